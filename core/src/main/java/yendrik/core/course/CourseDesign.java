@@ -1,0 +1,68 @@
+package yendrik.core.course;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.rule.Condition;
+
+/**
+ * Everything a designer decided about a course, at one version. Immutable; a change makes another.
+ *
+ * @param startsAt when the course begins for its learners
+ * @param groups names of the groups that rules may speak of
+ * @param otherCourses names of other courses that rules may speak of
+ */
+public record CourseDesign(
+    CourseId id,
+    int version,
+    String name,
+    ZoneId zone,
+    Instant startsAt,
+    List<Outcome> outcomes,
+    List<CourseModule> modules,
+    List<Badge> badges,
+    List<Flag> flags,
+    Optional<Condition> completeWhen,
+    Map<GroupId, String> groups,
+    Map<CourseId, String> otherCourses) {
+
+  public CourseDesign {
+    outcomes = List.copyOf(outcomes);
+    modules = List.copyOf(modules);
+    badges = List.copyOf(badges);
+    flags = List.copyOf(flags);
+    groups = Map.copyOf(groups);
+    otherCourses = Map.copyOf(otherCourses);
+  }
+
+  /** All steps in course order. */
+  public Stream<Step> steps() {
+    return modules.stream().flatMap(m -> m.steps().stream());
+  }
+
+  public Optional<Step> step(StepId id) {
+    return steps().filter(s -> s.id().equals(id)).findFirst();
+  }
+
+  public Optional<CourseModule> module(ModuleId id) {
+    return modules.stream().filter(m -> m.id().equals(id)).findFirst();
+  }
+
+  public Optional<Outcome> outcome(OutcomeId id) {
+    return outcomes.stream().filter(o -> o.id().equals(id)).findFirst();
+  }
+
+  public Optional<Badge> badge(BadgeId id) {
+    return badges.stream().filter(b -> b.id().equals(id)).findFirst();
+  }
+}

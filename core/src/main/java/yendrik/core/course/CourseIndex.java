@@ -1,0 +1,152 @@
+package yendrik.core.course;
+
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Outcome;
+
+/**
+ * Dense numbers for what a design names, so that facts and verdicts live in flat arrays. Numbers
+ * run from 0 in course order and hold for one version of the design only.
+ */
+public final class CourseIndex {
+  /** What the numbering methods answer for an id that the design does not have. */
+  public static final int UNKNOWN = -1;
+
+  /** Before every moment: what has no beginning. */
+  public static final long ALWAYS = Long.MIN_VALUE;
+
+  /** After every moment: what has no end. */
+  public static final long NEVER = Long.MAX_VALUE;
+
+  private final CourseDesign design;
+  private final Step[] steps;
+  private final int[] moduleOfStep;
+  private final long[] opensAt;
+  private final long[] dueAt;
+  private final long[] closesAt;
+  private final int[] firstStepOfModule;
+  private final Map<StepId, Integer> stepNumbers = new HashMap<>();
+  private final Map<ModuleId, Integer> moduleNumbers = new HashMap<>();
+  private final Map<OutcomeId, Integer> outcomeNumbers = new HashMap<>();
+  private final Map<BadgeId, Integer> badgeNumbers = new HashMap<>();
+
+  public CourseIndex(CourseDesign design) {
+    this.design = design;
+    steps = design.steps().toArray(Step[]::new);
+    moduleOfStep = new int[steps.length];
+    opensAt = moments(s -> s.window().from(), ALWAYS);
+    dueAt = moments(s -> s.window().due(), ALWAYS);
+    closesAt = moments(s -> s.window().until(), NEVER);
+    firstStepOfModule = new int[design.modules().size() + 1];
+    int next = 0;
+    for (int m = 0; m < design.modules().size(); m++) {
+      moduleNumbers.put(design.modules().get(m).id(), m);
+      firstStepOfModule[m] = next;
+      for (Step step : design.modules().get(m).steps()) {
+        stepNumbers.put(step.id(), next);
+        moduleOfStep[next++] = m;
+      }
+    }
+    firstStepOfModule[design.modules().size()] = next;
+    for (int o = 0; o < design.outcomes().size(); o++)
+      outcomeNumbers.put(design.outcomes().get(o).id(), o);
+    for (int b = 0; b < design.badges().size(); b++)
+      badgeNumbers.put(design.badges().get(b).id(), b);
+  }
+
+  private long[] moments(Function<Step, Optional<Instant>> of, long otherwise) {
+    long[] all = new long[steps.length];
+    for (int s = 0; s < steps.length; s++)
+      all[s] = of.apply(steps[s]).map(Instant::toEpochMilli).orElse(otherwise);
+    return all;
+  }
+
+  /** When the step's window begins, in epoch milliseconds; {@link #ALWAYS} without a beginning. */
+  public long opensAt(int step) {
+    return opensAt[step];
+  }
+
+  /** When the step is due, in epoch milliseconds; {@link #ALWAYS} without a due date. */
+  public long dueAt(int step) {
+    return dueAt[step];
+  }
+
+  /** When the step's window ends, in epoch milliseconds; {@link #NEVER} without an end. */
+  public long closesAt(int step) {
+    return closesAt[step];
+  }
+
+  public CourseDesign design() {
+    return design;
+  }
+
+  public int steps() {
+    return steps.length;
+  }
+
+  public int modules() {
+    return design.modules().size();
+  }
+
+  public int outcomes() {
+    return design.outcomes().size();
+  }
+
+  public int badges() {
+    return design.badges().size();
+  }
+
+  public Step step(int number) {
+    return steps[number];
+  }
+
+  public CourseModule module(int number) {
+    return design.modules().get(number);
+  }
+
+  public Outcome outcome(int number) {
+    return design.outcomes().get(number);
+  }
+
+  public Badge badge(int number) {
+    return design.badges().get(number);
+  }
+
+  public int moduleOf(int step) {
+    return moduleOfStep[step];
+  }
+
+  /** The first step of a module; its last is the one before the first of the next. */
+  public int firstStep(int module) {
+    return firstStepOfModule[module];
+  }
+
+  public int number(StepId id) {
+    return stepNumbers.getOrDefault(id, UNKNOWN);
+  }
+
+  public int number(ModuleId id) {
+    return moduleNumbers.getOrDefault(id, UNKNOWN);
+  }
+
+  public int number(OutcomeId id) {
+    return outcomeNumbers.getOrDefault(id, UNKNOWN);
+  }
+
+  public int number(BadgeId id) {
+    return badgeNumbers.getOrDefault(id, UNKNOWN);
+  }
+
+  /** The steps of a module, by number. */
+  public List<Step> stepsOf(int module) {
+    return design.modules().get(module).steps();
+  }
+}

@@ -1,0 +1,89 @@
+package yendrik.core.course;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
+import yendrik.core.rule.Condition;
+
+/**
+ * One thing in a module, without its content.
+ *
+ * @param required whether it counts in the module, in the percentage done and in the plan; help and
+ *     enrichment are not required
+ */
+public record Step(
+    StepId id,
+    String name,
+    StepKind kind,
+    boolean required,
+    boolean published,
+    Optional<Condition> opensWhen,
+    Condition doneWhen,
+    Gate gate,
+    Window window,
+    Scoring scoring,
+    List<Tie> evidenceFor,
+    Audience audience) {
+
+  public Step {
+    evidenceFor = List.copyOf(evidenceFor);
+  }
+
+  /**
+   * What learners see of something closed, and whether open stays open.
+   *
+   * @param listed whether learners see it, with what is missing, while it is closed
+   * @param staysOpen whether it stays open once it was, whatever its rule says later
+   */
+  public record Gate(boolean listed, boolean staysOpen) {
+    public static final Gate USUAL = new Gate(true, true);
+  }
+
+  /** When the step can be used and when it is due; each may be left out. */
+  public record Window(Optional<Instant> from, Optional<Instant> due, Optional<Instant> until) {
+    public static final Window ALWAYS =
+        new Window(Optional.empty(), Optional.empty(), Optional.empty());
+  }
+
+  /**
+   * @param points most points to be had, 0 for a step without score
+   * @param passMark share of the points needed to pass, 0 to 1
+   * @param attempts finished attempts allowed, 0 for any number
+   */
+  public record Scoring(double points, double passMark, int attempts) {
+    public static final Scoring NONE = new Scoring(0, 0, 0);
+
+    public Scoring {
+      if (!(points >= 0)) throw new IllegalArgumentException("points " + points);
+      if (!(passMark >= 0 && passMark <= 1))
+        throw new IllegalArgumentException("pass mark " + passMark);
+      if (attempts < 0) throw new IllegalArgumentException("attempts " + attempts);
+    }
+  }
+
+  /** An outcome this step gives evidence of, with a weight greater than 0. */
+  public record Tie(OutcomeId outcome, double weight) {
+    public Tie {
+      if (!(weight > 0)) throw new IllegalArgumentException("weight " + weight);
+    }
+  }
+
+  /** For whom the step exists. Both sets empty means everyone. */
+  public record Audience(Set<GroupId> groups, Set<PersonId> people) {
+    public static final Audience EVERYONE = new Audience(Set.of(), Set.of());
+
+    public Audience {
+      groups = Set.copyOf(groups);
+      people = Set.copyOf(people);
+    }
+
+    public boolean everyone() {
+      return groups.isEmpty() && people.isEmpty();
+    }
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.course;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a badge. The number means nothing beyond being unique in its installation. */
+public record BadgeId(long value) implements Comparable<BadgeId> {
+  public BadgeId {
+    if (value <= 0) throw new IllegalArgumentException("BadgeId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(BadgeId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

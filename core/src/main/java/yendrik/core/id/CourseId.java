@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a course. The number means nothing beyond being unique in its installation. */
+public record CourseId(long value) implements Comparable<CourseId> {
+  public CourseId {
+    if (value <= 0) throw new IllegalArgumentException("CourseId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(CourseId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

@@ -1,0 +1,21 @@
+package yendrik.core.id;
+
+/**
+ * Names a fact; later facts have larger numbers. The number means nothing beyond being unique in
+ * its installation.
+ */
+public record FactId(long value) implements Comparable<FactId> {
+  public FactId {
+    if (value <= 0) throw new IllegalArgumentException("FactId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(FactId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

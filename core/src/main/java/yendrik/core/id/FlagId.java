@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a flag of a course. The number means nothing beyond being unique in its installation. */
+public record FlagId(long value) implements Comparable<FlagId> {
+  public FlagId {
+    if (value <= 0) throw new IllegalArgumentException("FlagId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(FlagId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a group of a course. The number means nothing beyond being unique in its installation. */
+public record GroupId(long value) implements Comparable<GroupId> {
+  public GroupId {
+    if (value <= 0) throw new IllegalArgumentException("GroupId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(GroupId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a module of a course. The number means nothing beyond being unique in its installation. */
+public record ModuleId(long value) implements Comparable<ModuleId> {
+  public ModuleId {
+    if (value <= 0) throw new IllegalArgumentException("ModuleId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(ModuleId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

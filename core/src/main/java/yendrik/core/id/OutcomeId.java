@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names an outcome. The number means nothing beyond being unique in its installation. */
+public record OutcomeId(long value) implements Comparable<OutcomeId> {
+  public OutcomeId {
+    if (value <= 0) throw new IllegalArgumentException("OutcomeId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(OutcomeId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

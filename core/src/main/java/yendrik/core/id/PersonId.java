@@ -1,0 +1,21 @@
+package yendrik.core.id;
+
+/**
+ * Names a person, learner or staff. The number means nothing beyond being unique in its
+ * installation.
+ */
+public record PersonId(long value) implements Comparable<PersonId> {
+  public PersonId {
+    if (value <= 0) throw new IllegalArgumentException("PersonId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(PersonId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a scale. The number means nothing beyond being unique in its installation. */
+public record ScaleId(long value) implements Comparable<ScaleId> {
+  public ScaleId {
+    if (value <= 0) throw new IllegalArgumentException("ScaleId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(ScaleId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a step of a module. The number means nothing beyond being unique in its installation. */
+public record StepId(long value) implements Comparable<StepId> {
+  public StepId {
+    if (value <= 0) throw new IllegalArgumentException("StepId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(StepId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.id;
+
+import org.jspecify.annotations.NullMarked;

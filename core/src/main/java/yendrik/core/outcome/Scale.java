@@ -1,0 +1,40 @@
+package yendrik.core.outcome;
+
+import java.util.List;
+import yendrik.core.id.ScaleId;
+
+/**
+ * Ordered named levels, weakest first, whatever the printed numbers say: a scale on which 1 is best
+ * lists 6 first and 1 last. From {@code mastery} (an index) upward a level counts as mastery.
+ *
+ * <p>Example: {@code new Scale(id, "Workshop", List.of(watching, withHelp, onMyOwn, canTeach), 2)}.
+ */
+public record Scale(ScaleId id, String name, List<Level> levels, int mastery) {
+
+  /**
+   * One level.
+   *
+   * @param points what the level is worth, any finite number
+   * @param description what a learner at this level does, in words
+   */
+  public record Level(String name, double points, String description) {
+    public Level {
+      if (name.isBlank()) throw new IllegalArgumentException("a level needs a name");
+      if (!Double.isFinite(points))
+        throw new IllegalArgumentException("points of level " + name + " are " + points);
+    }
+  }
+
+  public Scale {
+    levels = List.copyOf(levels);
+    if (levels.size() < 2)
+      throw new IllegalArgumentException("scale " + name + " needs two levels or more");
+    if (mastery < 0 || mastery >= levels.size())
+      throw new IllegalArgumentException("mastery " + mastery + " is not a level of " + name);
+  }
+
+  /** The best level's index. */
+  public int top() {
+    return levels.size() - 1;
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.outcome;
+
+import org.jspecify.annotations.NullMarked;

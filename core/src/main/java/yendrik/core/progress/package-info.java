@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.progress;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,90 @@
+package yendrik.core.quiz;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Questions with one right answer each. */
+public record Quiz(List<Question> questions) {
+  public Quiz {
+    questions = List.copyOf(questions);
+  }
+
+  /**
+   * @param id unique in the quiz
+   * @param points greater than 0
+   * @param right the id of the right choice
+   * @param feedback said after the attempt, may be empty
+   */
+  public record Question(
+      String id, String text, double points, List<Choice> choices, String right, String feedback) {
+    public Question {
+      choices = List.copyOf(choices);
+    }
+  }
+
+  public record Choice(String id, String text) {}
+
+  /** What is wrong with a question, so that it can be said beside it. */
+  public record Fault(int question, Kind kind) {
+    /** Every kind of fault. */
+    public enum Kind {
+      NO_TEXT,
+      TOO_FEW_CHOICES,
+      EMPTY_CHOICE,
+      NO_RIGHT_CHOICE,
+      POINTS_NOT_POSITIVE
+    }
+  }
+
+  /** How one question went. */
+  public record Answered(String question, Optional<String> chosen, boolean right, double points) {}
+
+  /** A marked attempt. Points of points, and each question in order. */
+  public record Result(double points, double of, List<Answered> answers) {
+    public double share() {
+      return of == 0 ? 0 : points / of;
+    }
+  }
+
+  /** The most points that can be had. */
+  public double points() {
+    return questions.stream().mapToDouble(Question::points).sum();
+  }
+
+  /**
+   * Marks an attempt. A question left out, or answered with a choice it does not have, gives
+   * nothing.
+   *
+   * @param chosen the choice's id by the question's
+   */
+  public Result mark(Map<String, String> chosen) {
+    List<Answered> answers = new ArrayList<>();
+    double sum = 0;
+    for (Question question : questions) {
+      Optional<String> choice = Optional.ofNullable(chosen.get(question.id()));
+      boolean right = choice.filter(question.right()::equals).isPresent();
+      double points = right ? question.points() : 0;
+      sum += points;
+      answers.add(new Answered(question.id(), choice, right, points));
+    }
+    return new Result(sum, points(), List.copyOf(answers));
+  }
+
+  /** All faults, by question. */
+  public List<Fault> faults() {
+    List<Fault> faults = new ArrayList<>();
+    for (int i = 0; i < questions.size(); i++) {
+      Question q = questions.get(i);
+      if (q.text().isBlank()) faults.add(new Fault(i, Fault.Kind.NO_TEXT));
+      if (q.choices().size() < 2) faults.add(new Fault(i, Fault.Kind.TOO_FEW_CHOICES));
+      if (q.choices().stream().anyMatch(c -> c.text().isBlank()))
+        faults.add(new Fault(i, Fault.Kind.EMPTY_CHOICE));
+      if (q.choices().stream().noneMatch(c -> c.id().equals(q.right())))
+        faults.add(new Fault(i, Fault.Kind.NO_RIGHT_CHOICE));
+      if (!(q.points() > 0)) faults.add(new Fault(i, Fault.Kind.POINTS_NOT_POSITIVE));
+    }
+    return faults;
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.quiz;
+
+import org.jspecify.annotations.NullMarked;

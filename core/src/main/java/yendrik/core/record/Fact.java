@@ -1,0 +1,113 @@
+package yendrik.core.record;
+
+import java.time.Instant;
+import java.util.Optional;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
+
+/**
+ * Something that happened to one learner in one course. Facts are only ever added.
+ *
+ * @param at when it happened
+ * @param by who brought it about; empty when Yendrik itself did
+ * @param replaces the fact that this one corrects and whose place in time it takes
+ */
+public record Fact(
+    FactId id, Instant at, Optional<PersonId> by, What what, Optional<FactId> replaces) {
+
+  /** What happened. Scores are points of points; levels are indexes into the outcome's scale. */
+  public sealed interface What {}
+
+  /** What happened at a step. */
+  public sealed interface AtStep extends What {
+    StepId step();
+  }
+
+  public record Enrolled() implements What {}
+
+  public record LeftCourse() implements What {}
+
+  public record WasHere() implements What {}
+
+  public record Saw(StepId step) implements AtStep {}
+
+  public record SpentTime(StepId step, int seconds) implements AtStep {
+    public SpentTime {
+      if (seconds < 1 || seconds > 86_400) throw new IllegalArgumentException("seconds " + seconds);
+    }
+  }
+
+  public record HandedIn(StepId step, int version) implements AtStep {}
+
+  public record StartedAttempt(StepId step, int number) implements AtStep {}
+
+  public record FinishedAttempt(StepId step, int number, double points, double of)
+      implements AtStep {
+    public FinishedAttempt {
+      if (!(of > 0 && points >= 0 && points <= of))
+        throw new IllegalArgumentException(points + " of " + of + " points");
+    }
+  }
+
+  /** What staff make of a piece of work. */
+  public enum Judgement {
+    PASSED,
+    AGAIN,
+    FAILED
+  }
+
+  /**
+   * Staff judged what was handed in.
+   *
+   * @param version which handing-in, 0 where nothing is handed in
+   * @param of most points, 0 where no points are given
+   */
+  public record Marked(
+      StepId step, int version, double points, double of, Judgement judgement, String comment)
+      implements AtStep {
+    public Marked {
+      if (!(of >= 0 && points >= 0 && points <= of))
+        throw new IllegalArgumentException(points + " of " + of + " points");
+    }
+  }
+
+  /** A person rated an outcome, at a step or apart from any. */
+  public record Rated(OutcomeId outcome, int level, Optional<StepId> step, int version)
+      implements What {}
+
+  public record Confirmed(StepId step) implements AtStep {}
+
+  public record SignedOff(StepId step, String comment) implements AtStep {}
+
+  public record JoinedGroup(GroupId group) implements What {}
+
+  public record LeftGroup(GroupId group) implements What {}
+
+  public record BadgeIssued(BadgeId badge, String reason) implements What {}
+
+  public record BadgeRevoked(BadgeId badge, String reason) implements What {}
+
+  /** Another course was completed. */
+  public record CompletedCourse(CourseId course) implements What {}
+
+  /** The step is open for this learner, whatever its rules say. */
+  public record Opened(StepId step) implements AtStep {}
+
+  public record Excused(StepId step, String reason) implements AtStep {}
+
+  public record DueMoved(StepId step, Instant due) implements AtStep {}
+
+  public record AttemptsAdded(StepId step, int attempts) implements AtStep {
+    public AttemptsAdded {
+      if (attempts < 1) throw new IllegalArgumentException("attempts " + attempts);
+    }
+  }
+
+  /** Takes back the fact that it replaces; nothing stands in its place. */
+  public record TakenBack(String reason) implements What {}
+}

@@ -1,0 +1,444 @@
+package yendrik.core.record;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Evidence;
+import yendrik.core.outcome.Levels;
+import yendrik.core.outcome.Outcome;
+
+/**
+ * What the facts about one learner add up to, in flat arrays by the numbers of a {@link
+ * CourseIndex}. Not safe for use by several threads.
+ *
+ * <p>Moments are epoch milliseconds; {@link #NEVER} stands for something that did not happen.
+ */
+public final class LearnerRecord {
+  public static final long NEVER = Long.MIN_VALUE;
+  private static final double UNSCORED = -1;
+
+  private final CourseIndex index;
+  private final long[] seenAt;
+  private final long[] touchedAt;
+  private final int[] seconds;
+  private final int[] version;
+  private final long[] handedInAt;
+  private final int[] attemptsStarted;
+  private final int[] attempts;
+  private final double[] best;
+  private final long[] bestAt;
+  private final Fact.Judgement[] judgement;
+  private final int[] judgedVersion;
+  private final double[] markScore;
+  private final long[] markedAt;
+  private final PersonId[] markedBy;
+  private final long[] confirmedAt;
+  private final long[] signedOffAt;
+  private final PersonId[] signedOffBy;
+  private final boolean[] excused;
+  private final boolean[] opened;
+  private final int[] extraAttempts;
+  private final long[] movedDue;
+  private final long[] failedAt;
+  private final List<List<Evidence>> evidence;
+  private final int[] level;
+  private final Set<GroupId> groups = new HashSet<>();
+  private final Set<CourseId> completed = new HashSet<>();
+  private final boolean[] held;
+  private final boolean[] revoked;
+  private long enrolledAt = NEVER;
+  private long leftAt = NEVER;
+  private long lastHere = NEVER;
+  private boolean sawSomething;
+  private final PersonId person;
+
+  public LearnerRecord(CourseIndex index, PersonId person) {
+    this.index = index;
+    this.person = person;
+    int n = index.steps();
+    seenAt = never(n);
+    touchedAt = never(n);
+    seconds = new int[n];
+    version = new int[n];
+    handedInAt = never(n);
+    attemptsStarted = new int[n];
+    attempts = new int[n];
+    best = new double[n];
+    Arrays.fill(best, UNSCORED);
+    bestAt = never(n);
+    judgement = new Fact.Judgement[n];
+    judgedVersion = new int[n];
+    markScore = new double[n];
+    Arrays.fill(markScore, UNSCORED);
+    markedAt = never(n);
+    markedBy = new PersonId[n];
+    confirmedAt = never(n);
+    signedOffAt = never(n);
+    signedOffBy = new PersonId[n];
+    excused = new boolean[n];
+    opened = new boolean[n];
+    extraAttempts = new int[n];
+    movedDue = never(n);
+    failedAt = never(n);
+    evidence = new ArrayList<>();
+    for (int o = 0; o < index.outcomes(); o++) evidence.add(new ArrayList<>());
+    level = new int[index.outcomes()];
+    Arrays.fill(level, -1);
+    held = new boolean[index.badges()];
+    revoked = new boolean[index.badges()];
+  }
+
+  private static long[] never(int n) {
+    long[] all = new long[n];
+    Arrays.fill(all, NEVER);
+    return all;
+  }
+
+  /**
+   * Adds a fact. Facts come in the order in which they happened; one about something that the
+   * design no longer has is passed over, since nothing in this version can ask about it.
+   */
+  public void take(Fact fact) {
+    long at = fact.at().toEpochMilli();
+    switch (fact.what()) {
+      case Fact.Enrolled _ -> {
+        enrolledAt = at;
+        leftAt = NEVER;
+      }
+      case Fact.LeftCourse _ -> leftAt = at;
+      case Fact.WasHere _ -> lastHere = at;
+      case Fact.JoinedGroup joined -> groups.add(joined.group());
+      case Fact.LeftGroup left -> groups.remove(left.group());
+      case Fact.CompletedCourse done -> completed.add(done.course());
+      case Fact.BadgeIssued issued -> setBadge(index.number(issued.badge()), true);
+      case Fact.BadgeRevoked gone -> setBadge(index.number(gone.badge()), false);
+      case Fact.Rated rated -> rate(at, rated, fact.by());
+      case Fact.TakenBack _ -> {}
+      case Fact.AtStep atStep -> {
+        int s = index.number(atStep.step());
+        if (s != CourseIndex.UNKNOWN) takeAt(s, at, atStep, fact.by());
+      }
+    }
+  }
+
+  private void setBadge(int b, boolean has) {
+    if (b == CourseIndex.UNKNOWN) return;
+    held[b] = has;
+    revoked[b] = !has;
+  }
+
+  private void takeAt(int s, long at, Fact.AtStep what, Optional<PersonId> by) {
+    switch (what) {
+      case Fact.Saw _ -> {
+        if (seenAt[s] == NEVER) seenAt[s] = at;
+        here(s, at);
+      }
+      case Fact.SpentTime spent -> {
+        seconds[s] += spent.seconds();
+        here(s, at);
+      }
+      case Fact.HandedIn in -> {
+        version[s] = in.version();
+        handedInAt[s] = at;
+        here(s, at);
+      }
+      case Fact.StartedAttempt started -> {
+        attemptsStarted[s] = Math.max(attemptsStarted[s], started.number());
+        here(s, at);
+      }
+      case Fact.FinishedAttempt done -> finish(s, at, done);
+      case Fact.Marked marked -> mark(s, at, marked, by);
+      case Fact.Confirmed _ -> {
+        confirmedAt[s] = at;
+        here(s, at);
+      }
+      case Fact.SignedOff _ -> {
+        signedOffAt[s] = at;
+        signedOffBy[s] = by.orElse(null);
+      }
+      case Fact.Opened _ -> opened[s] = true;
+      case Fact.Excused _ -> excused[s] = true;
+      case Fact.DueMoved moved -> movedDue[s] = moved.due().toEpochMilli();
+      case Fact.AttemptsAdded added -> extraAttempts[s] += added.attempts();
+    }
+  }
+
+  private void here(int s, long at) {
+    lastHere = at;
+    sawSomething = true;
+    if (touchedAt[s] == NEVER) touchedAt[s] = at;
+  }
+
+  private void finish(int s, long at, Fact.FinishedAttempt done) {
+    here(s, at);
+    attempts[s]++;
+    attemptsStarted[s] = Math.max(attemptsStarted[s], done.number());
+    double score = done.points() / done.of();
+    if (score > best[s]) {
+      best[s] = score;
+      bestAt[s] = at;
+      for (Step.Tie tie : index.step(s).evidenceFor()) {
+        Outcome outcome = index.outcome(index.number(tie.outcome()));
+        int reached = Levels.ofScore(outcome.scale(), score, index.step(s).scoring().passMark());
+        add(index.number(tie.outcome()), at, reached, tie.weight(), s, 0, Optional.empty());
+      }
+    }
+    if (best[s] < passMark(s) - 1e-9) failedAt[s] = at;
+  }
+
+  private void mark(int s, long at, Fact.Marked marked, Optional<PersonId> by) {
+    judgement[s] = marked.judgement();
+    judgedVersion[s] = marked.version();
+    markScore[s] = marked.of() > 0 ? marked.points() / marked.of() : UNSCORED;
+    markedAt[s] = at;
+    markedBy[s] = by.orElse(null);
+    if (marked.judgement() != Fact.Judgement.PASSED) failedAt[s] = at;
+  }
+
+  private void rate(long at, Fact.Rated rated, Optional<PersonId> by) {
+    int o = index.number(rated.outcome());
+    if (o == CourseIndex.UNKNOWN) return;
+    int s = rated.step().map(index::number).orElse(CourseIndex.UNKNOWN);
+    double weight =
+        s == CourseIndex.UNKNOWN
+            ? 1
+            : index.step(s).evidenceFor().stream()
+                .filter(t -> t.outcome().equals(rated.outcome()))
+                .mapToDouble(Step.Tie::weight)
+                .findFirst()
+                .orElse(1);
+    add(o, at, rated.level(), weight, s, rated.version(), by);
+  }
+
+  private void add(
+      int o, long at, int reached, double weight, int s, int ofVersion, Optional<PersonId> by) {
+    int bounded = Math.min(reached, index.outcome(o).scale().top());
+    var step = s == CourseIndex.UNKNOWN ? Optional.<StepId>empty() : id(s);
+    var piece = new Evidence(at, bounded, weight, step, ofVersion, by);
+    List<Evidence> pieces = evidence.get(o);
+    pieces.removeIf(piece::sameThingAs);
+    pieces.add(piece);
+    level[o] = Levels.of(index.outcome(o).method(), pieces).orElse(-1);
+  }
+
+  private Optional<StepId> id(int s) {
+    return Optional.of(index.step(s).id());
+  }
+
+  public CourseIndex index() {
+    return index;
+  }
+
+  public PersonId person() {
+    return person;
+  }
+
+  public long enrolledAt() {
+    return enrolledAt;
+  }
+
+  public boolean left() {
+    return leftAt != NEVER;
+  }
+
+  /** The last moment in the course, {@link #NEVER} if there was none. */
+  public long lastHere() {
+    return lastHere;
+  }
+
+  /** Whether the learner did anything at any step. */
+  public boolean sawSomething() {
+    return sawSomething;
+  }
+
+  public boolean in(GroupId group) {
+    return groups.contains(group);
+  }
+
+  public Set<GroupId> groups() {
+    return Set.copyOf(groups);
+  }
+
+  public boolean completed(CourseId course) {
+    return completed.contains(course);
+  }
+
+  /** Whether the badge was issued, by hand or by rule, and not revoked since. */
+  public boolean holds(int badge) {
+    return held[badge];
+  }
+
+  public boolean revoked(int badge) {
+    return revoked[badge];
+  }
+
+  public long seenAt(int s) {
+    return seenAt[s];
+  }
+
+  /** The first moment at which the learner did anything at the step. */
+  public long touchedAt(int s) {
+    return touchedAt[s];
+  }
+
+  public int seconds(int s) {
+    return seconds[s];
+  }
+
+  /** The newest version handed in, 0 when nothing was. */
+  public int version(int s) {
+    return version[s];
+  }
+
+  public long handedInAt(int s) {
+    return handedInAt[s];
+  }
+
+  public int attemptsStarted(int s) {
+    return attemptsStarted[s];
+  }
+
+  /** Attempts finished. */
+  public int attempts(int s) {
+    return attempts[s];
+  }
+
+  /** Attempts still allowed; {@link Integer#MAX_VALUE} where the step sets no limit. */
+  public int attemptsLeft(int s) {
+    int allowed = index.step(s).scoring().attempts();
+    return allowed == 0 ? Integer.MAX_VALUE : Math.max(0, allowed + extraAttempts[s] - attempts[s]);
+  }
+
+  /** Attempts allowed in all, extra ones included; 0 for no limit. */
+  public int attemptsAllowed(int s) {
+    int allowed = index.step(s).scoring().attempts();
+    return allowed == 0 ? 0 : allowed + extraAttempts[s];
+  }
+
+  /** Whether there is a score to ask about. */
+  public boolean scored(int s) {
+    return best[s] >= 0 || markScore[s] >= 0;
+  }
+
+  /** The score that counts, 0 to 1: the best attempt, or staff's points where there are any. */
+  public double score(int s) {
+    return markScore[s] >= 0 ? markScore[s] : Math.max(0, best[s]);
+  }
+
+  public long scoredAt(int s) {
+    return markScore[s] >= 0 ? markedAt[s] : bestAt[s];
+  }
+
+  private double passMark(int s) {
+    return index.step(s).scoring().passMark();
+  }
+
+  /** Whether a machine or a person has judged the work, and no newer version waits. */
+  public boolean marked(int s) {
+    return attempts[s] > 0 || (judgement[s] != null && judgedVersion[s] >= version[s]);
+  }
+
+  /** When the work was last judged, {@link #NEVER} if it was not. */
+  public long markedAt(int s) {
+    return Math.max(markedAt[s], bestAt[s]);
+  }
+
+  public Optional<PersonId> markedBy(int s) {
+    return Optional.ofNullable(markedBy[s]);
+  }
+
+  public boolean passed(int s) {
+    return judgement[s] == Fact.Judgement.PASSED
+        || (attempts[s] > 0 && best[s] >= passMark(s) - 1e-9);
+  }
+
+  /** Marked, and not passed. */
+  public boolean notPassed(int s) {
+    return marked(s) && !passed(s);
+  }
+
+  /** Staff said <em>needs another go</em>, or an attempt fell short, and nothing newer waits. */
+  public boolean needsAnotherGo(int s) {
+    return notPassed(s);
+  }
+
+  /** Handed in and not judged yet. */
+  public boolean waiting(int s) {
+    return version[s] > 0 && (judgement[s] == null || judgedVersion[s] < version[s]);
+  }
+
+  public long failedAt(int s) {
+    return failedAt[s];
+  }
+
+  public long confirmedAt(int s) {
+    return confirmedAt[s];
+  }
+
+  public long signedOffAt(int s) {
+    return signedOffAt[s];
+  }
+
+  public Optional<PersonId> signedOffBy(int s) {
+    return Optional.ofNullable(signedOffBy[s]);
+  }
+
+  public boolean excused(int s) {
+    return excused[s];
+  }
+
+  /** Whether an exception opens the step. */
+  public boolean openedByException(int s) {
+    return opened[s];
+  }
+
+  /** When the step is due for this learner, {@link #NEVER} without a due date. */
+  public long due(int s) {
+    if (movedDue[s] != NEVER) return movedDue[s];
+    return index.dueAt(s);
+  }
+
+  /** Whether the step exists for this learner. */
+  public boolean isFor(int s) {
+    Step.Audience audience = index.step(s).audience();
+    if (audience.everyone() || audience.people().contains(person)) return true;
+    for (GroupId group : audience.groups()) if (groups.contains(group)) return true;
+    return false;
+  }
+
+  /** Whether the step neither concerns this learner nor counts for them. */
+  public boolean waived(int s) {
+    return excused[s] || !isFor(s);
+  }
+
+  public List<Evidence> evidence(int outcome) {
+    return List.copyOf(evidence.get(outcome));
+  }
+
+  /** How many pieces of evidence stand at a level or above it. */
+  public int pieces(int outcome, int atLeast) {
+    int n = 0;
+    for (Evidence piece : evidence.get(outcome)) if (piece.level() >= atLeast) n++;
+    return n;
+  }
+
+  /** When the newest evidence came in, {@link #NEVER} without any. */
+  public long evidenceAt(int outcome) {
+    List<Evidence> pieces = evidence.get(outcome);
+    return pieces.isEmpty() ? NEVER : pieces.getLast().at();
+  }
+
+  public OptionalInt level(int outcome) {
+    return level[outcome] < 0 ? OptionalInt.empty() : OptionalInt.of(level[outcome]);
+  }
+}

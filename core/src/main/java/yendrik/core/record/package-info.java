@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.record;
+
+import org.jspecify.annotations.NullMarked;

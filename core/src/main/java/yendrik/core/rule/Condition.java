@@ -1,0 +1,60 @@
+package yendrik.core.rule;
+
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * A rule, or a part of one: a question about a learner, or a joint over other conditions. Trees are
+ * never changed in place.
+ *
+ * <p>Example: <em>any of (quiz scored 60 % or more, 3 attempts made)</em> is {@code new Any(id,
+ * List.of(new Ask(a, new Leaf.Score(quiz, 0.6, 1)), new Ask(b, new Leaf.Attempted(quiz, 3))))}.
+ */
+public sealed interface Condition {
+  NodeId id();
+
+  /** The conditions directly below, none for a question. */
+  List<Condition> parts();
+
+  /** This condition and all below it, parents first. */
+  default Stream<Condition> nodes() {
+    return Stream.concat(Stream.of(this), parts().stream().flatMap(Condition::nodes));
+  }
+
+  /** One question about the learner, the course or the clock. */
+  record Ask(NodeId id, Leaf leaf) implements Condition {
+    @Override
+    public List<Condition> parts() {
+      return List.of();
+    }
+  }
+
+  /** Met when every part is. */
+  record All(NodeId id, List<Condition> parts) implements Condition {
+    public All {
+      parts = List.copyOf(parts);
+    }
+  }
+
+  /** Met when one part is. */
+  record Any(NodeId id, List<Condition> parts) implements Condition {
+    public Any {
+      parts = List.copyOf(parts);
+    }
+  }
+
+  /** Met when {@code n} parts are; n is at least 1. */
+  record AtLeast(NodeId id, int n, List<Condition> parts) implements Condition {
+    public AtLeast {
+      parts = List.copyOf(parts);
+      if (n < 1) throw new IllegalArgumentException("at least " + n + " of");
+    }
+  }
+
+  /** Met while no part is. */
+  record None(NodeId id, List<Condition> parts) implements Condition {
+    public None {
+      parts = List.copyOf(parts);
+    }
+  }
+}

@@ -1,0 +1,182 @@
+package yendrik.core.rule;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.Set;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
+
+/**
+ * The questions that rules are made of. Shares and percentages run from 0 to 1. A day is 24 hours
+ * from the moment it is counted from; dates carry the moment that the designer meant in the
+ * course's time zone.
+ */
+public sealed interface Leaf {
+
+  /** Questions about one step. */
+  sealed interface OfStep extends Leaf {
+    StepId step();
+  }
+
+  /** Questions about one outcome. */
+  sealed interface OfOutcome extends Leaf {
+    OutcomeId outcome();
+  }
+
+  /** Questions that only <em>Flag when</em> may ask. */
+  sealed interface Signal extends Leaf {}
+
+  record Seen(StepId step) implements OfStep {}
+
+  /** On the step, with the page visible, for so many minutes in all. */
+  record TimeSpent(StepId step, int minutes) implements OfStep {
+    public TimeSpent {
+      positive(minutes, "minutes");
+    }
+  }
+
+  record HandedIn(StepId step) implements OfStep {}
+
+  /** At least so many attempts finished. */
+  record Attempted(StepId step, int times) implements OfStep {
+    public Attempted {
+      positive(times, "attempts");
+    }
+  }
+
+  record Marked(StepId step) implements OfStep {}
+
+  record Passed(StepId step) implements OfStep {}
+
+  /** Marked, and not passed: asks for a fact, so that help does not open for everybody at once. */
+  record NotPassed(StepId step) implements OfStep {}
+
+  /** Score of the attempt that counts, between two shares of the points, both included. */
+  record Score(StepId step, double from, double to) implements OfStep {
+    public Score {
+      if (!(from >= 0 && from <= to && to <= 1))
+        throw new IllegalArgumentException("score from " + from + " to " + to);
+    }
+  }
+
+  record Confirmed(StepId step) implements OfStep {}
+
+  record SignedOff(StepId step) implements OfStep {}
+
+  record StepDone(StepId step) implements OfStep {}
+
+  /** So many days have gone since the step was done. */
+  record DaysSinceDone(StepId step, int days) implements OfStep {
+    public DaysSinceDone {
+      positive(days, "days");
+    }
+  }
+
+  record ModuleDone(ModuleId module) implements Leaf {}
+
+  /** At least so many required steps of the module are done. */
+  record ModuleCount(ModuleId module, int steps) implements Leaf {
+    public ModuleCount {
+      positive(steps, "steps");
+    }
+  }
+
+  /** At least this share of the module's required steps is done. */
+  record ModuleShare(ModuleId module, double share) implements Leaf {
+    public ModuleShare {
+      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+    }
+  }
+
+  /** At a level of the outcome's scale or above it; level 0 is the weakest. */
+  record LevelAtLeast(OutcomeId outcome, int level) implements OfOutcome {}
+
+  record AtMastery(OutcomeId outcome) implements OfOutcome {}
+
+  /** Below a level, with some evidence: never met while there is none. */
+  record LevelBelow(OutcomeId outcome, int level) implements OfOutcome {}
+
+  /** At least so many pieces of evidence at a level or above it. */
+  record EvidenceCount(OutcomeId outcome, int pieces, int level) implements OfOutcome {
+    public EvidenceCount {
+      positive(pieces, "pieces of evidence");
+    }
+  }
+
+  /** This course, or another one, is complete. */
+  record CourseComplete(CourseId course) implements Leaf {}
+
+  record InGroup(GroupId group) implements Leaf {}
+
+  record OneOf(Set<PersonId> people) implements Leaf {
+    public OneOf {
+      people = Set.copyOf(people);
+    }
+  }
+
+  record HoldsBadge(BadgeId badge) implements Leaf {}
+
+  record EnrolledFor(int days) implements Leaf {
+    public EnrolledFor {
+      positive(days, "days");
+    }
+  }
+
+  /** From a moment (included), until a moment (excluded), or between two. */
+  record InTime(Optional<Instant> from, Optional<Instant> until) implements Leaf {
+    public InTime {
+      if (from.isEmpty() && until.isEmpty())
+        throw new IllegalArgumentException("a date condition needs a date");
+      if (from.isPresent() && until.isPresent() && !from.get().isBefore(until.get()))
+        throw new IllegalArgumentException("it would begin at " + from.get() + ", after its end");
+    }
+  }
+
+  /** Not in the course for so many days, counted from the last time there. */
+  record QuietFor(int days) implements Signal {
+    public QuietFor {
+      positive(days, "days");
+    }
+  }
+
+  /**
+   * Nothing seen so many days after the course started, or after enrolment where that was later.
+   */
+  record NeverStarted(int days) implements Signal {
+    public NeverStarted {
+      positive(days, "days");
+    }
+  }
+
+  record Overdue(int steps) implements Signal {
+    public Overdue {
+      positive(steps, "steps");
+    }
+  }
+
+  /** The earliest overdue step was due so many days ago. */
+  record BehindBy(int days) implements Signal {
+    public BehindBy {
+      positive(days, "days");
+    }
+  }
+
+  /** At work on one required step for so many days, with a failed try. */
+  record StuckFor(int days) implements Signal {
+    public StuckFor {
+      positive(days, "days");
+    }
+  }
+
+  /** Something required can no longer be done unless staff act. */
+  record RequiredOutOfReach() implements Signal {}
+
+  private static void positive(int n, String what) {
+    if (n < 1) throw new IllegalArgumentException(what + " must be 1 or more, was " + n);
+  }
+}

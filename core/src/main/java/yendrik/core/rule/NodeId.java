@@ -1,0 +1,12 @@
+package yendrik.core.rule;
+
+/**
+ * Names a node of a rule for as long as the rule lives, so that findings and verdicts can point at
+ * it.
+ */
+public record NodeId(String value) {
+  public NodeId {
+    if (value.isBlank() || value.length() > 40)
+      throw new IllegalArgumentException("node id '" + value + "' must have 1 to 40 characters");
+  }
+}

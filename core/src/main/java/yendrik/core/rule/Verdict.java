@@ -1,0 +1,13 @@
+package yendrik.core.rule;
+
+/** What a condition comes to for one learner at one moment. */
+public enum Verdict {
+  /** It holds. */
+  MET,
+  /** It does not hold, and still can. */
+  NOT_YET,
+  /** It does not hold and cannot, unless staff act. */
+  OUT_OF_REACH,
+  /** It does not concern this learner and drops out of its joint. */
+  WAIVED
+}

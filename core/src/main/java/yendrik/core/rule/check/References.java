@@ -1,0 +1,147 @@
+package yendrik.core.rule.check;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.NodeId;
+import yendrik.core.rule.RuleAt;
+
+/**
+ * Looks whether all that the rules of a design name is there. A design with findings cannot be
+ * compiled: an unknown name is an error with a place, never a silent no.
+ */
+public final class References {
+  private final CourseIndex index;
+  private final List<Finding> findings = new ArrayList<>();
+
+  private References(CourseDesign design) {
+    index = new CourseIndex(design);
+  }
+
+  /** All findings, in course order; empty when the design is sound. */
+  public static List<Finding> check(CourseDesign design) {
+    var check = new References(design);
+    Rules.of(design).forEach((at, rule) -> check.rule(at, rule));
+    design.steps().forEach(check::ties);
+    return List.copyOf(check.findings);
+  }
+
+  private void ties(Step step) {
+    for (Step.Tie tie : step.evidenceFor())
+      if (index.number(tie.outcome()) == CourseIndex.UNKNOWN)
+        findings.add(
+            new Finding(
+                Finding.Code.UNKNOWN_TIE,
+                new RuleAt.StepDone(step.id()),
+                Optional.empty(),
+                Map.of("id", tie.outcome().toString())));
+  }
+
+  private void rule(RuleAt at, Condition rule) {
+    Set<NodeId> seen = new HashSet<>();
+    rule.nodes()
+        .forEach(node -> {
+          if (!seen.add(node.id()))
+            add(Finding.Code.DOUBLE_NODE, at, node, Map.of("id", node.id().value()));
+          node(at, node);
+        });
+  }
+
+  private void node(RuleAt at, Condition node) {
+    switch (node) {
+      case Condition.Ask ask -> leaf(at, node, ask.leaf());
+      case Condition.AtLeast some when some.n() > some.parts().size() ->
+          add(
+              Finding.Code.TOO_FEW_PARTS,
+              at,
+              node,
+              Map.of("n", "" + some.n(), "parts", "" + some.parts().size()));
+      case Condition joint when joint.parts().isEmpty() ->
+          add(Finding.Code.EMPTY_JOINT, at, node, Map.of());
+      case Condition _ -> {}
+    }
+  }
+
+  private void leaf(RuleAt at, Condition node, Leaf leaf) {
+    if (leaf instanceof Leaf.Signal && !(at instanceof RuleAt.FlagRaised))
+      add(Finding.Code.SIGNAL_OUTSIDE_FLAG, at, node, Map.of());
+    switch (leaf) {
+      case Leaf.OfStep step -> {
+        if (index.number(step.step()) == CourseIndex.UNKNOWN)
+          unknown(Finding.Code.UNKNOWN_STEP, at, node, step.step());
+        else if (leaf instanceof Leaf.StepDone && at.equals(new RuleAt.StepDone(step.step())))
+          add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+      }
+      case Leaf.OfOutcome outcome -> outcome(at, node, outcome);
+      case Leaf.ModuleDone m -> {
+        module(at, node, m.module());
+        if (at.equals(new RuleAt.ModuleDone(m.module())))
+          add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+      }
+      case Leaf.ModuleCount m -> module(at, node, m.module());
+      case Leaf.ModuleShare m -> module(at, node, m.module());
+      case Leaf.HoldsBadge b -> {
+        if (index.number(b.badge()) == CourseIndex.UNKNOWN)
+          unknown(Finding.Code.UNKNOWN_BADGE, at, node, b.badge());
+        else if (at.equals(new RuleAt.BadgeEarned(b.badge())))
+          add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+      }
+      case Leaf.InGroup g -> {
+        if (!index.design().groups().containsKey(g.group()))
+          unknown(Finding.Code.UNKNOWN_GROUP, at, node, g.group());
+      }
+      case Leaf.CourseComplete c -> {
+        if (c.course().equals(index.design().id())) {
+          if (at instanceof RuleAt.CourseComplete)
+            add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+        } else if (!index.design().otherCourses().containsKey(c.course()))
+          unknown(Finding.Code.UNKNOWN_COURSE, at, node, c.course());
+      }
+      case Leaf.OneOf _, Leaf.EnrolledFor _, Leaf.InTime _, Leaf.Signal _ -> {}
+    }
+  }
+
+  private void module(RuleAt at, Condition node, yendrik.core.id.ModuleId module) {
+    if (index.number(module) == CourseIndex.UNKNOWN)
+      unknown(Finding.Code.UNKNOWN_MODULE, at, node, module);
+  }
+
+  private void outcome(RuleAt at, Condition node, Leaf.OfOutcome leaf) {
+    int number = index.number(leaf.outcome());
+    if (number == CourseIndex.UNKNOWN) {
+      unknown(Finding.Code.UNKNOWN_OUTCOME, at, node, leaf.outcome());
+      return;
+    }
+    int level =
+        switch (leaf) {
+          case Leaf.LevelAtLeast l -> l.level();
+          case Leaf.LevelBelow l -> l.level();
+          case Leaf.EvidenceCount l -> l.level();
+          case Leaf.AtMastery _ -> 0;
+        };
+    Outcome outcome = index.outcome(number);
+    if (level < 0 || level > outcome.scale().top())
+      add(
+          Finding.Code.UNKNOWN_LEVEL,
+          at,
+          node,
+          Map.of("outcome", outcome.code(), "level", "" + level));
+  }
+
+  private void unknown(Finding.Code code, RuleAt at, Condition node, Object id) {
+    add(code, at, node, Map.of("id", id.toString()));
+  }
+
+  private void add(Finding.Code code, RuleAt at, Condition node, Map<String, String> arguments) {
+    findings.add(new Finding(code, at, Optional.of(node.id()), arguments));
+  }
+}

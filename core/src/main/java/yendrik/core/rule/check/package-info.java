@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.rule.check;
+
+import org.jspecify.annotations.NullMarked;

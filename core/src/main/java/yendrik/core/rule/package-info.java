@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.rule;
+
+import org.jspecify.annotations.NullMarked;

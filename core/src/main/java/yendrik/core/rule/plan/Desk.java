@@ -1,0 +1,86 @@
+package yendrik.core.rule.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.Verdict;
+
+/**
+ * The working space for evaluating rules, one for each thread, used again and again. After {@link
+ * PlannedRule#evaluate} it holds what each node of that rule came to, until the next evaluation;
+ * explaining reads these same results.
+ */
+public final class Desk {
+  final Reading reading = new Reading();
+  final Verdict[] verdict;
+  final boolean[] lasting;
+  final double[] fraction;
+  final Turn[] turn;
+  final long[] next;
+  private final double[] scratch;
+  private PlannedRule held;
+
+  Desk(int largestRule) {
+    int n = Math.max(1, largestRule);
+    verdict = new Verdict[n];
+    lasting = new boolean[n];
+    fraction = new double[n];
+    turn = new Turn[n];
+    next = new long[n];
+    scratch = new double[n];
+  }
+
+  void hold(PlannedRule rule) {
+    held = rule;
+  }
+
+  void put(int node) {
+    verdict[node] = reading.verdict;
+    lasting[node] = reading.lasting;
+    fraction[node] = reading.fraction;
+    turn[node] = reading.turn;
+    next[node] = reading.next;
+  }
+
+  double[] scratch(int n) {
+    return scratch;
+  }
+
+  private int root() {
+    return held.size() - 1;
+  }
+
+  public Verdict verdict() {
+    return verdict[root()];
+  }
+
+  /** Whether the rule holds for opening, done and complete: met, or waived altogether. */
+  public boolean holds() {
+    return verdict() == Verdict.MET || verdict() == Verdict.WAIVED;
+  }
+
+  public double fraction() {
+    return fraction[root()];
+  }
+
+  public Turn turn() {
+    return turn[root()];
+  }
+
+  /** The next moment at which the clock alone may change it; {@link Long#MAX_VALUE} for none. */
+  public long next() {
+    return next[root()];
+  }
+
+  /** What each node came to in the evaluation just made, as a tree. */
+  public Explained explained() {
+    return explained(root());
+  }
+
+  private Explained explained(int node) {
+    List<Explained> parts = new ArrayList<>();
+    for (int part : held.parts(node)) parts.add(explained(part));
+    return new Explained(
+        held.condition(node), verdict[node], fraction[node], turn[node], next[node], parts);
+  }
+}

@@ -1,0 +1,85 @@
+package yendrik.core.rule.plan;
+
+import java.util.Optional;
+import java.util.function.Function;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.rule.Leaf;
+
+/**
+ * Turns the questions of one course into probes. Adding a leaf begins here: the switch is sealed.
+ */
+final class Leaves {
+  private final CourseIndex index;
+
+  Leaves(CourseIndex index) {
+    this.index = index;
+  }
+
+  Probe probe(Leaf leaf) {
+    return switch (leaf) {
+      case Leaf.OfStep ofStep -> ofStep(index.number(ofStep.step()), ofStep);
+      case Leaf.OfOutcome ofOutcome -> ofOutcome(index.number(ofOutcome.outcome()), ofOutcome);
+      case Leaf.ModuleDone m -> new ModuleProbes.Done(index.number(m.module()));
+      case Leaf.ModuleCount m ->
+          new ModuleProbes.Share(index, index.number(m.module()), m.steps(), 0);
+      case Leaf.ModuleShare m ->
+          new ModuleProbes.Share(index, index.number(m.module()), 0, m.share());
+      case Leaf.CourseComplete c ->
+          c.course().equals(index.design().id())
+              ? new PersonProbes.ThisCourse()
+              : new PersonProbes.OtherCourse(c.course());
+      case Leaf.InGroup g -> new PersonProbes.InGroup(g.group());
+      case Leaf.OneOf p -> new PersonProbes.OneOf(p.people());
+      case Leaf.HoldsBadge b -> new PersonProbes.HoldsBadge(index.number(b.badge()));
+      case Leaf.EnrolledFor e -> new PersonProbes.EnrolledFor(e.days());
+      case Leaf.InTime t ->
+          new PersonProbes.InTime(
+              millis(t.from(), Long.MIN_VALUE), millis(t.until(), Long.MAX_VALUE));
+      case Leaf.Signal signal -> signal(signal);
+    };
+  }
+
+  private static long millis(Optional<java.time.Instant> moment, long otherwise) {
+    Function<java.time.Instant, Long> millis = java.time.Instant::toEpochMilli;
+    return moment.map(millis).orElse(otherwise);
+  }
+
+  private Probe ofStep(int s, Leaf.OfStep leaf) {
+    return switch (leaf) {
+      case Leaf.Seen _ -> new StepProbes.Seen(s);
+      case Leaf.TimeSpent l -> new StepProbes.TimeSpent(s, l.minutes());
+      case Leaf.HandedIn _ -> new StepProbes.HandedIn(s);
+      case Leaf.Attempted l -> new StepProbes.Attempted(s, l.times());
+      case Leaf.Marked _ -> new StepProbes.Marked(s);
+      case Leaf.Passed _ -> new StepProbes.Passed(s);
+      case Leaf.NotPassed _ -> new StepProbes.NotPassed(s);
+      case Leaf.Score l -> new StepProbes.Score(s, l.from(), l.to());
+      case Leaf.Confirmed _ -> new StepProbes.Confirmed(s);
+      case Leaf.SignedOff _ -> new StepProbes.SignedOff(s);
+      case Leaf.StepDone _ -> new StepProbes.Done(s);
+      case Leaf.DaysSinceDone l -> new StepProbes.DaysSinceDone(s, l.days());
+    };
+  }
+
+  private Probe ofOutcome(int o, Leaf.OfOutcome leaf) {
+    return switch (leaf) {
+      case Leaf.LevelAtLeast l -> new OutcomeProbes.AtLeast(index, o, l.level());
+      case Leaf.AtMastery _ ->
+          new OutcomeProbes.AtLeast(index, o, index.outcome(o).scale().mastery());
+      case Leaf.LevelBelow l -> new OutcomeProbes.Below(index, o, l.level());
+      case Leaf.EvidenceCount l -> new OutcomeProbes.Pieces(index, o, l.pieces(), l.level());
+    };
+  }
+
+  private Probe signal(Leaf.Signal leaf) {
+    return switch (leaf) {
+      case Leaf.QuietFor l -> new SignalProbes.QuietFor(l.days());
+      case Leaf.NeverStarted l ->
+          new SignalProbes.NeverStarted(index.design().startsAt().toEpochMilli(), l.days());
+      case Leaf.Overdue l -> new SignalProbes.Overdue(index, l.steps());
+      case Leaf.BehindBy l -> new SignalProbes.BehindBy(index, l.days());
+      case Leaf.StuckFor l -> new SignalProbes.StuckFor(index, l.days());
+      case Leaf.RequiredOutOfReach _ -> new SignalProbes.RequiredOutOfReach(index);
+    };
+  }
+}

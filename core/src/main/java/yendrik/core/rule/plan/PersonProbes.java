@@ -1,0 +1,105 @@
+package yendrik.core.rule.plan;
+
+import java.util.Set;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+
+/** Questions about the learner and about the clock. */
+final class PersonProbes {
+  static final long DAY = 86_400_000L;
+
+  private PersonProbes() {}
+
+  /** Questions that rest on enrolment, groups and other courses only. */
+  interface OfPerson extends Probe {
+    @Override
+    default void readsFrom(Subjects subjects) {
+      subjects.person();
+    }
+  }
+
+  record InGroup(GroupId group) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.record().in(group)) reading.metForNow(Reading.NO_MOMENT);
+      else reading.notYet(0, Turn.STAFF);
+    }
+  }
+
+  record OneOf(Set<PersonId> people) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (people.contains(sight.record().person())) reading.met();
+      else reading.outOfReach(0);
+    }
+  }
+
+  record OtherCourse(CourseId course) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.record().completed(course)) reading.met();
+      else reading.notYet(0, Turn.LEARNER);
+    }
+  }
+
+  record ThisCourse() implements Probe {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.complete()) reading.met();
+      else reading.notYet(0, Turn.LEARNER);
+    }
+
+    @Override
+    public void readsFrom(Subjects subjects) {
+      subjects.course();
+    }
+  }
+
+  record HoldsBadge(int badge) implements Probe {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.holds(badge)) reading.met();
+      else if (sight.badgeOutOfReach(badge)) reading.outOfReach(0);
+      else reading.notYet(0, Turn.LEARNER);
+    }
+
+    @Override
+    public void readsFrom(Subjects subjects) {
+      subjects.badge(badge);
+    }
+  }
+
+  record EnrolledFor(int days) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      long from = sight.record().enrolledAt();
+      if (from == LearnerRecord.NEVER) {
+        reading.notYet(0, Turn.STAFF);
+        return;
+      }
+      long moment = from + days * DAY;
+      if (sight.now() >= moment) reading.met();
+      else reading.notBefore(moment, (double) (sight.now() - from) / (days * DAY));
+    }
+  }
+
+  /**
+   * @param from included; {@link Long#MIN_VALUE} for none
+   * @param until excluded; {@link Long#MAX_VALUE} for none
+   */
+  record InTime(long from, long until) implements Probe {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.now() < from) reading.notBefore(from, 0);
+      else if (sight.now() >= until) reading.outOfReach(0);
+      else if (until == Long.MAX_VALUE) reading.met();
+      else reading.metForNow(until);
+    }
+
+    @Override
+    public void readsFrom(Subjects subjects) {}
+  }
+}

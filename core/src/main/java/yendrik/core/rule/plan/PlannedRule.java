@@ -1,0 +1,167 @@
+package yendrik.core.rule.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.Verdict;
+
+/**
+ * One rule with its names turned into numbers, as a list of nodes with parts before their joint, so
+ * that evaluating is one pass without calls into a tree. Immutable and shared.
+ *
+ * <p>How joints read their parts, waived parts left out:
+ *
+ * <ul>
+ *   <li><em>all of</em>: met when all are; out of reach when one is; mean of the fractions;
+ *   <li><em>any of</em>: met when one is; out of reach when all are; best fraction;
+ *   <li><em>at least n of</em>: n is never above what is left; met at n; out of reach when met and
+ *       not-yet together are fewer; mean of the best n fractions;
+ *   <li><em>none of</em>: met while none is; out of reach once a part is met that cannot lapse.
+ * </ul>
+ *
+ * A joint whose parts are all waived, or that has none, is waived.
+ */
+public final class PlannedRule {
+  private final Condition rule;
+  private final Condition[] conditions;
+  private final Probe[] probes;
+  private final int[][] parts;
+
+  PlannedRule(Condition rule, Leaves leaves) {
+    this.rule = rule;
+    List<Condition> order = new ArrayList<>();
+    List<int[]> below = new ArrayList<>();
+    lay(rule, order, below);
+    conditions = order.toArray(Condition[]::new);
+    parts = below.toArray(int[][]::new);
+    probes = new Probe[conditions.length];
+    for (int i = 0; i < probes.length; i++)
+      if (conditions[i] instanceof Condition.Ask ask) probes[i] = leaves.probe(ask.leaf());
+  }
+
+  private static int lay(Condition node, List<Condition> order, List<int[]> below) {
+    int[] parts = node.parts().stream().mapToInt(part -> lay(part, order, below)).toArray();
+    order.add(node);
+    below.add(parts);
+    return order.size() - 1;
+  }
+
+  /** The rule as it was written. */
+  public Condition rule() {
+    return rule;
+  }
+
+  int size() {
+    return conditions.length;
+  }
+
+  void readsFrom(Subjects subjects) {
+    for (Probe probe : probes) if (probe != null) probe.readsFrom(subjects);
+  }
+
+  /** Evaluates into a desk; the result of the whole rule is then the desk's. */
+  public void evaluate(Sight sight, Desk desk) {
+    desk.hold(this);
+    for (int i = 0; i < conditions.length; i++) {
+      if (probes[i] != null) probes[i].look(sight, desk.reading);
+      else join(i, desk);
+      desk.put(i);
+    }
+  }
+
+  Condition condition(int node) {
+    return conditions[node];
+  }
+
+  int[] parts(int node) {
+    return parts[node];
+  }
+
+  private void join(int node, Desk desk) {
+    int[] of = parts[node];
+    int left = 0;
+    for (int part : of) if (desk.verdict[part] != Verdict.WAIVED) left++;
+    if (left == 0) {
+      desk.reading.waived();
+      return;
+    }
+    switch (conditions[node]) {
+      case Condition.All _ -> atLeast(left, of, desk);
+      case Condition.Any _ -> atLeast(1, of, desk);
+      case Condition.AtLeast some -> atLeast(Math.min(some.n(), left), of, desk);
+      case Condition.None _ -> none(of, desk);
+      case Condition.Ask _ -> throw new IllegalStateException("a question has no parts");
+    }
+  }
+
+  /** <em>All of</em> is at least as many as are left, <em>any of</em> at least one. */
+  private static void atLeast(int n, int[] of, Desk desk) {
+    int met = 0;
+    int lasting = 0;
+    int notYet = 0;
+    long next = Reading.NO_MOMENT;
+    Turn turn = Turn.NOBODY;
+    for (int part : of) {
+      next = Math.min(next, desk.next[part]);
+      switch (desk.verdict[part]) {
+        case MET -> {
+          met++;
+          if (desk.lasting[part]) lasting++;
+        }
+        case NOT_YET -> {
+          notYet++;
+          if (desk.turn[part].compareTo(turn) < 0) turn = desk.turn[part];
+        }
+        case OUT_OF_REACH, WAIVED -> {}
+      }
+    }
+    Reading reading = desk.reading;
+    if (met >= n) {
+      if (lasting >= n) reading.met();
+      else reading.metForNow(next);
+    } else if (met + notYet < n) reading.outOfReach(bestMean(n, of, desk));
+    else reading.notYet(bestMean(n, of, desk), turn);
+    reading.next = next;
+  }
+
+  private static double bestMean(int n, int[] of, Desk desk) {
+    if (n == 1) {
+      double best = 0;
+      for (int part : of)
+        if (desk.verdict[part] != Verdict.WAIVED) best = Math.max(best, desk.fraction[part]);
+      return best;
+    }
+    double[] fractions = desk.scratch(of.length);
+    int count = 0;
+    for (int part : of)
+      if (desk.verdict[part] != Verdict.WAIVED) fractions[count++] = desk.fraction[part];
+    if (count > n) java.util.Arrays.sort(fractions, 0, count);
+    double sum = 0;
+    for (int i = count - n; i < count; i++) sum += fractions[i];
+    return sum / n;
+  }
+
+  private static void none(int[] of, Desk desk) {
+    boolean met = false;
+    boolean forGood = false;
+    boolean settled = true;
+    long next = Reading.NO_MOMENT;
+    Turn turn = Turn.NOBODY;
+    for (int part : of) {
+      next = Math.min(next, desk.next[part]);
+      if (desk.verdict[part] == Verdict.MET) {
+        met = true;
+        forGood |= desk.lasting[part];
+        if (desk.turn[part].compareTo(turn) < 0) turn = desk.turn[part];
+      }
+      settled &= desk.verdict[part] == Verdict.OUT_OF_REACH || desk.verdict[part] == Verdict.WAIVED;
+    }
+    Reading reading = desk.reading;
+    if (forGood) reading.outOfReach(0);
+    else if (met) reading.notYet(0, turn);
+    else if (settled) reading.met();
+    else reading.metForNow(next);
+    reading.next = next;
+  }
+}

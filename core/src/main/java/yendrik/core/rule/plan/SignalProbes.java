@@ -1,0 +1,160 @@
+package yendrik.core.rule.plan;
+
+import yendrik.core.course.CourseIndex;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+
+/**
+ * Signs that a learner needs somebody. All of them look over the whole record and all can pass
+ * again. Learners who have left, or have completed the course, show none.
+ */
+final class SignalProbes {
+  private static final long DAY = 86_400_000L;
+
+  private SignalProbes() {}
+
+  abstract static class Signal implements Probe {
+    @Override
+    public final void look(Sight sight, Reading reading) {
+      if (sight.record().left() || sight.complete()) reading.notYet(0, Turn.NOBODY);
+      else ask(sight, sight.record(), reading);
+    }
+
+    @Override
+    public final void readsFrom(Subjects subjects) {
+      subjects.everything();
+    }
+
+    abstract void ask(Sight sight, LearnerRecord record, Reading reading);
+
+    final void from(long moment, long now, Reading reading) {
+      if (now >= moment) reading.metForNow(Reading.NO_MOMENT);
+      else reading.notBefore(moment, 0);
+    }
+  }
+
+  static final class QuietFor extends Signal {
+    private final long days;
+
+    QuietFor(int days) {
+      this.days = days;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      if (record.lastHere() == LearnerRecord.NEVER) reading.notYet(0, Turn.NOBODY);
+      else from(record.lastHere() + days * DAY, sight.now(), reading);
+    }
+  }
+
+  static final class NeverStarted extends Signal {
+    private final long startsAt;
+    private final long days;
+
+    NeverStarted(long startsAt, int days) {
+      this.startsAt = startsAt;
+      this.days = days;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      if (record.sawSomething() || record.enrolledAt() == LearnerRecord.NEVER)
+        reading.notYet(0, Turn.NOBODY);
+      else from(Math.max(startsAt, record.enrolledAt()) + days * DAY, sight.now(), reading);
+    }
+  }
+
+  static final class Overdue extends Signal {
+    private final CourseIndex index;
+    private final int steps;
+
+    Overdue(CourseIndex index, int steps) {
+      this.index = index;
+      this.steps = steps;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      int late = 0;
+      long next = Reading.NO_MOMENT;
+      for (int s = 0; s < index.steps(); s++) {
+        if (!counts(index, s, sight) || record.waiting(s)) continue;
+        long due = record.due(s);
+        if (due == LearnerRecord.NEVER) continue;
+        if (due <= sight.now()) late++;
+        else next = Math.min(next, due);
+      }
+      if (late >= steps) reading.metForNow(Reading.NO_MOMENT);
+      else reading.notBefore(next, (double) late / steps);
+    }
+  }
+
+  static final class BehindBy extends Signal {
+    private final CourseIndex index;
+    private final long days;
+
+    BehindBy(CourseIndex index, int days) {
+      this.index = index;
+      this.days = days;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      long earliest = Reading.NO_MOMENT;
+      for (int s = 0; s < index.steps(); s++)
+        if (counts(index, s, sight) && !record.waiting(s) && record.due(s) != LearnerRecord.NEVER)
+          earliest = Math.min(earliest, record.due(s));
+      if (earliest == Reading.NO_MOMENT) reading.notYet(0, Turn.NOBODY);
+      else from(earliest + days * DAY, sight.now(), reading);
+    }
+  }
+
+  static final class StuckFor extends Signal {
+    private final CourseIndex index;
+    private final long days;
+
+    StuckFor(CourseIndex index, int days) {
+      this.index = index;
+      this.days = days;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      long first = Reading.NO_MOMENT;
+      for (int s = 0; s < index.steps(); s++)
+        if (counts(index, s, sight) && record.notPassed(s))
+          first = Math.min(first, record.touchedAt(s));
+      if (first == Reading.NO_MOMENT || first == LearnerRecord.NEVER)
+        reading.notYet(0, Turn.NOBODY);
+      else from(first + days * DAY, sight.now(), reading);
+    }
+  }
+
+  static final class RequiredOutOfReach extends Signal {
+    private final CourseIndex index;
+
+    RequiredOutOfReach(CourseIndex index) {
+      this.index = index;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      for (int s = 0; s < index.steps(); s++) {
+        if (counts(index, s, sight) && sight.outOfReach(s)) {
+          reading.metForNow(Reading.NO_MOMENT);
+          return;
+        }
+      }
+      reading.notYet(0, Turn.NOBODY);
+    }
+  }
+
+  /** Whether a step is one that this learner still has to do. */
+  private static boolean counts(CourseIndex index, int s, Sight sight) {
+    return index.step(s).required()
+        && index.step(s).published()
+        && index.module(index.moduleOf(s)).published()
+        && !sight.record().waived(s)
+        && sight.doneAt(s) == LearnerRecord.NEVER;
+  }
+}

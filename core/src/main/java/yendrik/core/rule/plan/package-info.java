@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.rule.plan;
+
+import org.jspecify.annotations.NullMarked;

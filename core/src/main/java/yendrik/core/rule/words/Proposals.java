@@ -1,0 +1,229 @@
+package yendrik.core.rule.words;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeFormatterBuilder;
+import java.time.temporal.ChronoField;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
+
+/**
+ * Proposes conditions for what a designer types: "quiz 60", "after 9 Nov", "SAFE own".
+ *
+ * <p>Every question that makes sense in the course is a candidate, said in words; a candidate stays
+ * when each typed word begins a word of its sentence, and a typed number is the candidate's number.
+ */
+public final class Proposals {
+  private static final Pattern NUMBER =
+      Pattern.compile("(?<![\\p{L}\\d])(\\d{1,3})(?![\\p{L}\\d])");
+  private static final Pattern DATE =
+      Pattern.compile("(\\d{1,2}) (jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\p{L}*");
+  private final CourseDesign design;
+  private final RuleAt at;
+  private final LocalDate today;
+  private final Wording wording;
+
+  /**
+   * @param today in the course's time zone; a date without a year is the nearest to it
+   */
+  public Proposals(CourseDesign design, RuleAt at, LocalDate today) {
+    this.design = design;
+    this.at = at;
+    this.today = today;
+    wording = new Wording(design);
+  }
+
+  /** A condition with what it says, ready to be taken. */
+  public record Proposal(Leaf leaf, Sentence sentence) {}
+
+  /** The best proposals first, at most {@code most}. */
+  public List<Proposal> forText(String typed, int most) {
+    String text = typed.toLowerCase(Locale.ROOT).strip();
+    Optional<LocalDate> date = date(text);
+    if (date.isPresent()) text = DATE.matcher(text).replaceAll(" ");
+    OptionalInt number = number(text);
+    if (number.isPresent()) text = NUMBER.matcher(text).replaceAll(" ").replace("%", " ");
+    List<String> words =
+        Arrays.stream(text.split("[^\\p{L}\\d]+")).filter(w -> !w.isEmpty()).toList();
+    return candidates(number, date).stream()
+        .map(c -> new Scored(c, c.score(words)))
+        .filter(s -> s.score > 0)
+        .sorted(Comparator.comparingInt(Scored::score).reversed())
+        .limit(most)
+        .map(s -> new Proposal(s.candidate.leaf, wording.sentence(s.candidate.leaf, at)))
+        .toList();
+  }
+
+  private record Scored(Candidate candidate, int score) {}
+
+  private record Candidate(Leaf leaf, String words, int weight) {
+    /** 0 when a typed word is not found; whole words count more than beginnings. */
+    int score(List<String> typed) {
+      int score = weight;
+      List<String> own = List.of(words.toLowerCase(Locale.ROOT).split("[^\\p{L}\\d]+"));
+      for (String word : typed) {
+        if (own.contains(word)) score += 20;
+        else if (own.stream().anyMatch(w -> w.startsWith(word))) score += 10;
+        else return 0;
+      }
+      return score;
+    }
+  }
+
+  private static OptionalInt number(String text) {
+    Matcher found = NUMBER.matcher(text);
+    return found.find() ? OptionalInt.of(Integer.parseInt(found.group(1))) : OptionalInt.empty();
+  }
+
+  private Optional<LocalDate> date(String text) {
+    Matcher found = DATE.matcher(text);
+    if (!found.find()) return Optional.empty();
+    DateTimeFormatter format =
+        new DateTimeFormatterBuilder()
+            .parseCaseInsensitive()
+            .appendPattern("d MMM")
+            .parseDefaulting(ChronoField.YEAR, today.getYear())
+            .toFormatter(Locale.ENGLISH);
+    try {
+      LocalDate day = LocalDate.parse(found.group(1) + " " + found.group(2), format);
+      if (day.isBefore(today.minusMonths(6))) return Optional.of(day.plusYears(1));
+      if (day.isAfter(today.plusMonths(6))) return Optional.of(day.minusYears(1));
+      return Optional.of(day);
+    } catch (DateTimeException e) {
+      return Optional.empty();
+    }
+  }
+
+  private List<Candidate> candidates(OptionalInt number, Optional<LocalDate> date) {
+    List<Candidate> all = new ArrayList<>();
+    date.ifPresent(day -> dates(day, all));
+    if (date.isPresent()) return all;
+    for (CourseModule module : design.modules()) {
+      for (Step step : module.steps()) step(step, number, all);
+      module(module, number, all);
+    }
+    for (Outcome outcome : design.outcomes()) outcome(outcome, number, all);
+    if (number.isEmpty()) named(all);
+    number.ifPresent(n -> days(n, all));
+    return all;
+  }
+
+  private void dates(LocalDate day, List<Candidate> all) {
+    Instant start = day.atStartOfDay(design.zone()).toInstant();
+    Instant end = day.plusDays(1).atStartOfDay(design.zone()).toInstant();
+    add(all, new Leaf.InTime(Optional.of(start), Optional.empty()), "from after on date", 3);
+    add(all, new Leaf.InTime(Optional.empty(), Optional.of(start)), "before until date", 2);
+    add(all, new Leaf.InTime(Optional.of(start), Optional.of(end)), "between on only date", 1);
+  }
+
+  private void step(Step step, OptionalInt number, List<Candidate> all) {
+    boolean own = at.equals(new RuleAt.StepDone(step.id()));
+    int near = own ? 40 : 2;
+    String names = step.kind().name() + " " + step.name() + " ";
+    if (number.isPresent()) {
+      int n = number.getAsInt();
+      if (step.kind().scored() && n <= 100) {
+        add(all, new Leaf.Score(step.id(), n / 100.0, 1), names + "score percent", near + 5);
+        add(all, new Leaf.Score(step.id(), 0, n / 100.0), names + "score less below under", near);
+      }
+      if (n == 0) return;
+      if (step.kind() == StepKind.QUIZ && n <= 20)
+        add(all, new Leaf.Attempted(step.id(), n), names + "attempts tries", near + 1);
+      add(all, new Leaf.TimeSpent(step.id(), n), names + "minutes time spent", near);
+      if (!own) add(all, new Leaf.DaysSinceDone(step.id(), n), names + "days after since", near);
+      return;
+    }
+    if (!own) add(all, new Leaf.StepDone(step.id()), names + "finished", near + 4);
+    switch (step.kind()) {
+      case PAGE -> add(all, new Leaf.Seen(step.id()), names + "seen opened", near + 3);
+      case QUIZ -> {
+        add(all, new Leaf.Passed(step.id()), names, near + 3);
+        add(all, new Leaf.NotPassed(step.id()), names + "failed again", near);
+      }
+      case ASSIGNMENT -> {
+        add(all, new Leaf.Passed(step.id()), names, near + 3);
+        add(all, new Leaf.HandedIn(step.id()), names + "submitted sent", near + 2);
+        add(all, new Leaf.Marked(step.id()), names, near + 1);
+        add(all, new Leaf.NotPassed(step.id()), names + "failed again", near);
+      }
+      case PRACTICAL -> add(all, new Leaf.SignedOff(step.id()), names, near + 3);
+    }
+    add(all, new Leaf.Confirmed(step.id()), names, near);
+  }
+
+  private void module(CourseModule module, OptionalInt number, List<Candidate> all) {
+    if (at.equals(new RuleAt.ModuleOpens(module.id()))) return;
+    boolean own = at.equals(new RuleAt.ModuleDone(module.id()));
+    int near = own ? 40 : 3;
+    String names = "module " + module.name() + " ";
+    if (number.isEmpty()) {
+      if (!own) add(all, new Leaf.ModuleDone(module.id()), names + "finished", near);
+      return;
+    }
+    int n = number.getAsInt();
+    if (n > 0 && n <= module.steps().size())
+      add(all, new Leaf.ModuleCount(module.id(), n), names + "steps", near + 1);
+    if (n > 0 && n <= 100)
+      add(all, new Leaf.ModuleShare(module.id(), n / 100.0), names + "percent", near);
+  }
+
+  private void outcome(Outcome outcome, OptionalInt number, List<Candidate> all) {
+    String names = "outcome level " + outcome.code() + " " + outcome.name() + " ";
+    if (number.isPresent()) {
+      if (number.getAsInt() > 0 && number.getAsInt() <= 20)
+        add(
+            all,
+            new Leaf.EvidenceCount(outcome.id(), number.getAsInt(), outcome.scale().mastery()),
+            names + "pieces evidence times",
+            1);
+      return;
+    }
+    add(all, new Leaf.AtMastery(outcome.id()), names, 3);
+    for (int level = 0; level <= outcome.scale().top(); level++) {
+      if (level > 0) add(all, new Leaf.LevelAtLeast(outcome.id(), level), names, 2);
+      if (level > 0) add(all, new Leaf.LevelBelow(outcome.id(), level), names, 1);
+    }
+  }
+
+  private void named(List<Candidate> all) {
+    design.groups().forEach((id, _) -> add(all, new Leaf.InGroup(id), "group", 3));
+    design.badges().forEach(b -> add(all, new Leaf.HoldsBadge(b.id()), "badge earned", 2));
+    design
+        .otherCourses()
+        .forEach((id, _) -> add(all, new Leaf.CourseComplete(id), "course completed", 2));
+    if (at instanceof RuleAt.FlagRaised) add(all, new Leaf.RequiredOutOfReach(), "out of reach", 5);
+    else if (!(at instanceof RuleAt.CourseComplete))
+      add(all, new Leaf.CourseComplete(design.id()), "course completed", 1);
+  }
+
+  private void days(int n, List<Candidate> all) {
+    if (n == 0) return;
+    add(all, new Leaf.EnrolledFor(n), "days after since enrolment enrolled", 4);
+    if (!(at instanceof RuleAt.FlagRaised)) return;
+    add(all, new Leaf.QuietFor(n), "quiet away absent days", 9);
+    add(all, new Leaf.NeverStarted(n), "never started days", 8);
+    add(all, new Leaf.Overdue(n), "overdue late steps", 8);
+    add(all, new Leaf.BehindBy(n), "behind plan days", 8);
+    add(all, new Leaf.StuckFor(n), "stuck failed days", 8);
+  }
+
+  private void add(List<Candidate> all, Leaf leaf, String moreWords, int weight) {
+    all.add(new Candidate(leaf, wording.sentence(leaf, at).line() + " " + moreWords, weight));
+  }
+}

@@ -1,0 +1,267 @@
+package yendrik.core.rule.words;
+
+import static yendrik.core.rule.words.Numbers.count;
+import static yendrik.core.rule.words.Numbers.percent;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
+
+/**
+ * Says rules in words. This is the only place where a condition becomes text, for staff and for
+ * learners alike. Names that are gone are said as such, so that a rule with a fault can be read
+ * too.
+ */
+public final class Wording {
+  private final CourseDesign design;
+
+  public Wording(CourseDesign design) {
+    this.design = design;
+  }
+
+  /** One question, as it reads in the rule at a place. */
+  public Sentence sentence(Leaf leaf, RuleAt at) {
+    return switch (leaf) {
+      case Leaf.OfStep ofStep -> ofStep(ofStep, at);
+      case Leaf.OfOutcome ofOutcome -> ofOutcome(ofOutcome);
+      case Leaf.ModuleDone l ->
+          you(
+              module(l.module()),
+              "is done",
+              "finish " + module(l.module()),
+              "finished " + module(l.module()));
+      case Leaf.ModuleCount l -> {
+        String n = count(l.steps(), "step");
+        String m = module(l.module());
+        yield you(m, n + " or more done", "do " + n + " of " + m, "did " + n + " of " + m);
+      }
+      case Leaf.ModuleShare l -> {
+        String p = percent(l.share());
+        String m = module(l.module());
+        yield you(m, p + " or more done", "do " + p + " of " + m, "did " + p + " of " + m);
+      }
+      case Leaf.CourseComplete l -> {
+        String c =
+            l.course().equals(design.id())
+                ? "this course"
+                : design.otherCourses().getOrDefault(l.course(), "a course that is gone");
+        yield you(c, "is complete", "complete " + c, "completed " + c);
+      }
+      case Leaf.InGroup l -> {
+        String g = design.groups().getOrDefault(l.group(), "a group that is gone");
+        yield new Sentence("in group", g, "are given it by staff", "you were given it by staff");
+      }
+      case Leaf.OneOf l ->
+          new Sentence(
+              "one of",
+              count(l.people().size(), "named learner"),
+              "are given it by staff",
+              "you were given it by staff");
+      case Leaf.HoldsBadge l -> {
+        String b = design.badge(l.badge()).map(x -> x.name()).orElse("a badge that is gone");
+        yield you("badge " + b, "is held", "earn the badge " + b, "earned the badge " + b);
+      }
+      case Leaf.EnrolledFor l -> {
+        String d = count(l.days(), "day");
+        yield new Sentence(
+            "enrolled",
+            "for " + d,
+            "have been enrolled for " + d,
+            "you have been enrolled for " + d);
+      }
+      case Leaf.InTime l -> inTime(l);
+      case Leaf.Signal signal -> signal(signal);
+    };
+  }
+
+  private static Sentence you(String subject, String says, String toDo, String did) {
+    return new Sentence(subject, says, toDo, "you " + did);
+  }
+
+  private Sentence ofStep(Leaf.OfStep leaf, RuleAt at) {
+    boolean own = at.equals(new RuleAt.StepDone(leaf.step()));
+    String name = own ? "" : step(leaf.step());
+    String in = own ? "" : " in " + quoted(leaf.step());
+    String it = own ? "it" : quoted(leaf.step());
+    return switch (leaf) {
+      case Leaf.Seen _ -> you(name, "read", "read " + it, "read " + it);
+      case Leaf.TimeSpent l -> {
+        String t = count(l.minutes(), "minute");
+        yield you(name, "open for " + t, "spend " + t + " on " + it, "spent " + t + " on " + it);
+      }
+      case Leaf.HandedIn _ -> you(name, "handed in", "hand in " + it, "handed in " + it);
+      case Leaf.Attempted l -> {
+        String n = count(l.times(), "attempt");
+        yield you(name, n + " made", "make " + n + " at " + it, "made " + n + " at " + it);
+      }
+      case Leaf.Marked _ -> you(name, "marked", "have " + it + " marked", "had " + it + " marked");
+      case Leaf.Passed _ -> you(name, "passed", "pass " + it, "passed " + it);
+      case Leaf.NotPassed _ ->
+          you(
+              name,
+              "marked and not passed",
+              "need another go at " + it,
+              "needed another go at " + it);
+      case Leaf.Score l -> {
+        String range = range(l);
+        yield you(name, "scored " + range, "score " + range + in, "scored " + range + in);
+      }
+      case Leaf.Confirmed _ ->
+          you(name, "confirmed by the learner", "confirm " + it, "confirmed " + it);
+      case Leaf.SignedOff _ ->
+          you(
+              name,
+              "signed off by staff",
+              "have " + it + " signed off",
+              "had " + it + " signed off");
+      case Leaf.StepDone _ -> you(name, "is done", "finish " + it, "finished " + it);
+      case Leaf.DaysSinceDone l -> {
+        String d = count(l.days(), "day");
+        String says = "done " + d + " ago or more";
+        yield new Sentence(
+            name,
+            says,
+            "finished " + it + " " + d + " ago",
+            "you finished " + it + " " + d + " ago");
+      }
+    };
+  }
+
+  private static String range(Leaf.Score l) {
+    if (l.from() >= 1) return "100 %";
+    if (l.to() >= 1) return percent(l.from()) + " or more";
+    if (l.from() <= 0) return percent(l.to()) + " or less";
+    return "between " + percent(l.from()) + " and " + percent(l.to());
+  }
+
+  private Sentence ofOutcome(Leaf.OfOutcome leaf) {
+    var found = design.outcome(leaf.outcome());
+    if (found.isEmpty())
+      return new Sentence(
+          "an outcome that is gone", "is asked for", "wait for staff", "you did it");
+    Outcome o = found.get();
+    String goal = lowerFirst(o.name());
+    return switch (leaf) {
+      case Leaf.LevelAtLeast l -> {
+        String level = level(o, l.level());
+        yield new Sentence(
+            o.name(),
+            "at " + level + " or above",
+            goal + " at " + level,
+            "you " + goal + " at " + level);
+      }
+      case Leaf.AtMastery _ -> {
+        String level = level(o, o.scale().mastery());
+        yield new Sentence(
+            o.name(),
+            "at mastery, " + level,
+            goal + " at " + level,
+            "you " + goal + " at " + level);
+      }
+      case Leaf.LevelBelow l -> {
+        String level = level(o, l.level());
+        yield new Sentence(
+            o.name(),
+            "below " + level,
+            "are rated below " + level + " on " + o.name(),
+            "you are below " + level + " on " + o.name());
+      }
+      case Leaf.EvidenceCount l -> {
+        String level = level(o, l.level());
+        String times = l.pieces() == 1 ? "once" : l.pieces() + " times";
+        yield new Sentence(
+            o.name(),
+            "shown " + times + " at " + level,
+            goal + " at " + level + ", shown " + times,
+            "you showed " + times + " that you " + goal + " at " + level);
+      }
+    };
+  }
+
+  private static String level(Outcome o, int level) {
+    return level >= 0 && level <= o.scale().top()
+        ? "“" + o.scale().levels().get(level).name() + "”"
+        : "a level that is gone";
+  }
+
+  private Sentence inTime(Leaf.InTime l) {
+    String from = l.from().map(f -> Numbers.moment(f, design.zone())).orElse("");
+    String until = l.until().map(u -> Numbers.moment(u, design.zone())).orElse("");
+    String says =
+        from.isEmpty()
+            ? "before " + until
+            : until.isEmpty() ? "from " + from : "between " + from + " and " + until;
+    return new Sentence("", says, "come back " + says, "it is " + says);
+  }
+
+  private static Sentence signal(Leaf.Signal leaf) {
+    String says =
+        switch (leaf) {
+          case Leaf.QuietFor l -> "not in the course for " + count(l.days(), "day");
+          case Leaf.NeverStarted l -> "nothing seen " + count(l.days(), "day") + " after the start";
+          case Leaf.Overdue l -> count(l.steps(), "step") + " or more overdue";
+          case Leaf.BehindBy l -> count(l.days(), "day") + " or more behind plan";
+          case Leaf.StuckFor l ->
+              "at one step for " + count(l.days(), "day") + " with failed tries";
+          case Leaf.RequiredOutOfReach _ -> "something required is out of reach";
+        };
+    return new Sentence("", says, says, says);
+  }
+
+  /** The word for a joint: "all of", "at least 2 of". */
+  public static String joint(Condition condition) {
+    return switch (condition) {
+      case Condition.All _ -> "all of";
+      case Condition.Any _ -> "any of";
+      case Condition.AtLeast some -> "at least " + some.n() + " of";
+      case Condition.None _ -> "none of";
+      case Condition.Ask _ -> "";
+    };
+  }
+
+  /** A whole rule in one line for staff. */
+  public String line(Condition rule, RuleAt at) {
+    return line(rule, at, /* inside= */ false);
+  }
+
+  private String line(Condition rule, RuleAt at, boolean inside) {
+    List<String> parts = rule.parts().stream().map(p -> line(p, at, true)).toList();
+    return switch (rule) {
+      case Condition.Ask ask -> sentence(ask.leaf(), at).line();
+      case Condition.All _ -> bracket(inside, parts, String.join(" and ", parts));
+      case Condition.Any _ -> bracket(inside, parts, String.join(" or ", parts));
+      case Condition.AtLeast some -> "at least " + some.n() + " of (" + join(parts) + ")";
+      case Condition.None _ -> "none of (" + join(parts) + ")";
+    };
+  }
+
+  private static String bracket(boolean inside, List<String> parts, String text) {
+    return inside && parts.size() > 1 ? "(" + text + ")" : text;
+  }
+
+  private static String join(List<String> parts) {
+    return parts.stream().collect(Collectors.joining(", "));
+  }
+
+  private String step(StepId id) {
+    return design.step(id).map(s -> s.name()).orElse("a step that is gone");
+  }
+
+  private String quoted(StepId id) {
+    return design.step(id).map(s -> "“" + s.name() + "”").orElse("a step that is gone");
+  }
+
+  private String module(ModuleId id) {
+    return design.module(id).map(m -> m.name()).orElse("a module that is gone");
+  }
+
+  private static String lowerFirst(String text) {
+    return text.isEmpty() ? text : Character.toLowerCase(text.charAt(0)) + text.substring(1);
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.watch;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,321 @@
+package yendrik.core;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import yendrik.core.course.Badge;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Flag;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.FlagId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.NodeId;
+import yendrik.core.watch.DefaultFlags;
+
+/** A small course on bicycle brakes and the facts about one learner in it, for tests. */
+public final class Workshop {
+  public static final Instant START = Instant.parse("2026-10-12T07:00:00Z");
+  public static final PersonId JUNO = new PersonId(11);
+  public static final PersonId TOMAS = new PersonId(2);
+  public static final StepId ANATOMY = new StepId(1);
+  public static final StepId PADS = new StepId(2);
+  public static final StepId PRACTICAL = new StepId(3);
+  public static final StepId JOB_CARD = new StepId(4);
+  public static final StepId SECOND_LOOK = new StepId(5);
+  public static final ModuleId BRAKES = new ModuleId(1);
+  public static final OutcomeId BRAKE = new OutcomeId(1);
+  public static final OutcomeId SAFE = new OutcomeId(2);
+  public static final BadgeId BRAKE_HAND = new BadgeId(1);
+  public static final GroupId SATURDAY = new GroupId(1);
+  public static final CourseId COURSE = new CourseId(1);
+  public static final CourseId INDUCTION = new CourseId(2);
+  public static final Scale SCALE =
+      new Scale(
+          new ScaleId(1),
+          "workshop scale",
+          List.of(
+              new Scale.Level("Watching", 1, ""),
+              new Scale.Level("With help", 2, ""),
+              new Scale.Level("On my own", 3, ""),
+              new Scale.Level("Can teach it", 4, "")),
+          2);
+
+  private static int nodes;
+  private long facts;
+  private Instant now = START;
+  public final List<Fact> all = new ArrayList<>();
+
+  public static Condition ask(Leaf leaf) {
+    return new Condition.Ask(node(), leaf);
+  }
+
+  public static Condition all(Condition... parts) {
+    return new Condition.All(node(), List.of(parts));
+  }
+
+  public static Condition any(Condition... parts) {
+    return new Condition.Any(node(), List.of(parts));
+  }
+
+  public static Condition none(Condition... parts) {
+    return new Condition.None(node(), List.of(parts));
+  }
+
+  public static Condition atLeast(int n, Condition... parts) {
+    return new Condition.AtLeast(node(), n, List.of(parts));
+  }
+
+  private static NodeId node() {
+    return new NodeId("n" + nodes++);
+  }
+
+  public static Step step(StepId id, String name, StepKind kind, Condition doneWhen) {
+    return new Step(
+        id,
+        name,
+        kind,
+        true,
+        true,
+        Optional.empty(),
+        doneWhen,
+        Step.Gate.USUAL,
+        Step.Window.ALWAYS,
+        Step.Scoring.NONE,
+        List.of(),
+        Step.Audience.EVERYONE);
+  }
+
+  public static Step opens(Step s, Condition when) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        s.required(),
+        s.published(),
+        Optional.of(when),
+        s.doneWhen(),
+        s.gate(),
+        s.window(),
+        s.scoring(),
+        s.evidenceFor(),
+        s.audience());
+  }
+
+  public static Step scored(Step s, double points, double pass, int attempts, OutcomeId outcome) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        s.required(),
+        s.published(),
+        s.opensWhen(),
+        s.doneWhen(),
+        s.gate(),
+        s.window(),
+        new Step.Scoring(points, pass, attempts),
+        List.of(new Step.Tie(outcome, 1)),
+        s.audience());
+  }
+
+  public static Step window(Step s, Instant from, Instant due, Instant until) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        s.required(),
+        s.published(),
+        s.opensWhen(),
+        s.doneWhen(),
+        s.gate(),
+        new Step.Window(
+            Optional.ofNullable(from), Optional.ofNullable(due), Optional.ofNullable(until)),
+        s.scoring(),
+        s.evidenceFor(),
+        s.audience());
+  }
+
+  public static Step extra(Step s) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        false,
+        s.published(),
+        s.opensWhen(),
+        s.doneWhen(),
+        s.gate(),
+        s.window(),
+        s.scoring(),
+        s.evidenceFor(),
+        s.audience());
+  }
+
+  public static Step followsItsRule(Step s) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        s.required(),
+        s.published(),
+        s.opensWhen(),
+        s.doneWhen(),
+        new Step.Gate(true, false),
+        s.window(),
+        s.scoring(),
+        s.evidenceFor(),
+        s.audience());
+  }
+
+  public static Step onlyFor(Step s, GroupId group) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        s.required(),
+        s.published(),
+        s.opensWhen(),
+        s.doneWhen(),
+        s.gate(),
+        s.window(),
+        s.scoring(),
+        s.evidenceFor(),
+        new Step.Audience(Set.of(group), Set.of()));
+  }
+
+  /** Anatomy, then a quiz with three attempts, a practical behind it, a job card, and help. */
+  public static List<Step> steps() {
+    return List.of(
+        step(ANATOMY, "Rim brake anatomy", StepKind.PAGE, ask(new Leaf.Seen(ANATOMY))),
+        scored(
+            step(PADS, "Pads, cables, levers", StepKind.QUIZ, ask(new Leaf.Score(PADS, 0.6, 1))),
+            15,
+            0.6,
+            3,
+            BRAKE),
+        opens(
+            step(
+                PRACTICAL,
+                "Brake set-up practical",
+                StepKind.PRACTICAL,
+                ask(new Leaf.SignedOff(PRACTICAL))),
+            ask(new Leaf.Score(PADS, 0.6, 1))),
+        opens(
+            scored(
+                step(
+                    JOB_CARD,
+                    "Brake job card",
+                    StepKind.ASSIGNMENT,
+                    ask(new Leaf.Passed(JOB_CARD))),
+                20,
+                0.5,
+                0,
+                BRAKE),
+            ask(new Leaf.StepDone(PRACTICAL))),
+        extra(
+            opens(
+                step(
+                    SECOND_LOOK,
+                    "Second look at brakes",
+                    StepKind.PAGE,
+                    ask(new Leaf.Seen(SECOND_LOOK))),
+                ask(new Leaf.NotPassed(PADS)))));
+  }
+
+  public static CourseDesign design() {
+    return design(steps());
+  }
+
+  public static CourseDesign design(List<Step> steps) {
+    var module =
+        new CourseModule(
+            BRAKES,
+            "Brakes",
+            true,
+            false,
+            Optional.empty(),
+            Optional.empty(),
+            Step.Gate.USUAL,
+            steps);
+    var badge =
+        new Badge(
+            BRAKE_HAND,
+            "Brake Hand",
+            "Sets up brakes alone",
+            Optional.of(BRAKES),
+            Optional.of(ask(new Leaf.ModuleDone(BRAKES))),
+            false);
+    return design(List.of(module), List.of(badge));
+  }
+
+  public static CourseDesign design(List<CourseModule> modules, List<Badge> badges) {
+    List<Flag> flags = new ArrayList<>();
+    for (var flag : DefaultFlags.all())
+      flags.add(new Flag(new FlagId(flags.size() + 1), flag.name(), flag.flagWhen()));
+    return new CourseDesign(
+        COURSE,
+        1,
+        "Cycle Mechanic Foundations",
+        ZoneId.of("Europe/Berlin"),
+        START,
+        List.of(
+            new Outcome(BRAKE, "BRAKE", "Set up rim and disc brakes", "", SCALE, LevelMethod.BEST),
+            new Outcome(
+                SAFE,
+                "SAFE",
+                "Work safely in a shared workshop",
+                "",
+                SCALE,
+                LevelMethod.MOST_RECENT)),
+        modules,
+        badges,
+        flags,
+        Optional.empty(),
+        Map.of(SATURDAY, "Saturday"),
+        Map.of(INDUCTION, "Workshop Safety Induction"));
+  }
+
+  public Fact fact(Fact.What what) {
+    return fact(Optional.of(TOMAS), what, Optional.empty());
+  }
+
+  public Fact correcting(Fact fact, Fact.What what) {
+    return fact(Optional.of(TOMAS), what, Optional.of(fact.id()));
+  }
+
+  private Fact fact(Optional<PersonId> by, Fact.What what, Optional<FactId> replaces) {
+    now = now.plusSeconds(60);
+    Fact fact = new Fact(new FactId(++facts), now, by, what, replaces);
+    all.add(fact);
+    return fact;
+  }
+
+  public Workshop later(Duration gap) {
+    now = now.plus(gap);
+    return this;
+  }
+
+  public Instant now() {
+    return now;
+  }
+}

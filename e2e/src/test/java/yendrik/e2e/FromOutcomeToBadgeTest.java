@@ -1,0 +1,342 @@
+package yendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.assertj.core.api.SoftAssertions;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import yendrik.standins.mailroom.Letter;
+
+/** The whole story once, in the order in which people live it. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class FromOutcomeToBadgeTest {
+  private static School school;
+
+  @BeforeAll
+  static void open() {
+    school = new School();
+  }
+
+  @AfterAll
+  static void close() {
+    school.close();
+  }
+
+  private static Locator button(Page page, String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  private static Locator link(Page page, String name) {
+    return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  private static void go(Page page, String path) {
+    page.navigate(school.address + path);
+  }
+
+  private static void take(Page page, String field, String typed, String proposal) {
+    Locator section = page.locator("section[aria-label='" + field + "']");
+    section.getByRole(AriaRole.COMBOBOX).fill(typed);
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText(proposal))
+        .first()
+        .click();
+    assertThat(section.getByText(proposal.substring(proposal.indexOf('|') + 1)).first())
+        .isVisible();
+  }
+
+  @Test
+  @Order(1)
+  void a_designer_plans_a_course_from_an_outcome_to_a_badge_and_publishes_it() {
+    Page page = school.signedIn("odalys");
+    go(page, "/c/4/plan/outcomes");
+    button(page, "Add outcome").first().click();
+    page.getByLabel("Name").fill("Patch a tube");
+    page.getByLabel("Code").fill("TUBE");
+    page.getByLabel("Code").press("Enter");
+    assertThat(page.locator("main").getByText("TUBE")).isVisible();
+
+    go(page, "/c/4/plan/route");
+    button(page, "Add module").first().click();
+    page.getByLabel("Name").fill("Tubes");
+    page.getByLabel("Name").press("Enter");
+    assertThat(page.getByText("1. Tubes")).isVisible();
+    addStep(page, "Page", "How a patch holds");
+    addStep(page, "Quiz", "Rubber and glue");
+    button(page, "Content").click();
+    button(page, "Add question").click();
+    page.getByLabel("Question 1").last().fill("What has to dry before the patch goes on?");
+    page.getByLabel("Choice 1").fill("The glue");
+    page.getByLabel("Choice 2").fill("The tyre");
+    page.getByLabel("Choice 2").blur();
+    assertThat(page.getByText("1 points in 1 questions")).isVisible();
+    button(page, "Rules").click();
+    take(page, "Opens when", "patch holds", "How a patch holds is done");
+    addStep(page, "Assignment", "Your first patch");
+    take(page, "Opens when", "rubber passed", "Rubber and glue passed");
+
+    go(page, "/c/4/plan/badges");
+    button(page, "Add badge").first().click();
+    take(page, "Earned when", "module tubes", "Tubes is done");
+    go(page, "/c/4/plan/route");
+    button(page, "Publish").click();
+    assertThat(page.getByText("No learners are enrolled yet.")).isVisible();
+    button(page, "Publish for everyone").click();
+    assertThat(page.getByText("Published, version 1")).isVisible();
+  }
+
+  private static void addStep(Page page, String kind, String name) {
+    button(page, "Add step").first().click();
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(kind)).click();
+    dialog.getByLabel("Name of the step").fill(name);
+    dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add step")).click();
+    assertThat(
+            page.locator("main")
+                .getByRole(
+                    AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true)))
+        .isVisible();
+    assertThat(page.getByLabel("Inspector").getByLabel("Name")).hasValue(name);
+  }
+
+  @Test
+  @Order(2)
+  void a_change_can_be_taken_back_with_a_key() {
+    Page page = school.signedIn("odalys");
+    go(page, "/c/4/plan/route");
+    button(page, "How a patch holds").click();
+    page.getByLabel("Name").fill("Why a patch holds");
+    page.getByLabel("Name").press("Enter");
+    Locator changed =
+        page.locator("main")
+            .getByText("Why a patch holds", new Locator.GetByTextOptions().setExact(true));
+    assertThat(changed).isVisible();
+    page.locator("main").click(new Locator.ClickOptions().setPosition(5, 5));
+    page.keyboard().press("Control+z");
+    assertThat(changed).isHidden();
+  }
+
+  @Test
+  @Order(3)
+  void the_designer_walks_it_as_a_made_up_learner_and_back() {
+    Page page = school.signedIn("odalys");
+    go(page, "/c/4/plan/route");
+    link(page, "See as learner").click();
+    assertThat(page.getByText("You walk the draft as a made-up learner.")).isVisible();
+    assertThat(page.getByText("Opens when you finish “How a patch holds”.")).isVisible();
+    link(page, "Read").click();
+    link(page, "Next: Rubber and glue").click();
+    button(page, "Start attempt 1").click();
+    page.getByLabel("The glue").check();
+    button(page, "Hand in answers").click();
+    assertThat(page.getByText("100 % · Passed")).isVisible();
+    link(page, "Next: Your first patch").click();
+    page.getByLabel("Your work").fill("Roughened, glued, waited, pressed.");
+    button(page, "Hand in").click();
+    button(page, "As staff: mark it passed").click();
+    link(page, "My badges").click();
+    assertThat(page.getByText(Pattern.compile("^earned "))).isVisible();
+    button(page, "Start over").click();
+    assertThat(page.getByText("0 of 3 steps done")).isVisible();
+    link(page, "Back to Plan").click();
+    assertThat(page).hasURL(Pattern.compile(".*/plan/route"));
+  }
+
+  @Test
+  @Order(4)
+  void a_learner_sees_what_is_missing_takes_the_quiz_and_the_next_step_opens_without_reloading() {
+    Page page = school.signedIn("bashir");
+    assertThat(
+            page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Name the fault")))
+        .isVisible();
+    assertThat(page.getByText("Opens when you score 70 % or more in “Name the fault”."))
+        .isVisible();
+    link(page, "Start quiz").click();
+    button(page, "Start attempt 1").click();
+    page.getByLabel("The headset").check();
+    page.getByLabel("The bottom bracket").check();
+    page.getByLabel("The same way every time, front to back").check();
+    page.getByLabel("Out of tune").check();
+    button(page, "Hand in answers").click();
+    assertThat(page.getByText("75 % · Passed")).isVisible();
+    assertThat(page.getByText("Now open: Fault report for a rider")).isVisible();
+    link(page, "Next: Fault report for a rider").click();
+    page.getByLabel("Your work")
+        .fill("The crank is loose and has to be done now, 9. The tyre can wait.");
+    button(page, "Hand in").click();
+    assertThat(page.getByText(Pattern.compile("Staff mark it next"))).isVisible();
+  }
+
+  @Test
+  @Order(5)
+  void a_facilitator_marks_it_while_the_learner_watches_and_both_see_it_at_once() {
+    Page learner = school.signedIn("celeste");
+    assertThat(learner.getByText(Pattern.compile("staff mark it next"))).isVisible();
+    Page page = school.signedIn("tomas");
+    go(page, "/c/2/teach/marking");
+    page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Celeste Adeyo")))
+        .click();
+    page.getByLabel("Points of 20").fill("17");
+    page.getByLabel("Set up rim and disc brakes").getByText("On my own").click();
+    page.getByLabel("Comment").fill("Every bolt has its number.");
+    button(page, "Send to Celeste Adeyo").click();
+    assertThat(page.getByText("Sent to Celeste Adeyo.")).isVisible();
+    assertThat(learner.getByText("4. Drivetrain")).isVisible();
+    assertThat(learner.getByText("Limits, cable tension, indexing").first()).isVisible();
+    learner.getByText("3. Brakes").click();
+    link(learner, "Brake job card").click();
+    assertThat(learner.getByText("Every bolt has its number.")).isVisible();
+    link(learner, "My badges").click();
+    assertThat(
+            learner
+                .locator("section")
+                .filter(new Locator.FilterOptions().setHasText("Brake Hand"))
+                .getByText(Pattern.compile("^earned ")))
+        .isVisible();
+  }
+
+  @Test
+  @Order(6)
+  void progress_explains_a_learner_and_a_single_bead_and_staff_can_act() {
+    Page page = school.signedIn("odalys");
+    go(page, "/c/2/watch/progress");
+    page.getByText("Juno Abara").click();
+    Locator inspector = page.getByLabel("Inspector");
+    assertThat(inspector.getByText(Pattern.compile("All 3 attempts used, best 53 %"))).isVisible();
+    assertThat(inspector.getByText(Pattern.compile("It holds 14 later steps shut"))).isVisible();
+    Locator thread =
+        page.getByRole(
+            AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("^Juno Abara")));
+    thread.focus();
+    for (int n = 0; n < 10; n++) {
+      page.keyboard().press("ArrowRight");
+      page.waitForTimeout(150);
+    }
+    assertThat(inspector.locator("h1")).hasText("Pads, cables, levers");
+    assertThat(inspector.getByText("Staff must act: it is out of reach otherwise.")).isVisible();
+    inspector.getByText("Give an attempt").click();
+    assertThat(inspector.getByText("It is Juno Abara’s turn.")).isVisible();
+  }
+
+  @Test
+  @Order(7)
+  void mastery_shows_the_evidence_behind_a_cell() {
+    Page page = school.signedIn("tomas");
+    go(page, "/c/2/watch/mastery");
+    page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Ilse Tran")))
+        .getByRole(AriaRole.GRIDCELL)
+        .nth(2)
+        .click();
+    Locator inspector = page.getByLabel("Inspector");
+    assertThat(inspector.getByText("The best evidence counts.")).isVisible();
+    assertThat(inspector.getByText(Pattern.compile("Brake set-up practical"))).isVisible();
+  }
+
+  @Test
+  @Order(8)
+  void ticked_learners_each_get_a_letter_and_it_stays_with_their_history() {
+    Page page = school.signedIn("tomas");
+    go(page, "/c/2/reach/follow-up");
+    page.getByLabel("Tick Ruben Sato").check();
+    page.getByLabel("Tick Edda Marsh").check();
+    button(page, "Write to 2 learners").click();
+    button(page, "Send 2 letters").click();
+    assertThat(page.getByText("2 letters on their way.")).isVisible();
+    page.waitForCondition(() ->
+        school.mailroom.letters().stream()
+                .filter(l -> l.subject().startsWith("How is it going"))
+                .count()
+            == 2);
+    assertThat(school.mailroom.letters())
+        .extracting(Letter::to)
+        .contains("ruben@hollowlane.example", "edda@hollowlane.example");
+    Letter toRuben =
+        school.mailroom.letters().stream()
+            .filter(l -> l.to().startsWith("ruben"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(toRuben.body()).startsWith("Hello Ruben,").contains("- Your bench and the stand");
+    button(page, "Ruben Sato").click();
+    assertThat(page.getByLabel("Inspector").getByText(Pattern.compile("How is it going, Ruben")))
+        .isVisible();
+  }
+
+  @Test
+  @Order(9)
+  void the_session_cannot_be_read_by_scripts_and_ends_with_signing_out() {
+    Page page = school.signedIn("ilse");
+    var session =
+        page.context().cookies().stream()
+            .filter(c -> c.name.equals("yendrik"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(session.httpOnly).isTrue();
+    page.getByLabel("Account of Ilse Tran").click();
+    page.getByText("Sign out").click();
+    assertThat(page.getByLabel("Password")).isVisible();
+    go(page, "/c/2/my/route");
+    assertThat(page.getByLabel("Password")).isVisible();
+  }
+
+  @Test
+  @Order(10)
+  void no_view_has_serious_barriers_and_none_asks_another_machine() throws IOException {
+    String axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+    var barriers = new SoftAssertions();
+    Page staff = school.signedIn("odalys");
+    staff.onRequest(request -> assertThat(request.url()).startsWith(school.address));
+    for (String view :
+        List.of(
+            "plan/outcomes",
+            "plan/route",
+            "plan/badges",
+            "teach/marking",
+            "watch/progress",
+            "watch/mastery",
+            "reach/follow-up",
+            "practice/route")) check(barriers, staff, axe, "/c/2/" + view);
+    Page learner = school.signedIn("ilse");
+    for (String view : List.of("my/route", "my/outcomes", "my/badges"))
+      check(barriers, learner, axe, "/c/2/" + view);
+    Page dark = school.signedIn("ilse", 390, ColorScheme.DARK);
+    for (String view : List.of("my/route", "my/outcomes", "my/badges"))
+      check(barriers, dark, axe, "/c/2/" + view);
+    barriers.assertAll();
+    Object width = dark.evaluate("document.documentElement.scrollWidth");
+    assertThat(((Number) width).intValue())
+        .as("nothing sticks out on a phone")
+        .isLessThanOrEqualTo(390);
+  }
+
+  @SuppressWarnings("unchecked") // axe answers with plain maps
+  private static void check(SoftAssertions barriers, Page page, String axe, String view) {
+    go(page, view);
+    page.locator("main").waitFor();
+    page.waitForTimeout(700);
+    page.evaluate(axe + "; undefined");
+    var found =
+        (List<Map<String, Object>>)
+            page.evaluate(
+                "axe.run(document, {resultTypes: ['violations']}).then(r => r.violations"
+                    + ".filter(v => v.impact === 'serious' || v.impact === 'critical')"
+                    + ".map(v => ({id: v.id, help: v.help, nodes: v.nodes.slice(0, 3).map(n => n.html).join(' | ')})))");
+    barriers.assertThat(found).as(view).isEmpty();
+  }
+}

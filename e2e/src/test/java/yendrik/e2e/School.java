@@ -1,0 +1,119 @@
+package yendrik.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import yendrik.server.YendrikServer;
+import yendrik.standins.mailroom.Mailroom;
+
+/** The whole of Yendrik with the demo school and a mailroom, and a real browser before it. */
+final class School implements AutoCloseable {
+  private static final List<String> ARGUMENTS =
+      List.of(
+          "--no-sandbox",
+          "--disable-gpu",
+          "--disable-quic",
+          "--disable-background-networking",
+          "--disable-component-update",
+          "--disable-sync",
+          "--no-first-run");
+  final Mailroom mailroom;
+  private final ConfigurableApplicationContext server;
+  private final Playwright playwright;
+  private final Browser browser;
+  final String address;
+
+  School() {
+    try {
+      int smtp = freePort();
+      mailroom = new Mailroom(smtp, 0);
+      int port = freePort();
+      address = "http://127.0.0.1:" + port;
+      server = start(port, smtp);
+    } catch (IOException | SQLException e) {
+      throw new IllegalStateException(e);
+    }
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions().setExecutablePath(chromium()).setArgs(ARGUMENTS));
+  }
+
+  private static ConfigurableApplicationContext start(int port, int smtp) throws SQLException {
+    String server = "jdbc:postgresql://127.0.0.1:" + System.getProperty("yendrik.db.port") + "/";
+    String name = "yendrik_e2e_" + ProcessHandle.current().pid();
+    try (var connection = DriverManager.getConnection(server + "postgres", "yendrik", "yendrik");
+        var statement = connection.createStatement()) {
+      statement.execute("drop database if exists " + name + " with (force)");
+      statement.execute("create database " + name);
+    }
+    var application = new SpringApplication(YendrikServer.class);
+    return application.run(
+        "--server.port=" + port,
+        "--spring.datasource.url=" + server + name,
+        "--spring.datasource.username=yendrik",
+        "--spring.datasource.password=yendrik",
+        "--spring.mail.port=" + smtp,
+        "--yendrik.demo=true",
+        "--logging.level.yendrik=warn");
+  }
+
+  private static int freePort() throws IOException {
+    try (var socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    }
+  }
+
+  private static Path chromium() {
+    for (String folder : System.getenv("PATH").split(":"))
+      if (Files.isExecutable(Path.of(folder, "chromium"))) return Path.of(folder, "chromium");
+    throw new IllegalStateException("chromium is not installed; ./yendrik test installs it");
+  }
+
+  /** A page on which this person of the demo is signed in, 1280 by 800. */
+  Page signedIn(String firstName) {
+    return signedIn(firstName, 1280, ColorScheme.LIGHT);
+  }
+
+  Page signedIn(String firstName, int width, ColorScheme scheme) {
+    BrowserContext context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setViewportSize(width, 800)
+                .setColorScheme(scheme)
+                .setTimezoneId("Europe/Berlin"));
+    Page page = context.newPage();
+    page.setDefaultTimeout(15_000);
+    page.navigate(address);
+    page.getByLabel("E-mail address").fill(firstName + "@hollowlane.example");
+    page.getByLabel("Password").fill("hollow-lane");
+    page.getByText("Sign in", new Page.GetByTextOptions().setExact(true)).click();
+    page.locator("header").waitFor();
+    return page;
+  }
+
+  @Override
+  public void close() {
+    browser.close();
+    playwright.close();
+    server.close();
+    mailroom.close();
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.formats.csv;
+
+import org.jspecify.annotations.NullMarked;

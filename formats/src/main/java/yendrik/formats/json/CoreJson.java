@@ -1,0 +1,160 @@
+package yendrik.formats.json;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.LongFunction;
+import java.util.function.ToLongFunction;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JacksonModule;
+import tools.jackson.databind.KeyDeserializer;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.cfg.DateTimeFeature;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.jsontype.NamedType;
+import tools.jackson.databind.module.SimpleModule;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.FlagId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.id.StepId;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.NodeId;
+
+/**
+ * Core's records as JSON (RFC 8259), the form in which designs, rules and facts are kept. Ids are
+ * numbers, moments ISO 8601, and a variant of a sealed type carries its name in {@code is}:
+ *
+ * <pre>{"is":"ask","id":"n1","leaf":{"is":"score","step":7,"from":0.6,"to":1}}</pre>
+ */
+public final class CoreJson {
+  private CoreJson() {}
+
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "is")
+  private interface Variant {}
+
+  private static final JsonMapper MAPPER =
+      JsonMapper.builder()
+          .addModule(module())
+          .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_ABSENT))
+          .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+          .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .disable(DateTimeFeature.WRITE_DATES_AS_TIMESTAMPS)
+          .build();
+
+  /** The one mapper; safe for use by several threads. */
+  public static JsonMapper mapper() {
+    return MAPPER;
+  }
+
+  /** The name of a variant in {@code is}: "score", "module-done". */
+  public static String name(Class<?> variant) {
+    return variant.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+  }
+
+  private static JacksonModule module() {
+    var module = new SimpleModule("yendrik-core");
+    id(module, CourseId.class, CourseId::new, CourseId::value);
+    id(module, ModuleId.class, ModuleId::new, ModuleId::value);
+    id(module, StepId.class, StepId::new, StepId::value);
+    id(module, OutcomeId.class, OutcomeId::new, OutcomeId::value);
+    id(module, ScaleId.class, ScaleId::new, ScaleId::value);
+    id(module, BadgeId.class, BadgeId::new, BadgeId::value);
+    id(module, GroupId.class, GroupId::new, GroupId::value);
+    id(module, PersonId.class, PersonId::new, PersonId::value);
+    id(module, FlagId.class, FlagId::new, FlagId::value);
+    id(module, FactId.class, FactId::new, FactId::value);
+    node(module);
+    for (Class<?> sealed : List.of(Condition.class, Leaf.class, Fact.What.class)) {
+      module.setMixInAnnotation(sealed, Variant.class);
+      for (Class<?> variant : variants(sealed))
+        module.registerSubtypes(new NamedType(variant, name(variant)));
+    }
+    return module;
+  }
+
+  private static List<Class<?>> variants(Class<?> sealed) {
+    List<Class<?>> all = new ArrayList<>();
+    for (Class<?> permitted : sealed.getPermittedSubclasses()) {
+      if (permitted.isSealed()) all.addAll(variants(permitted));
+      else all.add(permitted);
+    }
+    return all;
+  }
+
+  private static void node(SimpleModule module) {
+    module.addSerializer(
+        NodeId.class,
+        new ValueSerializer<>() {
+          @Override
+          public void serialize(NodeId id, JsonGenerator out, SerializationContext context)
+              throws JacksonException {
+            out.writeString(id.value());
+          }
+        });
+    module.addDeserializer(
+        NodeId.class,
+        new ValueDeserializer<>() {
+          @Override
+          public NodeId deserialize(JsonParser in, DeserializationContext context)
+              throws JacksonException {
+            return new NodeId(in.getString());
+          }
+        });
+  }
+
+  private static <I> void id(
+      SimpleModule module, Class<I> type, LongFunction<I> make, ToLongFunction<I> value) {
+    module.addSerializer(
+        type,
+        new ValueSerializer<>() {
+          @Override
+          public void serialize(I id, JsonGenerator out, SerializationContext context)
+              throws JacksonException {
+            out.writeNumber(value.applyAsLong(id));
+          }
+        });
+    module.addKeySerializer(
+        type,
+        new ValueSerializer<>() {
+          @Override
+          public void serialize(I id, JsonGenerator out, SerializationContext context)
+              throws JacksonException {
+            out.writeName(Long.toString(value.applyAsLong(id)));
+          }
+        });
+    module.addDeserializer(
+        type,
+        new ValueDeserializer<>() {
+          @Override
+          public I deserialize(JsonParser in, DeserializationContext context)
+              throws JacksonException {
+            return make.apply(in.getLongValue());
+          }
+        });
+    module.addKeyDeserializer(
+        type,
+        new KeyDeserializer() {
+          @Override
+          public Object deserializeKey(String key, DeserializationContext context)
+              throws JacksonException {
+            return make.apply(Long.parseLong(key));
+          }
+        });
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.formats.json;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,92 @@
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.sql.DriverManager;
+import java.util.HexFormat;
+import java.util.List;
+import org.flywaydb.core.Flyway;
+import org.jooq.codegen.GenerationTool;
+import org.jooq.meta.jaxb.Configuration;
+import org.jooq.meta.jaxb.Database;
+import org.jooq.meta.jaxb.ForcedType;
+import org.jooq.meta.jaxb.Generate;
+import org.jooq.meta.jaxb.Generator;
+import org.jooq.meta.jaxb.Jdbc;
+import org.jooq.meta.jaxb.Target;
+
+/**
+ * Migrates a throw-away database and makes jOOQ's types from it, unless the migrations are
+ * unchanged.
+ */
+public class MakeTypes {
+  public static void main(String[] args) throws Exception {
+    Path migrations = Path.of(args[0]);
+    Path target = Path.of(args[1]);
+    String port = args[2];
+    Path stamp = target.resolve("made-from");
+    String hash = hash(migrations);
+    if (Files.exists(stamp) && Files.readString(stamp).equals(hash)) return;
+    String name = "yendrik_types_" + ProcessHandle.current().pid();
+    String server = "jdbc:postgresql://127.0.0.1:" + port + "/";
+    try (var connection = DriverManager.getConnection(server + "postgres", "yendrik", "yendrik");
+        var statement = connection.createStatement()) {
+      statement.execute("create database " + name);
+      try {
+        make(server + name, migrations, target);
+      } finally {
+        statement.execute("drop database " + name + " with (force)");
+      }
+    } catch (java.sql.SQLException e) {
+      System.err.println(
+          "No PostgreSQL answers on 127.0.0.1:"
+              + port
+              + " ("
+              + e.getMessage()
+              + ").\n"
+              + "Build with ./yendrik build, which starts one.");
+      System.exit(1);
+    }
+    Files.writeString(stamp, hash);
+  }
+
+  private static void make(String url, Path migrations, Path target) throws Exception {
+    Flyway.configure()
+        .dataSource(url, "yendrik", "yendrik")
+        .locations("filesystem:" + migrations)
+        .load()
+        .migrate();
+    GenerationTool.generate(
+        new Configuration()
+            .withLogging(org.jooq.meta.jaxb.Logging.WARN)
+            .withJdbc(new Jdbc().withUrl(url).withUser("yendrik").withPassword("yendrik"))
+            .withGenerator(
+                new Generator()
+                    .withDatabase(
+                        new Database()
+                            .withName("org.jooq.meta.postgres.PostgresDatabase")
+                            .withInputSchema("public")
+                            .withExcludes("flyway_schema_history|fact_[0-9]+|fact_other")
+                            .withForcedTypes(
+                                new ForcedType()
+                                    .withName("INSTANT")
+                                    .withIncludeTypes("timestamptz|timestamp with time zone")))
+                    .withGenerate(
+                        new Generate().withPojos(false).withDaos(false).withJavaTimeTypes(true))
+                    .withTarget(
+                        new Target()
+                            .withPackageName("yendrik.schema")
+                            .withDirectory(target.toString()))));
+  }
+
+  private static String hash(Path migrations) throws Exception {
+    var digest = MessageDigest.getInstance("SHA-256");
+    List<Path> files;
+    try (var list = Files.list(migrations)) {
+      files = list.sorted().toList();
+    }
+    for (Path file : files) digest.update(Files.readAllBytes(file));
+    digest.update("2".getBytes(StandardCharsets.UTF_8));
+    return HexFormat.of().formatHex(digest.digest());
+  }
+}

@@ -1,0 +1,47 @@
+package yendrik.server;
+
+import java.time.Clock;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnMissingBean;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.context.annotation.Bean;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.json.ProblemDetailJacksonMixin;
+import org.springframework.scheduling.annotation.EnableScheduling;
+import tools.jackson.databind.json.JsonMapper;
+import yendrik.formats.json.CoreJson;
+import yendrik.server.demo.DemoClock;
+
+/** Starts the server. */
+@SpringBootApplication
+@EnableScheduling
+@ConfigurationPropertiesScan
+public class YendrikServer {
+  public static void main(String[] args) {
+    SpringApplication.run(YendrikServer.class, args);
+  }
+
+  /** The demo's clock can be put back while its past is lived through. */
+  @Bean
+  @ConditionalOnProperty("yendrik.demo")
+  DemoClock demoClock() {
+    return new DemoClock();
+  }
+
+  @Bean
+  @ConditionalOnMissingBean
+  Clock clock() {
+    return Clock.systemUTC();
+  }
+
+  /** One form of JSON for what is stored and what is sent. */
+  @Bean
+  JsonMapper jsonMapper() {
+    return CoreJson.mapper()
+        .rebuild()
+        .addMixIn(ProblemDetail.class, ProblemDetailJacksonMixin.class)
+        .build();
+  }
+}

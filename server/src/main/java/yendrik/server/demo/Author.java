@@ -1,0 +1,241 @@
+package yendrik.server.demo;
+
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.FLAG;
+import static yendrik.schema.Tables.LEARNER_GROUP;
+import static yendrik.schema.Tables.SCALE;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.jooq.DSLContext;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Scale;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.NodeId;
+import yendrik.core.watch.DefaultFlags;
+import yendrik.server.design.DesignEdits;
+import yendrik.server.design.DesignViews;
+import yendrik.server.design.Drafting;
+import yendrik.server.design.Json;
+
+/** Writes one course of the demo through the same drafting as designers use. */
+final class Author {
+  private final DSLContext db;
+  private final Drafting drafting;
+  final CourseId course;
+  final Map<String, StepId> steps = new HashMap<>();
+  final List<ModuleId> modules = new ArrayList<>();
+  private final Map<String, OutcomeId> outcomes = new HashMap<>();
+  private final Map<String, GroupId> groups = new HashMap<>();
+  private final Map<String, BadgeId> badges = new HashMap<>();
+  private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
+  private final Map<StepId, DesignViews.StepView> views = new HashMap<>();
+  private final Map<ModuleId, DesignViews.ModuleView> moduleViews = new HashMap<>();
+  private int nodes;
+
+  Author(
+      DSLContext db,
+      Drafting drafting,
+      String name,
+      String summary,
+      String cohort,
+      Instant start,
+      int weeks) {
+    this.db = db;
+    this.drafting = drafting;
+    long id =
+        db.insertInto(COURSE)
+            .set(COURSE.NAME, name)
+            .set(COURSE.SUMMARY, summary)
+            .set(COURSE.COHORT, cohort)
+            .set(COURSE.ZONE, DemoSchool.ZONE.getId())
+            .set(COURSE.STARTS_AT, start)
+            .set(COURSE.WEEKS, weeks)
+            .set(COURSE.ISSUER, "Hollow Lane Workshop School")
+            .returning(COURSE.ID)
+            .fetchSingle(COURSE.ID);
+    course = new CourseId(id);
+    int position = 0;
+    for (DefaultFlags.Proposed flag : DefaultFlags.all())
+      db.insertInto(FLAG)
+          .set(FLAG.COURSE_ID, id)
+          .set(FLAG.NAME, flag.name())
+          .set(FLAG.FLAG_WHEN, Json.of(flag.flagWhen()))
+          .set(FLAG.POSITION, position++)
+          .execute();
+  }
+
+  long scale(String name, int mastery, Scale.Level... levels) {
+    return db.insertInto(SCALE)
+        .set(SCALE.COURSE_ID, course.value())
+        .set(SCALE.NAME, name)
+        .set(SCALE.LEVELS, Json.of(List.of(levels)))
+        .set(SCALE.MASTERY, mastery)
+        .returning(SCALE.ID)
+        .fetchSingle(SCALE.ID);
+  }
+
+  void outcome(long scale, String code, String name, String description, LevelMethod method) {
+    var added =
+        drafting.addOutcome(
+            course, new DesignEdits.OutcomeEdit(code, name, description, scale, method));
+    outcomes.put(code, new OutcomeId(added.id()));
+  }
+
+  GroupId group(String name) {
+    long id =
+        db.insertInto(LEARNER_GROUP)
+            .set(LEARNER_GROUP.COURSE_ID, course.value())
+            .set(LEARNER_GROUP.NAME, name)
+            .returning(LEARNER_GROUP.ID)
+            .fetchSingle(LEARNER_GROUP.ID);
+    groups.put(name, new GroupId(id));
+    return groups.get(name);
+  }
+
+  /**
+   * Writes modules and steps; the due date of each module's steps is so many days after the start.
+   */
+  void write(Script script, Instant start, int... dueAfterDays) {
+    for (Script.ScriptModule module : script.modules()) {
+      var added = drafting.addModule(course, new DesignEdits.NewModule(module.name()));
+      var id = new ModuleId(added.id());
+      moduleViews.put(id, added);
+      int m = modules.size();
+      modules.add(id);
+      OptionalInt due =
+          m < dueAfterDays.length ? OptionalInt.of(dueAfterDays[m]) : OptionalInt.empty();
+      for (Script.ScriptStep step : module.steps()) step(id, step, start, due);
+    }
+  }
+
+  private void step(ModuleId module, Script.ScriptStep step, Instant start, OptionalInt due) {
+    var added =
+        drafting.addStep(course, new DesignEdits.NewStep(module.value(), step.kind(), step.name()));
+    var id = new StepId(added.id());
+    steps.put(step.key(), id);
+    scripts.put(id, step);
+    views.put(id, added);
+    Optional<Instant> dueAt =
+        due.isPresent() && !step.extra()
+            ? Optional.of(start.plus(Duration.ofDays(due.getAsInt())))
+            : Optional.empty();
+    Leaf done = step.kind() == StepKind.QUIZ ? new Leaf.Score(id, step.pass(), 1) : null;
+    change(id, Optional.empty(), done == null ? Optional.empty() : Optional.of(ask(done)), dueAt);
+  }
+
+  private void change(
+      StepId id, Optional<Condition> opens, Optional<Condition> done, Optional<Instant> due) {
+    var view = views.get(id);
+    var script = scripts.get(id);
+    Map<String, Object> doneWhen =
+        done.map(Json::map).orElseGet(() -> DemoSchool.rule(view.doneWhen().root()));
+    var edit =
+        new DesignEdits.StepEdit(
+            view.name(),
+            !script.extra(),
+            true,
+            opens.map(Json::map),
+            doneWhen,
+            true,
+            true,
+            Optional.empty(),
+            due.isPresent() ? due : view.dueAt(),
+            Optional.empty(),
+            Math.max(1, script.minutes()),
+            script.points(),
+            script.pass(),
+            script.attempts(),
+            script.body(),
+            script.questions(),
+            script.ties().stream()
+                .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1))
+                .toList(),
+            List.of());
+    views.put(id, drafting.changeStep(course, id.value(), view.version(), edit));
+  }
+
+  void opens(String step, Condition when) {
+    change(steps.get(step), Optional.of(when), Optional.empty(), Optional.empty());
+  }
+
+  void moduleOpens(int module, Condition when) {
+    ModuleId id = modules.get(module);
+    var view = moduleViews.get(id);
+    var edit =
+        new DesignEdits.ModuleEdit(
+            view.name(), true, false, Optional.of(Json.map(when)), Optional.empty(), true, true);
+    moduleViews.put(id, drafting.changeModule(course, id.value(), view.version(), edit));
+  }
+
+  void badge(
+      String name,
+      String description,
+      OptionalInt module,
+      String shape,
+      String sign,
+      String colour,
+      Optional<Condition> earned) {
+    var edit =
+        new DesignEdits.BadgeEdit(
+            name,
+            description,
+            module.isPresent()
+                ? Optional.of(modules.get(module.getAsInt()).value())
+                : Optional.empty(),
+            new DesignEdits.PictureEdit(shape, sign, colour),
+            earned.map(Json::map),
+            false);
+    badges.put(name, new BadgeId(drafting.addBadge(course, edit).id()));
+  }
+
+  BadgeId badge(String name) {
+    return badges.get(name);
+  }
+
+  StepId id(String step) {
+    return steps.get(step);
+  }
+
+  Script.ScriptStep script(StepId id) {
+    return scripts.get(id);
+  }
+
+  OutcomeId outcomeId(String code) {
+    return outcomes.get(code);
+  }
+
+  Condition ask(Leaf leaf) {
+    return new Condition.Ask(node(), leaf);
+  }
+
+  Condition all(Condition... parts) {
+    return new Condition.All(node(), List.of(parts));
+  }
+
+  Condition done(String step) {
+    return ask(new Leaf.StepDone(steps.get(step)));
+  }
+
+  Condition score(String step, double from) {
+    return ask(new Leaf.Score(steps.get(step), from, 1));
+  }
+
+  private NodeId node() {
+    return new NodeId("d" + ++nodes);
+  }
+}

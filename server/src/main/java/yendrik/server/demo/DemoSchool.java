@@ -1,0 +1,638 @@
+package yendrik.server.demo;
+
+import static yendrik.schema.Tables.PERSON;
+
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
+import java.util.Random;
+import java.util.Set;
+import org.jooq.DSLContext;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Scale;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.Leaf;
+import yendrik.server.design.Drafting;
+import yendrik.server.design.RuleView;
+import yendrik.server.learn.Steps;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
+import yendrik.server.people.SignedIn;
+import yendrik.server.reach.Letters;
+import yendrik.server.teach.Marking;
+import yendrik.server.way.Publishing;
+import yendrik.server.way.Walks;
+
+/**
+ * Fills an empty database with Hollow Lane Workshop School, in week 6 of 10 as seen from today, by
+ * living through the weeks before with the same services as real use.
+ */
+@Component
+@ConditionalOnProperty("yendrik.demo")
+class DemoSchool implements ApplicationRunner {
+  static final ZoneId ZONE = ZoneId.of("Europe/Berlin");
+  static final String PASSWORD = "hollow-lane";
+  private static final Logger LOG = LoggerFactory.getLogger(DemoSchool.class);
+  private static final long SEED = 7_001;
+
+  private static final List<String> LEARNERS =
+      List.of(
+          "Juno Abara",
+          "Bashir Colm",
+          "Wren Castellane",
+          "Ruben Sato",
+          "Edda Marsh",
+          "Aiko Brenner",
+          "Celeste Adeyo",
+          "Dov Halloran",
+          "Femi Strand",
+          "Greta Olumide",
+          "Hakon Bellweather",
+          "Ilse Tran",
+          "Kofi Lindgren",
+          "Lena Okoro",
+          "Mirko Vale",
+          "Nadia Fenn",
+          "Oskar Ruiz",
+          "Petra Quill",
+          "Quentin Abasi",
+          "Rosa Lindqvist",
+          "Samir Holt",
+          "Tilda Moreau",
+          "Ugo Ferrant",
+          "Vera Zielin",
+          "Walt Imani",
+          "Xenia Brook",
+          "Yusuf Carden",
+          "Zelda Nowak",
+          "Anouk Pell",
+          "Bram Oduya",
+          "Chiara West",
+          "Dario Finch",
+          "Elif Marlow",
+          "Fabian Oakes",
+          "Gwen Takeda",
+          "Hugo Sarin");
+
+  /** Foundations in the order in which learners go through it. */
+  private static final List<String> WAY =
+      List.of(
+          "bench",
+          "tools",
+          "tools-quiz",
+          "bench-practical",
+          "check-sheet",
+          "play",
+          "fault-quiz",
+          "fault-report",
+          "rim-anatomy",
+          "pads-quiz",
+          "brake-practical",
+          "job-card",
+          "limits",
+          "chain",
+          "gear-quiz",
+          "index-practical",
+          "spokes",
+          "true-practical",
+          "wheel-note",
+          "bearings",
+          "hub-practical");
+
+  private final DSLContext db;
+  private final DemoClock clock;
+  private final People people;
+  private final Drafting drafting;
+  private final Publishing publishing;
+  private final Walks walks;
+  private final Steps steps;
+  private final Marking marking;
+  private final Letters letters;
+  private final Map<String, Long> ids = new HashMap<>();
+
+  DemoSchool(
+      DSLContext db,
+      DemoClock clock,
+      People people,
+      Drafting drafting,
+      Publishing publishing,
+      Walks walks,
+      Steps steps,
+      Marking marking,
+      Letters letters) {
+    this.db = db;
+    this.clock = clock;
+    this.people = people;
+    this.drafting = drafting;
+    this.publishing = publishing;
+    this.walks = walks;
+    this.steps = steps;
+    this.marking = marking;
+    this.letters = letters;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    if (db.fetchExists(PERSON)) return;
+    Instant today = clock.instant();
+    LOG.info("filling the demo school");
+    try {
+      fill(today);
+    } finally {
+      clock.run();
+    }
+    LOG.info("the demo school is ready");
+  }
+
+  static Map<String, Object> rule(RuleView.RuleNode node) {
+    Map<String, Object> rule = new HashMap<>();
+    rule.put("is", node.is());
+    rule.put("id", node.id());
+    rule.put("leaf", node.leaf());
+    return rule;
+  }
+
+  private void fill(Instant today) {
+    Instant start =
+        today
+            .atZone(ZONE)
+            .with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY))
+            .minusWeeks(5)
+            .with(LocalTime.of(8, 0))
+            .toInstant();
+    clock.putTo(start.minus(Duration.ofDays(28)));
+    long odalys = person("Odalys Brandt", false);
+    long tomas = person("Tomas Weir", false);
+    long priya = person("Priya Nakamura", false);
+    person("Sefa Dunmore", true);
+    for (String name : LEARNERS) person(name, false);
+
+    Author induction = induction(start);
+    Author foundations = foundations(start, induction.course);
+    Author wheels = wheelbuilding(start, foundations.course);
+    Author sandbox =
+        new Author(db, drafting, "Facilitator sandbox", "Try anything here.", "", start, 52);
+    workshopScale(sandbox);
+    GroupId saturday = foundations.group("Saturday");
+    GroupId tuesday = foundations.group("Tuesday");
+    GroupId support = foundations.group("Priya’s seven");
+    for (Author author : List.of(induction, foundations, wheels, sandbox)) {
+      people.addStaff(author.course, odalys, Seat.Role.DESIGNER, OptionalLong.empty());
+      people.addStaff(author.course, tomas, Seat.Role.FACILITATOR, OptionalLong.empty());
+    }
+    people.addStaff(foundations.course, priya, Seat.Role.SUPPORT, OptionalLong.of(support.value()));
+    clock.putTo(start.minus(Duration.ofDays(14)));
+    for (Author author : List.of(induction, foundations, wheels))
+      publishing.publish(author.course, odalys);
+
+    Random random = new Random(SEED);
+    Seat atInduction = seat(induction.course, tomas);
+    Seat teaching = seat(foundations.course, tomas);
+    for (String name : LEARNERS) {
+      clock.putTo(start.minus(Duration.ofDays(9)));
+      long learner = ids.get(name);
+      boolean late = name.equals("Gwen Takeda");
+      if (late) clock.putTo(today.minus(Duration.ofDays(4)));
+      long there = walks.enrol(induction.course, learner, Optional.of(tomas));
+      if (!late) throughInduction(induction, atInduction, there, learner, start, random);
+      if (!late) clock.putTo(start.minus(Duration.ofDays(3)));
+      long enrolment = walks.enrol(foundations.course, learner, Optional.of(tomas));
+      List<Fact.What> groups = new ArrayList<>();
+      groups.add(new Fact.JoinedGroup(LEARNERS.indexOf(name) % 3 == 0 ? tuesday : saturday));
+      if (LEARNERS.indexOf(name) % 5 == 0 && LEARNERS.indexOf(name) < 35)
+        groups.add(new Fact.JoinedGroup(support));
+      walks.act(enrolment, Optional.of(tomas), _ -> groups);
+      var learning =
+          new Learning(
+              steps,
+              marking,
+              clock,
+              foundations,
+              teaching,
+              enrolment,
+              learner,
+              start,
+              new Random(SEED + learner));
+      through(foundations, name, learning, start, today, new Random(SEED * learner));
+    }
+    handMadeStories(foundations, teaching, today);
+    wheelbuilders(wheels, foundations, tomas, today);
+  }
+
+  private long person(String name, boolean administrator) {
+    String email = name.toLowerCase(Locale.ROOT).split(" ")[0] + "@hollowlane.example";
+    long id = people.add(name, email, PASSWORD, administrator);
+    ids.put(name, id);
+    return id;
+  }
+
+  private Seat seat(CourseId course, long person) {
+    SignedIn who = people.person(person).orElseThrow();
+    return people.seat(course, who).orElseThrow();
+  }
+
+  private long workshopScale(Author author) {
+    return author.scale(
+        "workshop scale",
+        2,
+        new Scale.Level("Watching", 1, "Watches others do it and can say what happens."),
+        new Scale.Level("With help", 2, "Does it when somebody stands by."),
+        new Scale.Level("On my own", 3, "Does it alone, safely and right."),
+        new Scale.Level("Can teach it", 4, "Shows others how and why."));
+  }
+
+  private Author induction(Instant start) {
+    Script script = Script.read("/demo/induction.yaml");
+    var author =
+        new Author(
+            db,
+            drafting,
+            script.name(),
+            script.summary(),
+            "Always open",
+            start.minus(Duration.ofDays(10)),
+            2);
+    author.outcome(
+        workshopScale(author),
+        "SAFE",
+        "Work safely in a shared workshop",
+        "",
+        LevelMethod.MOST_RECENT);
+    author.write(script, start);
+    author.opens("induction-quiz", author.done("floor"));
+    return author;
+  }
+
+  private Author foundations(Instant start, CourseId induction) {
+    Script script = Script.read("/demo/foundations.yaml");
+    var a = new Author(db, drafting, script.name(), script.summary(), "Autumn cohort", start, 10);
+    long workshop = workshopScale(a);
+    a.outcome(
+        workshop,
+        "SAFE",
+        "Work safely in a shared workshop",
+        "Keeps the floor, the bench and everybody at it safe.",
+        LevelMethod.MOST_RECENT);
+    a.outcome(
+        workshop,
+        "DIAG",
+        "Diagnose a bicycle methodically",
+        "Reads a bicycle in a fixed order and names what is wrong.",
+        LevelMethod.MEAN);
+    a.outcome(
+        workshop,
+        "BRAKE",
+        "Set up rim and disc brakes",
+        "Brakes that stop, release and are silent.",
+        LevelMethod.BEST);
+    a.outcome(
+        workshop,
+        "GEAR",
+        "Index a derailleur drivetrain",
+        "Limits, tension, indexing, in that order.",
+        LevelMethod.MOST_RECENT);
+    a.outcome(
+        workshop,
+        "WHEEL",
+        "True a wheel within tolerance",
+        "Half a millimetre sideways, one up and down.",
+        LevelMethod.MOST_RECENT);
+    a.outcome(
+        workshop,
+        "BEAR",
+        "Service bearings and headsets",
+        "No play, no drag.",
+        LevelMethod.MOST_RECENT);
+    a.outcome(
+        workshop,
+        "TORQ",
+        "Use torque values and fasteners correctly",
+        "Knows the number and the tool.",
+        LevelMethod.MEAN);
+    a.outcome(
+        workshop,
+        "RIDER",
+        "Explain work and cost to a rider",
+        "In words that a rider uses.",
+        LevelMethod.BEST);
+    Scale.Level[] grades = new Scale.Level[6];
+    String[] words = {"not safe to ride", "poor", "passable", "sound", "good", "faultless"};
+    for (int g = 0; g < 6; g++)
+      grades[g] = new Scale.Level(Integer.toString(6 - g), 6 - g, words[g]);
+    long inspection = a.scale("inspection grade", 4, grades);
+    a.outcome(
+        inspection,
+        "FULL",
+        "Service a whole bicycle to inspection standard",
+        "Graded by the inspector, 1 is best.",
+        LevelMethod.BEST);
+    a.write(script, start, 7, 14, 28, 42, 49, 56, 63, 70);
+    a.moduleOpens(0, a.ask(new Leaf.CourseComplete(induction)));
+    a.opens("tools-quiz", a.all(a.done("bench"), a.done("tools")));
+    a.opens("bench-practical", a.score("tools-quiz", 0.7));
+    a.moduleOpens(1, a.ask(new Leaf.ModuleDone(a.modules.get(0))));
+    a.opens("fault-quiz", a.all(a.done("check-sheet"), a.done("play")));
+    a.opens("fault-report", a.score("fault-quiz", 0.7));
+    a.moduleOpens(2, a.ask(new Leaf.Passed(a.id("fault-quiz"))));
+    a.opens("pads-quiz", a.done("rim-anatomy"));
+    a.opens(
+        "brake-practical",
+        a.all(a.score("pads-quiz", 0.6), a.ask(new Leaf.AtMastery(a.outcomeId("SAFE")))));
+    a.opens("job-card", a.done("brake-practical"));
+    a.opens("second-look", a.ask(new Leaf.NotPassed(a.id("pads-quiz"))));
+    a.moduleOpens(3, a.ask(new Leaf.ModuleDone(a.modules.get(2))));
+    a.opens("index-practical", a.score("gear-quiz", 0.6));
+    for (int m = 4; m < 8; m++) a.moduleOpens(m, a.ask(new Leaf.ModuleDone(a.modules.get(m - 1))));
+    a.opens("true-practical", a.done("spokes"));
+    a.opens("wheel-note", a.done("true-practical"));
+    badges(a);
+    return a;
+  }
+
+  private static void badges(Author a) {
+    a.badge(
+        "Steady Bench",
+        "Sets up a bench and a stand so that work is safe for everybody around, seen by a facilitator.",
+        OptionalInt.of(0),
+        "hexagon",
+        "bench",
+        "lagoon",
+        Optional.of(a.ask(new Leaf.ModuleDone(a.modules.get(0)))));
+    a.badge(
+        "Brake Hand",
+        "Sets up rim and disc brakes alone and documents the work on a job card.",
+        OptionalInt.of(2),
+        "hexagon",
+        "disc",
+        "indigo",
+        Optional.of(
+            a.all(
+                a.ask(new Leaf.SignedOff(a.id("brake-practical"))),
+                a.ask(new Leaf.Passed(a.id("job-card"))))));
+    a.badge(
+        "Clean Shift",
+        "Indexes a nine-speed drivetrain from slack cable to nine clean shifts.",
+        OptionalInt.of(3),
+        "hexagon",
+        "peaks",
+        "ochre",
+        Optional.of(
+            a.all(a.score("gear-quiz", 0.8), a.ask(new Leaf.SignedOff(a.id("index-practical"))))));
+    a.badge(
+        "True Wheel",
+        "Trues a wheel to within half a millimetre.",
+        OptionalInt.of(4),
+        "hexagon",
+        "wheel",
+        "indigo",
+        Optional.of(a.ask(new Leaf.SignedOff(a.id("true-practical")))));
+    a.badge(
+        "Clear Speaker",
+        "Explains work and cost so that a rider understands it, shown three times.",
+        OptionalInt.empty(),
+        "shield",
+        "speech",
+        "lagoon",
+        Optional.of(a.ask(new Leaf.EvidenceCount(a.outcomeId("RIDER"), 3, 2))));
+    a.badge(
+        "Perfect Torque",
+        "Full marks in every quiz of the course.",
+        OptionalInt.empty(),
+        "cog",
+        "star",
+        "madder",
+        Optional.of(
+            a.all(
+                a.score("tools-quiz", 1),
+                a.score("fault-quiz", 1),
+                a.score("pads-quiz", 1),
+                a.score("gear-quiz", 1))));
+    a.badge(
+        "Never Missed a Saturday",
+        "Was at the bench every Saturday of the course.",
+        OptionalInt.empty(),
+        "shield",
+        "sun",
+        "ochre",
+        Optional.empty());
+  }
+
+  private void throughInduction(
+      Author induction, Seat staff, long enrolment, long learner, Instant start, Random random) {
+    var learning =
+        new Learning(
+            steps,
+            marking,
+            clock,
+            induction,
+            staff,
+            enrolment,
+            learner,
+            start.minus(Duration.ofDays(8)),
+            new Random(SEED - learner));
+    learning.on(start.minus(Duration.ofDays(5 + random.nextInt(3))));
+    learning.read("floor");
+    learning.attempt("induction-quiz", 3);
+  }
+
+  /** How far a learner is and when they were last there; everybody not named here is on course. */
+  private void through(
+      Author course, String name, Learning learning, Instant start, Instant today, Random random) {
+    switch (name) {
+      case "Ruben Sato", "Gwen Takeda" -> {}
+      case "Juno Abara" -> juno(learning, start, today);
+      case "Bashir Colm" -> steps(learning, 6, 0.5, start, today.minus(Duration.ofDays(12)));
+      case "Wren Castellane" -> steps(learning, 7, 0.7, start, today.minus(Duration.ofDays(9)));
+      case "Edda Marsh" -> steps(learning, 10, 0.6, start, today.minus(Duration.ofDays(1)));
+      case "Celeste Adeyo" -> {
+        steps(learning, 11, 0.8, start, today.minus(Duration.ofDays(3)));
+        learning
+            .on(today.minus(Duration.ofDays(2)))
+            .handIn("job-card", DemoTexts.work("job-card", random));
+      }
+      case "Dov Halloran" -> again(learning, start, today);
+      case "Femi Strand" -> steps(learning, 19, 0.9, start, today.minus(Duration.ofDays(1)));
+      case "Ilse Tran" -> steps(learning, 21, 1.0, start, today.minus(Duration.ofDays(1)));
+      case "Lena Okoro" -> excused(course, learning, start, today);
+      default ->
+          steps(
+              learning,
+              12 + random.nextInt(7),
+              0.35 + 0.6 * random.nextDouble(),
+              start,
+              today.minus(Duration.ofDays(1 + random.nextInt(4))));
+    }
+  }
+
+  private void steps(Learning learning, int n, double ability, Instant start, Instant last) {
+    steps(learning, WAY.subList(0, n), ability, start, last);
+  }
+
+  private void steps(
+      Learning learning, List<String> keys, double ability, Instant start, Instant last) {
+    long span = Duration.between(start, last).toMillis();
+    for (int i = 0; i < keys.size(); i++) {
+      Instant day = start.plusMillis(span * (i + 1) / keys.size());
+      learning.on(day.isAfter(last) ? last : day);
+      learning.doStep(keys.get(i), ability);
+    }
+  }
+
+  private void juno(Learning learning, Instant start, Instant today) {
+    steps(learning, 9, 0.6, start, today.minus(Duration.ofDays(9)));
+    learning.on(today.minus(Duration.ofDays(8))).attempt("pads-quiz", 1);
+    learning.on(today.minus(Duration.ofDays(7))).read("second-look");
+    learning.on(today.minus(Duration.ofDays(6))).attempt("pads-quiz", 2);
+    learning.on(today.minus(Duration.ofDays(4))).attempt("pads-quiz", 2);
+    learning.on(today.minus(Duration.ofDays(3))).read("second-look");
+  }
+
+  private void again(Learning learning, Instant start, Instant today) {
+    steps(learning, 7, 0.6, start, today.minus(Duration.ofDays(16)));
+    learning
+        .on(today.minus(Duration.ofDays(14)))
+        .handIn(
+            "fault-report", "The front brake is bad and the wheel wobbles. It should be repaired.");
+    learning.marked(
+        "fault-report",
+        1,
+        Fact.Judgement.AGAIN,
+        0.3,
+        "Say what it means for the rider: what now, what later, what it costs.",
+        1);
+    List<String> rest = WAY.subList(8, 13);
+    steps(learning, rest, 0.6, today.minus(Duration.ofDays(12)), today.minus(Duration.ofDays(3)));
+    learning
+        .on(today.minus(Duration.ofDays(2)))
+        .handIn("fault-report", DemoTexts.work("fault-report", new Random(SEED)));
+  }
+
+  private void excused(Author course, Learning learning, Instant start, Instant today) {
+    steps(learning, 10, 0.7, start, today.minus(Duration.ofDays(8)));
+    learning.on(today.minus(Duration.ofDays(7)));
+    excuse(course, "Lena Okoro", "brake-practical", "Injured wrist, certificate seen");
+    steps(
+        learning,
+        WAY.subList(11, 15),
+        0.7,
+        today.minus(Duration.ofDays(6)),
+        today.minus(Duration.ofDays(2)));
+  }
+
+  private void excuse(Author course, String name, String step, String reason) {
+    long enrolment = walks.enrolment(course.course, ids.get(name)).orElseThrow();
+    StepId id = course.id(step);
+    walks.act(
+        enrolment, Optional.of(ids.get("Tomas Weir")), _ -> List.of(new Fact.Excused(id, reason)));
+  }
+
+  private void handMadeStories(Author foundations, Seat teaching, Instant today) {
+    clock.putTo(today.minus(Duration.ofHours(50)));
+    long ilse = walks.enrolment(foundations.course, ids.get("Ilse Tran")).orElseThrow();
+    var given =
+        new Fact.BadgeIssued(
+            foundations.badge("Never Missed a Saturday"),
+            "At the bench on all five Saturdays so far");
+    walks.act(ilse, Optional.of(ids.get("Tomas Weir")), _ -> List.of(given));
+    clock.putTo(today.minus(Duration.ofDays(3)));
+    List<Long> quiet = new ArrayList<>();
+    for (String name : Set.of("Bashir Colm", "Wren Castellane"))
+      quiet.add(walks.enrolment(foundations.course, ids.get(name)).orElseThrow());
+    letters.write(
+        teaching,
+        quiet,
+        "We miss you at the bench, {name}",
+        "Hello {name},\n\nyou have not been in the course for a while. Open for you now:\n{open}\n\nCome on Saturday and we look at it together.\n\n{me}");
+  }
+
+  private Author wheelbuilding(Instant start, CourseId foundations) {
+    var a =
+        new Author(
+            db,
+            drafting,
+            "Wheelbuilding",
+            "From a hub and a box of spokes to a wheel.",
+            "Winter cohort",
+            start,
+            6);
+    a.outcome(workshopScale(a), "BUILD", "Build a wheel from parts", "", LevelMethod.MOST_RECENT);
+    var lacing =
+        new Script.ScriptStep(
+            "lacing",
+            StepKind.PAGE,
+            "Lacing three cross",
+            15,
+            0,
+            0,
+            0,
+            false,
+            List.of("BUILD"),
+            "<p>Each spoke crosses three others of its own side on its way to the rim, and passes under the third. Begin with the spoke beside the valve hole, so that the pump finds room.</p>",
+            List.of());
+    var build =
+        new Script.ScriptStep(
+            "build",
+            StepKind.PRACTICAL,
+            "Build a front wheel",
+            90,
+            0,
+            0,
+            30,
+            false,
+            List.of("BUILD"),
+            "<p>Build a 32-spoke front wheel and true it. A facilitator signs off.</p>",
+            List.of());
+    a.write(
+        new Script(
+            "", "", List.of(new Script.ScriptModule("A front wheel", List.of(lacing, build)))),
+        start);
+    a.moduleOpens(0, a.ask(new Leaf.CourseComplete(foundations)));
+    a.opens("build", a.done("lacing"));
+    return a;
+  }
+
+  private void wheelbuilders(Author wheels, Author foundations, long tomas, Instant today) {
+    for (String name : List.of("Sol Wickham", "Ines Calder")) {
+      clock.putTo(today.minus(Duration.ofDays(20)));
+      long learner = person(name, false);
+      long enrolment = walks.enrol(wheels.course, learner, Optional.of(tomas));
+      walks.act(
+          enrolment,
+          Optional.of(tomas),
+          _ -> List.of(new Fact.CompletedCourse(foundations.course)));
+      var learning =
+          new Learning(
+              steps,
+              marking,
+              clock,
+              wheels,
+              seat(wheels.course, tomas),
+              enrolment,
+              learner,
+              clock.instant(),
+              new Random(SEED + learner));
+      learning.on(today.minus(Duration.ofDays(5))).read("lacing");
+    }
+  }
+}

@@ -1,0 +1,159 @@
+package yendrik.server.demo;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.StepId;
+import yendrik.core.quiz.Quiz;
+import yendrik.core.record.Fact;
+import yendrik.server.learn.Steps;
+import yendrik.server.people.Seat;
+import yendrik.server.teach.Marking;
+
+/** One learner of the demo living through the course, act by act, as the clock is put on. */
+final class Learning {
+  private final Steps steps;
+  private final Marking marking;
+  private final DemoClock clock;
+  private final Author course;
+  private final Seat facilitator;
+  private final long enrolment;
+  private final long person;
+  private final Random random;
+  private Instant now;
+
+  Learning(
+      Steps steps,
+      Marking marking,
+      DemoClock clock,
+      Author course,
+      Seat facilitator,
+      long enrolment,
+      long person,
+      Instant from,
+      Random random) {
+    this.steps = steps;
+    this.marking = marking;
+    this.clock = clock;
+    this.course = course;
+    this.facilitator = facilitator;
+    this.enrolment = enrolment;
+    this.person = person;
+    this.random = random;
+    now = from;
+  }
+
+  /** Puts the learner's next act on the evening of a day, or a little after the last act. */
+  Learning on(Instant day) {
+    Instant evening =
+        day.atZone(DemoSchool.ZONE)
+            .with(LocalTime.of(18, 0).plusMinutes(random.nextInt(140)))
+            .toInstant();
+    now = evening.isAfter(now) ? evening : now;
+    return later(Duration.ofMinutes(3));
+  }
+
+  Learning later(Duration gap) {
+    now = now.plus(gap);
+    clock.putTo(now);
+    return this;
+  }
+
+  Instant now() {
+    return now;
+  }
+
+  void read(String key) {
+    StepId id = course.id(key);
+    steps.open(enrolment, person, id.value());
+    int minutes = Math.max(2, course.script(id).minutes() - 3 + random.nextInt(6));
+    for (int m = 0; m < minutes; m += 5) {
+      later(Duration.ofMinutes(Math.min(5, minutes - m)));
+      steps.spend(enrolment, person, id.value(), 60 * Math.min(5, minutes - m));
+    }
+  }
+
+  /** Takes a quiz with so many right answers. */
+  void attempt(String key, int right) {
+    StepId id = course.id(key);
+    steps.open(enrolment, person, id.value());
+    var attempt = steps.begin(enrolment, person, id.value());
+    Map<String, String> answers = new HashMap<>();
+    List<Quiz.Question> questions = course.script(id).questions();
+    for (int q = 0; q < questions.size(); q++)
+      answers.put(questions.get(q).id(), q < right ? "a" : "b");
+    int minutes = 4 + random.nextInt(5);
+    later(Duration.ofMinutes(minutes));
+    steps.spend(enrolment, person, id.value(), minutes * 60);
+    steps.finish(enrolment, person, id.value(), attempt.number(), answers);
+  }
+
+  void handIn(String key, String text) {
+    StepId id = course.id(key);
+    steps.open(enrolment, person, id.value());
+    later(Duration.ofMinutes(18));
+    steps.spend(enrolment, person, id.value(), 500);
+    steps.handIn(enrolment, person, id.value(), text);
+  }
+
+  void marked(
+      String key, int version, Fact.Judgement judgement, double share, String comment, int level) {
+    later(Duration.ofHours(16));
+    StepId id = course.id(key);
+    double points = Math.round(course.script(id).points() * share);
+    marking.mark(
+        facilitator,
+        enrolment,
+        id.value(),
+        version,
+        points,
+        judgement,
+        comment,
+        levels(key, level));
+  }
+
+  void signedOff(String key, String comment, int level) {
+    StepId id = course.id(key);
+    steps.open(enrolment, person, id.value());
+    later(Duration.ofMinutes(25));
+    marking.signOff(facilitator, enrolment, id.value(), comment, levels(key, level));
+  }
+
+  private Map<Long, Integer> levels(String key, int level) {
+    Map<Long, Integer> levels = new HashMap<>();
+    for (String code : course.script(course.id(key)).ties())
+      levels.put(
+          course.outcomeId(code).value(), code.equals("FULL") ? Math.min(5, level + 2) : level);
+    return levels;
+  }
+
+  /** Does a step in the way that its kind asks for, and passes. */
+  void doStep(String key, double ability) {
+    StepId id = course.id(key);
+    Script.ScriptStep script = course.script(id);
+    if (script.kind() == StepKind.PAGE) read(key);
+    if (script.kind() == StepKind.QUIZ) quiz(key, script, ability);
+    if (script.kind() == StepKind.ASSIGNMENT) {
+      handIn(key, DemoTexts.work(key, random));
+      int level = ability > 0.85 ? 3 : ability > 0.45 ? 2 : 1;
+      marked(key, 1, Fact.Judgement.PASSED, 0.6 + 0.4 * ability, DemoTexts.praise(random), level);
+    }
+    if (script.kind() == StepKind.PRACTICAL)
+      signedOff(key, DemoTexts.seen(random), ability > 0.9 ? 3 : ability > 0.3 ? 2 : 1);
+  }
+
+  private void quiz(String key, Script.ScriptStep script, double ability) {
+    int all = script.questions().size();
+    int needed = (int) Math.ceil(script.pass() * all - 1e-9);
+    if (random.nextDouble() > ability + 0.25) {
+      attempt(key, Math.max(0, needed - 1));
+      later(Duration.ofMinutes(40));
+    }
+    attempt(key, random.nextDouble() < ability ? all : Math.min(all, needed));
+  }
+}

@@ -1,0 +1,86 @@
+package yendrik.server.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.yaml.snakeyaml.Yaml;
+import yendrik.core.course.StepKind;
+import yendrik.core.quiz.Quiz;
+
+/** A course of the demo as its file describes it. */
+record Script(String name, String summary, List<ScriptModule> modules) {
+
+  record ScriptModule(String name, List<ScriptStep> steps) {}
+
+  /**
+   * @param questions the right choice comes first in the file
+   */
+  record ScriptStep(
+      String key,
+      StepKind kind,
+      String name,
+      int minutes,
+      double pass,
+      int attempts,
+      double points,
+      boolean extra,
+      List<String> ties,
+      String body,
+      List<Quiz.Question> questions) {}
+
+  static Script read(String resource) {
+    try (InputStream in = Script.class.getResourceAsStream(resource)) {
+      Map<String, Object> all = new Yaml().load(in);
+      List<ScriptModule> modules = new ArrayList<>();
+      for (Map<String, Object> module : maps(all.get("modules")))
+        modules.add(
+            new ScriptModule(
+                (String) module.get("name"),
+                maps(module.get("steps")).stream().map(Script::step).toList()));
+      return new Script((String) all.get("name"), (String) all.get("summary"), modules);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  @SuppressWarnings("unchecked") // the file's form is ours
+  private static List<Map<String, Object>> maps(Object list) {
+    return list == null ? List.of() : (List<Map<String, Object>>) list;
+  }
+
+  @SuppressWarnings("unchecked") // the file's form is ours
+  private static ScriptStep step(Map<String, Object> s) {
+    List<Quiz.Question> questions = new ArrayList<>();
+    for (Map<String, Object> q : maps(s.get("questions")))
+      questions.add(question(q, questions.size() + 1));
+    return new ScriptStep(
+        (String) s.get("key"),
+        StepKind.valueOf((String) s.get("kind")),
+        (String) s.get("name"),
+        number(s, "minutes").intValue(),
+        number(s, "pass").doubleValue(),
+        number(s, "attempts").intValue(),
+        number(s, "points").doubleValue(),
+        Boolean.TRUE.equals(s.get("extra")),
+        (List<String>) s.getOrDefault("ties", List.of()),
+        (String) s.getOrDefault("body", ""),
+        questions);
+  }
+
+  private static Number number(Map<String, Object> s, String name) {
+    return (Number) s.getOrDefault(name, 0);
+  }
+
+  @SuppressWarnings("unchecked") // the file's form is ours
+  private static Quiz.Question question(Map<String, Object> q, int number) {
+    List<Quiz.Choice> choices = new ArrayList<>();
+    for (String text : (List<String>) q.get("a"))
+      choices.add(new Quiz.Choice("abcdef".substring(choices.size(), choices.size() + 1), text));
+    double points = ((Number) q.getOrDefault("p", 1)).doubleValue();
+    return new Quiz.Question(
+        "q" + number, (String) q.get("q"), points, choices, "a", (String) q.get("f"));
+  }
+}

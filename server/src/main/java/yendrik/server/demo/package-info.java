@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.demo;
+
+import org.jspecify.annotations.NullMarked;

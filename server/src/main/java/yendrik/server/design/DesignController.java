@@ -1,0 +1,192 @@
+package yendrik.server.design;
+
+import jakarta.validation.Valid;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.StepId;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.words.Proposals;
+import yendrik.server.design.DesignViews.BadgeView;
+import yendrik.server.design.DesignViews.DesignView;
+import yendrik.server.design.DesignViews.ModuleView;
+import yendrik.server.design.DesignViews.OutcomeView;
+import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.http.Problem;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+
+/** The draft of a course. {@code If-Match} carries the version that the sender saw. */
+@RestController
+@RequestMapping("/api/courses/{course}/design")
+class DesignController {
+  private static final int MOST_PROPOSALS = 8;
+  private final Drafting drafting;
+  private final Designs designs;
+  private final Clock clock;
+
+  DesignController(Drafting drafting, Designs designs, Clock clock) {
+    this.drafting = drafting;
+    this.designs = designs;
+    this.clock = clock;
+  }
+
+  @GetMapping
+  @Needs(Right.PLAN)
+  DesignView design(@PathVariable long course) {
+    return drafting.view(new CourseId(course));
+  }
+
+  @PostMapping("/outcomes")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  OutcomeView addOutcome(
+      @PathVariable long course, @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
+    return drafting.addOutcome(new CourseId(course), edit);
+  }
+
+  @PutMapping("/outcomes/{id}")
+  @Needs(Right.PLAN)
+  OutcomeView changeOutcome(
+      @PathVariable long course,
+      @PathVariable long id,
+      @RequestHeader("If-Match") String version,
+      @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
+    return drafting.changeOutcome(new CourseId(course), id, seen(version), edit);
+  }
+
+  @PostMapping("/modules")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  ModuleView addModule(@PathVariable long course, @Valid @RequestBody DesignEdits.NewModule edit) {
+    return drafting.addModule(new CourseId(course), edit);
+  }
+
+  @PutMapping("/modules/{id}")
+  @Needs(Right.PLAN)
+  ModuleView changeModule(
+      @PathVariable long course,
+      @PathVariable long id,
+      @RequestHeader("If-Match") String version,
+      @Valid @RequestBody DesignEdits.ModuleEdit edit) {
+    return drafting.changeModule(new CourseId(course), id, seen(version), edit);
+  }
+
+  @PostMapping("/steps")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  StepView addStep(@PathVariable long course, @Valid @RequestBody DesignEdits.NewStep edit) {
+    return drafting.addStep(new CourseId(course), edit);
+  }
+
+  @PutMapping("/steps/{id}")
+  @Needs(Right.PLAN)
+  StepView changeStep(
+      @PathVariable long course,
+      @PathVariable long id,
+      @RequestHeader("If-Match") String version,
+      @Valid @RequestBody DesignEdits.StepEdit edit) {
+    return drafting.changeStep(new CourseId(course), id, seen(version), edit);
+  }
+
+  @PostMapping("/badges")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  BadgeView addBadge(@PathVariable long course, @Valid @RequestBody DesignEdits.BadgeEdit edit) {
+    return drafting.addBadge(new CourseId(course), edit);
+  }
+
+  @PutMapping("/badges/{id}")
+  @Needs(Right.PLAN)
+  BadgeView changeBadge(
+      @PathVariable long course,
+      @PathVariable long id,
+      @RequestHeader("If-Match") String version,
+      @Valid @RequestBody DesignEdits.BadgeEdit edit) {
+    return drafting.changeBadge(new CourseId(course), id, seen(version), edit);
+  }
+
+  @PutMapping("/order")
+  @Needs(Right.PLAN)
+  DesignView order(@PathVariable long course, @Valid @RequestBody DesignEdits.OrderEdit order) {
+    return drafting.order(new CourseId(course), order);
+  }
+
+  @DeleteMapping("/{part}/{id}")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable long course, @PathVariable String part, @PathVariable long id) {
+    drafting.remove(new CourseId(course), part(part), id);
+  }
+
+  /** Brings back what was taken away. */
+  @PostMapping("/{part}/{id}/restoration")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void restore(@PathVariable long course, @PathVariable String part, @PathVariable long id) {
+    drafting.restore(new CourseId(course), part(part), id);
+  }
+
+  record ProposalView(Map<String, Object> leaf, String subject, String says) {}
+
+  /** Conditions for what was typed, at a place such as {@code step-opens} and its id. */
+  @GetMapping("/proposals")
+  @Needs(Right.PLAN)
+  List<ProposalView> proposals(
+      @PathVariable long course,
+      @RequestParam String text,
+      @RequestParam String place,
+      @RequestParam long id) {
+    var design = designs.draft(new CourseId(course)).design();
+    var today = LocalDate.ofInstant(clock.instant(), design.zone());
+    return new Proposals(design, at(place, id), today)
+        .forText(text, MOST_PROPOSALS).stream()
+            .map(p ->
+                new ProposalView(Json.map(p.leaf()), p.sentence().subject(), p.sentence().says()))
+            .toList();
+  }
+
+  private static RuleAt at(String place, long id) {
+    return switch (place) {
+      case "step-opens" -> new RuleAt.StepOpens(new StepId(id));
+      case "step-done" -> new RuleAt.StepDone(new StepId(id));
+      case "module-opens" -> new RuleAt.ModuleOpens(new ModuleId(id));
+      case "module-done" -> new RuleAt.ModuleDone(new ModuleId(id));
+      case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
+      default -> throw Problem.field("place", "There is no rule at " + place + ".");
+    };
+  }
+
+  private static Drafting.Part part(String text) {
+    try {
+      return Drafting.Part.valueOf(text.toLowerCase(Locale.ROOT));
+    } catch (IllegalArgumentException e) {
+      throw Problem.notFound("part of a course");
+    }
+  }
+
+  private static int seen(String version) {
+    try {
+      return Integer.parseInt(version.replace("\"", ""));
+    } catch (NumberFormatException e) {
+      throw Problem.field("If-Match", "If-Match must be the version, a whole number.");
+    }
+  }
+}

@@ -1,0 +1,83 @@
+package yendrik.server.design;
+
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yendrik.core.course.StepKind;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.quiz.Quiz;
+
+/** What designers send. */
+public final class DesignEdits {
+  private DesignEdits() {}
+
+  public record OutcomeEdit(
+      @NotBlank @Size(max = 20) String code,
+      @NotBlank @Size(max = 200) String name,
+      @NotNull @Size(max = 4000) String description,
+      long scale,
+      @NotNull LevelMethod method) {}
+
+  public record ModuleEdit(
+      @NotBlank @Size(max = 200) String name,
+      boolean published,
+      boolean strictOrder,
+      Optional<Map<String, Object>> opensWhen,
+      Optional<Map<String, Object>> doneWhen,
+      boolean listed,
+      boolean staysOpen) {}
+
+  public record NewStep(
+      long module, @NotNull StepKind kind, @NotBlank @Size(max = 200) String name) {}
+
+  public record StepEdit(
+      @NotBlank @Size(max = 200) String name,
+      boolean required,
+      boolean published,
+      Optional<Map<String, Object>> opensWhen,
+      @NotNull Map<String, Object> doneWhen,
+      boolean listed,
+      boolean staysOpen,
+      Optional<Instant> opensAt,
+      Optional<Instant> dueAt,
+      Optional<Instant> closesAt,
+      @Min(1) @Max(10000) int minutes,
+      @DecimalMin("0") @DecimalMax("100000") double points,
+      @DecimalMin("0") @DecimalMax("1") double passMark,
+      @Min(0) @Max(1000) int attempts,
+      @NotNull @Size(max = 200_000) String body,
+      @NotNull @Size(max = 500) List<Quiz.Question> questions,
+      @NotNull List<TieEdit> evidenceFor,
+      @NotNull List<Long> groups) {}
+
+  public record TieEdit(long outcome, double weight) {}
+
+  public record BadgeEdit(
+      @NotBlank @Size(max = 100) String name,
+      @NotNull @Size(max = 2000) String description,
+      Optional<Long> module,
+      @NotNull PictureEdit picture,
+      Optional<Map<String, Object>> earnedWhen,
+      boolean surprise) {}
+
+  public record PictureEdit(
+      @NotNull @Pattern(regexp = "[a-z-]{1,20}") String shape,
+      @NotNull @Pattern(regexp = "[a-z-]{1,20}") String sign,
+      @NotNull @Pattern(regexp = "[a-z-]{1,20}") String colour) {}
+
+  /** The whole order of a course: modules, and the steps in each. */
+  public record OrderEdit(@NotNull List<ModuleOrder> modules) {}
+
+  public record ModuleOrder(long id, @NotNull List<Long> steps) {}
+
+  public record NewModule(@NotBlank @Size(max = 200) String name) {}
+}

@@ -1,0 +1,183 @@
+package yendrik.server.design;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import yendrik.core.course.Badge;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Scale;
+import yendrik.core.quiz.Quiz;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.words.Wording;
+import yendrik.schema.tables.records.BadgeRecord;
+import yendrik.schema.tables.records.ModuleRecord;
+import yendrik.schema.tables.records.OutcomeRecord;
+import yendrik.schema.tables.records.StepRecord;
+
+/** The draft as designers see it. */
+public final class DesignViews {
+  private DesignViews() {}
+
+  /**
+   * @param publishedVersion 0 before the first publication
+   * @param changed whether the draft differs from what learners have
+   * @param faults what must be mended before publishing, in words
+   */
+  public record DesignView(
+      long course,
+      String name,
+      String cohort,
+      String zone,
+      Instant startsAt,
+      int weeks,
+      int publishedVersion,
+      boolean changed,
+      int learners,
+      List<ScaleView> scales,
+      List<OutcomeView> outcomes,
+      List<ModuleView> modules,
+      List<BadgeView> badges,
+      List<Named> groups,
+      List<String> faults) {}
+
+  public record Named(long id, String name) {}
+
+  public record ScaleView(long id, String name, List<LevelView> levels, int mastery) {}
+
+  public record LevelView(String name, double points, String description) {}
+
+  public record OutcomeView(
+      long id,
+      int version,
+      String code,
+      String name,
+      String description,
+      long scale,
+      LevelMethod method) {}
+
+  public record ModuleView(
+      long id,
+      int version,
+      String name,
+      boolean published,
+      boolean strictOrder,
+      Optional<RuleView> opensWhen,
+      Optional<RuleView> doneWhen,
+      boolean listed,
+      boolean staysOpen,
+      List<StepView> steps) {}
+
+  public record StepView(
+      long id,
+      int version,
+      long module,
+      StepKind kind,
+      String name,
+      boolean required,
+      boolean published,
+      Optional<RuleView> opensWhen,
+      RuleView doneWhen,
+      boolean listed,
+      boolean staysOpen,
+      Optional<Instant> opensAt,
+      Optional<Instant> dueAt,
+      Optional<Instant> closesAt,
+      int minutes,
+      double points,
+      double passMark,
+      int attempts,
+      String body,
+      List<Quiz.Question> questions,
+      List<TieView> evidenceFor,
+      List<Long> groups) {}
+
+  public record TieView(long outcome, double weight) {}
+
+  public record BadgeView(
+      long id,
+      int version,
+      String name,
+      String description,
+      Optional<Long> module,
+      BadgePicture picture,
+      Optional<RuleView> earnedWhen,
+      boolean surprise) {}
+
+  static ScaleView scale(Scale scale) {
+    var levels =
+        scale.levels().stream()
+            .map(l -> new LevelView(l.name(), l.points(), l.description()))
+            .toList();
+    return new ScaleView(scale.id().value(), scale.name(), levels, scale.mastery());
+  }
+
+  static OutcomeView outcome(OutcomeRecord o) {
+    return new OutcomeView(
+        o.getId(),
+        o.getVersion(),
+        o.getCode(),
+        o.getName(),
+        o.getDescription(),
+        o.getScaleId(),
+        LevelMethod.valueOf(o.getMethod()));
+  }
+
+  static ModuleView module(ModuleRecord row, List<StepView> steps, Wording wording) {
+    CourseModule m = DraftStore.module(row, List.of());
+    return new ModuleView(
+        row.getId(),
+        row.getVersion(),
+        m.name(),
+        m.published(),
+        m.strictOrder(),
+        RuleView.of(m.opensWhen(), new RuleAt.ModuleOpens(m.id()), wording),
+        RuleView.of(m.doneWhen(), new RuleAt.ModuleDone(m.id()), wording),
+        m.gate().listed(),
+        m.gate().staysOpen(),
+        steps);
+  }
+
+  static StepView step(StepRecord row, Wording wording) {
+    Step s = DraftStore.step(row);
+    StepContent content = Json.read(row.getContent(), StepContent.class);
+    return new StepView(
+        row.getId(),
+        row.getVersion(),
+        row.getModuleId(),
+        s.kind(),
+        s.name(),
+        s.required(),
+        s.published(),
+        RuleView.of(s.opensWhen(), new RuleAt.StepOpens(s.id()), wording),
+        RuleView.of(s.doneWhen(), new RuleAt.StepDone(s.id()), wording),
+        s.gate().listed(),
+        s.gate().staysOpen(),
+        s.window().from(),
+        s.window().due(),
+        s.window().until(),
+        row.getMinutes(),
+        s.scoring().points(),
+        s.scoring().passMark(),
+        s.scoring().attempts(),
+        content.body(),
+        content.questions(),
+        s.evidenceFor().stream().map(t -> new TieView(t.outcome().value(), t.weight())).toList(),
+        s.audience().groups().stream().map(g -> g.value()).sorted().toList());
+  }
+
+  static BadgeView badge(BadgeRecord row, Wording wording) {
+    Badge b = DraftStore.badge(row);
+    return new BadgeView(
+        row.getId(),
+        row.getVersion(),
+        b.name(),
+        b.description(),
+        b.module().map(m -> m.value()),
+        Json.read(row.getPicture(), BadgePicture.class),
+        RuleView.of(b.earnedWhen(), new RuleAt.BadgeEarned(b.id()), wording),
+        b.surprise());
+  }
+}

@@ -1,0 +1,111 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.COURSE_VERSION;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.id.CourseId;
+import yendrik.core.progress.Replay;
+import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.References;
+import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.rule.words.Faults;
+import yendrik.server.http.Problem;
+
+/** The designs of courses: the draft, and what was published, compiled and kept at hand. */
+@Service
+public class Designs {
+  private static final int KEPT = 200;
+  private final DSLContext db;
+  private final DraftStore drafts;
+  private final Map<Key, Ready> ready =
+      Collections.synchronizedMap(
+          new LinkedHashMap<>(16, 0.75f, true) {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Key, Ready> eldest) {
+              return size() > KEPT;
+            }
+          });
+
+  private record Key(CourseId course, int version) {}
+
+  /** A document with its design compiled. */
+  public record Ready(Document document, CompiledCourse compiled) {
+    public int version() {
+      return document.design().version();
+    }
+  }
+
+  Designs(DSLContext db, DraftStore drafts) {
+    this.db = db;
+    this.drafts = drafts;
+  }
+
+  /** What learners have now; empty before the first publication. */
+  public Optional<Ready> published(CourseId course) {
+    int version =
+        db.select(COURSE.PUBLISHED_VERSION)
+            .from(COURSE)
+            .where(COURSE.ID.eq(course.value()))
+            .fetchSingle()
+            .value1();
+    return version == 0 ? Optional.empty() : Optional.of(version(course, version));
+  }
+
+  /** A publication; it never changes. */
+  public Ready version(CourseId course, int version) {
+    var key = new Key(course, version);
+    Ready known = ready.get(key);
+    if (known != null) return known;
+    var json =
+        db.select(COURSE_VERSION.DOCUMENT)
+            .from(COURSE_VERSION)
+            .where(COURSE_VERSION.COURSE_ID.eq(course.value()), COURSE_VERSION.NUMBER.eq(version))
+            .fetchSingle()
+            .value1();
+    Document document = Json.read(json, Document.class);
+    var made = new Ready(document, CompiledCourse.of(document.design()));
+    ready.put(key, made);
+    return made;
+  }
+
+  /** All publications with the moments from which they were in force. */
+  public List<Replay.InForce> history(CourseId course) {
+    return db.select(COURSE_VERSION.NUMBER, COURSE_VERSION.PUBLISHED_AT)
+        .from(COURSE_VERSION)
+        .where(COURSE_VERSION.COURSE_ID.eq(course.value()))
+        .orderBy(COURSE_VERSION.NUMBER)
+        .fetch()
+        .map(r -> new Replay.InForce(version(course, r.value1()).compiled(), r.value2()));
+  }
+
+  public Document draft(CourseId course) {
+    return drafts.document(course);
+  }
+
+  /**
+   * The draft, compiled.
+   *
+   * @throws Problem with all faults in words, if it has any
+   */
+  public Ready readyDraft(CourseId course) {
+    Document draft = draft(course);
+    List<Finding> findings = References.check(draft.design());
+    if (!findings.isEmpty())
+      throw Problem.faults(
+          "The draft has faults that have to be mended first.", words(draft.design(), findings));
+    return new Ready(draft, CompiledCourse.of(draft.design()));
+  }
+
+  static List<String> words(CourseDesign design, List<Finding> findings) {
+    Faults faults = new Faults(design);
+    return findings.stream().map(faults::sentence).toList();
+  }
+}

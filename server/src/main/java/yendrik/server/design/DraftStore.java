@@ -1,0 +1,207 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.BADGE;
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.FLAG;
+import static yendrik.schema.Tables.LEARNER_GROUP;
+import static yendrik.schema.Tables.MODULE;
+import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.SCALE;
+import static yendrik.schema.Tables.STEP;
+
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import yendrik.core.course.Badge;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Flag;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.FlagId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
+import yendrik.schema.tables.records.BadgeRecord;
+import yendrik.schema.tables.records.ModuleRecord;
+import yendrik.schema.tables.records.OutcomeRecord;
+import yendrik.schema.tables.records.ScaleRecord;
+import yendrik.schema.tables.records.StepRecord;
+
+/** Reads the rows that designers edit as one design. */
+@Repository
+class DraftStore {
+  private final DSLContext db;
+
+  DraftStore(DSLContext db) {
+    this.db = db;
+  }
+
+  List<ScaleRecord> scales(CourseId course) {
+    return db.selectFrom(SCALE).where(SCALE.COURSE_ID.eq(course.value())).orderBy(SCALE.ID).fetch();
+  }
+
+  List<OutcomeRecord> outcomes(CourseId course) {
+    return db.selectFrom(OUTCOME)
+        .where(OUTCOME.COURSE_ID.eq(course.value()), OUTCOME.DELETED_AT.isNull())
+        .orderBy(OUTCOME.POSITION, OUTCOME.ID)
+        .fetch();
+  }
+
+  List<ModuleRecord> modules(CourseId course) {
+    return db.selectFrom(MODULE)
+        .where(MODULE.COURSE_ID.eq(course.value()), MODULE.DELETED_AT.isNull())
+        .orderBy(MODULE.POSITION, MODULE.ID)
+        .fetch();
+  }
+
+  List<StepRecord> steps(CourseId course) {
+    return db.selectFrom(STEP)
+        .where(STEP.COURSE_ID.eq(course.value()), STEP.DELETED_AT.isNull())
+        .orderBy(STEP.POSITION, STEP.ID)
+        .fetch();
+  }
+
+  List<BadgeRecord> badges(CourseId course) {
+    return db.selectFrom(BADGE)
+        .where(BADGE.COURSE_ID.eq(course.value()), BADGE.DELETED_AT.isNull())
+        .orderBy(BADGE.POSITION, BADGE.ID)
+        .fetch();
+  }
+
+  Map<GroupId, String> groups(CourseId course) {
+    Map<GroupId, String> groups = new LinkedHashMap<>();
+    db.selectFrom(LEARNER_GROUP)
+        .where(LEARNER_GROUP.COURSE_ID.eq(course.value()))
+        .orderBy(LEARNER_GROUP.NAME)
+        .forEach(g -> groups.put(new GroupId(g.getId()), g.getName()));
+    return groups;
+  }
+
+  /** The whole draft; its version is one above the newest publication. */
+  Document document(CourseId id) {
+    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id.value())).fetchSingle();
+    Map<Long, Scale> scales =
+        scales(id).stream().collect(Collectors.toMap(ScaleRecord::getId, DraftStore::scale));
+    Map<Long, List<StepRecord>> steps =
+        steps(id).stream().collect(Collectors.groupingBy(StepRecord::getModuleId));
+    List<CourseModule> modules = new ArrayList<>();
+    Map<StepId, StepContent> contents = new HashMap<>();
+    Map<StepId, Integer> minutes = new HashMap<>();
+    for (ModuleRecord module : modules(id)) {
+      List<StepRecord> own = steps.getOrDefault(module.getId(), List.of());
+      modules.add(module(module, own.stream().map(DraftStore::step).toList()));
+      for (StepRecord step : own) {
+        contents.put(new StepId(step.getId()), Json.read(step.getContent(), StepContent.class));
+        minutes.put(new StepId(step.getId()), step.getMinutes());
+      }
+    }
+    List<BadgeRecord> badges = badges(id);
+    Map<BadgeId, BadgePicture> pictures = new HashMap<>();
+    for (BadgeRecord badge : badges)
+      pictures.put(new BadgeId(badge.getId()), Json.read(badge.getPicture(), BadgePicture.class));
+    var design =
+        new CourseDesign(
+            id,
+            course.getPublishedVersion() + 1,
+            course.getName(),
+            ZoneId.of(course.getZone()),
+            course.getStartsAt(),
+            outcomes(id).stream().map(o -> outcome(o, scales)).toList(),
+            modules,
+            badges.stream().map(DraftStore::badge).toList(),
+            flags(id),
+            Optional.empty(),
+            groups(id),
+            otherCourses(id));
+    return new Document(design, contents, minutes, pictures);
+  }
+
+  private List<Flag> flags(CourseId course) {
+    return db.selectFrom(FLAG)
+        .where(FLAG.COURSE_ID.eq(course.value()))
+        .orderBy(FLAG.POSITION, FLAG.ID)
+        .fetch(f ->
+            new Flag(new FlagId(f.getId()), f.getName(), Json.rule(f.getFlagWhen()).orElseThrow()));
+  }
+
+  private Map<CourseId, String> otherCourses(CourseId id) {
+    return db.select(COURSE.ID, COURSE.NAME)
+        .from(COURSE)
+        .where(COURSE.ID.ne(id.value()))
+        .fetchMap(r -> new CourseId(r.value1()), r -> r.value2());
+  }
+
+  static Scale scale(ScaleRecord s) {
+    return new Scale(
+        new ScaleId(s.getId()),
+        s.getName(),
+        Json.list(s.getLevels(), Scale.Level.class),
+        s.getMastery());
+  }
+
+  static Outcome outcome(OutcomeRecord o, Map<Long, Scale> scales) {
+    return new Outcome(
+        new OutcomeId(o.getId()),
+        o.getCode(),
+        o.getName(),
+        o.getDescription(),
+        scales.get(o.getScaleId()),
+        LevelMethod.valueOf(o.getMethod()));
+  }
+
+  static CourseModule module(ModuleRecord m, List<Step> steps) {
+    return new CourseModule(
+        new ModuleId(m.getId()),
+        m.getName(),
+        m.getPublished(),
+        m.getStrictOrder(),
+        Json.rule(m.getOpensWhen()),
+        Json.rule(m.getDoneWhen()),
+        new Step.Gate(m.getListed(), m.getStaysOpen()),
+        steps);
+  }
+
+  static Step step(StepRecord s) {
+    return new Step(
+        new StepId(s.getId()),
+        s.getName(),
+        StepKind.valueOf(s.getKind()),
+        s.getRequired(),
+        s.getPublished(),
+        Json.rule(s.getOpensWhen()),
+        Json.rule(s.getDoneWhen()).orElseThrow(),
+        new Step.Gate(s.getListed(), s.getStaysOpen()),
+        new Step.Window(
+            Optional.ofNullable(s.getOpensAt()),
+            Optional.ofNullable(s.getDueAt()),
+            Optional.ofNullable(s.getClosesAt())),
+        new Step.Scoring(s.getPoints(), s.getPassMark(), s.getAttempts()),
+        Json.list(s.getTies(), Step.Tie.class),
+        Json.read(s.getAudience(), Step.Audience.class));
+  }
+
+  static Badge badge(BadgeRecord b) {
+    return new Badge(
+        new BadgeId(b.getId()),
+        b.getName(),
+        b.getDescription(),
+        Optional.ofNullable(b.getModuleId()).map(ModuleId::new),
+        Json.rule(b.getEarnedWhen()),
+        b.getSurprise());
+  }
+}

@@ -1,0 +1,439 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.BADGE;
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.ENROLMENT;
+import static yendrik.schema.Tables.MODULE;
+import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.SCALE;
+import static yendrik.schema.Tables.STEP;
+
+import java.time.Clock;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.JSONB;
+import org.jooq.Table;
+import org.jooq.UpdateSetMoreStep;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.NodeId;
+import yendrik.core.rule.check.References;
+import yendrik.core.rule.words.Wording;
+import yendrik.schema.tables.records.StepRecord;
+import yendrik.server.design.DesignViews.BadgeView;
+import yendrik.server.design.DesignViews.DesignView;
+import yendrik.server.design.DesignViews.ModuleView;
+import yendrik.server.design.DesignViews.OutcomeView;
+import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.http.Problem;
+import yendrik.server.http.SafeHtml;
+
+/**
+ * Changes to a draft, each in a transaction of its own. Whoever changes something says which
+ * version they saw; if it is no longer that, nothing is written and they are shown what it is now.
+ */
+@Service
+@Transactional
+public class Drafting {
+  private final DSLContext db;
+  private final DraftStore drafts;
+  private final Designs designs;
+  private final Clock clock;
+
+  Drafting(DSLContext db, DraftStore drafts, Designs designs, Clock clock) {
+    this.db = db;
+    this.drafts = drafts;
+    this.designs = designs;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  DesignView view(CourseId id) {
+    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id.value())).fetchSingle();
+    Document draft = drafts.document(id);
+    var wording = new Wording(draft.design());
+    Map<Long, List<StepView>> steps =
+        drafts.steps(id).stream()
+            .map(s -> DesignViews.step(s, wording))
+            .collect(Collectors.groupingBy(StepView::module));
+    boolean changed = designs.published(id).map(p -> !same(p.document(), draft)).orElse(true);
+    return new DesignView(
+        id.value(),
+        course.getName(),
+        course.getCohort(),
+        course.getZone(),
+        course.getStartsAt(),
+        course.getWeeks(),
+        course.getPublishedVersion(),
+        changed,
+        db.fetchCount(
+            ENROLMENT, ENROLMENT.COURSE_ID.eq(id.value()).and(ENROLMENT.PRACTICE.isFalse())),
+        drafts.scales(id).stream().map(s -> DesignViews.scale(DraftStore.scale(s))).toList(),
+        drafts.outcomes(id).stream().map(DesignViews::outcome).toList(),
+        drafts.modules(id).stream()
+            .map(m -> DesignViews.module(m, steps.getOrDefault(m.getId(), List.of()), wording))
+            .toList(),
+        drafts.badges(id).stream().map(b -> DesignViews.badge(b, wording)).toList(),
+        draft.design().groups().entrySet().stream()
+            .map(g -> new DesignViews.Named(g.getKey().value(), g.getValue()))
+            .sorted(java.util.Comparator.comparing(DesignViews.Named::name))
+            .toList(),
+        Designs.words(draft.design(), References.check(draft.design())));
+  }
+
+  private static boolean same(Document published, Document draft) {
+    Document aligned =
+        new Document(
+            Versions.as(draft.design(), published.design().version()),
+            draft.contents(),
+            draft.minutes(),
+            draft.pictures());
+    return aligned.equals(published);
+  }
+
+  // --- outcomes ---------------------------------------------------------------------------------
+  public OutcomeView addOutcome(CourseId course, DesignEdits.OutcomeEdit edit) {
+    checkOutcome(course, edit, 0);
+    long id =
+        db.insertInto(OUTCOME)
+            .set(OUTCOME.COURSE_ID, course.value())
+            .set(OUTCOME.SCALE_ID, edit.scale())
+            .set(OUTCOME.CODE, edit.code().strip())
+            .set(OUTCOME.NAME, edit.name().strip())
+            .set(OUTCOME.DESCRIPTION, edit.description())
+            .set(OUTCOME.METHOD, edit.method().name())
+            .set(
+                OUTCOME.POSITION,
+                next(OUTCOME, OUTCOME.POSITION, OUTCOME.COURSE_ID.eq(course.value())))
+            .returning(OUTCOME.ID)
+            .fetchSingle(OUTCOME.ID);
+    return outcome(course, id);
+  }
+
+  OutcomeView changeOutcome(CourseId course, long id, int version, DesignEdits.OutcomeEdit edit) {
+    checkOutcome(course, edit, id);
+    int rows =
+        db.update(OUTCOME)
+            .set(OUTCOME.SCALE_ID, edit.scale())
+            .set(OUTCOME.CODE, edit.code().strip())
+            .set(OUTCOME.NAME, edit.name().strip())
+            .set(OUTCOME.DESCRIPTION, edit.description())
+            .set(OUTCOME.METHOD, edit.method().name())
+            .set(OUTCOME.VERSION, version + 1)
+            .where(
+                OUTCOME.ID.eq(id),
+                OUTCOME.COURSE_ID.eq(course.value()),
+                OUTCOME.VERSION.eq(version),
+                OUTCOME.DELETED_AT.isNull())
+            .execute();
+    OutcomeView now = outcome(course, id);
+    if (rows == 0) throw Problem.changed(now);
+    return now;
+  }
+
+  private void checkOutcome(CourseId course, DesignEdits.OutcomeEdit edit, long self) {
+    boolean scale =
+        db.fetchExists(SCALE, SCALE.ID.eq(edit.scale()).and(SCALE.COURSE_ID.eq(course.value())));
+    if (!scale) throw Problem.field("scale", "Choose one of the course's scales.");
+    boolean taken =
+        db.fetchExists(
+            OUTCOME,
+            OUTCOME
+                .COURSE_ID
+                .eq(course.value())
+                .and(OUTCOME.CODE.eq(edit.code().strip()))
+                .and(OUTCOME.ID.ne(self))
+                .and(OUTCOME.DELETED_AT.isNull()));
+    if (taken)
+      throw Problem.field("code", "Another outcome has the code " + edit.code() + " already.");
+  }
+
+  private OutcomeView outcome(CourseId course, long id) {
+    return db.selectFrom(OUTCOME)
+        .where(OUTCOME.ID.eq(id), OUTCOME.COURSE_ID.eq(course.value()), OUTCOME.DELETED_AT.isNull())
+        .fetchOptional()
+        .map(DesignViews::outcome)
+        .orElseThrow(() -> Problem.notFound("outcome"));
+  }
+
+  // --- modules ----------------------------------------------------------------------------------
+  public ModuleView addModule(CourseId course, DesignEdits.NewModule edit) {
+    long id =
+        db.insertInto(MODULE)
+            .set(MODULE.COURSE_ID, course.value())
+            .set(MODULE.NAME, edit.name().strip())
+            .set(
+                MODULE.POSITION, next(MODULE, MODULE.POSITION, MODULE.COURSE_ID.eq(course.value())))
+            .returning(MODULE.ID)
+            .fetchSingle(MODULE.ID);
+    return module(course, id);
+  }
+
+  public ModuleView changeModule(
+      CourseId course, long id, int version, DesignEdits.ModuleEdit edit) {
+    int rows =
+        db.update(MODULE)
+            .set(MODULE.NAME, edit.name().strip())
+            .set(MODULE.PUBLISHED, edit.published())
+            .set(MODULE.STRICT_ORDER, edit.strictOrder())
+            .set(MODULE.OPENS_WHEN, rule("opensWhen", edit.opensWhen()))
+            .set(MODULE.DONE_WHEN, rule("doneWhen", edit.doneWhen()))
+            .set(MODULE.LISTED, edit.listed())
+            .set(MODULE.STAYS_OPEN, edit.staysOpen())
+            .set(MODULE.VERSION, version + 1)
+            .where(
+                MODULE.ID.eq(id),
+                MODULE.COURSE_ID.eq(course.value()),
+                MODULE.VERSION.eq(version),
+                MODULE.DELETED_AT.isNull())
+            .execute();
+    ModuleView now = module(course, id);
+    if (rows == 0) throw Problem.changed(now);
+    return now;
+  }
+
+  private ModuleView module(CourseId course, long id) {
+    return view(course).modules().stream()
+        .filter(m -> m.id() == id)
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("module"));
+  }
+
+  // --- steps ------------------------------------------------------------------------------------
+  public StepView addStep(CourseId course, DesignEdits.NewStep edit) {
+    module(course, edit.module());
+    long id =
+        db.insertInto(STEP)
+            .set(STEP.COURSE_ID, course.value())
+            .set(STEP.MODULE_ID, edit.module())
+            .set(STEP.KIND, edit.kind().name())
+            .set(STEP.NAME, edit.name().strip())
+            .set(STEP.POSITION, next(STEP, STEP.POSITION, STEP.MODULE_ID.eq(edit.module())))
+            .set(STEP.DONE_WHEN, JSONB.valueOf("{}"))
+            .set(STEP.CONTENT, Json.of(StepContent.EMPTY))
+            .set(STEP.PASS_MARK, edit.kind() == StepKind.QUIZ ? 0.6 : 0.0)
+            .set(STEP.POINTS, edit.kind() == StepKind.ASSIGNMENT ? 20.0 : 0.0)
+            .returning(STEP.ID)
+            .fetchSingle(STEP.ID);
+    db.update(STEP)
+        .set(STEP.DONE_WHEN, Json.of(usualDone(edit.kind(), new StepId(id))))
+        .where(STEP.ID.eq(id))
+        .execute();
+    return step(course, id);
+  }
+
+  private static yendrik.core.rule.Condition usualDone(StepKind kind, StepId id) {
+    Leaf leaf =
+        switch (kind) {
+          case PAGE -> new Leaf.Seen(id);
+          case QUIZ, ASSIGNMENT -> new Leaf.Passed(id);
+          case PRACTICAL -> new Leaf.SignedOff(id);
+        };
+    return new yendrik.core.rule.Condition.Ask(
+        new NodeId(UUID.randomUUID().toString().substring(0, 8)), leaf);
+  }
+
+  public StepView changeStep(CourseId course, long id, int version, DesignEdits.StepEdit edit) {
+    StepRecord row = stepRow(course, id);
+    checkStep(edit);
+    var content = new StepContent(SafeHtml.of(edit.body()), edit.questions());
+    boolean quiz = row.getKind().equals(StepKind.QUIZ.name());
+    var audience =
+        new Step.Audience(
+            edit.groups().stream().map(GroupId::new).collect(Collectors.toSet()), Set.of());
+    List<Step.Tie> ties =
+        edit.evidenceFor().stream()
+            .map(t -> new Step.Tie(new OutcomeId(t.outcome()), t.weight()))
+            .toList();
+    int rows =
+        db.update(STEP)
+            .set(STEP.NAME, edit.name().strip())
+            .set(STEP.REQUIRED, edit.required())
+            .set(STEP.PUBLISHED, edit.published())
+            .set(STEP.OPENS_WHEN, rule("opensWhen", edit.opensWhen()))
+            .set(STEP.DONE_WHEN, rule("doneWhen", Optional.of(edit.doneWhen())))
+            .set(STEP.LISTED, edit.listed())
+            .set(STEP.STAYS_OPEN, edit.staysOpen())
+            .set(STEP.OPENS_AT, edit.opensAt().orElse(null))
+            .set(STEP.DUE_AT, edit.dueAt().orElse(null))
+            .set(STEP.CLOSES_AT, edit.closesAt().orElse(null))
+            .set(STEP.MINUTES, edit.minutes())
+            .set(STEP.POINTS, quiz ? content.quiz().points() : edit.points())
+            .set(STEP.PASS_MARK, edit.passMark())
+            .set(STEP.ATTEMPTS, edit.attempts())
+            .set(STEP.CONTENT, Json.of(content))
+            .set(STEP.TIES, Json.of(ties))
+            .set(STEP.AUDIENCE, Json.of(audience))
+            .set(STEP.VERSION, version + 1)
+            .where(
+                STEP.ID.eq(id),
+                STEP.COURSE_ID.eq(course.value()),
+                STEP.VERSION.eq(version),
+                STEP.DELETED_AT.isNull())
+            .execute();
+    StepView now = step(course, id);
+    if (rows == 0) throw Problem.changed(now);
+    return now;
+  }
+
+  private static void checkStep(DesignEdits.StepEdit edit) {
+    var opens = edit.opensAt();
+    var closes = edit.closesAt();
+    if (opens.isPresent() && closes.isPresent() && !opens.get().isBefore(closes.get()))
+      throw Problem.field("closesAt", "It must close after it opens.");
+    if (edit.dueAt().isPresent() && opens.isPresent() && edit.dueAt().get().isBefore(opens.get()))
+      throw Problem.field("dueAt", "It cannot be due before it opens.");
+    for (DesignEdits.TieEdit tie : edit.evidenceFor())
+      if (!(tie.weight() > 0)) throw Problem.field("evidenceFor", "A weight must be above 0.");
+  }
+
+  private StepRecord stepRow(CourseId course, long id) {
+    return db.selectFrom(STEP)
+        .where(STEP.ID.eq(id), STEP.COURSE_ID.eq(course.value()), STEP.DELETED_AT.isNull())
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("step"));
+  }
+
+  private StepView step(CourseId course, long id) {
+    return DesignViews.step(stepRow(course, id), new Wording(drafts.document(course).design()));
+  }
+
+  // --- badges -----------------------------------------------------------------------------------
+  public BadgeView addBadge(CourseId course, DesignEdits.BadgeEdit edit) {
+    long id =
+        db.insertInto(BADGE)
+            .set(BADGE.COURSE_ID, course.value())
+            .set(BADGE.NAME, edit.name().strip())
+            .set(BADGE.DESCRIPTION, edit.description())
+            .set(BADGE.MODULE_ID, edit.module().orElse(null))
+            .set(BADGE.PICTURE, Json.of(picture(edit)))
+            .set(BADGE.EARNED_WHEN, rule("earnedWhen", edit.earnedWhen()))
+            .set(BADGE.SURPRISE, edit.surprise())
+            .set(BADGE.POSITION, next(BADGE, BADGE.POSITION, BADGE.COURSE_ID.eq(course.value())))
+            .returning(BADGE.ID)
+            .fetchSingle(BADGE.ID);
+    return badge(course, id);
+  }
+
+  BadgeView changeBadge(CourseId course, long id, int version, DesignEdits.BadgeEdit edit) {
+    int rows =
+        db.update(BADGE)
+            .set(BADGE.NAME, edit.name().strip())
+            .set(BADGE.DESCRIPTION, edit.description())
+            .set(BADGE.MODULE_ID, edit.module().orElse(null))
+            .set(BADGE.PICTURE, Json.of(picture(edit)))
+            .set(BADGE.EARNED_WHEN, rule("earnedWhen", edit.earnedWhen()))
+            .set(BADGE.SURPRISE, edit.surprise())
+            .set(BADGE.VERSION, version + 1)
+            .where(
+                BADGE.ID.eq(id),
+                BADGE.COURSE_ID.eq(course.value()),
+                BADGE.VERSION.eq(version),
+                BADGE.DELETED_AT.isNull())
+            .execute();
+    BadgeView now = badge(course, id);
+    if (rows == 0) throw Problem.changed(now);
+    return now;
+  }
+
+  private static BadgePicture picture(DesignEdits.BadgeEdit edit) {
+    var p = edit.picture();
+    return new BadgePicture(p.shape(), p.sign(), p.colour());
+  }
+
+  private BadgeView badge(CourseId course, long id) {
+    return view(course).badges().stream()
+        .filter(b -> b.id() == id)
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("badge"));
+  }
+
+  // --- order, taking away, bringing back --------------------------------------------------------
+  DesignView order(CourseId course, DesignEdits.OrderEdit order) {
+    Map<Long, Long> moduleOf = new HashMap<>();
+    for (StepRecord step : drafts.steps(course)) moduleOf.put(step.getId(), step.getModuleId());
+    Set<Long> modules =
+        drafts.modules(course).stream().map(m -> m.getId()).collect(Collectors.toSet());
+    List<Long> sent = order.modules().stream().map(DesignEdits.ModuleOrder::id).toList();
+    List<Long> steps = order.modules().stream().flatMap(m -> m.steps().stream()).toList();
+    if (sent.size() != modules.size()
+        || !modules.equals(Set.copyOf(sent))
+        || steps.size() != moduleOf.size()
+        || !moduleOf.keySet().equals(Set.copyOf(steps))) throw Problem.changed(view(course));
+    for (int m = 0; m < order.modules().size(); m++) {
+      var module = order.modules().get(m);
+      db.update(MODULE).set(MODULE.POSITION, m).where(MODULE.ID.eq(module.id())).execute();
+      for (int s = 0; s < module.steps().size(); s++)
+        db.update(STEP)
+            .set(STEP.POSITION, s)
+            .set(STEP.MODULE_ID, module.id())
+            .where(STEP.ID.eq(module.steps().get(s)))
+            .execute();
+    }
+    return view(course);
+  }
+
+  /** Kinds of things that can be taken away and brought back. */
+  public enum Part {
+    outcomes,
+    modules,
+    steps,
+    badges
+  }
+
+  void remove(CourseId course, Part part, long id) {
+    mark(course, part, id, /* gone= */ true);
+  }
+
+  void restore(CourseId course, Part part, long id) {
+    mark(course, part, id, /* gone= */ false);
+  }
+
+  private void mark(CourseId course, Part part, long id, boolean gone) {
+    java.time.@Nullable Instant at = gone ? clock.instant() : null;
+    UpdateSetMoreStep<?> update =
+        switch (part) {
+          case outcomes -> db.update(OUTCOME).set(OUTCOME.DELETED_AT, at);
+          case modules -> db.update(MODULE).set(MODULE.DELETED_AT, at);
+          case steps -> db.update(STEP).set(STEP.DELETED_AT, at);
+          case badges -> db.update(BADGE).set(BADGE.DELETED_AT, at);
+        };
+    Condition which =
+        switch (part) {
+          case outcomes -> OUTCOME.ID.eq(id).and(OUTCOME.COURSE_ID.eq(course.value()));
+          case modules -> MODULE.ID.eq(id).and(MODULE.COURSE_ID.eq(course.value()));
+          case steps -> STEP.ID.eq(id).and(STEP.COURSE_ID.eq(course.value()));
+          case badges -> BADGE.ID.eq(id).and(BADGE.COURSE_ID.eq(course.value()));
+        };
+    if (update.where(which).execute() == 0) throw Problem.notFound("part of this course");
+  }
+
+  private int next(Table<?> table, Field<Integer> position, Condition within) {
+    return db.select(DSL.coalesce(DSL.max(position), -1).plus(1))
+        .from(table)
+        .where(within)
+        .fetchSingle()
+        .value1();
+  }
+
+  private static @Nullable JSONB rule(String field, Optional<Map<String, Object>> sent) {
+    return sent.map(s -> Json.of(Json.condition(field, s))).orElse(null);
+  }
+}

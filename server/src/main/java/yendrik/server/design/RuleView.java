@@ -1,0 +1,53 @@
+package yendrik.server.design;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.words.Wording;
+import yendrik.formats.json.CoreJson;
+
+/**
+ * A rule as people read it.
+ *
+ * @param line the whole rule in one line
+ */
+public record RuleView(String line, RuleNode root) {
+
+  /**
+   * One part of a rule.
+   *
+   * @param is "ask", "all", "any", "at-least" or "none"
+   * @param n of <em>at least n of</em>, otherwise 0
+   * @param leaf the question as it is stored; empty for a joint
+   */
+  public record RuleNode(
+      String id,
+      String is,
+      int n,
+      List<RuleNode> parts,
+      Map<String, Object> leaf,
+      String subject,
+      String says) {}
+
+  static RuleView of(Condition rule, RuleAt at, Wording wording) {
+    return new RuleView(wording.line(rule, at), node(rule, at, wording));
+  }
+
+  static Optional<RuleView> of(Optional<Condition> rule, RuleAt at, Wording wording) {
+    return rule.map(r -> of(r, at, wording));
+  }
+
+  private static RuleNode node(Condition node, RuleAt at, Wording wording) {
+    List<RuleNode> parts = node.parts().stream().map(p -> node(p, at, wording)).toList();
+    String id = node.id().value();
+    String is = CoreJson.name(node.getClass());
+    if (node instanceof Condition.Ask ask) {
+      var words = wording.sentence(ask.leaf(), at);
+      return new RuleNode(id, is, 0, parts, Json.map(ask.leaf()), words.subject(), words.says());
+    }
+    int n = node instanceof Condition.AtLeast some ? some.n() : 0;
+    return new RuleNode(id, is, n, parts, Map.of(), "", "");
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.design;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,77 @@
+package yendrik.server.http;
+
+import java.util.TreeMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.validation.FieldError;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+
+/** Turns every failure into a Problem Detail (RFC 9457). */
+@RestControllerAdvice
+class Problems extends ResponseEntityExceptionHandler {
+  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  @Override
+  protected ResponseEntity<Object> handleMethodArgumentNotValid(
+      MethodArgumentNotValidException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    var fields = new TreeMap<String, String>();
+    for (FieldError error : e.getFieldErrors())
+      fields.put(error.getField(), String.valueOf(error.getDefaultMessage()));
+    ProblemDetail body =
+        unprocessable(
+            String.join(
+                "; ",
+                fields.entrySet().stream().map(f -> f.getKey() + " " + f.getValue()).toList()));
+    body.setProperty("fields", fields);
+    return handleExceptionInternal(e, body, headers, HttpStatus.UNPROCESSABLE_ENTITY, request);
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleHttpMessageNotReadable(
+      HttpMessageNotReadableException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    ProblemDetail body =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.BAD_REQUEST, "The request is not in the form that is expected.");
+    body.setTitle("Not understood");
+    return handleExceptionInternal(e, body, headers, HttpStatus.BAD_REQUEST, request);
+  }
+
+  /** Core refuses a value and names it. */
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> refused(IllegalArgumentException e) {
+    return ResponseEntity.unprocessableEntity().body(unprocessable(String.valueOf(e.getMessage())));
+  }
+
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> failed(Exception e) {
+    LOG.error("a request failed", e);
+    ProblemDetail body =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.INTERNAL_SERVER_ERROR,
+            "Something went wrong here. Nothing was changed. Try again.");
+    body.setTitle("Failed");
+    return ResponseEntity.internalServerError().body(body);
+  }
+
+  private static ProblemDetail unprocessable(String detail) {
+    ProblemDetail body = ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_ENTITY, detail);
+    body.setTitle("Cannot be taken");
+    return body;
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.http;
+
+import org.jspecify.annotations.NullMarked;

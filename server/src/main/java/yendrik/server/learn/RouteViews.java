@@ -1,0 +1,181 @@
+package yendrik.server.learn;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yendrik.core.course.StepKind;
+import yendrik.core.outcome.Evidence;
+import yendrik.core.progress.StepState;
+import yendrik.core.record.Fact;
+import yendrik.server.design.BadgePicture;
+import yendrik.server.way.Explaining;
+
+/** What learners see. */
+public final class RouteViews {
+  private RouteViews() {}
+
+  /**
+   * @param next the step to go on with, empty when nothing is open
+   * @param behindDays how many days ago the earliest overdue step was due, 0 when on plan
+   */
+  public record RouteView(
+      String course,
+      String cohort,
+      int week,
+      int weeks,
+      String zone,
+      int done,
+      int steps,
+      boolean complete,
+      int behindDays,
+      Optional<NextView> next,
+      List<ModuleView> modules,
+      List<OutcomeView> outcomes,
+      List<BadgeView> badges,
+      List<ComingView> coming) {}
+
+  /**
+   * @param opens names of what doing it opens
+   */
+  public record NextView(
+      long step, String name, StepKind kind, String module, String why, List<String> opens) {}
+
+  public record ModuleView(
+      long id,
+      String name,
+      boolean open,
+      int done,
+      int steps,
+      boolean finished,
+      List<Explaining.Part> missing,
+      List<StepLine> steplist) {}
+
+  /**
+   * @param note a few words on where it stands: "read Wed 4 Nov", "due Sun 29 Nov"
+   * @param missing while closed: what keeps it closed, with what is met already
+   */
+  public record StepLine(
+      long id,
+      String name,
+      StepKind kind,
+      StepState state,
+      boolean overdue,
+      boolean outOfReach,
+      boolean required,
+      int minutes,
+      String note,
+      List<Explaining.Part> missing) {}
+
+  /**
+   * @param level index of the level reached, -1 without evidence
+   */
+  public record OutcomeView(
+      long id,
+      String code,
+      String name,
+      String description,
+      int level,
+      String levelName,
+      String levelMeans,
+      int levels,
+      int mastery,
+      List<EvidenceView> evidence) {}
+
+  public record EvidenceView(Instant at, String level, String from) {}
+
+  public record BadgeView(
+      long id,
+      String name,
+      String description,
+      BadgePicture picture,
+      boolean earned,
+      Optional<Instant> at,
+      Optional<Explaining.Part> needs) {}
+
+  public record ComingView(Instant at, String what) {}
+
+  /** One step opened. */
+  public record StepPage(
+      long id,
+      String name,
+      StepKind kind,
+      String module,
+      StepState state,
+      boolean overdue,
+      boolean outOfReach,
+      int minutes,
+      Optional<Instant> due,
+      String body,
+      Optional<Explaining.Part> doneWhen,
+      boolean confirmable,
+      boolean confirmed,
+      Optional<QuizView> quiz,
+      Optional<WorkView> work,
+      Optional<String> signedOff,
+      List<String> evidenceFor,
+      Optional<Link> before,
+      Optional<Link> after,
+      List<String> opened) {}
+
+  public record Link(long id, String name) {}
+
+  /**
+   * @param attemptsLeft -1 for any number
+   * @param current number of an attempt begun and not finished, 0 for none
+   */
+  public record QuizView(
+      int questions,
+      double points,
+      double passMark,
+      int attemptsLeft,
+      int current,
+      Optional<Double> best,
+      List<AttemptLine> attempts) {}
+
+  public record AttemptLine(int number, Optional<Instant> finished, Optional<Double> share) {}
+
+  /** An attempt in progress: questions without their answers. */
+  public record AttemptView(
+      int number, List<QuestionView> questions, Map<String, String> answers) {}
+
+  public record QuestionView(String id, String text, double points, List<ChoiceView> choices) {}
+
+  public record ChoiceView(String id, String text) {}
+
+  /** An attempt marked. */
+  public record ResultView(
+      int number,
+      double points,
+      double of,
+      boolean passed,
+      int attemptsLeft,
+      List<AnswerView> answers,
+      List<String> opened) {}
+
+  public record AnswerView(
+      String question,
+      String text,
+      String chosen,
+      String right,
+      boolean correct,
+      double points,
+      double of,
+      String feedback) {}
+
+  public record WorkView(boolean canHandIn, String draftHint, List<VersionView> versions) {}
+
+  public record VersionView(int version, Instant at, String text, Optional<MarkView> mark) {}
+
+  public record MarkView(
+      Fact.Judgement judgement,
+      double points,
+      double of,
+      String comment,
+      Instant at,
+      List<String> levels) {}
+
+  static EvidenceView evidence(Evidence piece, String level, String from) {
+    return new EvidenceView(Instant.ofEpochMilli(piece.at()), level, from);
+  }
+}

@@ -1,0 +1,365 @@
+package yendrik.server.learn;
+
+import static yendrik.schema.Tables.COURSE;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.Badge;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.outcome.Evidence;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.progress.Bead;
+import yendrik.core.progress.Progress;
+import yendrik.core.progress.StepState;
+import yendrik.core.record.Fact;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.check.Rules;
+import yendrik.core.rule.words.Numbers;
+import yendrik.server.learn.RouteViews.BadgeView;
+import yendrik.server.learn.RouteViews.ComingView;
+import yendrik.server.learn.RouteViews.ModuleView;
+import yendrik.server.learn.RouteViews.NextView;
+import yendrik.server.learn.RouteViews.OutcomeView;
+import yendrik.server.learn.RouteViews.RouteView;
+import yendrik.server.learn.RouteViews.StepLine;
+import yendrik.server.way.Explaining;
+import yendrik.server.way.Walk;
+
+/** Lays a learner's way out as they see it. */
+@Service
+@Transactional(readOnly = true)
+class Routes {
+  private static final int COMING = 4;
+  private final DSLContext db;
+
+  Routes(DSLContext db) {
+    this.db = db;
+  }
+
+  RouteView route(Walk walk) {
+    Progress progress = walk.progress();
+    CourseIndex index = progress.course().index();
+    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(walk.course().value())).fetchSingle();
+    int all = 0;
+    int done = 0;
+    for (int s = 0; s < index.steps(); s++) {
+      if (!progress.counts(s)) continue;
+      all++;
+      if (progress.doneAt(s).isPresent()) done++;
+    }
+    long days = ChronoUnit.DAYS.between(course.getStartsAt(), progress.asOf());
+    return new RouteView(
+        course.getName(),
+        course.getCohort(),
+        (int) Math.clamp(days / 7 + 1, 1, course.getWeeks()),
+        course.getWeeks(),
+        course.getZone(),
+        done,
+        all,
+        progress.completedAt().isPresent(),
+        behind(progress),
+        next(walk),
+        modules(walk),
+        outcomes(progress),
+        badges(walk),
+        coming(progress));
+  }
+
+  private static int behind(Progress progress) {
+    return IntStream.range(0, progress.course().index().steps())
+        .filter(s -> progress.bead(s).overdue())
+        .mapToObj(s -> Instant.ofEpochMilli(progress.record().due(s)))
+        .min(Comparator.naturalOrder())
+        .map(due -> (int) Duration.between(due, progress.asOf()).toDays())
+        .orElse(0);
+  }
+
+  /** The first required step that the learner can do something about, else the first other one. */
+  private static Optional<NextView> next(Walk walk) {
+    Progress progress = walk.progress();
+    CourseIndex index = progress.course().index();
+    return IntStream.range(0, index.steps())
+        .filter(s -> actionable(progress, s))
+        .boxed()
+        .min(
+            Comparator.<Integer, Boolean>comparing(s -> !index.step(s).required())
+                .thenComparing(s -> s))
+        .map(s -> nextView(walk, s));
+  }
+
+  private static boolean actionable(Progress progress, int s) {
+    Bead bead = progress.bead(s);
+    if (bead.outOfReach() || progress.record().attemptsLeft(s) == 0) return false;
+    if (progress.course().index().step(s).kind() == StepKind.PRACTICAL
+        && bead.state() == StepState.BEGUN) return false;
+    return switch (bead.state()) {
+      case OPEN, BEGUN, AGAIN -> progress.sight().open(s);
+      default -> false;
+    };
+  }
+
+  private static NextView nextView(Walk walk, int s) {
+    Progress progress = walk.progress();
+    CourseIndex index = progress.course().index();
+    Step step = index.step(s);
+    List<String> opens =
+        Rules.of(index.design()).entrySet().stream()
+            .filter(e ->
+                e.getKey() instanceof RuleAt.StepOpens || e.getKey() instanceof RuleAt.ModuleOpens)
+            .filter(e -> asksAbout(e.getValue(), step))
+            .map(e -> name(index, e.getKey()))
+            .flatMap(Optional::stream)
+            .toList();
+    List<String> why = new ArrayList<>();
+    why.add(
+        kind(step.kind())
+            + ", about "
+            + walk.ready().document().minutes().getOrDefault(step.id(), 10)
+            + " minutes");
+    int left = progress.record().attemptsLeft(s);
+    if (step.kind() == StepKind.QUIZ && left != Integer.MAX_VALUE)
+      why.add(Numbers.count(left, "attempt") + " left");
+    Explaining.moment(progress.record().due(s))
+        .ifPresent(
+            due -> why.add("due " + Numbers.day(due.minusSeconds(1), index.design().zone())));
+    return new NextView(
+        step.id().value(),
+        step.name(),
+        step.kind(),
+        index.module(index.moduleOf(s)).name(),
+        String.join(", ", why),
+        opens);
+  }
+
+  private static String kind(StepKind kind) {
+    return switch (kind) {
+      case PAGE -> "Page";
+      case QUIZ -> "Quiz";
+      case ASSIGNMENT -> "Assignment";
+      case PRACTICAL -> "Practical";
+    };
+  }
+
+  private static boolean asksAbout(yendrik.core.rule.Condition rule, Step step) {
+    return rule.nodes()
+        .anyMatch(n ->
+            n instanceof yendrik.core.rule.Condition.Ask ask
+                && ask.leaf() instanceof yendrik.core.rule.Leaf.OfStep of
+                && !(of instanceof yendrik.core.rule.Leaf.NotPassed)
+                && of.step().equals(step.id()));
+  }
+
+  private static Optional<String> name(CourseIndex index, RuleAt at) {
+    return switch (at) {
+      case RuleAt.StepOpens r ->
+          index
+              .design()
+              .step(r.step())
+              .filter(Step::published)
+              .filter(s -> s.gate().listed())
+              .map(Step::name);
+      case RuleAt.ModuleOpens r -> index.design().module(r.module()).map(CourseModule::name);
+      default -> Optional.empty();
+    };
+  }
+
+  private static List<ModuleView> modules(Walk walk) {
+    Progress progress = walk.progress();
+    CourseIndex index = progress.course().index();
+    var explaining = Explaining.toLearner(progress);
+    List<ModuleView> views = new ArrayList<>();
+    for (int m = 0; m < index.modules(); m++) {
+      CourseModule module = index.module(m);
+      if (!module.published()) continue;
+      boolean open = progress.moduleOpen(m);
+      if (!open && !module.gate().listed()) continue;
+      List<StepLine> lines = new ArrayList<>();
+      int all = 0;
+      int done = 0;
+      for (int s = index.firstStep(m); s < index.firstStep(m + 1); s++) {
+        if (progress.counts(s)) {
+          all++;
+          if (progress.doneAt(s).isPresent()) done++;
+        }
+        if (visible(progress, s) && !needless(progress, s)) lines.add(line(walk, s, explaining));
+      }
+      List<Explaining.Part> missing =
+          open ? List.of() : explaining.rule(new RuleAt.ModuleOpens(module.id())).stream().toList();
+      boolean finished = progress.sight().moduleDoneAt(m) != LearnerRecord.NEVER;
+      views.add(
+          new ModuleView(
+              module.id().value(), module.name(), open, done, all, finished, missing, lines));
+    }
+    return views;
+  }
+
+  /** Whether the learner may know that there is such a step. */
+  static boolean visible(Progress progress, int s) {
+    CourseIndex index = progress.course().index();
+    return switch (progress.bead(s).state()) {
+      case NOT_FOR_THEM, UNPUBLISHED -> false;
+      case CLOSED ->
+          index.step(s).gate().listed() && index.module(index.moduleOf(s)).gate().listed();
+      default -> true;
+    };
+  }
+
+  /** Help or enrichment that this learner will not come to: no step to worry about. */
+  private static boolean needless(Progress progress, int s) {
+    return progress.bead(s).state() == StepState.CLOSED
+        && !progress.course().index().step(s).required()
+        && progress.sight().outOfReach(s);
+  }
+
+  private static StepLine line(Walk walk, int s, Explaining explaining) {
+    Progress progress = walk.progress();
+    Step step = progress.course().index().step(s);
+    Bead bead = progress.bead(s);
+    return new StepLine(
+        step.id().value(),
+        step.name(),
+        step.kind(),
+        bead.state(),
+        bead.overdue(),
+        bead.outOfReach(),
+        step.required(),
+        walk.ready().document().minutes().getOrDefault(step.id(), 10),
+        note(progress, s),
+        bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of());
+  }
+
+  private static String note(Progress progress, int s) {
+    LearnerRecord record = progress.record();
+    Step step = progress.course().index().step(s);
+    var zone = progress.course().design().zone();
+    return switch (progress.bead(s).state()) {
+      case DONE -> {
+        String day = progress.doneAt(s).map(d -> Numbers.day(d, zone)).orElse("");
+        yield switch (step.kind()) {
+          case PAGE -> "read " + day;
+          case QUIZ -> record.scored(s) ? Numbers.percent(record.score(s)) + ", " + day : day;
+          case ASSIGNMENT -> "passed " + day;
+          case PRACTICAL -> "signed off " + day;
+        };
+      }
+      case WAITING ->
+          "handed in "
+              + Numbers.day(Instant.ofEpochMilli(record.handedInAt(s)), zone)
+              + ", staff mark it next";
+      case AGAIN -> again(record, s);
+      case MISSED -> "closed " + step.window().until().map(u -> Numbers.day(u, zone)).orElse("");
+      case EXCUSED -> "you are excused";
+      case OPEN, BEGUN ->
+          Explaining.moment(record.due(s))
+              .map(d -> "due " + Numbers.day(d.minusSeconds(1), zone))
+              .orElse("");
+      case CLOSED, NOT_FOR_THEM, UNPUBLISHED -> "";
+    };
+  }
+
+  private static String again(LearnerRecord record, int s) {
+    if (record.attempts(s) == 0) return "needs another go";
+    String best = "best " + Numbers.percent(record.score(s));
+    int left = record.attemptsLeft(s);
+    if (left == Integer.MAX_VALUE) return best + ", try again";
+    return left == 0
+        ? best + ", no attempts left; ask your facilitator"
+        : best + ", " + Numbers.count(left, "attempt") + " left";
+  }
+
+  static List<OutcomeView> outcomes(Progress progress) {
+    CourseIndex index = progress.course().index();
+    List<OutcomeView> views = new ArrayList<>();
+    for (int o = 0; o < index.outcomes(); o++) {
+      Outcome outcome = index.outcome(o);
+      int level = progress.record().level(o).orElse(-1);
+      var levels = outcome.scale().levels();
+      views.add(
+          new OutcomeView(
+              outcome.id().value(),
+              outcome.code(),
+              outcome.name(),
+              outcome.description(),
+              level,
+              level < 0 ? "" : levels.get(level).name(),
+              level < 0 ? "" : levels.get(level).description(),
+              levels.size(),
+              outcome.scale().mastery(),
+              progress.record().evidence(o).reversed().stream()
+                  .map(e -> RouteViews.evidence(e, levels.get(e.level()).name(), from(index, e)))
+                  .toList()));
+    }
+    return views;
+  }
+
+  static String from(CourseIndex index, Evidence piece) {
+    return piece
+        .step()
+        .flatMap(id -> index.design().step(id))
+        .map(Step::name)
+        .orElse("a note from staff");
+  }
+
+  static List<BadgeView> badges(Walk walk) {
+    Progress progress = walk.progress();
+    CourseIndex index = progress.course().index();
+    var explaining = Explaining.toLearner(progress);
+    List<BadgeView> views = new ArrayList<>();
+    for (int b = 0; b < index.badges(); b++) {
+      Badge badge = index.badge(b);
+      boolean held = progress.sight().holds(b);
+      if (badge.surprise() && !held) continue;
+      Optional<Instant> at =
+          walk.facts().stream()
+              .filter(f -> f.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge.id()))
+              .map(Fact::at)
+              .reduce((_, last) -> last);
+      views.add(
+          new BadgeView(
+              badge.id().value(),
+              badge.name(),
+              badge.description(),
+              walk.ready()
+                  .document()
+                  .pictures()
+                  .getOrDefault(badge.id(), yendrik.server.design.BadgePicture.PLAIN),
+              held,
+              held ? at : Optional.empty(),
+              held ? Optional.empty() : explaining.rule(new RuleAt.BadgeEarned(badge.id()))));
+    }
+    return views;
+  }
+
+  private static List<ComingView> coming(Progress progress) {
+    CourseIndex index = progress.course().index();
+    List<ComingView> all = new ArrayList<>();
+    for (int s = 0; s < index.steps(); s++) {
+      if (!visible(progress, s)) continue;
+      Step step = index.step(s);
+      boolean open = progress.sight().open(s) && progress.doneAt(s).isEmpty();
+      if (open)
+        Explaining.moment(progress.record().due(s))
+            .filter(d -> d.isAfter(progress.asOf()))
+            .ifPresent(d -> all.add(new ComingView(d.minusSeconds(1), step.name() + " due")));
+      step.window()
+          .from()
+          .filter(f -> f.isAfter(progress.asOf()))
+          .ifPresent(f -> all.add(new ComingView(f, step.name() + " opens")));
+    }
+    all.sort(Comparator.comparing(ComingView::at));
+    return all.subList(0, Math.min(COMING, all.size()));
+  }
+}

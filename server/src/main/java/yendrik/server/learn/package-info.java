@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.learn;
+
+import org.jspecify.annotations.NullMarked;

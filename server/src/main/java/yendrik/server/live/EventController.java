@@ -1,0 +1,28 @@
+package yendrik.server.live;
+
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+@RestController
+class EventController {
+  private final Events events;
+
+  EventController(Events events) {
+    this.events = events;
+  }
+
+  /**
+   * Server-sent events: {@code changed} with the id of the learner; learners hear of themselves.
+   */
+  @GetMapping(path = "/api/courses/{course}/events", produces = "text/event-stream")
+  @Needs(Right.LEARN)
+  SseEmitter events(@PathVariable long course, Seat seat) {
+
+    return events.listen(course, seat.person().id(), seat.role().isPresent());
+  }
+}

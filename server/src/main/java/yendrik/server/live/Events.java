@@ -1,0 +1,122 @@
+package yendrik.server.live;
+
+import java.io.IOException;
+import java.sql.SQLException;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import javax.sql.DataSource;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.postgresql.PGConnection;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import yendrik.core.id.CourseId;
+
+/**
+ * Tells who watches that something about a learner has changed. Through PostgreSQL's notifications,
+ * so that it works over any number of servers and only after the act is committed. What changed is
+ * fetched again by whoever may see it; a notification carries nothing but ids.
+ */
+@Component
+public class Events implements SmartLifecycle {
+  private static final Logger LOG = LoggerFactory.getLogger(Events.class);
+  private static final String CHANNEL = "yendrik";
+  private static final int WAIT_MILLIS = 5_000;
+  private final DSLContext db;
+  private final DataSource source;
+  private final Map<SseEmitter, Listener> listeners = new ConcurrentHashMap<>();
+  private volatile boolean running;
+
+  /**
+   * @param all whether the listener is staff and hears of every learner
+   */
+  private record Listener(long course, long person, boolean all) {}
+
+  Events(DSLContext db, DataSource source) {
+    this.db = db;
+    this.source = source;
+  }
+
+  /** Says, when the transaction is committed, that a learner's state has changed. */
+  public void changed(CourseId course, long person) {
+    String message = course.value() + " " + person;
+    db.select(DSL.function("pg_notify", Object.class, DSL.val(CHANNEL), DSL.val(message)))
+        .execute();
+  }
+
+  SseEmitter listen(long course, long person, boolean all) {
+    var emitter = new SseEmitter(0L);
+    listeners.put(emitter, new Listener(course, person, all));
+    emitter.onCompletion(() -> listeners.remove(emitter));
+    emitter.onError(_ -> listeners.remove(emitter));
+    send(emitter, "ready", "");
+    return emitter;
+  }
+
+  private void spread(String message) {
+    String[] parts = message.split(" ");
+    long course = Long.parseLong(parts[0]);
+    long person = Long.parseLong(parts[1]);
+    listeners.forEach((emitter, listener) -> {
+      if (listener.course == course && (listener.all || listener.person == person))
+        send(emitter, "changed", Long.toString(person));
+    });
+  }
+
+  private void send(SseEmitter emitter, String name, String data) {
+    try {
+      emitter.send(SseEmitter.event().name(name).data(data));
+    } catch (IOException | IllegalStateException e) {
+      LOG.debug("a listener is gone", e);
+      listeners.remove(emitter);
+    }
+  }
+
+  @Override
+  public void start() {
+    running = true;
+    Thread.ofPlatform().daemon().name("events").start(this::hear);
+  }
+
+  private void hear() {
+    while (running) {
+      // LISTEN has no counterpart in jOOQ, being a matter of the connection.
+      try (var connection = source.getConnection();
+          var statement = connection.createStatement()) {
+        statement.execute("LISTEN " + CHANNEL);
+        var notifications = connection.unwrap(PGConnection.class);
+        while (running) {
+          var heard = notifications.getNotifications(WAIT_MILLIS);
+          if (heard == null || heard.length == 0)
+            listeners.keySet().forEach(l -> send(l, "still", ""));
+          else for (var one : heard) spread(one.getParameter());
+        }
+      } catch (SQLException | RuntimeException e) {
+        if (running) pause(e);
+      }
+    }
+  }
+
+  private static void pause(Exception e) {
+    LOG.warn("lost the database while listening for events; trying again: {}", e.getMessage());
+    try {
+      Thread.sleep(1_000);
+    } catch (InterruptedException _) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  @Override
+  public void stop() {
+    running = false;
+    listeners.keySet().forEach(SseEmitter::complete);
+  }
+
+  @Override
+  public boolean isRunning() {
+    return running;
+  }
+}

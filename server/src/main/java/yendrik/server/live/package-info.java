@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.live;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,90 @@
+package yendrik.server.people;
+
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.MethodParameter;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.stereotype.Component;
+import org.springframework.web.bind.support.WebDataBinderFactory;
+import org.springframework.web.context.request.NativeWebRequest;
+import org.springframework.web.method.HandlerMethod;
+import org.springframework.web.method.support.HandlerMethodArgumentResolver;
+import org.springframework.web.method.support.ModelAndViewContainer;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.HandlerMapping;
+import yendrik.core.id.CourseId;
+import yendrik.server.http.Problem;
+
+/**
+ * Lets a request through only with the right that its endpoint names, and hands the endpoint the
+ * {@link SignedIn} person and their {@link Seat} in the course of the address.
+ */
+@Component
+class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
+  private static final String SEAT = Gatekeeper.class.getName() + ".seat";
+  private final People people;
+
+  Gatekeeper(People people) {
+    this.people = people;
+  }
+
+  @Override
+  public boolean preHandle(
+      HttpServletRequest request, HttpServletResponse response, Object handler) {
+    if (!(handler instanceof HandlerMethod method)
+        || !method.getBeanType().getPackageName().startsWith("yendrik")
+        || request.getDispatcherType() == DispatcherType.ASYNC) return true;
+    Needs needs = method.getMethodAnnotation(Needs.class);
+    if (needs == null) throw Problem.forbidden("This address is not open to anybody.");
+    if (needs.value() == Right.ANYBODY) return true;
+    SignedIn person = signedIn().orElseThrow(() -> Problem.unauthorized("Sign in to go on."));
+    if (needs.value() == Right.SIGNED_IN) return true;
+    Seat seat = seat(request, person);
+    if (!seat.has(needs.value()))
+      throw Problem.forbidden("Your part in this course does not include this.");
+    request.setAttribute(SEAT, seat);
+    return true;
+  }
+
+  private Seat seat(HttpServletRequest request, SignedIn person) {
+    Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
+    if (!(variables instanceof Map<?, ?> map) || !(map.get("course") instanceof String text))
+      throw new IllegalStateException("an endpoint with a course right has no {course}");
+    try {
+      return people
+          .seat(new CourseId(Long.parseLong(text)), person)
+          .orElseThrow(() -> Problem.notFound("course"));
+    } catch (IllegalArgumentException e) {
+      throw Problem.notFound("course");
+    }
+  }
+
+  static Optional<SignedIn> signedIn() {
+    Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
+    return authentication != null && authentication.getPrincipal() instanceof SignedIn person
+        ? Optional.of(person)
+        : Optional.empty();
+  }
+
+  @Override
+  public boolean supportsParameter(MethodParameter parameter) {
+    return parameter.getParameterType() == Seat.class
+        || parameter.getParameterType() == SignedIn.class;
+  }
+
+  @Override
+  public @Nullable Object resolveArgument(
+      MethodParameter parameter,
+      @Nullable ModelAndViewContainer container,
+      NativeWebRequest request,
+      @Nullable WebDataBinderFactory binders) {
+    if (parameter.getParameterType() == Seat.class)
+      return request.getAttribute(SEAT, NativeWebRequest.SCOPE_REQUEST);
+    return signedIn().orElseThrow(() -> Problem.unauthorized("Sign in to go on."));
+  }
+}

@@ -1,0 +1,189 @@
+package yendrik.server.people;
+
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.ENROLMENT;
+import static yendrik.schema.Tables.FAILED_SIGN_IN;
+import static yendrik.schema.Tables.PERSON;
+import static yendrik.schema.Tables.STAFF;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import org.jooq.DSLContext;
+import org.jooq.Record4;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.CourseId;
+
+/** People, what they may do, and their passwords. */
+@Repository
+@Transactional
+public class People {
+  private static final int TRIES = 8;
+  private static final Duration PAUSE = Duration.ofMinutes(10);
+  private final DSLContext db;
+  private final PasswordEncoder passwords;
+  private final Clock clock;
+
+  People(DSLContext db, PasswordEncoder passwords, Clock clock) {
+    this.db = db;
+    this.passwords = passwords;
+    this.clock = clock;
+  }
+
+  public long add(String name, String email, String password, boolean administrator) {
+    return db.insertInto(PERSON)
+        .set(PERSON.NAME, name)
+        .set(PERSON.EMAIL, email.toLowerCase(Locale.ROOT))
+        .set(PERSON.PASSWORD_HASH, passwords.encode(password))
+        .set(PERSON.ADMINISTRATOR, administrator)
+        .set(PERSON.CREATED_AT, clock.instant())
+        .returning(PERSON.ID)
+        .fetchSingle(PERSON.ID);
+  }
+
+  public void addStaff(CourseId course, long person, Seat.Role role, OptionalLong group) {
+    db.insertInto(STAFF)
+        .set(STAFF.COURSE_ID, course.value())
+        .set(STAFF.PERSON_ID, person)
+        .set(STAFF.ROLE, role.name().toLowerCase(Locale.ROOT))
+        .set(STAFF.GROUP_ID, group.isPresent() ? (Long) group.getAsLong() : null)
+        .execute();
+  }
+
+  /** The names of people by id; unknown ids are left out. */
+  @Transactional(readOnly = true)
+  public Map<Long, String> names(Collection<Long> ids) {
+    return db.select(PERSON.ID, PERSON.NAME)
+        .from(PERSON)
+        .where(PERSON.ID.in(ids))
+        .fetchMap(PERSON.ID, PERSON.NAME);
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<SignedIn> person(long id) {
+    return db.select(PERSON.ID, PERSON.NAME, PERSON.EMAIL, PERSON.ADMINISTRATOR)
+        .from(PERSON)
+        .where(PERSON.ID.eq(id))
+        .fetchOptional(People::signedIn);
+  }
+
+  /** The person with an e-mail address, however it is written. */
+  @Transactional(readOnly = true)
+  public Optional<Long> withEmail(String email) {
+    return db.select(PERSON.ID)
+        .from(PERSON)
+        .where(PERSON.EMAIL.eq(lower(email)))
+        .fetchOptional(PERSON.ID);
+  }
+
+  private static SignedIn signedIn(Record4<Long, String, String, Boolean> row) {
+    return new SignedIn(row.value1(), row.value2(), row.value3(), row.value4());
+  }
+
+  /** Whether too many tries failed lately for this name or from this address. */
+  @Transactional(readOnly = true)
+  public boolean mustWait(String email, String address) {
+    var lately = FAILED_SIGN_IN.AT.gt(clock.instant().minus(PAUSE));
+    int forName = db.fetchCount(FAILED_SIGN_IN, lately.and(FAILED_SIGN_IN.EMAIL.eq(lower(email))));
+    int from = db.fetchCount(FAILED_SIGN_IN, lately.and(FAILED_SIGN_IN.ADDRESS.eq(address)));
+    return forName >= TRIES || from >= 10 * TRIES;
+  }
+
+  /** The person with this address and password; a failure is remembered. */
+  public Optional<SignedIn> signIn(String email, String password, String address) {
+    var row = db.selectFrom(PERSON).where(PERSON.EMAIL.eq(lower(email))).fetchOptional();
+    // A hash is compared even for an unknown name, so that the time taken tells nothing.
+    String hash = row.map(r -> r.getPasswordHash()).orElse(NOBODYS_HASH);
+    if (passwords.matches(password, hash) && row.isPresent()) {
+      db.deleteFrom(FAILED_SIGN_IN).where(FAILED_SIGN_IN.EMAIL.eq(lower(email))).execute();
+      return row.map(r -> new SignedIn(r.getId(), r.getName(), r.getEmail(), r.getAdministrator()));
+    }
+    db.insertInto(FAILED_SIGN_IN)
+        .set(FAILED_SIGN_IN.EMAIL, lower(email))
+        .set(FAILED_SIGN_IN.ADDRESS, address)
+        .set(FAILED_SIGN_IN.AT, clock.instant())
+        .execute();
+    return Optional.empty();
+  }
+
+  private static final String NOBODYS_HASH =
+      "{bcrypt}$2a$10$7EqJtq98hPqEX7fNZaFWoOHi2vxeXzQeyLhMjgcSYy2GqkkdT6u6e";
+
+  private static String lower(String email) {
+    return email.strip().toLowerCase(Locale.ROOT);
+  }
+
+  /** A person's place in a course; empty if they have none or the course is not there. */
+  @Transactional(readOnly = true)
+  public Optional<Seat> seat(CourseId course, SignedIn person) {
+    if (!db.fetchExists(COURSE, COURSE.ID.eq(course.value()))) return Optional.empty();
+    var staff =
+        db.selectFrom(STAFF)
+            .where(STAFF.COURSE_ID.eq(course.value()), STAFF.PERSON_ID.eq(person.id()))
+            .fetchOptional();
+    boolean learner =
+        db.fetchExists(
+            ENROLMENT,
+            ENROLMENT
+                .COURSE_ID
+                .eq(course.value())
+                .and(ENROLMENT.PERSON_ID.eq(person.id()))
+                .and(ENROLMENT.PRACTICE.isFalse()));
+    Optional<Seat.Role> role =
+        person.administrator()
+            ? Optional.of(Seat.Role.DESIGNER)
+            : staff.map(s -> Seat.Role.valueOf(s.getRole().toUpperCase(Locale.ROOT)));
+    if (role.isEmpty() && !learner) return Optional.empty();
+    OptionalLong group =
+        staff.map(s -> s.getGroupId()).map(OptionalLong::of).orElse(OptionalLong.empty());
+    return Optional.of(
+        new Seat(
+            course, person, role, person.administrator() ? OptionalLong.empty() : group, learner));
+  }
+
+  /** A course in a person's list, with the week that it is in. */
+  public record MyCourse(
+      long id,
+      String name,
+      String cohort,
+      int week,
+      int weeks,
+      Optional<Seat.Role> role,
+      boolean learner) {}
+
+  /** The courses that a person has a place in. */
+  @Transactional(readOnly = true)
+  public List<MyCourse> coursesOf(SignedIn person) {
+    return db
+        .select(COURSE.ID, COURSE.NAME, COURSE.COHORT, COURSE.STARTS_AT, COURSE.WEEKS)
+        .from(COURSE)
+        .orderBy(COURSE.ID)
+        .fetch()
+        .stream()
+        .flatMap(c ->
+            seat(new CourseId(c.value1()), person).stream()
+                .map(s ->
+                    new MyCourse(
+                        c.value1(),
+                        c.value2(),
+                        c.value3(),
+                        week(c.value4(), c.value5()),
+                        c.value5(),
+                        s.role(),
+                        s.learner())))
+        .toList();
+  }
+
+  private int week(Instant start, int weeks) {
+    long gone = Duration.between(start, clock.instant()).toDays() / 7;
+    return (int) Math.clamp(gone + 1, 1, weeks);
+  }
+}

@@ -1,0 +1,14 @@
+package yendrik.server.people;
+
+/** What an endpoint asks of whoever calls it. */
+public enum Right {
+  /** Anybody, signed in or not. */
+  ANYBODY,
+  SIGNED_IN,
+  /** A learner of the course, or staff walking it as a made-up learner. */
+  LEARN,
+  /** A designer of the course. */
+  PLAN,
+  /** Any staff of the course; support teachers see and act on their group only. */
+  TEACH
+}

@@ -1,0 +1,76 @@
+package yendrik.server.people;
+
+import java.util.List;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.savedrequest.NullRequestCache;
+import org.springframework.web.method.support.HandlerMethodArgumentResolver;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/**
+ * Sessions, forgery protection and headers. Who may call what is the {@link Gatekeeper}'s, since it
+ * depends on the course.
+ */
+@Configuration
+class SecurityConfiguration {
+  private static final String CONTENT_POLICY =
+      "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
+          + " img-src 'self' data:; font-src 'self' data:; connect-src 'self';"
+          + " object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+
+  @Bean
+  SecurityFilterChain filters(HttpSecurity http, SecurityContextRepository contexts) {
+    http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll());
+    http.csrf(csrf -> csrf.spa());
+    http.securityContext(context -> context.securityContextRepository(contexts));
+    http.requestCache(cache -> cache.requestCache(new NullRequestCache()));
+    http.anonymous(anonymous -> {});
+    http.logout(logout -> logout.disable());
+    http.headers(headers ->
+        headers
+            .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+            .referrerPolicy(referrer ->
+                referrer.policy(
+                    org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                        .ReferrerPolicy.SAME_ORIGIN)));
+    return http.build();
+  }
+
+  @Bean
+  SecurityContextRepository contexts() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  @Bean
+  PasswordEncoder passwords() {
+    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  }
+
+  @Bean
+  WebMvcConfigurer gate(Gatekeeper gatekeeper) {
+    return new WebMvcConfigurer() {
+      @Override
+      public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(gatekeeper).addPathPatterns("/api/**");
+      }
+
+      @Override
+      public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
+        resolvers.add(gatekeeper);
+      }
+    };
+  }
+
+  @Bean
+  CookieCsrfTokenRepository tokens() {
+    return CookieCsrfTokenRepository.withHttpOnlyFalse();
+  }
+}

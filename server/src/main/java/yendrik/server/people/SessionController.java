@@ -1,0 +1,93 @@
+package yendrik.server.people;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.http.Problem;
+
+@RestController
+@RequestMapping("/api/session")
+class SessionController {
+  private final People people;
+  private final SecurityContextRepository contexts;
+  private final CsrfTokenRepository tokens;
+
+  SessionController(People people, SecurityContextRepository contexts, CsrfTokenRepository tokens) {
+    this.people = people;
+    this.contexts = contexts;
+    this.tokens = tokens;
+  }
+
+  record SignIn(
+      @NotBlank @Size(max = 200) String email, @NotBlank @Size(max = 200) String password) {}
+
+  record Me(Optional<Person> person, List<People.MyCourse> courses) {}
+
+  record Person(long id, String name, String email, boolean administrator) {}
+
+  /** Who is signed in, with their courses; nobody at first. Also hands out the forgery token. */
+  @GetMapping
+  @Needs(Right.ANYBODY)
+  Me me(CsrfToken token) {
+    token.getToken();
+    return Gatekeeper.signedIn().map(this::me).orElse(new Me(Optional.empty(), List.of()));
+  }
+
+  private Me me(SignedIn person) {
+    var shown = new Person(person.id(), person.name(), person.email(), person.administrator());
+    return new Me(Optional.of(shown), people.coursesOf(person));
+  }
+
+  @PostMapping
+  @Needs(Right.ANYBODY)
+  Me signIn(
+      @Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
+    String address = request.getRemoteAddr();
+    if (people.mustWait(signIn.email(), address))
+      throw Problem.tooMany(
+          "Too many tries with a wrong password. Wait ten minutes, then try again.",
+          Optional.of(600L));
+    SignedIn person =
+        people
+            .signIn(signIn.email(), signIn.password(), address)
+            .orElseThrow(() ->
+                Problem.unauthorized(
+                    "The e-mail address and the password do not belong together."));
+    HttpSession old = request.getSession(false);
+    if (old != null) old.invalidate();
+    var context = SecurityContextHolder.createEmptyContext();
+    context.setAuthentication(
+        UsernamePasswordAuthenticationToken.authenticated(person, null, List.of()));
+    SecurityContextHolder.setContext(context);
+    contexts.saveContext(context, request, response);
+    tokens.saveToken(tokens.generateToken(request), request, response);
+    return me(person);
+  }
+
+  @DeleteMapping
+  @Needs(Right.ANYBODY)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void signOut(HttpServletRequest request) {
+    HttpSession session = request.getSession(false);
+    if (session != null) session.invalidate();
+    SecurityContextHolder.clearContext();
+  }
+}

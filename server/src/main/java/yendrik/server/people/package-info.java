@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.people;
+
+import org.jspecify.annotations.NullMarked;

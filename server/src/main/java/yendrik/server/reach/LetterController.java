@@ -1,0 +1,42 @@
+package yendrik.server.reach;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+@RestController
+@RequestMapping("/api/courses/{course}/letters")
+class LetterController {
+  private final Letters letters;
+
+  LetterController(Letters letters) {
+    this.letters = letters;
+  }
+
+  record LetterEdit(
+      @NotEmpty(message = "choose at least one learner") @Size(max = 5000) List<Long> learners,
+      @NotBlank(message = "write a subject") @Size(max = 200) String subject,
+      @NotBlank(message = "write something") @Size(max = 20_000) String body) {}
+
+  record Written(int letters) {}
+
+  /** Writes to several learners, each a letter of their own. */
+  @PostMapping
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.CREATED)
+  Written write(@PathVariable long course, Seat seat, @Valid @RequestBody LetterEdit letter) {
+    return new Written(letters.write(seat, letter.learners(), letter.subject(), letter.body()));
+  }
+}

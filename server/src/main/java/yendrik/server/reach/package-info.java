@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.reach;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,288 @@
+package yendrik.server.teach;
+
+import static yendrik.schema.Tables.HANDED_IN;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
+import yendrik.core.progress.Bead;
+import yendrik.core.progress.Progress;
+import yendrik.core.progress.StepState;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
+import yendrik.server.design.Designs;
+import yendrik.server.http.Problem;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** What waits for staff, and what they say to it. */
+@Service
+@Transactional
+public class Marking {
+  private final DSLContext db;
+  private final Learners learners;
+  private final Designs designs;
+  private final Walks walks;
+  private final People people;
+
+  Marking(DSLContext db, Learners learners, Designs designs, Walks walks, People people) {
+    this.db = db;
+    this.learners = learners;
+    this.designs = designs;
+    this.walks = walks;
+    this.people = people;
+  }
+
+  /** Work to mark, longest waiting first, and practicals that can be signed off. */
+  record QueueView(List<WaitingView> handedIn, List<WaitingView> toSignOff) {}
+
+  record WaitingView(
+      long enrolment,
+      String learner,
+      long step,
+      String name,
+      String module,
+      int version,
+      Optional<Instant> since) {}
+
+  private record Place(long enrolment, long step) {}
+
+  @Transactional(readOnly = true)
+  QueueView queue(Seat seat) {
+    Optional<Designs.Ready> ready = designs.published(seat.course());
+    if (ready.isEmpty()) return new QueueView(List.of(), List.of());
+    CourseIndex index = ready.get().compiled().index();
+    List<WaitingView> handedIn = new ArrayList<>();
+    List<WaitingView> toSignOff = new ArrayList<>();
+    List<Learners.Snapshot> all = learners.of(seat);
+    Map<Place, Latest> latest =
+        latest(
+            all.stream().filter(l -> l.waiting() > 0).map(Learners.Snapshot::enrolment).toList());
+    for (Learners.Snapshot learner : all)
+      for (int s = 0; s < Math.min(index.steps(), learner.thread().length()); s++) {
+        StepState state = Bead.of(learner.thread().charAt(s)).state();
+        boolean practical = index.step(s).kind() == StepKind.PRACTICAL;
+        boolean open =
+            state == StepState.OPEN || state == StepState.BEGUN || state == StepState.AGAIN;
+        if (state == StepState.WAITING) handedIn.add(waiting(learner, index, s, latest));
+        else if (practical && open) toSignOff.add(waiting(learner, index, s, latest));
+      }
+    handedIn.sort(Comparator.comparing(w -> w.since().orElse(Instant.MAX)));
+    return new QueueView(handedIn, toSignOff);
+  }
+
+  private record Latest(int version, Instant at) {}
+
+  private Map<Place, Latest> latest(List<Long> enrolments) {
+    return db
+        .select(HANDED_IN.ENROLMENT_ID, HANDED_IN.STEP_ID, HANDED_IN.VERSION, HANDED_IN.AT)
+        .from(HANDED_IN)
+        .where(HANDED_IN.ENROLMENT_ID.in(enrolments))
+        .orderBy(HANDED_IN.VERSION)
+        .fetch()
+        .stream()
+        .collect(
+            java.util.stream.Collectors.toMap(
+                r -> new Place(r.value1(), r.value2()),
+                r -> new Latest(r.value3(), r.value4()),
+                (_, later) -> later));
+  }
+
+  private static WaitingView waiting(
+      Learners.Snapshot learner, CourseIndex index, int s, Map<Place, Latest> latest) {
+    Step step = index.step(s);
+    var found = Optional.ofNullable(latest.get(new Place(learner.enrolment(), step.id().value())));
+    return new WaitingView(
+        learner.enrolment(),
+        learner.name(),
+        step.id().value(),
+        step.name(),
+        index.module(index.moduleOf(s)).name(),
+        found.map(Latest::version).orElse(0),
+        found.map(Latest::at));
+  }
+
+  record WorkView(
+      long enrolment,
+      String learner,
+      long step,
+      String name,
+      String module,
+      StepKind kind,
+      StepState state,
+      String task,
+      double points,
+      List<VersionView> versions,
+      List<OutcomeView> outcomes) {}
+
+  record VersionView(int version, Instant at, String text, Optional<MarkView> mark) {}
+
+  record MarkView(
+      Fact.Judgement judgement, double points, double of, String comment, Instant at, String by) {}
+
+  record OutcomeView(
+      long id, String code, String name, List<LevelView> levels, int mastery, int now) {}
+
+  record LevelView(String name, String description) {}
+
+  @Transactional(readOnly = true)
+  WorkView work(Seat seat, long enrolment, long step) {
+    Learners.Snapshot learner = learners.one(seat, enrolment);
+    Walk walk = walks.see(enrolment);
+    int s = number(walk, step);
+    CourseIndex index = walk.progress().course().index();
+    Step design = index.step(s);
+    List<VersionView> versions =
+        db.selectFrom(HANDED_IN)
+            .where(HANDED_IN.ENROLMENT_ID.eq(enrolment), HANDED_IN.STEP_ID.eq(step))
+            .orderBy(HANDED_IN.VERSION.desc())
+            .fetch(h ->
+                new VersionView(
+                    h.getVersion(),
+                    h.getAt(),
+                    h.getBody(),
+                    mark(walk, design.id(), h.getVersion())));
+    return new WorkView(
+        enrolment,
+        learner.name(),
+        step,
+        design.name(),
+        index.module(index.moduleOf(s)).name(),
+        design.kind(),
+        walk.progress().bead(s).state(),
+        walk.ready().document().content(design.id()).body(),
+        design.scoring().points(),
+        versions,
+        design.evidenceFor().stream().map(t -> outcome(walk.progress(), t.outcome())).toList());
+  }
+
+  private static OutcomeView outcome(Progress progress, OutcomeId id) {
+    int o = progress.course().index().number(id);
+    Outcome outcome = progress.course().index().outcome(o);
+    Scale scale = outcome.scale();
+    return new OutcomeView(
+        id.value(),
+        outcome.code(),
+        outcome.name(),
+        scale.levels().stream().map(l -> new LevelView(l.name(), l.description())).toList(),
+        scale.mastery(),
+        progress.record().level(o).orElse(-1));
+  }
+
+  private Optional<MarkView> mark(Walk walk, StepId step, int version) {
+    return Facts.standing(walk.facts()).stream()
+        .filter(f ->
+            f.what() instanceof Fact.Marked m && m.step().equals(step) && m.version() == version)
+        .reduce((_, last) -> last)
+        .map(f -> {
+          var m = (Fact.Marked) f.what();
+          long by = f.by().map(p -> p.value()).orElse(0L);
+          return new MarkView(
+              m.judgement(),
+              m.points(),
+              m.of(),
+              m.comment(),
+              f.at(),
+              people.names(List.of(by)).getOrDefault(by, ""));
+        });
+  }
+
+  private static int number(Walk walk, long step) {
+    int s =
+        step <= 0 ? CourseIndex.UNKNOWN : walk.progress().course().index().number(new StepId(step));
+    if (s == CourseIndex.UNKNOWN) throw Problem.notFound("step");
+    return s;
+  }
+
+  /**
+   * Judges a piece of work and rates the outcomes that it gives evidence of.
+   *
+   * @param version which handing-in was read; if a newer one has come, nothing is written
+   */
+  public void mark(
+      Seat seat,
+      long enrolment,
+      long step,
+      int version,
+      double points,
+      Fact.Judgement judgement,
+      String comment,
+      Map<Long, Integer> levels) {
+    learners.one(seat, enrolment);
+    walks.act(
+        enrolment,
+        Optional.of(seat.person().id()),
+        walk -> {
+          int s = number(walk, step);
+          Step design = walk.progress().course().index().step(s);
+          if (design.kind() != StepKind.ASSIGNMENT)
+            throw Problem.conflict("This step is not handed in.");
+          int newest = walk.progress().record().version(s);
+          if (newest == 0) throw Problem.conflict("Nothing has been handed in yet.");
+          if (newest != version)
+            throw Problem.conflict(
+                "A newer version has been handed in meanwhile. Open it and read that one.");
+          double of = design.scoring().points();
+          if (!(points >= 0 && points <= of))
+            throw Problem.field("points", "Give 0 to " + of + " points.");
+          List<Fact.What> whats = new ArrayList<>();
+          whats.add(new Fact.Marked(design.id(), version, points, of, judgement, comment));
+          whats.addAll(rated(walk, design, version, levels));
+          return whats;
+        });
+  }
+
+  /** Signs a practical off: the learner did it, and staff saw it. */
+  public void signOff(
+      Seat seat, long enrolment, long step, String comment, Map<Long, Integer> levels) {
+    learners.one(seat, enrolment);
+    walks.act(
+        enrolment,
+        Optional.of(seat.person().id()),
+        walk -> {
+          int s = number(walk, step);
+          Step design = walk.progress().course().index().step(s);
+          if (design.kind() != StepKind.PRACTICAL)
+            throw Problem.conflict("Only a practical is signed off.");
+          if (walk.progress().bead(s).state() == StepState.DONE)
+            throw Problem.conflict("This practical is signed off already.");
+          List<Fact.What> whats = new ArrayList<>();
+          whats.add(new Fact.SignedOff(design.id(), comment));
+          double of = design.scoring().points();
+          whats.add(new Fact.Marked(design.id(), 0, of, of, Fact.Judgement.PASSED, comment));
+          whats.addAll(rated(walk, design, 0, levels));
+          return whats;
+        });
+  }
+
+  private static List<Fact.What> rated(
+      Walk walk, Step step, int version, Map<Long, Integer> levels) {
+    CourseIndex index = walk.progress().course().index();
+    List<Fact.What> rated = new ArrayList<>();
+    levels.forEach((id, level) -> {
+      boolean tied = step.evidenceFor().stream().anyMatch(t -> t.outcome().value() == id);
+      if (!tied) throw Problem.field("levels", "This step gives no evidence of that outcome.");
+      Outcome outcome = index.outcome(index.number(new OutcomeId(id)));
+      if (level < 0 || level > outcome.scale().top())
+        throw Problem.field("levels", outcome.code() + " has no such level.");
+      rated.add(new Fact.Rated(outcome.id(), level, Optional.of(step.id()), version));
+    });
+    return rated;
+  }
+}

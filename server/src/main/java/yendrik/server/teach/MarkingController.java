@@ -1,0 +1,76 @@
+package yendrik.server.teach;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.record.Fact;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+@RestController
+@RequestMapping("/api/courses/{course}/marking")
+class MarkingController {
+  private final Marking marking;
+
+  MarkingController(Marking marking) {
+    this.marking = marking;
+  }
+
+  @GetMapping
+  @Needs(Right.TEACH)
+  Marking.QueueView queue(@PathVariable long course, Seat seat) {
+    return marking.queue(seat);
+  }
+
+  @GetMapping("/{enrolment}/{step}")
+  @Needs(Right.TEACH)
+  Marking.WorkView work(
+      @PathVariable long course, @PathVariable long enrolment, @PathVariable long step, Seat seat) {
+    return marking.work(seat, enrolment, step);
+  }
+
+  record MarkEdit(
+      int version,
+      double points,
+      @NotNull Fact.Judgement judgement,
+      @NotNull @Size(max = 10_000) String comment,
+      @NotNull Map<Long, Integer> levels) {}
+
+  @PostMapping("/{enrolment}/{step}/marks")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void mark(
+      @PathVariable long course,
+      @PathVariable long enrolment,
+      @PathVariable long step,
+      Seat seat,
+      @Valid @RequestBody MarkEdit m) {
+    marking.mark(
+        seat, enrolment, step, m.version(), m.points(), m.judgement(), m.comment(), m.levels());
+  }
+
+  record SignOffEdit(
+      @NotNull @Size(max = 10_000) String comment, @NotNull Map<Long, Integer> levels) {}
+
+  @PostMapping("/{enrolment}/{step}/sign-offs")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void signOff(
+      @PathVariable long course,
+      @PathVariable long enrolment,
+      @PathVariable long step,
+      Seat seat,
+      @Valid @RequestBody SignOffEdit edit) {
+    marking.signOff(seat, enrolment, step, edit.comment(), edit.levels());
+  }
+}

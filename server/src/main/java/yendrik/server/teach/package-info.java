@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.teach;
+
+import org.jspecify.annotations.NullMarked;

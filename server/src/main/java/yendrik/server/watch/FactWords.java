@@ -1,0 +1,101 @@
+package yendrik.server.watch;
+
+import java.util.Optional;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Step;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.StepId;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.words.Numbers;
+
+/** Says facts in words, for the history of a learner. */
+final class FactWords {
+  private final CourseDesign design;
+
+  FactWords(CourseDesign design) {
+    this.design = design;
+  }
+
+  /** Empty for facts that only say that somebody was there. */
+  Optional<String> of(Fact.What what) {
+    return switch (what) {
+      case Fact.WasHere _, Fact.SpentTime _, Fact.TakenBack _ -> Optional.empty();
+      case Fact.Enrolled _ -> Optional.of("Enrolled");
+      case Fact.LeftCourse _ -> Optional.of("Left the course");
+      case Fact.Saw f -> Optional.of("Opened " + step(f.step()));
+      case Fact.HandedIn f ->
+          Optional.of("Handed in " + step(f.step()) + ", version " + f.version());
+      case Fact.StartedAttempt f ->
+          Optional.of("Began attempt " + f.number() + " at " + step(f.step()));
+      case Fact.FinishedAttempt f ->
+          Optional.of(
+              "Attempt "
+                  + f.number()
+                  + " at "
+                  + step(f.step())
+                  + ": "
+                  + Numbers.percent(f.points() / f.of()));
+      case Fact.Marked f ->
+          Optional.of(judged(f) + " " + step(f.step()) + points(f) + comment(f.comment()));
+      case Fact.Rated f -> rated(f);
+      case Fact.Confirmed f -> Optional.of("Confirmed " + step(f.step()));
+      case Fact.SignedOff f -> Optional.of("Signed off " + step(f.step()) + comment(f.comment()));
+      case Fact.JoinedGroup f ->
+          Optional.of("Joined the group " + design.groups().getOrDefault(f.group(), ""));
+      case Fact.LeftGroup f ->
+          Optional.of("Left the group " + design.groups().getOrDefault(f.group(), ""));
+      case Fact.BadgeIssued f ->
+          Optional.of("Badge issued: " + badge(f.badge()) + comment(f.reason()));
+      case Fact.BadgeRevoked f ->
+          Optional.of("Badge revoked: " + badge(f.badge()) + comment(f.reason()));
+      case Fact.CompletedCourse f ->
+          Optional.of(
+              "Completed " + design.otherCourses().getOrDefault(f.course(), "another course"));
+      case Fact.Opened f -> Optional.of("Opened by exception: " + step(f.step()));
+      case Fact.Excused f -> Optional.of("Excused from " + step(f.step()) + comment(f.reason()));
+      case Fact.DueMoved f ->
+          Optional.of(step(f.step()) + " due " + Numbers.moment(f.due(), design.zone()));
+      case Fact.AttemptsAdded f ->
+          Optional.of(Numbers.count(f.attempts(), "more attempt") + " at " + step(f.step()));
+    };
+  }
+
+  private static String judged(Fact.Marked f) {
+    return switch (f.judgement()) {
+      case PASSED -> "Passed";
+      case AGAIN -> "Needs another go:";
+      case FAILED -> "Not passed:";
+    };
+  }
+
+  private static String points(Fact.Marked f) {
+    return f.of() > 0 ? ", " + number(f.points()) + " of " + number(f.of()) + " points" : "";
+  }
+
+  private static String number(double n) {
+    return n == Math.rint(n) ? Long.toString((long) n) : Double.toString(n);
+  }
+
+  private Optional<String> rated(Fact.Rated f) {
+    return design
+        .outcome(f.outcome())
+        .map(o ->
+            "Rated "
+                + o.code()
+                + " “"
+                + o.scale().levels().get(Math.min(f.level(), o.scale().top())).name()
+                + "”");
+  }
+
+  private static String comment(String text) {
+    return text.isBlank() ? "" : ". “" + text + "”";
+  }
+
+  private String badge(BadgeId id) {
+    return design.badge(id).map(b -> b.name()).orElse("a badge that is gone");
+  }
+
+  private String step(StepId id) {
+    return design.step(id).map(Step::name).map(n -> "“" + n + "”").orElse("a step that is gone");
+  }
+}

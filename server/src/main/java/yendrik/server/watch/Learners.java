@@ -1,0 +1,83 @@
+package yendrik.server.watch;
+
+import static yendrik.schema.Tables.ENROLMENT;
+import static yendrik.schema.Tables.PERSON;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.server.design.Json;
+import yendrik.server.http.Problem;
+import yendrik.server.people.Seat;
+import yendrik.server.way.Summary;
+
+/** Snapshots of the learners that a member of staff may see; no facts are read for these. */
+@Service
+@Transactional(readOnly = true)
+public class Learners {
+  private final DSLContext db;
+
+  Learners(DSLContext db) {
+    this.db = db;
+  }
+
+  /** One learner's snapshot. */
+  public record Snapshot(
+      long enrolment,
+      long person,
+      String name,
+      String email,
+      Optional<Instant> lastHere,
+      double share,
+      String thread,
+      int waiting,
+      Optional<Instant> completedAt,
+      Summary summary) {}
+
+  /** All of them, by name. */
+  public List<Snapshot> of(Seat seat) {
+    return db
+        .select(
+            ENROLMENT.ID,
+            ENROLMENT.PERSON_ID,
+            PERSON.NAME,
+            PERSON.EMAIL,
+            ENROLMENT.LAST_HERE,
+            ENROLMENT.SHARE,
+            ENROLMENT.THREAD,
+            ENROLMENT.WAITING,
+            ENROLMENT.COMPLETED_AT,
+            ENROLMENT.SUMMARY)
+        .from(ENROLMENT)
+        .join(PERSON)
+        .on(PERSON.ID.eq(ENROLMENT.PERSON_ID))
+        .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse())
+        .orderBy(PERSON.NAME, ENROLMENT.ID)
+        .fetch(r ->
+            new Snapshot(
+                r.value1(),
+                r.value2(),
+                r.value3(),
+                r.value4(),
+                Optional.ofNullable(r.value5()),
+                r.value6(),
+                r.value7(),
+                r.value8(),
+                Optional.ofNullable(r.value9()),
+                Json.read(r.value10(), Summary.class)))
+        .stream()
+        .filter(s -> seat.sees(s.summary().groups()))
+        .toList();
+  }
+
+  /** One learner, or a Problem as if there were none. */
+  public Snapshot one(Seat seat, long enrolment) {
+    return of(seat).stream()
+        .filter(s -> s.enrolment() == enrolment)
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("learner"));
+  }
+}

@@ -1,0 +1,197 @@
+package yendrik.server.watch;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.StepId;
+import yendrik.core.progress.Bead;
+import yendrik.core.record.Fact;
+import yendrik.formats.csv.CsvTable;
+import yendrik.server.http.Problem;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.WatchViews.BeadView;
+import yendrik.server.watch.WatchViews.CellView;
+import yendrik.server.watch.WatchViews.FollowView;
+import yendrik.server.watch.WatchViews.LearnerView;
+import yendrik.server.watch.WatchViews.MasteryView;
+import yendrik.server.watch.WatchViews.ProgressView;
+import yendrik.server.way.Walks;
+
+@RestController
+@RequestMapping("/api/courses/{course}")
+class WatchController {
+  private final Watching watching;
+  private final Learners learners;
+  private final Walks walks;
+
+  WatchController(Watching watching, Learners learners, Walks walks) {
+    this.watching = watching;
+    this.learners = learners;
+    this.walks = walks;
+  }
+
+  @GetMapping("/progress")
+  @Needs(Right.TEACH)
+  ProgressView progress(@PathVariable long course, Seat seat) {
+    return watching.progress(seat);
+  }
+
+  /** The same as a CSV file: a learner a row, a step a column. */
+  @GetMapping(path = "/progress.csv", produces = "text/csv")
+  @Needs(Right.TEACH)
+  ResponseEntity<String> export(@PathVariable long course, Seat seat) {
+    var design = watching.course(seat).document().design();
+    var table = new CsvTable();
+    List<Step> steps = design.steps().toList();
+    table.row("Learner", "Done %", "Last here", "Flags");
+    steps.forEach(s -> table.cell(s.name()));
+    for (Learners.Snapshot s : learners.of(seat)) {
+      String flags = String.join(", ", s.summary().flags().stream().map(f -> f.name()).toList());
+      table.row(
+          s.name(),
+          Long.toString(Math.round(s.share() * 100)),
+          s.lastHere().map(Instant::toString).orElse("never"),
+          flags);
+      s.thread().chars().forEach(c -> table.cell(words(Bead.of((char) c))));
+    }
+    return ResponseEntity.ok()
+        .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"progress.csv\"")
+        .body(table.text());
+  }
+
+  private static String words(Bead bead) {
+    String state = bead.state().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+    return state
+        + (bead.overdue() ? ", overdue" : "")
+        + (bead.outOfReach() ? ", out of reach" : "");
+  }
+
+  @GetMapping("/learners/{enrolment}")
+  @Needs(Right.TEACH)
+  LearnerView learner(@PathVariable long course, @PathVariable long enrolment, Seat seat) {
+    return watching.learner(seat, enrolment);
+  }
+
+  @GetMapping("/learners/{enrolment}/steps/{step}")
+  @Needs(Right.TEACH)
+  BeadView bead(
+      @PathVariable long course, @PathVariable long enrolment, @PathVariable long step, Seat seat) {
+    return watching.bead(seat, enrolment, step);
+  }
+
+  @GetMapping("/mastery")
+  @Needs(Right.TEACH)
+  MasteryView mastery(@PathVariable long course, Seat seat) {
+    return watching.mastery(seat);
+  }
+
+  @GetMapping("/learners/{enrolment}/outcomes/{outcome}")
+  @Needs(Right.TEACH)
+  CellView cell(
+      @PathVariable long course,
+      @PathVariable long enrolment,
+      @PathVariable long outcome,
+      Seat seat) {
+    return watching.cell(seat, enrolment, outcome);
+  }
+
+  @GetMapping("/follow-up")
+  @Needs(Right.TEACH)
+  List<FollowView> followUp(@PathVariable long course, Seat seat) {
+    return watching.followUp(seat);
+  }
+
+  /** Kinds of exceptions for one learner. */
+  enum ExceptionKind {
+    OPEN,
+    EXCUSE,
+    MOVE_DUE,
+    ADD_ATTEMPTS
+  }
+
+  record ExceptionEdit(
+      @NotNull ExceptionKind kind,
+      long step,
+      Optional<@Min(1) @Max(20) Integer> attempts,
+      Optional<Instant> due,
+      @NotNull @Size(max = 500) String reason) {}
+
+  @PostMapping("/learners/{enrolment}/exceptions")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void except(
+      @PathVariable long course,
+      @PathVariable long enrolment,
+      Seat seat,
+      @Valid @RequestBody ExceptionEdit edit) {
+    learners.one(seat, enrolment);
+    walks.act(
+        enrolment,
+        Optional.of(seat.person().id()),
+        w -> {
+          if (edit.step() <= 0
+              || w.progress().course().index().number(new StepId(edit.step()))
+                  == CourseIndex.UNKNOWN) throw Problem.field("step", "There is no such step.");
+          return List.of(what(edit));
+        });
+  }
+
+  private static Fact.What what(ExceptionEdit edit) {
+    var step = new StepId(edit.step());
+    return switch (edit.kind()) {
+      case OPEN -> new Fact.Opened(step);
+      case EXCUSE -> new Fact.Excused(step, edit.reason());
+      case MOVE_DUE ->
+          new Fact.DueMoved(
+              step, edit.due().orElseThrow(() -> Problem.field("due", "Say the new date.")));
+      case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1));
+    };
+  }
+
+  record Award(
+      long badge,
+      @NotNull @Size(min = 3, max = 500, message = "say what it is given for") String reason) {}
+
+  /** Gives a badge by hand. */
+  @PostMapping("/learners/{enrolment}/badges")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void award(
+      @PathVariable long course,
+      @PathVariable long enrolment,
+      Seat seat,
+      @Valid @RequestBody Award award) {
+    learners.one(seat, enrolment);
+    walks.act(
+        enrolment,
+        Optional.of(seat.person().id()),
+        w -> {
+          if (award.badge() <= 0
+              || w.progress().course().index().number(new BadgeId(award.badge()))
+                  == CourseIndex.UNKNOWN) throw Problem.field("badge", "There is no such badge.");
+          return List.of(new Fact.BadgeIssued(new BadgeId(award.badge()), award.reason()));
+        });
+  }
+}

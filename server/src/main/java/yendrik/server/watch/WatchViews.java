@@ -1,0 +1,129 @@
+package yendrik.server.watch;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yendrik.core.course.StepKind;
+import yendrik.core.progress.StepState;
+import yendrik.server.way.Explaining;
+import yendrik.server.way.Summary;
+
+/** What staff see when they watch. */
+final class WatchViews {
+  private WatchViews() {}
+
+  /**
+   * @param steps in course order, as the threads are
+   */
+  record ProgressView(
+      int version,
+      Instant now,
+      String zone,
+      List<ModuleHead> modules,
+      List<StepHead> steps,
+      List<Group> groups,
+      List<LearnerRow> learners) {}
+
+  record ModuleHead(long id, String name) {}
+
+  record StepHead(
+      long id, long module, String name, StepKind kind, boolean published, boolean required) {}
+
+  record Group(long id, String name) {}
+
+  /**
+   * @param thread one letter for each step, see the glyphs
+   * @param overdue how many steps are overdue
+   */
+  record LearnerRow(
+      long enrolment,
+      long person,
+      String name,
+      Optional<Instant> lastHere,
+      double share,
+      String thread,
+      int overdue,
+      List<Summary.Raised> flags,
+      List<Long> groups) {}
+
+  record LearnerView(
+      long enrolment,
+      String name,
+      List<String> groups,
+      Instant enrolledAt,
+      Optional<Instant> lastHere,
+      double share,
+      int done,
+      int steps,
+      List<FlagView> flags,
+      List<LevelView> levels,
+      List<HeldView> badges,
+      List<Integer> days,
+      List<Happened> happened,
+      List<LetterView> letters) {}
+
+  record FlagView(String name, Instant since, List<String> reasons) {}
+
+  record LevelView(
+      long outcome,
+      String code,
+      String name,
+      int level,
+      String levelName,
+      int levels,
+      int mastery) {}
+
+  record HeldView(long badge, String name, Optional<Instant> at) {}
+
+  record Happened(Instant at, String what, String by) {}
+
+  record LetterView(Instant at, String subject, String from, boolean sent) {}
+
+  /**
+   * @param turn whose turn it is, in words
+   */
+  record BeadView(
+      long enrolment,
+      String learner,
+      long step,
+      String name,
+      StepKind kind,
+      StepState state,
+      boolean overdue,
+      boolean outOfReach,
+      String turn,
+      Optional<Instant> due,
+      int attemptsLeft,
+      List<Explaining.Part> opens,
+      Optional<Explaining.Part> done,
+      List<Happened> happened) {}
+
+  record MasteryView(List<OutcomeHead> outcomes, List<MasteryRow> learners) {}
+
+  record OutcomeHead(long id, String code, String name, List<String> levels, int mastery) {}
+
+  record MasteryRow(
+      long enrolment, String name, List<Long> groups, boolean flagged, Map<Long, Integer> levels) {}
+
+  record CellView(
+      String learner,
+      String code,
+      String outcome,
+      String method,
+      int level,
+      List<String> levels,
+      int mastery,
+      List<PieceView> evidence) {}
+
+  record PieceView(
+      Instant at, int level, String levelName, String from, String by, double weight) {}
+
+  record FollowView(
+      long enrolment,
+      String name,
+      Optional<Instant> lastHere,
+      double share,
+      List<FlagView> flags,
+      List<LetterView> letters) {}
+}

@@ -1,0 +1,415 @@
+package yendrik.server.watch;
+
+import static yendrik.schema.Tables.LETTER;
+import static yendrik.schema.Tables.PERSON;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
+import yendrik.core.progress.Bead;
+import yendrik.core.progress.Progress;
+import yendrik.core.progress.StepState;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.Turn;
+import yendrik.core.watch.Reasons;
+import yendrik.server.design.Designs;
+import yendrik.server.http.Problem;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.WatchViews.BeadView;
+import yendrik.server.watch.WatchViews.CellView;
+import yendrik.server.watch.WatchViews.FlagView;
+import yendrik.server.watch.WatchViews.FollowView;
+import yendrik.server.watch.WatchViews.Happened;
+import yendrik.server.watch.WatchViews.HeldView;
+import yendrik.server.watch.WatchViews.LearnerRow;
+import yendrik.server.watch.WatchViews.LearnerView;
+import yendrik.server.watch.WatchViews.LetterView;
+import yendrik.server.watch.WatchViews.LevelView;
+import yendrik.server.watch.WatchViews.MasteryRow;
+import yendrik.server.watch.WatchViews.MasteryView;
+import yendrik.server.watch.WatchViews.OutcomeHead;
+import yendrik.server.watch.WatchViews.PieceView;
+import yendrik.server.watch.WatchViews.ProgressView;
+import yendrik.server.way.Explaining;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** Where learners stand, and why. */
+@Service
+@Transactional(readOnly = true)
+class Watching {
+  private static final int DAYS_SHOWN = 42;
+  private static final int HAPPENINGS = 40;
+  private final DSLContext db;
+  private final Learners learners;
+  private final Designs designs;
+  private final Walks walks;
+  private final People people;
+  private final Clock clock;
+
+  Watching(
+      DSLContext db, Learners learners, Designs designs, Walks walks, People people, Clock clock) {
+    this.db = db;
+    this.learners = learners;
+    this.designs = designs;
+    this.walks = walks;
+    this.people = people;
+    this.clock = clock;
+  }
+
+  private Designs.Ready published(Seat seat) {
+    return designs
+        .published(seat.course())
+        .orElseThrow(() -> Problem.conflict("Nothing is published yet."));
+  }
+
+  ProgressView progress(Seat seat) {
+    Optional<Designs.Ready> ready = designs.published(seat.course());
+    if (ready.isEmpty())
+      return new ProgressView(
+          0, clock.instant(), "UTC", List.of(), List.of(), List.of(), List.of());
+    CourseDesign design = ready.get().document().design();
+    List<WatchViews.StepHead> steps = new ArrayList<>();
+    for (var module : design.modules())
+      for (Step s : module.steps())
+        steps.add(
+            new WatchViews.StepHead(
+                s.id().value(),
+                module.id().value(),
+                s.name(),
+                s.kind(),
+                s.published() && module.published(),
+                s.required()));
+    return new ProgressView(
+        design.version(),
+        clock.instant(),
+        design.zone().getId(),
+        design.modules().stream()
+            .map(m -> new WatchViews.ModuleHead(m.id().value(), m.name()))
+            .toList(),
+        steps,
+        groups(design, seat),
+        learners.of(seat).stream().map(Watching::row).toList());
+  }
+
+  private static List<WatchViews.Group> groups(CourseDesign design, Seat seat) {
+    return design.groups().entrySet().stream()
+        .map(g -> new WatchViews.Group(g.getKey().value(), g.getValue()))
+        .filter(g -> seat.sees(List.of(g.id())))
+        .sorted(java.util.Comparator.comparing(WatchViews.Group::name))
+        .toList();
+  }
+
+  private static LearnerRow row(Learners.Snapshot s) {
+    int overdue = (int) s.thread().chars().filter(c -> Bead.of((char) c).overdue()).count();
+    return new LearnerRow(
+        s.enrolment(),
+        s.person(),
+        s.name(),
+        s.lastHere(),
+        s.share(),
+        s.thread(),
+        overdue,
+        s.summary().flags(),
+        s.summary().groups());
+  }
+
+  LearnerView learner(Seat seat, long enrolment) {
+    Learners.Snapshot snapshot = learners.one(seat, enrolment);
+    Walk walk = walks.see(enrolment);
+    Progress progress = walk.progress();
+    CourseIndex index = progress.course().index();
+    int all = 0;
+    int done = 0;
+    for (int s = 0; s < index.steps(); s++)
+      if (progress.counts(s)) {
+        all++;
+        if (progress.doneAt(s).isPresent()) done++;
+      }
+    List<Happened> happened = happened(walk, _ -> true);
+    return new LearnerView(
+        enrolment,
+        snapshot.name(),
+        snapshot.summary().groups().stream()
+            .map(g -> index.design().groups().getOrDefault(new GroupId(g), ""))
+            .filter(g -> !g.isEmpty())
+            .toList(),
+        Instant.ofEpochMilli(progress.record().enrolledAt()),
+        Explaining.moment(progress.record().lastHere()),
+        progress.share(),
+        done,
+        all,
+        flags(progress),
+        levels(progress),
+        badges(walk),
+        days(walk),
+        happened.subList(0, Math.min(HAPPENINGS, happened.size())),
+        letters(seat, walk.person()));
+  }
+
+  private static List<FlagView> flags(Progress progress) {
+    List<FlagView> flags = new ArrayList<>();
+    for (int f = 0; f < progress.course().flags(); f++) {
+      int flag = f;
+      progress
+          .flaggedAt(f)
+          .ifPresent(since ->
+              flags.add(
+                  new FlagView(
+                      progress.course().design().flags().get(flag).name(),
+                      since,
+                      new Reasons(progress).of(flag))));
+    }
+    return flags;
+  }
+
+  private static List<LevelView> levels(Progress progress) {
+    CourseIndex index = progress.course().index();
+    List<LevelView> views = new ArrayList<>();
+    for (int o = 0; o < index.outcomes(); o++) {
+      Outcome outcome = index.outcome(o);
+      int level = progress.record().level(o).orElse(-1);
+      views.add(
+          new LevelView(
+              outcome.id().value(),
+              outcome.code(),
+              outcome.name(),
+              level,
+              level < 0 ? "no evidence yet" : outcome.scale().levels().get(level).name(),
+              outcome.scale().levels().size(),
+              outcome.scale().mastery()));
+    }
+    return views;
+  }
+
+  private static List<HeldView> badges(Walk walk) {
+    CourseIndex index = walk.progress().course().index();
+    List<HeldView> held = new ArrayList<>();
+    for (int b = 0; b < index.badges(); b++) {
+      var badge = index.badge(b);
+      if (!walk.progress().sight().holds(b)) continue;
+      Optional<Instant> at =
+          walk.facts().stream()
+              .filter(f -> f.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge.id()))
+              .map(Fact::at)
+              .findFirst();
+      held.add(new HeldView(badge.id().value(), badge.name(), at));
+    }
+    return held;
+  }
+
+  /** Minutes in the course on each of the last days, today last. */
+  private List<Integer> days(Walk walk) {
+    int[] seconds = new int[DAYS_SHOWN];
+    var zone = walk.progress().course().design().zone();
+    var today = clock.instant().atZone(zone).toLocalDate();
+    for (Fact fact : walk.facts())
+      if (fact.what() instanceof Fact.SpentTime spent) {
+        long ago = ChronoUnit.DAYS.between(fact.at().atZone(zone).toLocalDate(), today);
+        if (ago >= 0 && ago < DAYS_SHOWN) seconds[DAYS_SHOWN - 1 - (int) ago] += spent.seconds();
+      }
+    List<Integer> minutes = new ArrayList<>();
+    for (int s : seconds) minutes.add((s + 59) / 60);
+    return minutes;
+  }
+
+  private List<Happened> happened(Walk walk, java.util.function.Predicate<Fact> which) {
+    Set<Long> authors = new HashSet<>();
+    List<Fact> standing = Facts.standing(walk.facts());
+    for (Fact fact : standing) fact.by().map(PersonId::value).ifPresent(authors::add);
+    Map<Long, String> names = people.names(authors);
+    var words = new FactWords(walk.progress().course().design());
+    List<Happened> all = new ArrayList<>();
+    for (Fact fact : standing.reversed()) {
+      if (!which.test(fact)) continue;
+      String by =
+          fact.by()
+              .filter(p -> p.value() != walk.person())
+              .map(p -> names.getOrDefault(p.value(), ""))
+              .orElse("");
+      words.of(fact.what()).ifPresent(what -> all.add(new Happened(fact.at(), what, by)));
+    }
+    return all;
+  }
+
+  private List<LetterView> letters(Seat seat, long person) {
+    return db.select(LETTER.CREATED_AT, LETTER.SUBJECT, PERSON.NAME, LETTER.SENT_AT)
+        .from(LETTER)
+        .leftJoin(PERSON)
+        .on(PERSON.ID.eq(LETTER.SENDER_ID))
+        .where(LETTER.RECIPIENT_ID.eq(person), LETTER.COURSE_ID.eq(seat.course().value()))
+        .orderBy(LETTER.CREATED_AT.desc())
+        .limit(20)
+        .fetch(r ->
+            new LetterView(
+                r.value1(),
+                r.value2(),
+                Optional.ofNullable(r.value3()).orElse(""),
+                r.value4() != null));
+  }
+
+  BeadView bead(Seat seat, long enrolment, long step) {
+    Learners.Snapshot snapshot = learners.one(seat, enrolment);
+    Walk walk = walks.see(enrolment);
+    Progress progress = walk.progress();
+    int s = step <= 0 ? CourseIndex.UNKNOWN : progress.course().index().number(new StepId(step));
+    if (s == CourseIndex.UNKNOWN) throw Problem.notFound("step");
+    Step design = progress.course().index().step(s);
+    Bead bead = progress.bead(s);
+    Set<Long> staff = new HashSet<>();
+    walk.facts().forEach(f -> f.by().ifPresent(p -> staff.add(p.value())));
+    var explaining = Explaining.toStaff(progress, people.names(staff));
+    int left = progress.record().attemptsLeft(s);
+    return new BeadView(
+        enrolment,
+        snapshot.name(),
+        step,
+        design.name(),
+        design.kind(),
+        bead.state(),
+        bead.overdue(),
+        bead.outOfReach(),
+        turn(progress, s, bead, snapshot.name()),
+        Explaining.moment(progress.record().due(s)),
+        left == Integer.MAX_VALUE ? -1 : left,
+        explaining.whatIsMissing(s),
+        explaining.rule(new RuleAt.StepDone(design.id())),
+        happened(walk, f -> f.what() instanceof Fact.AtStep at && at.step().equals(design.id())));
+  }
+
+  private static String turn(Progress progress, int s, Bead bead, String name) {
+    if (bead.state() == StepState.DONE || bead.state() == StepState.EXCUSED)
+      return "Nothing is left to do.";
+    if (bead.state() == StepState.NOT_FOR_THEM) return "This step does not exist for " + name + ".";
+    if (bead.outOfReach()) return "Staff must act: it is out of reach otherwise.";
+    Turn turn = bead.state() == StepState.WAITING ? Turn.STAFF : progress.sight().turn(s);
+    return switch (turn) {
+      case LEARNER -> "It is " + name + "’s turn.";
+      case STAFF -> "It is staff’s turn.";
+      case CLOCK -> "It waits for its date.";
+      case NOBODY -> "Nobody has to act.";
+    };
+  }
+
+  MasteryView mastery(Seat seat) {
+    Optional<Designs.Ready> ready = designs.published(seat.course());
+    if (ready.isEmpty()) return new MasteryView(List.of(), List.of());
+    List<OutcomeHead> heads =
+        ready.get().document().design().outcomes().stream()
+            .map(o ->
+                new OutcomeHead(
+                    o.id().value(), o.code(), o.name(), names(o.scale()), o.scale().mastery()))
+            .toList();
+    List<MasteryRow> rows =
+        learners.of(seat).stream()
+            .map(s ->
+                new MasteryRow(
+                    s.enrolment(),
+                    s.name(),
+                    s.summary().groups(),
+                    !s.summary().flags().isEmpty(),
+                    s.summary().levels()))
+            .toList();
+    return new MasteryView(heads, rows);
+  }
+
+  private static List<String> names(Scale scale) {
+    return scale.levels().stream().map(Scale.Level::name).toList();
+  }
+
+  CellView cell(Seat seat, long enrolment, long outcomeId) {
+    Learners.Snapshot snapshot = learners.one(seat, enrolment);
+    Walk walk = walks.see(enrolment);
+    CourseIndex index = walk.progress().course().index();
+    int o = outcomeId <= 0 ? CourseIndex.UNKNOWN : index.number(new OutcomeId(outcomeId));
+    if (o == CourseIndex.UNKNOWN) throw Problem.notFound("outcome");
+    Outcome outcome = index.outcome(o);
+    var evidence = walk.progress().record().evidence(o);
+    Set<Long> staff = new HashSet<>();
+    evidence.forEach(e -> e.by().ifPresent(p -> staff.add(p.value())));
+    Map<Long, String> names = people.names(staff);
+    List<PieceView> pieces =
+        evidence.reversed().stream()
+            .map(e ->
+                new PieceView(
+                    Instant.ofEpochMilli(e.at()),
+                    e.level(),
+                    outcome.scale().levels().get(e.level()).name(),
+                    e.step()
+                        .flatMap(id -> index.design().step(id))
+                        .map(Step::name)
+                        .orElse("a note outside any step"),
+                    e.by().map(p -> names.getOrDefault(p.value(), "")).orElse("the quiz"),
+                    e.weight()))
+            .toList();
+    String method =
+        switch (outcome.method()) {
+          case MOST_RECENT -> "The newest evidence counts.";
+          case BEST -> "The best evidence counts.";
+          case MEAN -> "The weighted mean of all evidence counts, a tie going down.";
+        };
+    return new CellView(
+        snapshot.name(),
+        outcome.code(),
+        outcome.name(),
+        method,
+        walk.progress().record().level(o).orElse(-1),
+        names(outcome.scale()),
+        outcome.scale().mastery(),
+        pieces);
+  }
+
+  /** Flagged learners with the reasons, those flagged longest first. */
+  List<FollowView> followUp(Seat seat) {
+    List<Learners.Snapshot> flagged =
+        learners.of(seat).stream().filter(s -> !s.summary().flags().isEmpty()).toList();
+    Map<Long, Learners.Snapshot> byId =
+        flagged.stream()
+            .collect(java.util.stream.Collectors.toMap(Learners.Snapshot::enrolment, s -> s));
+    return walks.seeAll(List.copyOf(byId.keySet())).stream()
+        .map(w -> {
+          var s = byId.get(w.enrolment());
+          return new FollowView(
+              w.enrolment(),
+              s.name(),
+              Explaining.moment(w.progress().record().lastHere()),
+              w.progress().share(),
+              flags(w.progress()),
+              letters(seat, w.person()));
+        })
+        .filter(f -> !f.flags().isEmpty())
+        .sorted(
+            java.util.Comparator.comparing(f ->
+                f.flags().stream()
+                    .map(FlagView::since)
+                    .min(java.util.Comparator.naturalOrder())
+                    .orElseThrow()))
+        .toList();
+  }
+
+  /** The published course, for those who export. */
+  Designs.Ready course(Seat seat) {
+    return published(seat);
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.watch;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,170 @@
+package yendrik.server.way;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
+import yendrik.core.progress.Progress;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.NodeId;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.Verdict;
+import yendrik.core.rule.plan.Explained;
+import yendrik.core.rule.words.Ground;
+import yendrik.core.rule.words.Numbers;
+import yendrik.core.rule.words.Wording;
+
+/** Says for one learner what a rule comes to, to the learner or to staff. */
+public final class Explaining {
+  private final Progress progress;
+  private final Wording wording;
+  private final boolean toLearner;
+  private final Map<Long, String> names;
+
+  private Explaining(Progress progress, boolean toLearner, Map<Long, String> names) {
+    this.progress = progress;
+    this.toLearner = toLearner;
+    this.names = names;
+    wording = new Wording(progress.course().design());
+  }
+
+  public static Explaining toLearner(Progress progress) {
+    return new Explaining(progress, true, Map.of());
+  }
+
+  /**
+   * @param names of staff by id, for saying on whose word something rests
+   */
+  public static Explaining toStaff(Progress progress, Map<Long, String> names) {
+    return new Explaining(progress, false, names);
+  }
+
+  /**
+   * A part of a rule with its verdict.
+   *
+   * @param joint "all of", "at least 2 of"; empty for a question
+   * @param says what is asked, or what is so
+   * @param ground what the learner's record holds on it, may be empty
+   * @param next when the clock may change it
+   */
+  public record Part(
+      String id,
+      String joint,
+      String subject,
+      String says,
+      Verdict verdict,
+      double fraction,
+      Turn turn,
+      String ground,
+      Optional<Instant> next,
+      List<Part> parts) {}
+
+  public Optional<Part> rule(RuleAt at) {
+    return progress.explain(at).map(e -> part(e, at));
+  }
+
+  private Part part(Explained e, RuleAt at) {
+    List<Part> parts = e.parts().stream().map(p -> part(p, at)).toList();
+    Optional<Instant> next =
+        e.next() == Long.MAX_VALUE ? Optional.empty() : Optional.of(Instant.ofEpochMilli(e.next()));
+    String subject = "";
+    String says = "";
+    String ground = "";
+    if (e.condition() instanceof Condition.Ask ask) {
+      var words = wording.sentence(ask.leaf(), at);
+      if (toLearner) says = e.verdict() == Verdict.MET ? words.did() : words.toDo();
+      else {
+        subject = words.subject();
+        says = words.says();
+        ground = Ground.of(ask.leaf(), progress.sight()).map(this::ground).orElse("");
+      }
+    }
+    return new Part(
+        e.condition().id().value(),
+        Wording.joint(e.condition()),
+        subject,
+        says,
+        e.verdict(),
+        e.fraction(),
+        e.turn(),
+        ground,
+        next,
+        parts);
+  }
+
+  private String ground(Ground ground) {
+    String by = ground.by().map(id -> names.get(id.value())).map(name -> " by " + name).orElse("");
+    return ground.what() + by + ", " + Numbers.day(ground.at(), progress.course().design().zone());
+  }
+
+  /**
+   * Everything that keeps a step closed: the module's rule, the step's own, its order and dates.
+   */
+  public List<Part> whatIsMissing(int s) {
+    List<Part> missing = new ArrayList<>();
+    Step step = progress.course().index().step(s);
+    int m = progress.course().index().moduleOf(s);
+    CourseModule module = progress.course().index().module(m);
+    if (!progress.moduleOpen(m)) rule(new RuleAt.ModuleOpens(module.id())).ifPresent(missing::add);
+    rule(new RuleAt.StepOpens(step.id()))
+        .filter(p -> p.verdict() != Verdict.WAIVED)
+        .ifPresent(missing::add);
+    step.window()
+        .from()
+        .filter(from -> from.isAfter(progress.asOf()))
+        .ifPresent(from -> missing.add(date("wait until ", from)));
+    step.window()
+        .until()
+        .filter(until -> !until.isAfter(progress.asOf()))
+        .ifPresent(until -> missing.add(over(until)));
+    if (module.strictOrder()) earlier(s, m).ifPresent(missing::add);
+    return missing;
+  }
+
+  private Optional<Part> earlier(int s, int m) {
+    for (int b = progress.course().index().firstStep(m); b < s; b++)
+      if (progress.course().waitsFor(s, b)
+          && !progress.record().waived(b)
+          && progress.doneAt(b).isEmpty()) {
+        String name = "“" + progress.course().index().step(b).name() + "”";
+        String says = toLearner ? "finish " + name : "comes after " + name + " in the strict order";
+        return Optional.of(simple(says, Verdict.NOT_YET, progress.sight().turn(b)));
+      }
+    return Optional.empty();
+  }
+
+  private Part date(String words, Instant moment) {
+    String says = words + Numbers.moment(moment, progress.course().design().zone());
+    return new Part(
+        "window", "", "", says, Verdict.NOT_YET, 0, Turn.CLOCK, "", Optional.of(moment), List.of());
+  }
+
+  private Part over(Instant until) {
+    String says = "be there before " + Numbers.moment(until, progress.course().design().zone());
+    return simple(says, Verdict.OUT_OF_REACH, Turn.STAFF);
+  }
+
+  private static Part simple(String says, Verdict verdict, Turn turn) {
+    return new Part(
+        new NodeId("order").value(),
+        "",
+        "",
+        says,
+        verdict,
+        0,
+        turn,
+        "",
+        Optional.empty(),
+        List.of());
+  }
+
+  /** When something happened, as an optional moment. */
+  public static Optional<Instant> moment(long at) {
+    return at == LearnerRecord.NEVER ? Optional.empty() : Optional.of(Instant.ofEpochMilli(at));
+  }
+}

@@ -1,0 +1,83 @@
+package yendrik.server.way;
+
+import static yendrik.schema.Sequences.FACT_ID;
+import static yendrik.schema.Tables.FACT;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.PersonId;
+import yendrik.core.record.Fact;
+import yendrik.formats.json.CoreJson;
+import yendrik.schema.tables.records.FactRecord;
+
+/** The append-only list of facts. */
+@Repository
+class FactStore {
+  private final DSLContext db;
+
+  FactStore(DSLContext db) {
+    this.db = db;
+  }
+
+  FactId nextId() {
+    return new FactId(db.nextval(FACT_ID));
+  }
+
+  void append(CourseId course, long enrolment, List<Fact> facts) {
+    List<FactRecord> rows = new ArrayList<>();
+    for (Fact fact : facts) {
+      ObjectNode body = CoreJson.mapper().valueToTree(fact.what());
+      String kind = body.remove("is").stringValue();
+      var row = new FactRecord();
+      row.setId(fact.id().value());
+      row.setCourseId(course.value());
+      row.setEnrolmentId(enrolment);
+      row.setAt(fact.at());
+      row.setById(fact.by().map(PersonId::value).orElse(null));
+      row.setKind(kind);
+      row.setBody(org.jooq.JSONB.valueOf(body.toString()));
+      row.setReplaces(fact.replaces().map(FactId::value).orElse(null));
+      rows.add(row);
+    }
+    db.batchInsert(rows).execute();
+  }
+
+  /** All facts of an enrolment in the order in which they happened. */
+  List<Fact> of(long enrolment) {
+    return db.selectFrom(FACT)
+        .where(FACT.ENROLMENT_ID.eq(enrolment))
+        .orderBy(FACT.AT, FACT.ID)
+        .fetch(FactStore::fact);
+  }
+
+  /** All facts of several enrolments, by enrolment. */
+  Map<Long, List<Fact>> ofAll(List<Long> enrolments) {
+    return db.selectFrom(FACT)
+        .where(FACT.ENROLMENT_ID.in(enrolments))
+        .orderBy(FACT.AT, FACT.ID)
+        .fetchGroups(FACT.ENROLMENT_ID, r -> fact(r.into(FACT)));
+  }
+
+  private static Fact fact(FactRecord row) {
+    JsonNode body = CoreJson.mapper().readTree(row.getBody().data());
+    ((ObjectNode) body).put("is", row.getKind());
+    return new Fact(
+        new FactId(row.getId()),
+        row.getAt(),
+        Optional.ofNullable(row.getById()).map(PersonId::new),
+        CoreJson.mapper().treeToValue(body, Fact.What.class),
+        Optional.ofNullable(row.getReplaces()).map(FactId::new));
+  }
+
+  void deleteAll(long enrolment) {
+    db.deleteFrom(FACT).where(FACT.ENROLMENT_ID.eq(enrolment)).execute();
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.way;
+
+import org.jspecify.annotations.NullMarked;

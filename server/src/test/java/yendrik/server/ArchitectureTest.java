@@ -1,0 +1,34 @@
+package yendrik.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import java.time.Clock;
+import java.time.Instant;
+
+@AnalyzeClasses(packages = "yendrik.server", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+  @ArchTest
+  static final ArchRule features_form_no_circles =
+      slices().matching("yendrik.server.(*)..").should().beFreeOfCycles();
+
+  @ArchTest
+  static final ArchRule the_clock_is_injected =
+      noClasses()
+          .should()
+          .callMethod(Instant.class, "now")
+          .orShould()
+          .callMethod(System.class, "currentTimeMillis");
+
+  @ArchTest
+  static final ArchRule nobody_sleeps_while_a_clock_can_be_asked =
+      noClasses()
+          .that()
+          .resideOutsideOfPackage("..live..")
+          .should()
+          .callMethod(Clock.class, "systemDefaultZone");
+}

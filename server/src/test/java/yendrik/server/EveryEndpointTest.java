@@ -1,0 +1,115 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.web.method.HandlerMethod;
+import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+
+@ServerTest
+class EveryEndpointTest extends SchoolTest {
+  @Autowired RequestMappingHandlerMapping requestMappingHandlerMapping;
+
+  private record Endpoint(String method, String path, Right right) {}
+
+  private List<Endpoint> endpoints() {
+    List<Endpoint> all = new ArrayList<>();
+    requestMappingHandlerMapping
+        .getHandlerMethods()
+        .forEach((info, handler) -> {
+          if (handler.getBeanType().getPackageName().startsWith("yendrik"))
+            all.add(endpoint(info, handler));
+        });
+    return all;
+  }
+
+  private Endpoint endpoint(RequestMappingInfo info, HandlerMethod handler) {
+    Needs needs = handler.getMethodAnnotation(Needs.class);
+    assertThat(needs).as(handler + " says which right it needs").isNotNull();
+    String path =
+        info.getPatternValues()
+            .iterator()
+            .next()
+            .replace("{course}", "" + course("Cycle Mechanic Foundations"))
+            .replace("{walk}", "mine")
+            .replace("{part}", "steps")
+            .replaceAll("\\{[a-z]+}", "999999");
+    return new Endpoint(
+        info.getMethodsCondition().getMethods().iterator().next().name(), path, needs.value());
+  }
+
+  private static boolean may(String name, Right right) {
+    return switch (right) {
+      case ANYBODY, SIGNED_IN -> true;
+      case LEARN -> !name.equals("Sol Wickham");
+      case TEACH -> !name.equals("Sol Wickham") && !name.equals("Juno Abara");
+      case PLAN -> name.equals("Odalys Brandt") || name.equals("Sefa Dunmore");
+    };
+  }
+
+  @Test
+  void every_endpoint_refuses_everybody_without_its_right_and_nobody_with_it() {
+    List<Endpoint> endpoints = endpoints();
+    assertThat(endpoints).hasSizeGreaterThan(35);
+    for (String name :
+        List.of(
+            "Sol Wickham",
+            "Juno Abara",
+            "Priya Nakamura",
+            "Tomas Weir",
+            "Odalys Brandt",
+            "Sefa Dunmore")) {
+      Caller caller = as(name);
+      for (Endpoint e : endpoints) {
+        if (e.path.endsWith("/session")
+            || e.path.endsWith("/events")
+            || e.path.endsWith("/publications")) continue;
+        var response = caller.call(e.method, e.path, "{}", "If-Match", "1");
+        String what = e.method + " " + e.path + " as " + name + ": " + response.getStatus();
+        if (may(name, e.right)) assertThat(refused(response)).as(what).isFalse();
+        else assertThat(response.getStatus()).as(what).isIn(403, 404);
+        assertThat(response.getStatus()).as(what).isNotEqualTo(500);
+      }
+    }
+  }
+
+  /** Refused for the right, and not because, say, a made-up step is not there. */
+  private static boolean refused(org.springframework.mock.web.MockHttpServletResponse response) {
+    return response.getStatus() == 401
+        || (response.getStatus() == 403
+            && Caller.json(response)
+                .path("detail")
+                .asString()
+                .startsWith("Your part in this course"));
+  }
+
+  @Test
+  void nobody_signed_in_gets_nothing_and_a_call_without_the_token_neither() throws Exception {
+    for (Endpoint e : endpoints()) {
+      if (e.right == Right.ANYBODY) continue;
+      var builder =
+          request(HttpMethod.valueOf(e.method), e.path)
+              .with(csrf())
+              .contentType(MediaType.APPLICATION_JSON)
+              .content("{}");
+      assertThat(http.perform(builder).andReturn().getResponse().getStatus())
+          .as(e.toString())
+          .isEqualTo(401);
+    }
+    var withoutToken =
+        request(HttpMethod.POST, "/api/session")
+            .contentType(MediaType.APPLICATION_JSON)
+            .content("{}");
+    assertThat(http.perform(withoutToken).andReturn().getResponse().getStatus()).isEqualTo(403);
+  }
+}

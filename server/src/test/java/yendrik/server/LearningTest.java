@@ -1,0 +1,214 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.ENROLMENT;
+import static yendrik.schema.Tables.FACT;
+import static yendrik.schema.Tables.HANDED_IN;
+
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import yendrik.core.id.CourseId;
+import yendrik.server.way.Walks;
+
+@ServerTest
+class LearningTest extends SchoolTest {
+  @Autowired Walks walks;
+
+  private String steps(String walk) {
+    return foundations() + "/walks/" + walk + "/steps/";
+  }
+
+  @Test
+  void a_closed_step_keeps_its_content_and_says_what_is_missing() {
+    var response =
+        as("Juno Abara")
+            .call("POST", steps("mine") + step("Brake set-up practical") + "/visits", "");
+    assertThat(response.getStatus()).isEqualTo(403);
+    var body = Caller.json(response);
+    assertThat(body.path("missing").toString())
+        .contains("score 60 % or more in “Pads, cables, levers”");
+    assertThat(body.toString()).doesNotContain("Set up one rim brake");
+  }
+
+  @Test
+  void help_that_a_learner_does_not_need_is_not_held_before_them() {
+    assertThat(as("Ilse Tran").get(foundations() + "/walks/mine/route").toString())
+        .doesNotContain("Second look");
+    assertThat(as("Juno Abara").get(foundations() + "/walks/mine/route").toString())
+        .contains("Second look");
+  }
+
+  @Test
+  void right_answers_do_not_leave_the_server_before_the_attempt_is_marked() {
+    var ruben = as("Ruben Sato");
+    long quiz = step("Are you ready for the floor");
+    String path =
+        "/api/courses/" + course("Workshop Safety Induction") + "/walks/mine/steps/" + quiz;
+    var page = ruben.post(path + "/visits", "");
+    assertThat(page.toString()).doesNotContain("\"right\"").doesNotContain("lidded steel bin");
+    var attempt = ruben.post(path + "/attempts", "");
+    assertThat(attempt.path("questions").size()).isEqualTo(3);
+    assertThat(attempt.toString()).doesNotContain("\"right\"");
+  }
+
+  @Test
+  void a_quiz_is_marked_at_once_and_opens_what_waits_for_it() {
+    var edda = as("Bashir Colm");
+    String path = steps("mine") + step("Name the fault");
+    edda.post(path + "/visits", "");
+    int number = edda.post(path + "/attempts", "").path("number").asInt();
+    var result =
+        edda.post(
+            path + "/attempts/" + number + "/result",
+            "{\"answers\":{\"q1\":\"a\",\"q2\":\"a\",\"q3\":\"a\",\"q4\":\"b\"}}");
+    assertThat(result.path("points").asDouble()).isEqualTo(3);
+    assertThat(result.path("passed").asBoolean()).isTrue();
+    assertThat(result.path("opened").toString()).contains("Fault report for a rider");
+    var again = edda.call("POST", path + "/attempts/" + number + "/result", "{\"answers\":{}}");
+    assertThat(again.getStatus()).isEqualTo(409);
+  }
+
+  @Test
+  void used_up_attempts_are_refused_until_staff_give_another() {
+    var juno = as("Juno Abara");
+    String path = steps("mine") + step("Pads, cables, levers");
+    assertThat(juno.call("POST", path + "/attempts", "").getStatus()).isEqualTo(409);
+    String edit =
+        "{\"kind\":\"ADD_ATTEMPTS\",\"step\":" + step("Pads, cables, levers") + ",\"reason\":\"\"}";
+    var given =
+        as("Tomas Weir")
+            .call(
+                "POST",
+                foundations() + "/learners/" + enrolment("Juno Abara") + "/exceptions",
+                edit);
+    assertThat(given.getStatus()).isEqualTo(204);
+    assertThat(juno.call("POST", path + "/attempts", "").getStatus()).isEqualTo(200);
+  }
+
+  @Test
+  void walking_as_a_made_up_learner_leaves_no_trace_in_the_records() {
+    var odalys = as("Odalys Brandt");
+    int learners = as("Tomas Weir").get(foundations() + "/progress").path("learners").size();
+    int facts = db.fetchCount(FACT);
+    var route = odalys.get(foundations() + "/walks/practice/route");
+    assertThat(route.path("modules").size()).isEqualTo(8);
+    var closed =
+        odalys.call("POST", steps("practice") + step("Your bench and the stand") + "/visits", "");
+    assertThat(closed.getStatus())
+        .as("the made-up learner has not done the induction")
+        .isEqualTo(403);
+    assertThat(as("Tomas Weir").get(foundations() + "/progress").path("learners").size())
+        .isEqualTo(learners);
+    walks.startOver(new CourseId(course("Cycle Mechanic Foundations")), personId("Odalys Brandt"));
+    assertThat(db.fetchCount(FACT)).isEqualTo(facts);
+    assertThat(db.fetchCount(ENROLMENT, ENROLMENT.PRACTICE.isTrue())).isZero();
+  }
+
+  private long personId(String name) {
+    return db.select(yendrik.schema.Tables.PERSON.ID)
+        .from(yendrik.schema.Tables.PERSON)
+        .where(yendrik.schema.Tables.PERSON.NAME.eq(name))
+        .fetchSingle()
+        .value1();
+  }
+
+  @Test
+  void work_handed_in_waits_and_what_staff_say_comes_back() {
+    var aiko = as("Edda Marsh");
+    var tomas = as("Tomas Weir");
+    long practical = step("Brake set-up practical");
+    long card = step("Brake job card");
+    long edda = enrolment("Edda Marsh");
+    String marking = foundations() + "/marking/" + edda + "/";
+    assertThat(
+            tomas
+                .call(
+                    "POST",
+                    marking + practical + "/sign-offs",
+                    "{\"comment\":\"Clean\",\"levels\":{}}")
+                .getStatus())
+        .isEqualTo(204);
+    assertThat(
+            aiko.call("POST", steps("mine") + card + "/versions", "{\"text\":\" \"}").getStatus())
+        .isEqualTo(422);
+    var page = aiko.post(steps("mine") + card + "/versions", "{\"text\":\"Two pads, 5 Nm.\"}");
+    assertThat(page.path("state").asString()).isEqualTo("WAITING");
+    assertThat(tomas.get(foundations() + "/marking").path("handedIn").toString())
+        .contains("Edda Marsh");
+    String levels = "{\"" + outcome(tomas, edda, "BRAKE") + "\":2}";
+    var stale =
+        tomas.call(
+            "POST",
+            marking + card + "/marks",
+            "{\"version\":2,\"points\":1,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}");
+    assertThat(stale.getStatus()).isEqualTo(409);
+    var tooMany =
+        tomas.call(
+            "POST",
+            marking + card + "/marks",
+            "{\"version\":1,\"points\":99,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}");
+    assertThat(Caller.json(tooMany).path("fields").has("points")).isTrue();
+    var marked =
+        tomas.call(
+            "POST",
+            marking + card + "/marks",
+            "{\"version\":1,\"points\":18,\"judgement\":\"PASSED\",\"comment\":\"Clear.\",\"levels\":"
+                + levels
+                + "}");
+    assertThat(marked.getStatus()).isEqualTo(204);
+    var back = aiko.post(steps("mine") + card + "/visits", "");
+    assertThat(back.path("state").asString()).isEqualTo("DONE");
+    assertThat(back.path("work").path("versions").path(0).path("mark").path("comment").asString())
+        .isEqualTo("Clear.");
+    var badges = aiko.get(foundations() + "/walks/mine/route").path("badges");
+    assertThat(
+            badges
+                .valueStream()
+                .filter(b -> b.path("name").asString().equals("Brake Hand"))
+                .findFirst()
+                .orElseThrow()
+                .path("earned")
+                .asBoolean())
+        .isTrue();
+    assertThat(
+            db.fetchCount(
+                HANDED_IN, HANDED_IN.ENROLMENT_ID.eq(edda).and(HANDED_IN.STEP_ID.eq(card))))
+        .isEqualTo(1);
+  }
+
+  private static long outcome(Caller tomas, long enrolment, String code) {
+    return tomas
+        .get("/api/courses/2/learners/" + enrolment)
+        .path("levels")
+        .valueStream()
+        .filter(l -> l.path("code").asString().equals(code))
+        .findFirst()
+        .orElseThrow()
+        .path("outcome")
+        .asLong();
+  }
+
+  @Test
+  void a_support_teacher_sees_her_group_and_nobody_else() {
+    var priya = as("Priya Nakamura");
+    assertThat(priya.get(foundations() + "/progress").path("learners").size()).isEqualTo(7);
+    assertThat(
+            priya
+                .call("GET", foundations() + "/learners/" + enrolment("Bashir Colm"), "")
+                .getStatus())
+        .isEqualTo(404);
+    assertThat(
+            priya
+                .call("GET", foundations() + "/learners/" + enrolment("Juno Abara"), "")
+                .getStatus())
+        .isEqualTo(200);
+  }
+
+  @Test
+  void the_state_of_every_learner_follows_from_the_facts_alone() {
+    for (String course :
+        new String[] {"Cycle Mechanic Foundations", "Workshop Safety Induction", "Wheelbuilding"})
+      for (long enrolment : walks.learners(new CourseId(course(course))))
+        assertThat(walks.rebuild(enrolment)).as("enrolment " + enrolment).isEmpty();
+  }
+}

@@ -1,0 +1,77 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.icegreen.greenmail.util.GreenMail;
+import com.icegreen.greenmail.util.ServerSetup;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import yendrik.server.reach.Letters;
+
+@ServerTest
+class LettersTest extends SchoolTest {
+  private static final GreenMail MAIL = new GreenMail(new ServerSetup(0, "127.0.0.1", "smtp"));
+  @Autowired Letters letters;
+
+  @BeforeAll
+  static void open() {
+    if (!MAIL.isRunning()) MAIL.start();
+  }
+
+  @AfterAll
+  static void close() {
+    MAIL.stop();
+  }
+
+  @DynamicPropertySource
+  static void mail(DynamicPropertyRegistry registry) {
+    MAIL.start();
+    registry.add("spring.mail.port", () -> MAIL.getSmtp().getPort());
+  }
+
+  @Test
+  void each_learner_gets_a_letter_of_their_own_and_it_stays_with_their_history() throws Exception {
+    while (letters.sendNext()) {}
+    MAIL.purgeEmailFromAllMailboxes();
+    String body =
+        "{\"learners\":["
+            + enrolment("Ruben Sato")
+            + ","
+            + enrolment("Edda Marsh")
+            + "],\"subject\":\"Hello {name}\",\"body\":\"Open:\\n{open}\\n{me}\"}";
+    assertThat(as("Tomas Weir").post(foundations() + "/letters", body).path("letters").asInt())
+        .isEqualTo(2);
+    while (letters.sendNext()) {}
+    assertThat(List.of(MAIL.getReceivedMessages()))
+        .extracting(m -> m.getSubject())
+        .containsExactlyInAnyOrder("Hello Ruben", "Hello Edda");
+    assertThat(MAIL.getReceivedMessages()[0].getContent().toString())
+        .contains("- Your bench and the stand")
+        .contains("Tomas Weir");
+    var history =
+        as("Tomas Weir")
+            .get(foundations() + "/learners/" + enrolment("Ruben Sato"))
+            .path("letters")
+            .path(0);
+    assertThat(history.path("subject").asString()).isEqualTo("Hello Ruben");
+    assertThat(history.path("sent").asBoolean()).isTrue();
+  }
+
+  @Test
+  void nobody_chosen_is_an_error_that_says_so() {
+    var response =
+        as("Tomas Weir")
+            .call(
+                "POST",
+                foundations() + "/letters",
+                "{\"learners\":[],\"subject\":\"x\",\"body\":\"y\"}");
+    assertThat(response.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(response).path("detail").asString())
+        .contains("choose at least one learner");
+  }
+}

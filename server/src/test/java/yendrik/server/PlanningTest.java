@@ -1,0 +1,151 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+@ServerTest
+class PlanningTest extends SchoolTest {
+  private String design() {
+    return "/api/courses/" + course("Wheelbuilding") + "/design";
+  }
+
+  private ObjectNode edit(JsonNode outcome) {
+    ObjectNode edit = ((ObjectNode) outcome).deepCopy();
+    edit.remove(java.util.List.of("id", "version"));
+    return edit;
+  }
+
+  @Test
+  void two_people_editing_the_same_thing_never_overwrite_each_other_unseen() {
+    var odalys = as("Odalys Brandt");
+    JsonNode outcome = odalys.get(design()).path("outcomes").path(0);
+    String path = design() + "/outcomes/" + outcome.path("id").asLong();
+    String version = "\"" + outcome.path("version").asInt() + "\"";
+    String first = edit(outcome).put("name", "Build a wheel that stays true").toString();
+    assertThat(odalys.call("PUT", path, first, "If-Match", version).getStatus()).isEqualTo(200);
+    var second =
+        as("Sefa Dunmore")
+            .call(
+                "PUT",
+                path,
+                edit(outcome).put("name", "Lace a wheel").toString(),
+                "If-Match",
+                version);
+    assertThat(second.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(second).path("current").path("name").asString())
+        .isEqualTo("Build a wheel that stays true");
+  }
+
+  @Test
+  void bad_input_names_its_field() {
+    var odalys = as("Odalys Brandt");
+    long scale = odalys.get(design()).path("scales").path(0).path("id").asLong();
+    String taken =
+        "{\"code\":\"BUILD\",\"name\":\"x\",\"description\":\"\",\"scale\":"
+            + scale
+            + ",\"method\":\"BEST\"}";
+    var twice = odalys.call("POST", design() + "/outcomes", taken);
+    assertThat(twice.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(twice).path("fields").has("code")).isTrue();
+    var blank = odalys.call("POST", design() + "/modules", "{\"name\":\" \"}");
+    assertThat(Caller.json(blank).path("fields").has("name")).isTrue();
+  }
+
+  @Test
+  void text_is_made_safe_when_it_is_written() {
+    var odalys = as("Odalys Brandt");
+    JsonNode step = odalys.get(design()).path("modules").path(0).path("steps").path(0);
+    ObjectNode edit =
+        stepEdit(step)
+            .put(
+                "body",
+                "<p onclick=\"x()\">Lace</p><script>alert(1)</script><a href=\"javascript:x\">y</a>");
+    var saved =
+        Caller.json(
+            odalys.call(
+                "PUT",
+                design() + "/steps/" + step.path("id").asLong(),
+                edit.toString(),
+                "If-Match",
+                step.path("version").toString()));
+    assertThat(saved.path("body").asString())
+        .contains("<p>Lace</p>")
+        .doesNotContain("script", "onclick", "javascript");
+  }
+
+  private static ObjectNode stepEdit(JsonNode step) {
+    ObjectNode edit = ((ObjectNode) step).deepCopy();
+    edit.remove(java.util.List.of("id", "version", "module", "kind", "opensWhen"));
+    ObjectNode root = ((ObjectNode) step.path("doneWhen").path("root")).deepCopy();
+    root.remove(java.util.List.of("n", "parts", "subject", "says"));
+    edit.set("doneWhen", root);
+    return edit;
+  }
+
+  @Test
+  void a_rule_about_something_gone_is_said_by_name_and_keeps_the_draft_from_being_published() {
+    var odalys = as("Odalys Brandt");
+    String sandbox = "/api/courses/" + course("Facilitator sandbox");
+    long module =
+        odalys.post(sandbox + "/design/modules", "{\"name\":\"One\"}").path("id").asLong();
+    String page = "{\"module\":" + module + ",\"kind\":\"PAGE\",\"name\":\"";
+    long first = odalys.post(sandbox + "/design/steps", page + "First\"}").path("id").asLong();
+    JsonNode second = odalys.post(sandbox + "/design/steps", page + "Second\"}");
+    ObjectNode edit = stepEdit(second);
+    edit.putObject("opensWhen")
+        .put("is", "ask")
+        .put("id", "a")
+        .putObject("leaf")
+        .put("is", "seen")
+        .put("step", first);
+    assertThat(
+            odalys
+                .call(
+                    "PUT",
+                    sandbox + "/design/steps/" + second.path("id").asLong(),
+                    edit.toString(),
+                    "If-Match",
+                    "1")
+                .getStatus())
+        .isEqualTo(200);
+    odalys.call("DELETE", sandbox + "/design/steps/" + first, "");
+    assertThat(odalys.get(sandbox + "/design").path("faults").path(0).asString())
+        .isEqualTo(
+            "Opens when of “Second” asks about a step that is gone. Take the condition out.");
+    assertThat(odalys.call("POST", sandbox + "/publications", "").getStatus()).isEqualTo(422);
+    odalys.call("POST", sandbox + "/design/steps/" + first + "/restoration", "");
+    assertThat(odalys.call("POST", sandbox + "/publications", "").getStatus()).isEqualTo(200);
+  }
+
+  @Test
+  void enrolling_takes_who_is_known_and_names_who_is_not() {
+    String body =
+        "{\"emails\":[\"Edda@hollowlane.example\",\"nobody@hollowlane.example\",\"sol@hollowlane.example\"]}";
+    JsonNode done =
+        as("Odalys Brandt").post("/api/courses/" + course("Wheelbuilding") + "/roster", body);
+    assertThat(done.path("enrolled").asInt()).isEqualTo(1);
+    assertThat(done.path("there").path(0).asString()).isEqualTo("sol@hollowlane.example");
+    assertThat(done.path("unknown").path(0).asString()).isEqualTo("nobody@hollowlane.example");
+  }
+
+  @Test
+  void before_publishing_one_sees_who_gains_what() {
+    var odalys = as("Odalys Brandt");
+    JsonNode step = odalys.get(design()).path("modules").path(0).path("steps").path(1);
+    ObjectNode edit = stepEdit(step);
+    var saved =
+        odalys.call(
+            "PUT",
+            design() + "/steps/" + step.path("id").asLong(),
+            edit.toString(),
+            "If-Match",
+            step.path("version").toString());
+    assertThat(saved.getStatus()).isEqualTo(200);
+    JsonNode impact = odalys.get("/api/courses/" + course("Wheelbuilding") + "/publications/next");
+    assertThat(impact.path("learners").asInt()).isBetween(2, 3);
+    assertThat(as("Odalys Brandt").get(design()).path("changed").asBoolean()).isTrue();
+  }
+}

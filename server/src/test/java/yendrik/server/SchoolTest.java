@@ -1,0 +1,48 @@
+package yendrik.server;
+
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.ENROLMENT;
+import static yendrik.schema.Tables.PERSON;
+import static yendrik.schema.Tables.STEP;
+
+import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import yendrik.server.people.People;
+
+/** What tests on the demo school share. */
+abstract class SchoolTest {
+  @Autowired MockMvc http;
+  @Autowired DSLContext db;
+  @Autowired People people;
+
+  Caller as(String name) {
+    long id = db.select(PERSON.ID).from(PERSON).where(PERSON.NAME.eq(name)).fetchSingle().value1();
+    return new Caller(http, people.person(id).orElseThrow());
+  }
+
+  long course(String name) {
+    return db.select(COURSE.ID).from(COURSE).where(COURSE.NAME.eq(name)).fetchSingle().value1();
+  }
+
+  String foundations() {
+    return "/api/courses/" + course("Cycle Mechanic Foundations");
+  }
+
+  long step(String name) {
+    return db.select(STEP.ID).from(STEP).where(STEP.NAME.eq(name)).fetchSingle().value1();
+  }
+
+  long enrolment(String name) {
+    return db.select(ENROLMENT.ID)
+        .from(ENROLMENT)
+        .join(PERSON)
+        .on(PERSON.ID.eq(ENROLMENT.PERSON_ID))
+        .where(
+            PERSON.NAME.eq(name),
+            ENROLMENT.COURSE_ID.eq(course("Cycle Mechanic Foundations")),
+            ENROLMENT.PRACTICE.isFalse())
+        .fetchSingle()
+        .value1();
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.standins.mailroom;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,94 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+/** What the server says went wrong (RFC 9457). */
+export interface Problem {
+  title: string;
+  detail: string;
+  status: number;
+  fields?: Record<string, string>;
+  missing?: Part[];
+  findings?: string[];
+  current?: unknown;
+}
+
+export class ApiError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+function token(): string {
+  const found = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
+  return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
+}
+
+const guard: Middleware = {
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
+    return request;
+  },
+  async onResponse({ response }) {
+    if (response.ok) return;
+    let problem: Problem;
+    try {
+      problem = await response.clone().json();
+    } catch {
+      problem = {
+        title: 'Failed',
+        detail: 'The server did not answer as expected. Try again.',
+        status: response.status,
+      };
+    }
+    throw new ApiError({ ...problem, status: response.status });
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: '/', headers: { Accept: 'application/json' } });
+api.use(guard);
+
+/** The data of a call that cannot come without; failures have been thrown before. */
+export async function body<T>(call: Promise<{ data?: T }>): Promise<T> {
+  const { data } = await call;
+  return data as T;
+}
+
+type S = components['schemas'];
+export type Me = S['yendrik.server.people.SessionController.Me'];
+export type MyCourse = S['yendrik.server.people.People.MyCourse'];
+export type Design = S['yendrik.server.design.DesignViews.DesignView'];
+export type DesignModule = S['yendrik.server.design.DesignViews.ModuleView'];
+export type DesignStep = S['yendrik.server.design.DesignViews.StepView'];
+export type DesignOutcome = S['yendrik.server.design.DesignViews.OutcomeView'];
+export type DesignBadge = S['yendrik.server.design.DesignViews.BadgeView'];
+export type Question = S['yendrik.core.quiz.Quiz.Question'];
+export type RuleView = S['yendrik.server.design.RuleView'];
+export type RuleNode = S['yendrik.server.design.RuleView.RuleNode'];
+export type StepEdit = S['yendrik.server.design.DesignEdits.StepEdit'];
+export type ModuleEdit = S['yendrik.server.design.DesignEdits.ModuleEdit'];
+export type BadgeEdit = S['yendrik.server.design.DesignEdits.BadgeEdit'];
+export type OutcomeEdit = S['yendrik.server.design.DesignEdits.OutcomeEdit'];
+export type Picture = S['yendrik.server.design.BadgePicture'];
+export type Proposal = S['yendrik.server.design.DesignController.ProposalView'];
+export type Impact = S['yendrik.server.way.Publishing.Impact'];
+export type Part = S['yendrik.server.way.Explaining.Part'];
+export type Route = S['yendrik.server.learn.RouteViews.RouteView'];
+export type RouteModule = S['yendrik.server.learn.RouteViews.ModuleView'];
+export type StepLine = S['yendrik.server.learn.RouteViews.StepLine'];
+export type MyOutcome = S['yendrik.server.learn.RouteViews.OutcomeView'];
+export type MyBadge = S['yendrik.server.learn.RouteViews.BadgeView'];
+export type StepPage = S['yendrik.server.learn.RouteViews.StepPage'];
+export type Attempt = S['yendrik.server.learn.RouteViews.AttemptView'];
+export type Result = S['yendrik.server.learn.RouteViews.ResultView'];
+export type Queue = S['yendrik.server.teach.Marking.QueueView'];
+export type Waiting = S['yendrik.server.teach.Marking.WaitingView'];
+export type Work = S['yendrik.server.teach.Marking.WorkView'];
+export type Progress = S['yendrik.server.watch.WatchViews.ProgressView'];
+export type LearnerRow = S['yendrik.server.watch.WatchViews.LearnerRow'];
+export type Learner = S['yendrik.server.watch.WatchViews.LearnerView'];
+export type BeadInfo = S['yendrik.server.watch.WatchViews.BeadView'];
+export type Mastery = S['yendrik.server.watch.WatchViews.MasteryView'];
+export type Cell = S['yendrik.server.watch.WatchViews.CellView'];
+export type Follow = S['yendrik.server.watch.WatchViews.FollowView'];
+export type StepKind = DesignStep['kind'];
+export type StepState = StepLine['state'];

@@ -1,0 +1,110 @@
+import { queryOptions } from '@tanstack/react-query';
+import { api, body } from './client';
+
+/** One factory for each resource: key, fetcher and type in one place. */
+export const queries = {
+  me: () =>
+    queryOptions({
+      queryKey: ['me'],
+      queryFn: () => body(api.GET('/api/session')),
+      staleTime: 60_000,
+    }),
+  design: (course: number) =>
+    queryOptions({
+      queryKey: ['design', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design', { params: { path: { course } } })),
+    }),
+  impact: (course: number) =>
+    queryOptions({
+      queryKey: ['impact', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/publications/next', { params: { path: { course } } })),
+      gcTime: 0,
+    }),
+  proposals: (course: number, place: string, id: number, text: string) =>
+    queryOptions({
+      queryKey: ['proposals', course, place, id, text],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/proposals', {
+            params: { path: { course }, query: { place, id, text } },
+          }),
+        ),
+      enabled: text.trim() !== '',
+    }),
+  route: (course: number, walk: string) =>
+    queryOptions({
+      queryKey: ['route', course, walk],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/walks/{walk}/route', {
+            params: { path: { course, walk } },
+          }),
+        ),
+    }),
+  marking: (course: number) =>
+    queryOptions({
+      queryKey: ['marking', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/marking', { params: { path: { course } } })),
+    }),
+  work: (course: number, enrolment: number, step: number) =>
+    queryOptions({
+      queryKey: ['work', course, enrolment, step],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/marking/{enrolment}/{step}', {
+            params: { path: { course, enrolment, step } },
+          }),
+        ),
+    }),
+  progress: (course: number) =>
+    queryOptions({
+      queryKey: ['progress', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/progress', { params: { path: { course } } })),
+    }),
+  learner: (course: number, enrolment: number) =>
+    queryOptions({
+      queryKey: ['learner', course, enrolment],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/learners/{enrolment}', {
+            params: { path: { course, enrolment } },
+          }),
+        ),
+    }),
+  bead: (course: number, enrolment: number, step: number) =>
+    queryOptions({
+      queryKey: ['bead', course, enrolment, step],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/learners/{enrolment}/steps/{step}', {
+            params: { path: { course, enrolment, step } },
+          }),
+        ),
+    }),
+  mastery: (course: number) =>
+    queryOptions({
+      queryKey: ['mastery', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/mastery', { params: { path: { course } } })),
+    }),
+  cell: (course: number, enrolment: number, outcome: number) =>
+    queryOptions({
+      queryKey: ['cell', course, enrolment, outcome],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/learners/{enrolment}/outcomes/{outcome}', {
+            params: { path: { course, enrolment, outcome } },
+          }),
+        ),
+    }),
+  followUp: (course: number) =>
+    queryOptions({
+      queryKey: ['followUp', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/follow-up', { params: { path: { course } } })),
+    }),
+};

@@ -1,0 +1,118 @@
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Navigate, Route, Routes, useParams } from 'react-router';
+import type { Me } from '../api/client';
+import { queries } from '../api/queries';
+import { SignIn } from '../session/SignIn';
+import { Empty, Loaded } from '../ui/Panel';
+import { CourseContext } from './course';
+import { Frame } from './Frame';
+
+const MyRoute = lazy(() => import('../learn/MyRoute'));
+const StepView = lazy(() => import('../learn/StepView'));
+const MyOutcomes = lazy(() => import('../learn/MyOutcomes'));
+const MyBadges = lazy(() => import('../learn/MyBadges'));
+const Outcomes = lazy(() => import('../plan/Outcomes'));
+const RouteOutline = lazy(() => import('../plan/RouteOutline'));
+const Badges = lazy(() => import('../plan/Badges'));
+const Marking = lazy(() => import('../teach/Marking'));
+const Progress = lazy(() => import('../watch/Progress'));
+const Mastery = lazy(() => import('../watch/Mastery'));
+const FollowUp = lazy(() => import('../reach/FollowUp'));
+
+export function App() {
+  const me = useQuery(queries.me());
+  return (
+    <Loaded query={me}>{(data) => (data.person ? <SignedIn me={data} /> : <SignIn />)}</Loaded>
+  );
+}
+
+function SignedIn({ me }: { me: Me }) {
+  const { t } = useTranslation();
+  if (me.courses.length === 0)
+    return (
+      <Frame me={me}>
+        <Empty title={t('session.noCourses')} />
+      </Frame>
+    );
+  return (
+    <Routes>
+      <Route path="/" element={<Home me={me} />} />
+      <Route path="/c/:course/*" element={<Course me={me} />} />
+      <Route
+        path="*"
+        element={
+          <Frame me={me}>
+            <Empty title={t('session.notFound')} />
+          </Frame>
+        }
+      />
+    </Routes>
+  );
+}
+
+/** A learner's first course is where they are enrolled last; staff begin where most goes on. */
+function Home({ me }: { me: Me }) {
+  const staffed = me.courses.find((c) => c.role && c.cohort.includes('cohort'));
+  const learning = [...me.courses].reverse().find((c) => c.learner && !c.role);
+  const first = learning ?? staffed ?? me.courses[0];
+  return first ? <Navigate to={`/c/${first.id}`} replace /> : null;
+}
+
+function Course({ me }: { me: Me }) {
+  const { t } = useTranslation();
+  const id = Number(useParams().course);
+  const course = me.courses.find((c) => c.id === id);
+  if (!course)
+    return (
+      <Frame me={me}>
+        <Empty title={t('session.notFound')} />
+      </Frame>
+    );
+  const designs = course.role === 'DESIGNER';
+  return (
+    <CourseContext value={course}>
+      <Frame me={me} course={course}>
+        <Suspense fallback={null}>
+          <Routes>
+            <Route
+              index
+              element={<Navigate to={course.role ? 'watch/progress' : 'my/route'} replace />}
+            />
+            {course.learner && <Route path="my/*" element={<LearnerViews walk="mine" />} />}
+            {course.role && (
+              <>
+                <Route path="practice/*" element={<LearnerViews walk="practice" />} />
+                <Route path="teach/marking" element={<Marking />} />
+                <Route path="watch/progress" element={<Progress />} />
+                <Route path="watch/mastery" element={<Mastery />} />
+                <Route path="reach/follow-up" element={<FollowUp />} />
+              </>
+            )}
+            {designs && (
+              <>
+                <Route path="plan/outcomes" element={<Outcomes />} />
+                <Route path="plan/route" element={<RouteOutline />} />
+                <Route path="plan/badges" element={<Badges />} />
+              </>
+            )}
+            <Route path="*" element={<Empty title={t('session.notFound')} />} />
+          </Routes>
+        </Suspense>
+      </Frame>
+    </CourseContext>
+  );
+}
+
+function LearnerViews({ walk }: { walk: 'mine' | 'practice' }) {
+  return (
+    <Routes>
+      <Route path="route" element={<MyRoute walk={walk} />} />
+      <Route path="steps/:step" element={<StepView walk={walk} />} />
+      <Route path="outcomes" element={<MyOutcomes walk={walk} />} />
+      <Route path="badges" element={<MyBadges walk={walk} />} />
+      <Route path="*" element={<Navigate to="route" replace />} />
+    </Routes>
+  );
+}

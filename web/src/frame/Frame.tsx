@@ -1,0 +1,258 @@
+import { Box, Button, Link as MuiLink, Typography } from '@mui/material';
+import { type ReactNode, useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useLocation } from 'react-router';
+import type { Me, MyCourse } from '../api/client';
+import { KeyList } from './KeyList';
+import { CourseSwitcher, PersonMenu } from './Menus';
+import { PracticeBand } from './PracticeBand';
+
+const WORKSPACES = {
+  plan: ['outcomes', 'route', 'badges'],
+  teach: ['marking'],
+  watch: ['progress', 'mastery'],
+  reach: ['followUp'],
+} as const;
+const PATHS: Record<string, string> = { followUp: 'follow-up' };
+const LEARNER = ['route', 'outcomes', 'badges'] as const;
+
+type Workspace = keyof typeof WORKSPACES;
+
+export function Frame({
+  me,
+  course,
+  children,
+}: {
+  me: Me;
+  course?: MyCourse;
+  children: ReactNode;
+}) {
+  const { t } = useTranslation();
+  const [keys, setKeys] = useState(false);
+  const place = useLocation().pathname.split('/');
+  const space = place[3] ?? '';
+  useEffect(() => {
+    const help = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement && /INPUT|TEXTAREA/.test(event.target.tagName);
+      if (event.key === '?' && !typing && !(event.target as HTMLElement).isContentEditable)
+        setKeys(true);
+    };
+    window.addEventListener('keydown', help);
+    return () => window.removeEventListener('keydown', help);
+  }, []);
+  const walking = space === 'my' || space === 'practice';
+  const workspace = (space in WORKSPACES ? space : undefined) as Workspace | undefined;
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        flexDirection: 'column',
+        height: '100dvh',
+        bgcolor: 'tone.ground',
+        '@media print': { height: 'auto' },
+      }}
+    >
+      <MuiLink
+        href="#main"
+        sx={{
+          position: 'absolute',
+          left: -9999,
+          '&:focus': { left: 8, top: 8, zIndex: 20, bgcolor: 'tone.panel', p: 1 },
+        }}
+      >
+        {t('frame.skip')}
+      </MuiLink>
+      <Box
+        component="header"
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: { xs: 1, md: 2 },
+          px: { xs: 1.25, md: 2 },
+          minHeight: 52,
+          bgcolor: 'tone.band',
+          color: 'tone.bandInk',
+          flexWrap: 'wrap',
+          '@media print': { display: 'none' },
+        }}
+      >
+        <Mark />
+        {course && <CourseSwitcher me={me} course={course} />}
+        <Box
+          component="nav"
+          aria-label={t('frame.workspaces')}
+          sx={{
+            flex: 1,
+            display: 'flex',
+            justifyContent: { xs: 'flex-start', md: 'center' },
+            order: { xs: 3, md: 0 },
+            flexBasis: { xs: '100%', md: 'auto' },
+            pb: { xs: 0.75, md: 0 },
+          }}
+        >
+          {course && <Switch course={course} space={space} walking={walking} />}
+        </Box>
+        {course?.role && !walking && (
+          <Button
+            component={Link}
+            to={`/c/${course.id}/practice/route`}
+            color="inherit"
+            sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
+          >
+            {t('frame.seeAsLearner')}
+          </Button>
+        )}
+        <Box sx={{ ml: 'auto' }}>
+          <PersonMenu me={me} />
+        </Box>
+      </Box>
+      {space === 'practice' && course && <PracticeBand course={course} />}
+      {workspace && course && (
+        <ViewTabs course={course} workspace={workspace} view={place[4] ?? ''} />
+      )}
+      <Box
+        sx={{
+          flex: 1,
+          minHeight: 0,
+          display: 'flex',
+          flexDirection: 'column',
+          '@media print': { display: 'block' },
+        }}
+      >
+        {children}
+      </Box>
+      <KeyList open={keys} onClose={() => setKeys(false)} />
+    </Box>
+  );
+}
+
+function Mark() {
+  return (
+    <Box
+      component={Link}
+      to="/"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        color: 'inherit',
+        textDecoration: 'none',
+      }}
+    >
+      <svg width={28} height={16} viewBox="0 0 28 16" aria-hidden>
+        <path d="M5 8h18" stroke="currentColor" strokeWidth={2} />
+        <circle cx={6} cy={8} r={5} fill="currentColor" />
+        <circle
+          cx={21}
+          cy={8}
+          r={4.4}
+          fill="var(--mui-palette-tone-band)"
+          stroke="currentColor"
+          strokeWidth={2.2}
+        />
+      </svg>
+      <Typography variant="h1" component="span" sx={{ fontSize: 20 }}>
+        yendrik
+      </Typography>
+    </Box>
+  );
+}
+
+function Switch({ course, space, walking }: { course: MyCourse; space: string; walking: boolean }) {
+  const { t } = useTranslation();
+  const place = useLocation().pathname.split('/');
+  const base = `/c/${course.id}`;
+  const items = walking
+    ? LEARNER.map((view) => ({
+        to: `${base}/${space}/${view}`,
+        label: t(`frame.my${view.charAt(0).toUpperCase()}${view.slice(1)}`),
+        on: place[4] === view,
+      }))
+    : (Object.keys(WORKSPACES) as Workspace[])
+        .filter((w) => w !== 'plan' || course.role === 'DESIGNER')
+        .map((w) => ({
+          to: `${base}/${w}/${path(w === 'plan' ? 'route' : WORKSPACES[w][0])}`,
+          label: t(`frame.${w}`),
+          on: space === w,
+        }));
+  return (
+    <Box sx={{ display: 'flex', bgcolor: 'tone.bandRaised', borderRadius: 1, p: 0.4 }}>
+      {items.map((item) => (
+        <Box
+          key={item.to}
+          component={Link}
+          to={item.to}
+          aria-current={item.on ? 'page' : undefined}
+          sx={{
+            px: { xs: 1.25, md: 2.2 },
+            py: 0.6,
+            borderRadius: '3px',
+            typography: 'button',
+            textDecoration: 'none',
+            whiteSpace: 'nowrap',
+            color: item.on ? 'tone.band' : 'tone.bandSoft',
+            bgcolor: item.on ? 'tone.bandInk' : 'transparent',
+            '&:hover': { color: item.on ? undefined : 'tone.bandInk' },
+          }}
+        >
+          {item.label}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+const path = (view: string) => PATHS[view] ?? view;
+
+function ViewTabs({
+  course,
+  workspace,
+  view,
+}: {
+  course: MyCourse;
+  workspace: Workspace;
+  view: string;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Box
+      component="nav"
+      aria-label={t('frame.views')}
+      sx={{
+        display: 'flex',
+        alignItems: 'stretch',
+        gap: 2.5,
+        px: 2,
+        minHeight: 44,
+        bgcolor: 'tone.panel',
+        borderBottom: 1,
+        borderColor: 'divider',
+        '@media print': { display: 'none' },
+      }}
+    >
+      {WORKSPACES[workspace].map((v) => (
+        <Box
+          key={v}
+          component={Link}
+          to={`/c/${course.id}/${workspace}/${path(v)}`}
+          aria-current={path(v) === view ? 'page' : undefined}
+          sx={{
+            display: 'flex',
+            alignItems: 'center',
+            typography: 'button',
+            textDecoration: 'none',
+            pt: '3px',
+            color: path(v) === view ? 'tone.ink' : 'tone.soft',
+            borderBottom: '3px solid',
+            borderColor: path(v) === view ? 'tone.madder' : 'transparent',
+            '&:hover': { color: 'tone.ink' },
+          }}
+        >
+          {t(`frame.${v}`)}
+        </Box>
+      ))}
+      <Box id="view-actions" sx={{ ml: 'auto', display: 'flex', alignItems: 'center', gap: 1 }} />
+    </Box>
+  );
+}

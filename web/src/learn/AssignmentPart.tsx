@@ -1,0 +1,114 @@
+import { Alert, Box, Button, TextField, Typography } from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { api, body, type StepPage } from '../api/client';
+import { useCourse } from '../frame/course';
+import { day } from '../ui/format';
+import { PracticeMarks } from './PracticeMarks';
+import type { StepProps } from './StepView';
+
+type Work = NonNullable<StepPage['work']>;
+
+export function AssignmentPart({ page, walk, show, refresh, work }: StepProps & { work: Work }) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const key = `yendrik-work-${course.id}-${walk}-${page.id}`;
+  const [text, setText] = useState(() => localStorage.getItem(key) ?? '');
+  const write = (next: string) => {
+    setText(next);
+    localStorage.setItem(key, next);
+  };
+  const handIn = useMutation({
+    mutationFn: () =>
+      body(
+        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/versions', {
+          params: { path: { course: course.id, walk, step: page.id } },
+          body: { text },
+        }),
+      ),
+    onSuccess: (next) => {
+      localStorage.removeItem(key);
+      setText('');
+      show(next);
+    },
+  });
+  return (
+    <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
+      {work.canHandIn && (
+        <Box
+          component="form"
+          onSubmit={(e) => {
+            e.preventDefault();
+            handIn.mutate();
+          }}
+          sx={{ display: 'grid', gap: 1 }}
+        >
+          <TextField
+            label={t('learn.write')}
+            multiline
+            minRows={6}
+            value={text}
+            onChange={(e) => write(e.target.value)}
+            helperText={t('learn.draftKept')}
+          />
+          {handIn.error && <Alert severity="error">{handIn.error.message}</Alert>}
+          <Button
+            type="submit"
+            variant="contained"
+            sx={{ justifySelf: 'start' }}
+            disabled={handIn.isPending || text.trim() === ''}
+          >
+            {t('learn.handIn')}
+          </Button>
+        </Box>
+      )}
+      {work.versions.map((v) => (
+        <Box
+          key={v.version}
+          component="section"
+          sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', borderRadius: 1, p: 2 }}
+        >
+          <Typography variant="h3" component="h2" color="textSecondary">
+            {t('learn.version', { n: v.version, date: day(v.at) })}
+          </Typography>
+          <Typography sx={{ whiteSpace: 'pre-wrap', my: 1 }}>{v.text}</Typography>
+          {v.mark ? (
+            <MarkNote mark={v.mark} />
+          ) : (
+            <Alert severity="info" icon={false}>
+              {t('learn.handedIn', { date: day(v.at) })}
+            </Alert>
+          )}
+        </Box>
+      ))}
+      {walk === 'practice' && page.state === 'WAITING' && (
+        <PracticeMarks page={page} show={show} refresh={refresh} walk={walk} />
+      )}
+    </Box>
+  );
+}
+
+function MarkNote({ mark }: { mark: NonNullable<Work['versions'][number]['mark']> }) {
+  const { t } = useTranslation();
+  return (
+    <Box
+      sx={{
+        borderLeft: '3px solid',
+        borderColor: mark.judgement === 'PASSED' ? 'tone.lagoon' : 'tone.madder',
+        pl: 1.5,
+      }}
+    >
+      <Typography>
+        <b>{t(`learn.judgement.${mark.judgement}`)}</b>
+        {mark.of > 0 && `, ${t('learn.points', { points: mark.points, of: mark.of })}`}
+      </Typography>
+      {mark.comment && <Typography sx={{ whiteSpace: 'pre-wrap' }}>{mark.comment}</Typography>}
+      {mark.levels.map((level) => (
+        <Typography key={level} variant="body2" color="textSecondary">
+          {level}
+        </Typography>
+      ))}
+    </Box>
+  );
+}

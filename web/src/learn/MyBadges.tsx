@@ -1,0 +1,88 @@
+import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { BadgeDrawing } from '../ui/BadgeDrawing';
+import { day } from '../ui/format';
+import { Empty, Loaded } from '../ui/Panel';
+import { phrase } from '../ui/Parts';
+import type { WalkName } from './MyRoute';
+
+const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
+
+export default function MyBadges({ walk }: { walk: WalkName }) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const route = useQuery(queries.route(course.id, walk));
+  const [filter, setFilter] = useState<(typeof FILTERS)[number]>('allBadges');
+  return (
+    <Box
+      component="main"
+      id="main"
+      tabIndex={0}
+      sx={{ p: { xs: 2, md: 3 }, overflow: 'auto', outline: 0 }}
+    >
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={filter}
+        onChange={(_, next) => next && setFilter(next)}
+        sx={{ mb: 2 }}
+      >
+        {FILTERS.map((f) => (
+          <ToggleButton key={f} value={f}>
+            {t(`learn.${f}`)}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Loaded query={route}>
+        {(data) => {
+          const shown = data.badges.filter(
+            (b) => filter === 'allBadges' || b.earned === (filter === 'earnedFilter'),
+          );
+          if (shown.length === 0) return <Empty title={t('learn.none')} />;
+          return (
+            <Box
+              sx={{
+                display: 'grid',
+                gap: 1.5,
+                gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))',
+              }}
+            >
+              {shown.map((b) => (
+                <Box
+                  key={b.id}
+                  component="section"
+                  sx={{
+                    bgcolor: 'tone.panel',
+                    border: 1,
+                    borderColor: 'divider',
+                    borderRadius: 1,
+                    p: 2,
+                    display: 'flex',
+                    gap: 2,
+                  }}
+                >
+                  <BadgeDrawing picture={b.picture} earned={b.earned} label="" size={72} />
+                  <div>
+                    <Typography variant="h2">{b.name}</Typography>
+                    <Typography color="textSecondary">{b.description}</Typography>
+                    <Typography sx={{ mt: 0.5 }}>
+                      {b.earned
+                        ? t('learn.earned', { date: day(b.at) })
+                        : b.needs
+                          ? `${t('learn.badgeNeeds')}: ${phrase(b.needs)}.`
+                          : t('plan.byHand')}
+                    </Typography>
+                  </div>
+                </Box>
+              ))}
+            </Box>
+          );
+        }}
+      </Loaded>
+    </Box>
+  );
+}

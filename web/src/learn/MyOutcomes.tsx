@@ -1,0 +1,70 @@
+import { Box, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { day } from '../ui/format';
+import { Wedge } from '../ui/Glyphs';
+import { Empty, Loaded } from '../ui/Panel';
+import type { WalkName } from './MyRoute';
+
+export default function MyOutcomes({ walk }: { walk: WalkName }) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const route = useQuery(queries.route(course.id, walk));
+  return (
+    <Box
+      component="main"
+      id="main"
+      tabIndex={0}
+      sx={{ p: { xs: 2, md: 3 }, overflow: 'auto', outline: 0 }}
+    >
+      <Loaded query={route}>
+        {(data) =>
+          data.outcomes.length === 0 ? (
+            <Empty title={t('learn.none')} />
+          ) : (
+            <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 820 }}>
+              {data.outcomes.map((o) => (
+                <Box
+                  key={o.id}
+                  component="section"
+                  sx={{
+                    bgcolor: 'tone.panel',
+                    border: 1,
+                    borderColor: 'divider',
+                    borderRadius: 1,
+                    p: 2,
+                    display: 'flex',
+                    gap: 2,
+                  }}
+                >
+                  <Wedge
+                    level={o.level}
+                    levels={o.levels}
+                    mastery={o.mastery}
+                    label={o.levelName || t('learn.noEvidence')}
+                    size={40}
+                  />
+                  <Box sx={{ minWidth: 0, flex: 1 }}>
+                    <Typography variant="h2">{o.name}</Typography>
+                    <Typography>
+                      <b>{o.levelName || t('learn.noEvidence')}</b>
+                      {o.level >= o.mastery && `, ${t('learn.atMastery')}`}
+                      {o.levelMeans && `. ${o.levelMeans}`}
+                    </Typography>
+                    {o.evidence.map((e) => (
+                      <Typography key={e.at + e.from} variant="body2" color="textSecondary">
+                        {day(e.at)}: {e.level}, {e.from}
+                      </Typography>
+                    ))}
+                  </Box>
+                </Box>
+              ))}
+            </Box>
+          )
+        }
+      </Loaded>
+    </Box>
+  );
+}

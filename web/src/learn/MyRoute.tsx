@@ -1,0 +1,301 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import type { Route, RouteModule, StepLine } from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { day } from '../ui/format';
+import { Bead, Wedge } from '../ui/Glyphs';
+import { Loaded, Section } from '../ui/Panel';
+import { Missing, phrase } from '../ui/Parts';
+import { tone } from '../ui/tone';
+import { useLive } from '../ui/useLive';
+import { BadgeRow } from './BadgeRow';
+import { ShareRing } from './ShareRing';
+
+export type WalkName = 'mine' | 'practice';
+
+export default function MyRoute({ walk }: { walk: WalkName }) {
+  const course = useCourse();
+  useLive(course.id, ['route']);
+  const route = useQuery(queries.route(course.id, walk));
+  const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
+  return (
+    <Loaded query={route}>
+      {(data) => (
+        <Box
+          sx={{
+            display: 'flex',
+            flex: 1,
+            minHeight: 0,
+            flexDirection: { xs: 'column', md: 'row' },
+            overflow: { xs: 'auto', md: 'hidden' },
+          }}
+        >
+          <Box
+            component="main"
+            id="main"
+            tabIndex={0}
+            sx={{
+              flex: { md: 1 },
+              overflow: { md: 'auto' },
+              px: { xs: 2, md: 4.25 },
+              py: { xs: 2, md: 2.75 },
+              outline: 0,
+            }}
+          >
+            <NextCard route={data} base={base} />
+            {data.modules.map((m, n) => (
+              <ModuleBlock
+                key={m.id}
+                module={m}
+                number={n + 1}
+                base={base}
+                current={m.steplist.some((s) => s.id === data.next?.step)}
+              />
+            ))}
+          </Box>
+          <Side route={data} base={base} />
+        </Box>
+      )}
+    </Loaded>
+  );
+}
+
+function NextCard({ route, base }: { route: Route; base: string }) {
+  const { t } = useTranslation();
+  const { next } = route;
+  const frame = {
+    bgcolor: 'tone.panel',
+    border: 1,
+    borderColor: 'divider',
+    borderLeft: '5px solid',
+    borderLeftColor: 'tone.madder',
+    borderRadius: 1,
+    p: 2.5,
+    mb: 2,
+  };
+  if (!next)
+    return (
+      <Box sx={{ ...frame, borderLeftColor: 'tone.lagoon' }}>
+        <Typography variant="h1">
+          {t(route.complete ? 'learn.complete' : 'learn.nothing')}
+        </Typography>
+        {!route.complete && <Typography>{t('learn.nothingHint')}</Typography>}
+      </Box>
+    );
+  return (
+    <Box sx={{ ...frame, display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Box sx={{ flex: 1, minWidth: 220 }}>
+        <Typography variant="body2" color="textSecondary">
+          {t('learn.next')} · {next.module}
+        </Typography>
+        <Typography variant="h1" component="h1" sx={{ my: 0.4 }}>
+          {next.name}
+        </Typography>
+        <Typography>
+          {next.why}.{' '}
+          {next.opens.length > 0 && (
+            <>
+              {t('learn.opens')} <b>{next.opens.join(', ')}</b>.
+            </>
+          )}
+        </Typography>
+      </Box>
+      <Button variant="contained" size="large" component={Link} to={`${base}/steps/${next.step}`}>
+        {t(`learn.start.${next.kind}`)}
+      </Button>
+    </Box>
+  );
+}
+
+function ModuleBlock({
+  module,
+  number,
+  base,
+  current,
+}: {
+  module: RouteModule;
+  number: number;
+  base: string;
+  current: boolean;
+}) {
+  const { t } = useTranslation();
+  const summary = !module.open
+    ? ''
+    : module.finished
+      ? t('learn.allDone', { count: module.steps })
+      : t('learn.someDone', { done: module.done, count: module.steps });
+  return (
+    <Box
+      component="details"
+      open={current || (module.open && !module.finished)}
+      sx={{
+        mb: 1,
+        '& > summary': { listStyle: 'none', cursor: 'pointer' },
+        '& > summary::-webkit-details-marker': { display: 'none' },
+      }}
+    >
+      <Box component="summary" sx={{ py: 0.5 }}>
+        <Typography
+          variant="h2"
+          component="h2"
+          sx={{ display: 'inline', color: module.open ? 'tone.ink' : 'tone.soft' }}
+        >
+          {number}. {module.name}
+        </Typography>{' '}
+        <Typography component="span" color="textSecondary">
+          {summary}
+        </Typography>
+        {!module.open && <Missing parts={module.missing} inline />}
+      </Box>
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {module.steplist.map((step, n) => (
+          <Line key={step.id} step={step} base={base} last={n === module.steplist.length - 1} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Line({ step, base, last }: { step: StepLine; base: string; last: boolean }) {
+  const { t } = useTranslation();
+  const closed = step.state === 'CLOSED' || step.state === 'MISSED';
+  const name = (
+    <Typography
+      component={closed ? 'span' : Link}
+      {...(closed ? {} : { to: `${base}/steps/${step.id}` })}
+      sx={{
+        fontWeight: closed ? 400 : 700,
+        color: closed ? 'tone.soft' : 'tone.ink',
+        textDecoration: 'none',
+        '&:hover': { textDecoration: closed ? 'none' : 'underline' },
+      }}
+    >
+      {step.name}
+    </Typography>
+  );
+  return (
+    <Box
+      component="li"
+      sx={{ display: 'flex', gap: 1.25, minHeight: 36, position: 'relative', py: 0.4 }}
+    >
+      {!last && (
+        <Box
+          aria-hidden
+          sx={{
+            position: 'absolute',
+            left: 16,
+            top: 22,
+            bottom: -10,
+            width: 2,
+            bgcolor: 'tone.hairline',
+          }}
+        />
+      )}
+      <Box sx={{ pl: 1, pt: '1px', position: 'relative' }}>
+        <Bead bead={step} />
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        {name}
+        {!step.required && (
+          <Typography component="span" variant="caption" color="textSecondary">
+            {' '}
+            {t('learn.extra')}
+          </Typography>
+        )}
+        {step.missing.length > 0 && <Missing parts={step.missing} inline />}
+      </Box>
+      <Typography
+        variant="body2"
+        color={step.overdue ? 'primary' : 'textSecondary'}
+        sx={{ textAlign: 'right', flex: 'none', maxWidth: '45%' }}
+      >
+        {step.note}
+        {step.overdue && (step.note ? `, ${t('state.overdue')}` : t('state.overdue'))}
+      </Typography>
+    </Box>
+  );
+}
+
+function Side({ route, base }: { route: Route; base: string }) {
+  const { t } = useTranslation();
+  const nearest =
+    route.badges.find((b) => !b.earned && b.needs && b.needs.fraction > 0) ??
+    route.badges.find((b) => !b.earned && b.needs);
+  return (
+    <Box
+      component="aside"
+      sx={{
+        width: { md: 372 },
+        flex: 'none',
+        overflow: { md: 'auto' },
+        bgcolor: 'tone.panel',
+        borderLeft: { md: `1px solid ${tone('hairline')}` },
+        p: 2.75,
+      }}
+    >
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+        <ShareRing done={route.done} steps={route.steps} />
+        <div>
+          <Typography variant="h2">
+            {t('learn.stepsDone', { done: route.done, count: route.steps })}
+          </Typography>
+          <Typography variant="body2" color="textSecondary">
+            {route.complete
+              ? t('learn.complete')
+              : route.behindDays > 0
+                ? t('learn.behind', { count: route.behindDays })
+                : t('learn.onPlan')}
+          </Typography>
+        </div>
+      </Box>
+      <Section title={t('frame.myOutcomes')}>
+        {route.outcomes.map((o) => (
+          <Box
+            key={o.id}
+            component={Link}
+            to={`${base}/outcomes`}
+            sx={{
+              display: 'flex',
+              gap: 1.25,
+              alignItems: 'center',
+              py: 0.35,
+              color: 'inherit',
+              textDecoration: 'none',
+            }}
+          >
+            <Wedge
+              level={o.level}
+              levels={o.levels}
+              mastery={o.mastery}
+              label={o.levelName || t('learn.noEvidence')}
+            />
+            <Typography>{o.name}</Typography>
+          </Box>
+        ))}
+      </Section>
+      <Section title={t('frame.myBadges')}>
+        <BadgeRow badges={route.badges} />
+        {nearest?.needs && (
+          <Typography variant="body2" sx={{ mt: 1 }}>
+            <b>{nearest.name}</b>: {phrase(nearest.needs)}.
+          </Typography>
+        )}
+      </Section>
+      {route.coming.length > 0 && (
+        <Section title={t('learn.coming')}>
+          {route.coming.map((c) => (
+            <Box key={c.at + c.what} sx={{ display: 'flex', gap: 1.5, py: 0.25 }}>
+              <Typography color="textSecondary" sx={{ width: 86, flex: 'none' }}>
+                {day(c.at)}
+              </Typography>
+              <Typography>{c.what}</Typography>
+            </Box>
+          ))}
+        </Section>
+      )}
+    </Box>
+  );
+}

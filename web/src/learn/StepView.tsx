@@ -1,0 +1,201 @@
+import { Alert, Box, Button, Typography } from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { ApiError, api, body, type StepPage } from '../api/client';
+import { useCourse } from '../frame/course';
+import { day } from '../ui/format';
+import { Bead } from '../ui/Glyphs';
+import { useNotice } from '../ui/Notice';
+import { Empty } from '../ui/Panel';
+import { Missing, phrase } from '../ui/Parts';
+import { AssignmentPart } from './AssignmentPart';
+import type { WalkName } from './MyRoute';
+import { PracticalPart } from './PracticalPart';
+import { QuizPart } from './QuizPart';
+import { useTimeSpent } from './useTimeSpent';
+
+export interface StepProps {
+  page: StepPage;
+  walk: WalkName;
+  show: (page: StepPage) => void;
+  refresh: () => void;
+}
+
+export default function StepView({ walk }: { walk: WalkName }) {
+  const course = useCourse();
+  const step = Number(useParams().step);
+  return <OneStep key={`${walk}-${step}`} walk={walk} step={step} course={course.id} />;
+}
+
+function OneStep({ walk, step, course }: { walk: WalkName; step: number; course: number }) {
+  const { t } = useTranslation();
+  const queries = useQueryClient();
+  const notice = useNotice();
+  const [page, setPage] = useState<StepPage | null>(null);
+  const [error, setError] = useState<Error | null>(null);
+  const base = `/c/${course}/${walk === 'mine' ? 'my' : 'practice'}`;
+  const show = useCallback(
+    (next: StepPage) => {
+      setPage(next);
+      void queries.invalidateQueries({ queryKey: ['route', course, walk] });
+      if (next.opened.length > 0)
+        notice({ tone: 'success', text: t('learn.opened', { names: next.opened.join(', ') }) });
+    },
+    [course, walk, queries, notice, t],
+  );
+  const open = useCallback(() => {
+    body(
+      api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/visits', {
+        params: { path: { course, walk, step } },
+      }),
+    )
+      .then(show)
+      .catch(setError);
+  }, [course, walk, step, show]);
+  useEffect(open, [open]);
+  useTimeSpent(course, walk, step, page !== null && page.state !== 'DONE');
+
+  if (error) {
+    const missing = error instanceof ApiError ? error.problem.missing : undefined;
+    return (
+      <Box component="main" id="main" sx={{ p: 3, maxWidth: 760, mx: 'auto', width: '100%' }}>
+        <Typography variant="h1">{missing ? t('learn.closed') : t('common.error')}</Typography>
+        <Typography sx={{ my: 1 }}>{error.message}</Typography>
+        {missing && <Missing parts={missing} />}
+        <Button component={Link} to={`${base}/route`} variant="outlined" sx={{ mt: 2 }}>
+          {t('learn.backToRoute')}
+        </Button>
+      </Box>
+    );
+  }
+  if (!page) return <Empty title={`${t('common.loading')} …`} />;
+  return (
+    <Box component="main" id="main" tabIndex={0} sx={{ overflow: 'auto', outline: 0, flex: 1 }}>
+      <Box sx={{ maxWidth: 760, mx: 'auto', px: { xs: 2, md: 3 }, py: { xs: 2, md: 3 } }}>
+        <Typography variant="body2" color="textSecondary" component={Link} to={`${base}/route`}>
+          {t('frame.myRoute')}
+        </Typography>
+        <Typography variant="body2" color="textSecondary" component="span">
+          {' '}
+          · {page.module}
+        </Typography>
+        <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center', mt: 0.5 }}>
+          <Bead bead={page} size={24} />
+          <Typography variant="h1">{page.name}</Typography>
+        </Box>
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
+          {t(`kind.${page.kind}`)}, {t('learn.minutes', { count: page.minutes })}
+          {page.due && page.state !== 'DONE' && `, ${t('learn.due', { date: day(page.due) })}`}
+          {page.evidenceFor.length > 0 &&
+            `. ${t('learn.givesEvidence')}: ${page.evidenceFor.join(', ')}`}
+        </Typography>
+        <DoneWhen page={page} />
+        {page.body && <Prose html={page.body} />}
+        <Acting page={page} walk={walk} show={show} refresh={open} />
+        <Neighbours page={page} base={base} />
+      </Box>
+    </Box>
+  );
+}
+
+function DoneWhen({ page }: { page: StepPage }) {
+  const { t } = useTranslation();
+  if (page.state === 'DONE')
+    return (
+      <Alert severity="success" icon={false} sx={{ mb: 2, py: 0 }}>
+        {t('learn.itIsDone')}
+      </Alert>
+    );
+  if (!page.doneWhen || page.kind === 'PAGE') return null;
+  return (
+    <Typography sx={{ mb: 2 }}>
+      {t('learn.doneWhen')} {phrase(page.doneWhen)}.
+    </Typography>
+  );
+}
+
+/** Formatted text; the server has taken out everything that could act. */
+export function Prose({ html }: { html: string }) {
+  return (
+    <Box
+      sx={{
+        bgcolor: 'tone.panel',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        px: 3,
+        py: 1.5,
+        fontSize: 16,
+        lineHeight: 1.6,
+        '& h3': { typography: 'h2', mt: 2, mb: 0.5 },
+        '& p': { my: 1.25 },
+        '& li': { my: 0.4 },
+        '& a': { color: 'tone.madder' },
+      }}
+      // biome-ignore lint/security/noDangerouslySetInnerHtml: sanitised when it was written, see SafeHtml
+      dangerouslySetInnerHTML={{ __html: html }}
+    />
+  );
+}
+
+function Acting(props: StepProps) {
+  const { page } = props;
+  if (page.quiz) return <QuizPart {...props} quiz={page.quiz} />;
+  if (page.work) return <AssignmentPart {...props} work={page.work} />;
+  if (page.kind === 'PRACTICAL') return <PracticalPart {...props} />;
+  return <ConfirmPart {...props} />;
+}
+
+function ConfirmPart({ page, walk, show }: StepProps) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const confirm = useMutation({
+    mutationFn: () =>
+      body(
+        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/confirmation', {
+          params: { path: { course: course.id, walk, step: page.id } },
+        }),
+      ),
+    onSuccess: show,
+  });
+  if (!page.confirmable) return null;
+  return (
+    <Button
+      variant="contained"
+      sx={{ mt: 2 }}
+      disabled={page.confirmed || confirm.isPending}
+      onClick={() => confirm.mutate()}
+    >
+      {t(page.confirmed ? 'learn.confirmed' : 'learn.confirm')}
+    </Button>
+  );
+}
+
+function Neighbours({ page, base }: { page: StepPage; base: string }) {
+  const { t } = useTranslation();
+  return (
+    <Box
+      component="nav"
+      sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, mt: 3, flexWrap: 'wrap' }}
+    >
+      {page.before ? (
+        <Button variant="outlined" component={Link} to={`${base}/steps/${page.before.id}`}>
+          {t('learn.before')}: {page.before.name}
+        </Button>
+      ) : (
+        <span />
+      )}
+      {page.after && (
+        <Button
+          variant={page.state === 'DONE' ? 'contained' : 'outlined'}
+          component={Link}
+          to={`${base}/steps/${page.after.id}`}
+        >
+          {t('learn.after')}: {page.after.name}
+        </Button>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,35 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/bricolage-grotesque';
+import { CssBaseline, ThemeProvider } from '@mui/material';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import './i18n';
+import { ApiError } from './api/client';
+import { App } from './frame/App';
+import { theme } from './theme';
+import { NoticeProvider } from './ui/Notice';
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { retry: (n, error) => !(error instanceof ApiError) && n < 2, staleTime: 5_000 },
+  },
+});
+
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no root');
+createRoot(root).render(
+  <StrictMode>
+    <ThemeProvider theme={theme} defaultMode="system" noSsr>
+      <CssBaseline />
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <NoticeProvider>
+            <App />
+          </NoticeProvider>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </ThemeProvider>
+  </StrictMode>,
+);

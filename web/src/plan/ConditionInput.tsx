@@ -1,0 +1,76 @@
+import { Autocomplete, Box, TextField } from '@mui/material';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Proposal } from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import type { Place } from './RuleEditor';
+
+/** Proposes conditions for what is typed; arrow keys move, Enter takes. */
+export function ConditionInput({
+  at,
+  example,
+  onTake,
+}: {
+  at: Place;
+  example: string;
+  onTake: (p: Proposal) => void;
+}) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const [text, setText] = useState('');
+  const asked = useDeferredValue(text);
+  const found = useQuery({
+    ...queries.proposals(course.id, at.place, at.id, asked),
+    placeholderData: keepPreviousData,
+  });
+  const options = text.trim() ? (found.data ?? []) : [];
+  return (
+    <Autocomplete<Proposal, false, true, false>
+      fullWidth
+      autoHighlight
+      disableClearable
+      value={null as unknown as Proposal}
+      inputValue={text}
+      options={options}
+      filterOptions={(all) => all}
+      getOptionLabel={(p) => `${p.subject} ${p.says}`}
+      getOptionKey={(p) => JSON.stringify(p.leaf)}
+      noOptionsText={text.trim() && !found.isFetching ? t('plan.noProposal', { text }) : null}
+      open={text.trim() !== '' && (options.length > 0 || !found.isFetching)}
+      forcePopupIcon={false}
+      blurOnSelect={false}
+      onInputChange={(_, next, why) => why !== 'reset' && setText(next)}
+      onChange={(_, p) => {
+        onTake(p);
+        setText('');
+      }}
+      renderOption={(props, p) => {
+        const { key, ...rest } = props;
+        return (
+          <Box component="li" key={key} {...rest} sx={{ fontSize: 13 }}>
+            <span>
+              {p.subject && `${p.subject} `}
+              <b>{p.says}</b>
+            </span>
+          </Box>
+        );
+      }}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          placeholder={t('plan.addCondition', { example })}
+          slotProps={{
+            ...params.slotProps,
+            htmlInput: {
+              ...params.slotProps?.htmlInput,
+              'aria-label': t('plan.addCondition', { example }),
+            },
+          }}
+          sx={{ '& fieldset': { borderStyle: 'dashed' } }}
+        />
+      )}
+    />
+  );
+}

@@ -1,0 +1,41 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+
+interface Gate {
+  listed: boolean;
+  staysOpen: boolean;
+}
+
+/** What learners see while it is closed, and whether open stays open: words that one clicks. */
+export function GateFields({
+  gate,
+  onChange,
+}: {
+  gate: Gate;
+  onChange: (change: Partial<Gate>) => void;
+}) {
+  const { t } = useTranslation();
+  const word = {
+    p: 0,
+    color: 'tone.ink',
+    fontWeight: 700,
+    fontSize: 13,
+    textDecoration: 'underline',
+    textUnderlineOffset: 3,
+    verticalAlign: 'baseline',
+  };
+  return (
+    <Box sx={{ mt: 0.75 }}>
+      <Typography variant="body2" color="textSecondary">
+        {t('plan.whileClosed')}:{' '}
+        <Button size="small" sx={word} onClick={() => onChange({ listed: !gate.listed })}>
+          {t(gate.listed ? 'plan.listed' : 'plan.unlisted')}
+        </Button>{' '}
+        · {t('plan.onceOpen')}:{' '}
+        <Button size="small" sx={word} onClick={() => onChange({ staysOpen: !gate.staysOpen })}>
+          {t(gate.staysOpen ? 'plan.staysOpen' : 'plan.followsRule')}
+        </Button>
+      </Typography>
+    </Box>
+  );
+}

@@ -1,0 +1,78 @@
+import { Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import type { DesignModule, ModuleEdit } from '../api/client';
+import { Kicker } from '../ui/Panel';
+import { GateFields } from './GateFields';
+import { RuleEditor } from './RuleEditor';
+import { SavedField } from './SavedField';
+import type { Draft } from './useDraft';
+
+export function ModuleInspector({
+  module,
+  draft,
+  onGone,
+}: {
+  module: DesignModule;
+  draft: Draft;
+  onGone: () => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <Kicker>{t('plan.belongsTo')}</Kicker>
+      <SavedField
+        label={t('common.name')}
+        value={module.name}
+        onSave={(name) => draft.module(module, { name })}
+      />
+      <RuleEditor
+        title={t('plan.opensWhen')}
+        at={{ place: 'module-opens', id: module.id }}
+        rule={module.opensWhen}
+        usual={t('plan.always')}
+        example={t('plan.examples.opens')}
+        onChange={(rule) => draft.module(module, { opensWhen: rule as ModuleEdit['opensWhen'] })}
+      />
+      <GateFields gate={module} onChange={(change) => draft.module(module, change)} />
+      <RuleEditor
+        title={t('plan.doneWhen')}
+        at={{ place: 'module-done', id: module.id }}
+        rule={module.doneWhen}
+        usual={t('plan.moduleUsual')}
+        example={t('plan.examples.moduleDone')}
+        onChange={(rule) => draft.module(module, { doneWhen: rule as ModuleEdit['doneWhen'] })}
+      />
+      <FormControlLabel
+        sx={{ mt: 1.5, display: 'flex' }}
+        control={
+          <Switch
+            checked={module.strictOrder}
+            onChange={(_, strictOrder) => draft.module(module, { strictOrder })}
+          />
+        }
+        label={t('plan.strict')}
+      />
+      <FormHelperText sx={{ mt: 0 }}>{t('plan.strictHint')}</FormHelperText>
+      <FormControlLabel
+        sx={{ display: 'flex' }}
+        control={
+          <Switch
+            checked={module.published}
+            onChange={(_, published) => draft.module(module, { published })}
+          />
+        }
+        label={t('plan.visible')}
+      />
+      <Button
+        variant="outlined"
+        sx={{ mt: 2 }}
+        onClick={() => {
+          draft.remove('modules', module.id, module.name);
+          onGone();
+        }}
+      >
+        {t('common.remove')}
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,228 @@
+import { useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { Box, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { DesignModule, DesignOutcome, DesignStep } from '../api/client';
+import { Bead, Knot } from '../ui/Glyphs';
+import { Code } from './Outcomes';
+
+export const COLUMNS =
+  '30px minmax(210px, 1.5fr) minmax(110px, 1fr) minmax(120px, 1.2fr) 128px 44px';
+const OPEN = { state: 'OPEN', overdue: false, outOfReach: false } as const;
+
+function Row({
+  id,
+  name,
+  chosen,
+  strong,
+  onSelect,
+  glyph,
+  children,
+}: {
+  id: string;
+  name: string;
+  chosen: boolean;
+  strong: boolean;
+  onSelect: () => void;
+  glyph: ReactNode;
+  children: ReactNode;
+}) {
+  const { t } = useTranslation();
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+  });
+  return (
+    <Box
+      ref={setNodeRef}
+      role="listitem"
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '30px 1fr', md: COLUMNS },
+        gap: 1,
+        alignItems: 'center',
+        px: 1,
+        minHeight: strong ? 42 : 37,
+        py: 0.4,
+        borderBottom: 1,
+        borderColor: 'divider',
+        cursor: 'pointer',
+        position: 'relative',
+        zIndex: isDragging ? 5 : 0,
+        bgcolor: chosen ? 'tone.madderWash' : strong ? 'tone.ground' : 'tone.panel',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+      }}
+      onClick={onSelect}
+    >
+      <Box
+        component="span"
+        {...attributes}
+        {...listeners}
+        aria-label={t('plan.drag', { name })}
+        sx={{
+          display: 'grid',
+          placeItems: 'center',
+          width: 26,
+          height: 26,
+          cursor: 'grab',
+          borderRadius: 1,
+          touchAction: 'none',
+        }}
+      >
+        {glyph}
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+export function ModuleRow({
+  module,
+  number,
+  chosen,
+  onSelect,
+}: {
+  module: DesignModule;
+  number: number;
+  chosen: boolean;
+  onSelect: () => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Row
+      id={`module-${module.id}`}
+      name={module.name}
+      chosen={chosen}
+      strong
+      onSelect={onSelect}
+      glyph={<Knot size={24} filled={module.opensWhen !== undefined} />}
+    >
+      <Name
+        text={`${number}. ${module.name}`}
+        off={!module.published}
+        onSelect={onSelect}
+        chosen={chosen}
+        big
+      />
+      <Typography variant="body2" color="textSecondary">
+        {module.doneWhen?.line ?? t('plan.moduleUsual')}
+      </Typography>
+      <Typography variant="body2" color="textSecondary">
+        {module.opensWhen?.line ?? t('plan.always')}
+      </Typography>
+      <span />
+      <span />
+    </Row>
+  );
+}
+
+export function StepRow({
+  step,
+  outcomes,
+  chosen,
+  onSelect,
+}: {
+  step: DesignStep;
+  outcomes: DesignOutcome[];
+  chosen: boolean;
+  onSelect: () => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Row
+      id={`step-${step.id}`}
+      name={step.name}
+      chosen={chosen}
+      strong={false}
+      onSelect={onSelect}
+      glyph={step.opensWhen ? <Knot size={18} /> : <Bead bead={OPEN} silent />}
+    >
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', minWidth: 0 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ width: 76, flex: 'none' }}>
+          {t(`kind.${step.kind}`)}
+        </Typography>
+        <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
+        {!step.required && (
+          <Typography variant="caption" color="textSecondary">
+            {t('learn.extra')}
+          </Typography>
+        )}
+      </Box>
+      <RuleLine line={step.doneWhen.line} />
+      <RuleLine line={step.opensWhen?.line} soft />
+      <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
+        {step.evidenceFor.slice(0, 4).map((tie) => {
+          const outcome = outcomes.find((o) => o.id === tie.outcome);
+          return outcome ? <Code key={tie.outcome} code={outcome.code} /> : null;
+        })}
+        {step.evidenceFor.length > 4 && (
+          <Typography variant="caption">+{step.evidenceFor.length - 4}</Typography>
+        )}
+      </Box>
+      <Typography variant="body2" color="textSecondary">
+        {step.points || ''}
+      </Typography>
+    </Row>
+  );
+}
+
+function Name({
+  text,
+  off,
+  onSelect,
+  chosen,
+  big = false,
+}: {
+  text: string;
+  off: boolean;
+  onSelect: () => void;
+  chosen: boolean;
+  big?: boolean;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Typography
+      component="button"
+      type="button"
+      aria-pressed={chosen}
+      onClick={(e) => {
+        e.stopPropagation();
+        onSelect();
+      }}
+      variant={big ? 'h2' : 'body1'}
+      sx={{
+        fontWeight: 700,
+        textAlign: 'left',
+        border: 0,
+        p: 0,
+        bgcolor: 'transparent',
+        color: off ? 'tone.soft' : 'tone.ink',
+        cursor: 'pointer',
+        minWidth: 0,
+      }}
+    >
+      {text}
+      {off && ` (${t('plan.hidden')})`}
+    </Typography>
+  );
+}
+
+/** A rule in at most two lines; the whole of it stands in the title and in the inspector. */
+function RuleLine({ line, soft = false }: { line: string | undefined; soft?: boolean }) {
+  return (
+    <Typography
+      variant="body2"
+      title={line}
+      color={soft ? 'textSecondary' : undefined}
+      sx={{
+        display: '-webkit-box',
+        WebkitLineClamp: 2,
+        WebkitBoxOrient: 'vertical',
+        overflow: 'hidden',
+      }}
+    >
+      {line}
+    </Typography>
+  );
+}

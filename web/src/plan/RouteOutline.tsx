@@ -1,0 +1,254 @@
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { Box, Button, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { api, body, type Design } from '../api/client';
+import { queries } from '../api/queries';
+import { Actions } from '../frame/Actions';
+import { useCourse } from '../frame/course';
+import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { useSelection } from '../ui/useSelection';
+import { AddStepDialog } from './AddStepDialog';
+import { ModuleInspector } from './ModuleInspector';
+import { COLUMNS, ModuleRow, StepRow } from './OutlineRows';
+import { orderAfterDrag } from './order';
+import { PublishDialog } from './PublishDialog';
+import { StepInspector } from './StepInspector';
+import { useDraft } from './useDraft';
+
+export default function RouteOutline() {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const draft = useDraft(course.id);
+  const [sel, select] = useSelection();
+  const design = useQuery(queries.design(course.id));
+  const [adding, setAdding] = useState(false);
+  const [publishing, setPublishing] = useState(false);
+  const [kind, id] = (sel ?? '').split('-');
+  const module = kind === 'module' ? design.data?.modules.find((m) => `${m.id}` === id) : undefined;
+  const step =
+    kind === 'step'
+      ? design.data?.modules.flatMap((m) => m.steps).find((s) => `${s.id}` === id)
+      : undefined;
+  const addModule = () =>
+    draft.add(
+      'modules',
+      () =>
+        body(
+          api.POST('/api/courses/{course}/design/modules', {
+            params: { path: { course: course.id } },
+            body: { name: t('plan.moduleNew') },
+          }),
+        ),
+      (made) => select(`module-${made.id}`),
+    );
+  const inspector =
+    module && design.data ? (
+      <ModuleInspector key={module.id} module={module} draft={draft} onGone={() => select(null)} />
+    ) : step && design.data ? (
+      <StepInspector
+        key={step.id}
+        step={step}
+        design={design.data}
+        draft={draft}
+        onGone={() => select(null)}
+      />
+    ) : null;
+  return (
+    <WithInspector inspector={inspector} onClose={() => select(null)}>
+      <Actions>
+        <Typography variant="body2" color="textSecondary" role="status">
+          {draft.saving ? t('common.saving') : t('common.saved')}
+        </Typography>
+        <Button variant="outlined" onClick={addModule}>
+          {t('plan.addModule')}
+        </Button>
+        <Button
+          variant="outlined"
+          disabled={!design.data?.modules.length}
+          onClick={() => setAdding(true)}
+        >
+          {t('plan.addStep')}
+        </Button>
+        <Button
+          variant="contained"
+          disabled={!design.data?.changed}
+          onClick={() => setPublishing(true)}
+        >
+          {t('plan.publish')}
+        </Button>
+      </Actions>
+      <Loaded query={design}>
+        {(data) => (
+          <>
+            <Standing design={data} />
+            {data.modules.length === 0 ? (
+              <Empty
+                title={t('plan.emptyRoute')}
+                action={
+                  <Button variant="contained" onClick={addModule}>
+                    {t('plan.addModule')}
+                  </Button>
+                }
+              />
+            ) : (
+              <Outline
+                design={data}
+                sel={sel}
+                select={select}
+                onOrder={(order) => draft.order(data, order)}
+              />
+            )}
+            {adding && (
+              <AddStepDialog
+                design={data}
+                module={module?.id ?? step?.module}
+                onClose={() => setAdding(false)}
+                onAdd={(to, stepKind, name) => {
+                  setAdding(false);
+                  draft.add(
+                    'steps',
+                    () =>
+                      body(
+                        api.POST('/api/courses/{course}/design/steps', {
+                          params: { path: { course: course.id } },
+                          body: { module: to, kind: stepKind, name },
+                        }),
+                      ),
+                    (made) => select(`step-${made.id}`),
+                  );
+                }}
+              />
+            )}
+          </>
+        )}
+      </Loaded>
+      {publishing && <PublishDialog onClose={() => setPublishing(false)} />}
+    </WithInspector>
+  );
+}
+
+function Standing({ design }: { design: Design }) {
+  const { t } = useTranslation();
+  return (
+    <Box sx={{ mb: 1 }}>
+      <Typography variant="body2" color="textSecondary">
+        {design.publishedVersion
+          ? t('plan.published', { n: design.publishedVersion })
+          : t('plan.nothingPublished')}
+        {design.changed && design.publishedVersion > 0 && (
+          <Box component="b" sx={{ color: 'tone.ochreInk' }}>
+            {' '}
+            · {t('plan.unpublishedChanges')}
+          </Box>
+        )}
+      </Typography>
+      {design.faults.length > 0 && (
+        <Box
+          role="alert"
+          sx={{
+            mt: 0.75,
+            borderLeft: '3px solid',
+            borderColor: 'tone.madder',
+            bgcolor: 'tone.panel',
+            px: 1.5,
+            py: 0.75,
+          }}
+        >
+          <Typography sx={{ fontWeight: 700 }}>{t('plan.faultsTitle')}</Typography>
+          {design.faults.map((f) => (
+            <Typography key={f}>{f}</Typography>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+interface OutlineProps {
+  design: Design;
+  sel: string | null;
+  select: (sel: string | null) => void;
+  onOrder: (order: { id: number; steps: number[] }[]) => void;
+}
+
+function Outline({ design, sel, select, onOrder }: OutlineProps) {
+  const { t } = useTranslation();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const rows = design.modules.flatMap((m) => [
+    `module-${m.id}`,
+    ...m.steps.map((s) => `step-${s.id}`),
+  ]);
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    onOrder(orderAfterDrag(design.modules, String(active.id), String(over.id)));
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <Box
+        sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider' }}
+        role="list"
+        aria-label={t('plan.outline')}
+      >
+        <Box
+          sx={{
+            display: { xs: 'none', md: 'grid' },
+            gridTemplateColumns: COLUMNS,
+            gap: 1,
+            px: 1,
+            py: 0.75,
+            typography: 'h3',
+            color: 'tone.soft',
+            borderBottom: 1,
+            borderColor: 'divider',
+          }}
+        >
+          <span />
+          <span>{t('plan.step')}</span>
+          <span>{t('plan.doneWhen')}</span>
+          <span>{t('plan.opensWhen')}</span>
+          <span>{t('plan.evidenceFor')}</span>
+          <span>{t('plan.points')}</span>
+        </Box>
+        <SortableContext items={rows} strategy={verticalListSortingStrategy}>
+          {design.modules.map((m, n) => (
+            <div key={m.id}>
+              <ModuleRow
+                module={m}
+                number={n + 1}
+                chosen={sel === `module-${m.id}`}
+                onSelect={() => select(`module-${m.id}`)}
+              />
+              {m.steps.map((s) => (
+                <StepRow
+                  key={s.id}
+                  step={s}
+                  outcomes={design.outcomes}
+                  chosen={sel === `step-${s.id}`}
+                  onSelect={() => select(`step-${s.id}`)}
+                />
+              ))}
+            </div>
+          ))}
+        </SortableContext>
+      </Box>
+    </DndContext>
+  );
+}

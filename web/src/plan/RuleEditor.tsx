@@ -1,0 +1,157 @@
+import { Box, Button, IconButton, Typography } from '@mui/material';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { RuleNode, RuleView } from '../api/client';
+import { ConditionInput } from './ConditionInput';
+import { plainRule } from './edits';
+import { addTo, askNode, change, jointNode, nextJoint, takeOut } from './ruleTree';
+
+export interface Place {
+  place: 'step-opens' | 'step-done' | 'module-opens' | 'module-done' | 'badge-earned';
+  id: number;
+}
+
+interface Props {
+  title: string;
+  at: Place;
+  rule: RuleView | undefined;
+  usual: string;
+  example: string;
+  /** A rule that must not be empty keeps its last condition until another is there. */
+  needed?: boolean;
+  onChange: (rule: Record<string, unknown> | undefined) => void;
+}
+
+/** A rule as a sentence of chips. */
+export function RuleEditor({ title, at, rule, usual, example, needed = false, onChange }: Props) {
+  const { t } = useTranslation();
+  const [joining, setJoining] = useState(false);
+  const root = rule?.root;
+  const save = (next: RuleNode | undefined) => onChange(next && plainRule(next));
+  return (
+    <Box component="section" aria-label={title} sx={{ mt: 2 }}>
+      <Typography variant="h3" color="textSecondary" component="h3" sx={{ mb: 0.6 }}>
+        {title}{' '}
+        {!root && (
+          <Box component="span" sx={{ color: 'tone.ink' }}>
+            {usual}
+          </Box>
+        )}
+      </Typography>
+      {root && <Node node={root} root={root} save={save} needed={needed} />}
+      <Box sx={{ display: 'flex', gap: 1, mt: 0.75, alignItems: 'flex-start' }}>
+        <ConditionInput
+          at={at}
+          example={example}
+          onTake={(p) => {
+            save(addTo(root, undefined, joining ? jointNode('any', [askNode(p)]) : askNode(p)));
+            setJoining(false);
+          }}
+        />
+        {root && root.is !== 'ask' && (
+          <Button
+            size="small"
+            variant={joining ? 'contained' : 'outlined'}
+            color="secondary"
+            aria-pressed={joining}
+            onClick={() => setJoining(!joining)}
+            sx={{ flex: 'none', fontSize: 12 }}
+          >
+            {t('plan.addJoint')}
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function Node({
+  node,
+  root,
+  save,
+  needed,
+}: {
+  node: RuleNode;
+  root: RuleNode;
+  save: (next: RuleNode | undefined) => void;
+  needed: boolean;
+}) {
+  const { t } = useTranslation();
+  if (node.is === 'ask')
+    return (
+      <Chip
+        node={node}
+        onRemove={needed && root.id === node.id ? undefined : () => save(takeOut(root, node.id))}
+      />
+    );
+  const word =
+    {
+      all: t('plan.allHold'),
+      any: t('plan.anyHold'),
+      none: t('plan.noneHold'),
+      'at-least': t('plan.atLeast', { n: node.n }),
+    }[node.is] ?? node.is;
+  return (
+    <Box sx={{ borderLeft: '2px solid', borderColor: 'divider', pl: 1 }}>
+      <Typography variant="body2" component="div" color="textSecondary">
+        <Button
+          size="small"
+          onClick={() => save(change(root, node.id, nextJoint))}
+          sx={{
+            p: 0,
+            fontSize: 13,
+            color: 'tone.madder',
+            textDecoration: 'underline',
+            textUnderlineOffset: 3,
+          }}
+        >
+          {word}
+        </Button>{' '}
+        {t('plan.ofThese')}
+      </Typography>
+      <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.6, mt: 0.4 }}>
+        {node.parts.map((part) => (
+          <Node key={part.id} node={part} root={root} save={save} needed={needed} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Chip({ node, onRemove }: { node: RuleNode; onRemove: (() => void) | undefined }) {
+  const { t } = useTranslation();
+  const name = `${node.subject} ${node.says}`.trim();
+  return (
+    <Box
+      sx={{
+        display: 'inline-flex',
+        alignItems: 'center',
+        alignSelf: 'flex-start',
+        maxWidth: '100%',
+        border: 1,
+        borderColor: 'divider',
+        borderRadius: 1,
+        bgcolor: 'tone.panel',
+        pl: 1,
+        pr: onRemove ? 0.25 : 1,
+        py: 0.1,
+      }}
+    >
+      <Typography variant="body2" component="span" sx={{ py: 0.25 }}>
+        {node.subject && `${node.subject} `}
+        <b>{node.says}</b>
+      </Typography>
+      {onRemove && (
+        <IconButton
+          size="small"
+          onClick={onRemove}
+          onKeyDown={(e) => e.key === 'Backspace' && onRemove()}
+          aria-label={t('plan.removeCondition', { name })}
+          sx={{ fontSize: 15, p: 0.4, ml: 0.25 }}
+        >
+          ×
+        </IconButton>
+      )}
+    </Box>
+  );
+}

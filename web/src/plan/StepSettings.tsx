@@ -1,0 +1,129 @@
+import {
+  Autocomplete,
+  Box,
+  Button,
+  FormControlLabel,
+  FormHelperText,
+  Switch,
+  TextField,
+} from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import { fromLocalInput, percent, toLocalInput } from '../ui/format';
+import { SavedField } from './SavedField';
+import type { StepPanelProps } from './StepInspector';
+
+const DATES = ['opensAt', 'dueAt', 'closesAt'] as const;
+
+export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
+  const { t } = useTranslation();
+  const number = (value: string, least: number) => Math.max(least, Number(value) || 0);
+  return (
+    <Box sx={{ mt: 2, display: 'grid', gap: 1.75 }}>
+      <Autocomplete
+        multiple
+        size="small"
+        options={design.outcomes.map((o) => o.id)}
+        value={step.evidenceFor.map((tie) => tie.outcome)}
+        getOptionLabel={(id) => {
+          const outcome = design.outcomes.find((o) => o.id === id);
+          return outcome ? `${outcome.code} ${outcome.name}` : '';
+        }}
+        onChange={(_, ids) =>
+          draft.step(step, {
+            evidenceFor: ids.map(
+              (outcome) =>
+                step.evidenceFor.find((tie) => tie.outcome === outcome) ?? { outcome, weight: 1 },
+            ),
+          })
+        }
+        renderInput={(params) => <TextField {...params} label={t('plan.evidenceFor')} />}
+      />
+      <Autocomplete
+        multiple
+        size="small"
+        options={design.groups.map((g) => g.id)}
+        value={step.groups}
+        getOptionLabel={(id) => design.groups.find((g) => g.id === id)?.name ?? ''}
+        onChange={(_, groups) => draft.step(step, { groups })}
+        renderInput={(params) => (
+          <TextField
+            {...params}
+            label={t('plan.forWhom')}
+            placeholder={step.groups.length === 0 ? t('plan.everyone') : ''}
+          />
+        )}
+      />
+      {DATES.map((field) => (
+        <SavedField
+          key={field}
+          label={t(`plan.${field}`)}
+          type="datetime-local"
+          value={toLocalInput(step[field])}
+          slotProps={{ inputLabel: { shrink: true } }}
+          onSave={(value) => draft.step(step, { [field]: fromLocalInput(value) })}
+        />
+      ))}
+      <SavedField
+        label={t('plan.minutes')}
+        type="number"
+        value={`${step.minutes}`}
+        onSave={(v) => draft.step(step, { minutes: number(v, 1) })}
+      />
+      {step.kind !== 'QUIZ' && step.kind !== 'PAGE' && (
+        <SavedField
+          label={t('plan.points')}
+          type="number"
+          value={`${step.points}`}
+          onSave={(v) => draft.step(step, { points: number(v, 0) })}
+        />
+      )}
+      {step.kind === 'QUIZ' && (
+        <>
+          <SavedField
+            label={t('plan.passMark')}
+            type="number"
+            value={`${percent(step.passMark)}`}
+            onSave={(v) => draft.step(step, { passMark: Math.min(100, number(v, 0)) / 100 })}
+          />
+          <SavedField
+            label={t('plan.attempts')}
+            type="number"
+            value={`${step.attempts}`}
+            onSave={(v) => draft.step(step, { attempts: Math.round(number(v, 0)) })}
+          />
+        </>
+      )}
+      <div>
+        <FormControlLabel
+          control={
+            <Switch
+              checked={step.required}
+              onChange={(_, required) => draft.step(step, { required })}
+            />
+          }
+          label={t('plan.required')}
+        />
+        <FormHelperText sx={{ mt: 0 }}>{t('plan.requiredHint')}</FormHelperText>
+      </div>
+      <FormControlLabel
+        control={
+          <Switch
+            checked={step.published}
+            onChange={(_, published) => draft.step(step, { published })}
+          />
+        }
+        label={t('plan.visible')}
+      />
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: 'start' }}
+        onClick={() => {
+          draft.remove('steps', step.id, step.name);
+          onGone();
+        }}
+      >
+        {t('common.remove')}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,75 @@
+import type {
+  BadgeEdit,
+  DesignBadge,
+  DesignModule,
+  DesignOutcome,
+  DesignStep,
+  ModuleEdit,
+  OutcomeEdit,
+  RuleNode,
+  RuleView,
+  StepEdit,
+} from '../api/client';
+
+/** A rule as it is stored: what people read is left out. */
+export function plainRule(node: RuleNode): Record<string, unknown> {
+  if (node.is === 'ask') return { is: node.is, id: node.id, leaf: node.leaf };
+  const parts = node.parts.map(plainRule);
+  return node.is === 'at-least'
+    ? { is: node.is, id: node.id, n: node.n, parts }
+    : { is: node.is, id: node.id, parts };
+}
+
+const rule = (view: RuleView | undefined) => (view ? plainRule(view.root) : undefined);
+
+type Body<T> = { [K in keyof T]: T[K] };
+
+export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
+  name: s.name,
+  required: s.required,
+  published: s.published,
+  ...(s.opensWhen && { opensWhen: rule(s.opensWhen) as StepEdit['opensWhen'] }),
+  doneWhen: rule(s.doneWhen) as StepEdit['doneWhen'],
+  listed: s.listed,
+  staysOpen: s.staysOpen,
+  ...(s.opensAt && { opensAt: s.opensAt }),
+  ...(s.dueAt && { dueAt: s.dueAt }),
+  ...(s.closesAt && { closesAt: s.closesAt }),
+  minutes: s.minutes,
+  points: s.points,
+  passMark: s.passMark,
+  attempts: s.attempts,
+  body: s.body,
+  questions: s.questions,
+  evidenceFor: s.evidenceFor,
+  groups: s.groups,
+});
+
+export const moduleEdit = (m: DesignModule): Body<ModuleEdit> => ({
+  name: m.name,
+  published: m.published,
+  strictOrder: m.strictOrder,
+  ...(m.opensWhen && { opensWhen: rule(m.opensWhen) as ModuleEdit['opensWhen'] }),
+  ...(m.doneWhen && { doneWhen: rule(m.doneWhen) as ModuleEdit['doneWhen'] }),
+  listed: m.listed,
+  staysOpen: m.staysOpen,
+});
+
+export const badgeEdit = (b: DesignBadge): Body<BadgeEdit> => ({
+  name: b.name,
+  description: b.description,
+  ...(b.module !== undefined && { module: b.module }),
+  picture: b.picture,
+  ...(b.earnedWhen && { earnedWhen: rule(b.earnedWhen) as BadgeEdit['earnedWhen'] }),
+  surprise: b.surprise,
+});
+
+export const outcomeEdit = (o: DesignOutcome): OutcomeEdit => ({
+  code: o.code,
+  name: o.name,
+  description: o.description,
+  scale: o.scale,
+  method: o.method,
+});
+
+export const newId = () => crypto.randomUUID().slice(0, 8);

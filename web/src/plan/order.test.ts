@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest';
+import { orderAfterDrag } from './order';
+
+const modules = [
+  { id: 1, steps: [{ id: 11 }, { id: 12 }, { id: 13 }] },
+  { id: 2, steps: [{ id: 21 }] },
+  { id: 3, steps: [] },
+];
+
+describe('dropping a row on another', () => {
+  it('moves a step within its module, down and up', () => {
+    expect(orderAfterDrag(modules, 'step-11', 'step-13')[0]?.steps).toEqual([12, 13, 11]);
+    expect(orderAfterDrag(modules, 'step-13', 'step-11')[0]?.steps).toEqual([13, 11, 12]);
+  });
+
+  it('moves a step to another module, also to an empty one', () => {
+    expect(orderAfterDrag(modules, 'step-12', 'step-21').map((m) => m.steps)).toEqual([
+      [11, 13],
+      [12, 21],
+      [],
+    ]);
+    expect(orderAfterDrag(modules, 'step-12', 'module-3').map((m) => m.steps)).toEqual([
+      [11, 13],
+      [21],
+      [12],
+    ]);
+  });
+
+  it('moves a module with its steps', () => {
+    expect(orderAfterDrag(modules, 'module-1', 'step-21').map((m) => m.id)).toEqual([2, 1, 3]);
+  });
+
+  it('never loses or doubles a step', () => {
+    for (const active of ['step-11', 'step-21', 'module-2', 'module-3'])
+      for (const over of ['step-12', 'step-21', 'module-1', 'module-3']) {
+        const order = orderAfterDrag(modules, active, over);
+        expect(order.flatMap((m) => m.steps).sort()).toEqual([11, 12, 13, 21]);
+        expect(order.map((m) => m.id).sort()).toEqual([1, 2, 3]);
+      }
+  });
+});

@@ -1,0 +1,37 @@
+interface ModuleLike {
+  id: number;
+  steps: { id: number }[];
+}
+
+export type Order = { id: number; steps: number[] }[];
+
+/**
+ * The order after a row was dropped on another. A step dropped on a module goes to its head; a
+ * module dropped anywhere in another takes that one's place.
+ */
+export function orderAfterDrag(modules: ModuleLike[], active: string, over: string): Order {
+  const order: Order = modules.map((m) => ({ id: m.id, steps: m.steps.map((s) => s.id) }));
+  const [kind, idText] = active.split('-');
+  const [overKind, overText] = over.split('-');
+  const id = Number(idText);
+  const overId = Number(overText);
+  const target = order.findIndex((m) =>
+    overKind === 'module' ? m.id === overId : m.steps.includes(overId),
+  );
+  if (target < 0) return order;
+  if (kind === 'module') {
+    const from = order.findIndex((m) => m.id === id);
+    const [moved] = order.splice(from, 1);
+    if (moved) order.splice(target, 0, moved);
+    return order;
+  }
+  const source = order.findIndex((m) => m.steps.includes(id));
+  const to = order[target];
+  const from = order[source];
+  if (!to || !from) return order;
+  const fromAt = from.steps.indexOf(id);
+  const overAt = overKind === 'module' ? 0 : to.steps.indexOf(overId);
+  from.steps.splice(fromAt, 1);
+  to.steps.splice(overAt, 0, id);
+  return order;
+}

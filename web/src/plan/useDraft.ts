@@ -1,0 +1,248 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
+import {
+  ApiError,
+  api,
+  type BadgeEdit,
+  body,
+  type Design,
+  type DesignBadge,
+  type DesignModule,
+  type DesignOutcome,
+  type DesignStep,
+  type ModuleEdit,
+  type OutcomeEdit,
+  type StepEdit,
+} from '../api/client';
+import { queries } from '../api/queries';
+import { useNotice } from '../ui/Notice';
+import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
+
+export type Part = 'outcomes' | 'modules' | 'steps' | 'badges';
+type Undo = () => Promise<unknown>;
+
+const undoable = new Map<number, Undo[]>();
+interface Versioned {
+  id: number;
+  version: number;
+}
+
+/** What this browser's own last save brought, which may be newer than what a view still shows. */
+const saved = new Map<string, Versioned>();
+
+function newest<T extends Versioned>(part: Part, shown: T): T {
+  const own = saved.get(`${part}-${shown.id}`) as T | undefined;
+  return own && own.version > shown.version ? own : shown;
+}
+
+async function keep<T extends Versioned>(part: Part, save: Promise<T>): Promise<T> {
+  const made = await save;
+  saved.set(`${part}-${made.id}`, made);
+  return made;
+}
+
+const match = (version: number) => ({ 'If-Match': `"${version}"` });
+
+/**
+ * Changes to the draft: saved at once, each with its way back on a stack that Ctrl Z takes from.
+ * When somebody else was faster, their version is shown and nothing is lost of it.
+ */
+export function useDraft(course: number) {
+  const { t } = useTranslation();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const fresh = useCallback(
+    () => client.invalidateQueries({ queryKey: queries.design(course).queryKey }),
+    [client, course],
+  );
+
+  const run = useMutation({
+    // One after the other, so that each builds on what the one before has saved.
+    scope: { id: `draft-${course}` },
+    mutationFn: async ({ act, back }: { act: () => Promise<unknown>; back?: Undo }) => {
+      const made = await act();
+      if (back) undoable.set(course, [...(undoable.get(course) ?? []), back]);
+      return made;
+    },
+    onError: (error) => {
+      const meanwhile =
+        error instanceof ApiError &&
+        error.problem.status === 409 &&
+        error.problem.current !== undefined;
+      notice({
+        tone: 'error',
+        text: meanwhile
+          ? t('common.changedMeanwhile')
+          : t('common.failed', { detail: error.message }),
+      });
+    },
+    onSettled: fresh,
+  });
+
+  /** The newest state of a thing, since undoing must name the version that stands then. */
+  const now = useCallback(async (): Promise<Design> => {
+    await fresh();
+    return client.fetchQuery(queries.design(course));
+  }, [fresh, client, course]);
+
+  const putStep = (s: DesignStep, edit: StepEdit) =>
+    keep(
+      'steps',
+      body(
+        api.PUT('/api/courses/{course}/design/steps/{id}', {
+          params: { path: { course, id: s.id }, header: match(s.version) },
+          body: edit,
+        }),
+      ),
+    );
+  const putModule = (m: DesignModule, edit: ModuleEdit) =>
+    keep(
+      'modules',
+      body(
+        api.PUT('/api/courses/{course}/design/modules/{id}', {
+          params: { path: { course, id: m.id }, header: match(m.version) },
+          body: edit,
+        }),
+      ),
+    );
+  const putBadge = (b: DesignBadge, edit: BadgeEdit) =>
+    keep(
+      'badges',
+      body(
+        api.PUT('/api/courses/{course}/design/badges/{id}', {
+          params: { path: { course, id: b.id }, header: match(b.version) },
+          body: edit,
+        }),
+      ),
+    );
+  const putOutcome = (o: DesignOutcome, edit: OutcomeEdit) =>
+    keep(
+      'outcomes',
+      body(
+        api.PUT('/api/courses/{course}/design/outcomes/{id}', {
+          params: { path: { course, id: o.id }, header: match(o.version) },
+          body: edit,
+        }),
+      ),
+    );
+
+  const undo = useCallback(async () => {
+    const back = undoable.get(course)?.pop();
+    if (!back) return;
+    try {
+      await back();
+    } catch (error) {
+      notice({ tone: 'error', text: String((error as Error).message) });
+    }
+    await fresh();
+  }, [course, fresh, notice]);
+
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement &&
+        (/INPUT|TEXTAREA/.test(event.target.tagName) || event.target.isContentEditable);
+      if ((event.ctrlKey || event.metaKey) && event.key === 'z' && !event.shiftKey && !typing) {
+        event.preventDefault();
+        void undo();
+      }
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [undo]);
+
+  return {
+    saving: run.isPending,
+    undo,
+    step: (s: DesignStep, change: Partial<StepEdit>) =>
+      run.mutate({
+        act: () => {
+          const base = newest('steps', s);
+          return putStep(base, { ...stepEdit(base), ...change });
+        },
+        back: async () => {
+          const at = (await now()).modules.flatMap((m) => m.steps).find((x) => x.id === s.id);
+          if (at) await putStep(at, stepEdit(s));
+        },
+      }),
+    module: (m: DesignModule, change: Partial<ModuleEdit>) =>
+      run.mutate({
+        act: () => {
+          const base = newest('modules', m);
+          return putModule(base, { ...moduleEdit(base), ...change });
+        },
+        back: async () => {
+          const at = (await now()).modules.find((x) => x.id === m.id);
+          if (at) await putModule(at, moduleEdit(m));
+        },
+      }),
+    badge: (b: DesignBadge, change: Partial<BadgeEdit>) =>
+      run.mutate({
+        act: () => {
+          const base = newest('badges', b);
+          return putBadge(base, { ...badgeEdit(base), ...change });
+        },
+        back: async () => {
+          const at = (await now()).badges.find((x) => x.id === b.id);
+          if (at) await putBadge(at, badgeEdit(b));
+        },
+      }),
+    outcome: (o: DesignOutcome, change: Partial<OutcomeEdit>) =>
+      run.mutate({
+        act: () => {
+          const base = newest('outcomes', o);
+          return putOutcome(base, { ...outcomeEdit(base), ...change });
+        },
+        back: async () => {
+          const at = (await now()).outcomes.find((x) => x.id === o.id);
+          if (at) await putOutcome(at, outcomeEdit(o));
+        },
+      }),
+    add: <T extends { id: number }>(part: Part, act: () => Promise<T>, then: (made: T) => void) =>
+      run.mutate({
+        act: async () => {
+          const made = await act();
+          undoable.set(course, [
+            ...(undoable.get(course) ?? []),
+            () =>
+              api.DELETE('/api/courses/{course}/design/{part}/{id}', {
+                params: { path: { course, part, id: made.id } },
+              }),
+          ]);
+          await fresh();
+          then(made);
+        },
+      }),
+    remove: (part: Part, id: number, name: string) => {
+      const restore = () =>
+        api.POST('/api/courses/{course}/design/{part}/{id}/restoration', {
+          params: { path: { course, part, id } },
+        });
+      run.mutate(
+        {
+          act: () =>
+            api.DELETE('/api/courses/{course}/design/{part}/{id}', {
+              params: { path: { course, part, id } },
+            }),
+          back: restore,
+        },
+        {
+          onSuccess: () =>
+            notice({ tone: 'success', text: t('common.gone', { name }), undo: () => void undo() }),
+        },
+      );
+    },
+    order: (before: Design, modules: { id: number; steps: number[] }[]) => {
+      const put = (to: { id: number; steps: number[] }[]) =>
+        api.PUT('/api/courses/{course}/design/order', {
+          params: { path: { course } },
+          body: { modules: to },
+        });
+      const was = before.modules.map((m) => ({ id: m.id, steps: m.steps.map((s) => s.id) }));
+      run.mutate({ act: () => put(modules), back: () => put(was) });
+    },
+  };
+}
+
+export type Draft = ReturnType<typeof useDraft>;

@@ -1,0 +1,77 @@
+import { Alert, Box, Button, TextField, Typography } from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { api, body } from '../api/client';
+import { queries } from '../api/queries';
+
+export function SignIn() {
+  const { t } = useTranslation();
+  const client = useQueryClient();
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const signIn = useMutation({
+    mutationFn: () => body(api.POST('/api/session', { body: { email, password } })),
+    onSuccess: (me) => client.setQueryData(queries.me().queryKey, me),
+  });
+  return (
+    <Box
+      component="main"
+      id="main"
+      sx={{
+        minHeight: '100dvh',
+        display: 'grid',
+        placeItems: 'center',
+        bgcolor: 'tone.ground',
+        p: 2,
+      }}
+    >
+      <Box
+        component="form"
+        onSubmit={(event) => {
+          event.preventDefault();
+          signIn.mutate();
+        }}
+        sx={{
+          width: '100%',
+          maxWidth: 360,
+          bgcolor: 'tone.panel',
+          border: 1,
+          borderColor: 'divider',
+          borderTop: '4px solid',
+          borderTopColor: 'tone.madder',
+          p: 3.5,
+          display: 'grid',
+          gap: 2,
+        }}
+      >
+        <div>
+          <Typography variant="h1" sx={{ fontSize: 28 }}>
+            yendrik
+          </Typography>
+          <Typography color="textSecondary">{t('session.welcome')}</Typography>
+        </div>
+        {signIn.error && <Alert severity="error">{signIn.error.message}</Alert>}
+        <TextField
+          label={t('session.email')}
+          type="email"
+          autoComplete="username"
+          required
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+        />
+        <TextField
+          label={t('session.password')}
+          type="password"
+          autoComplete="current-password"
+          required
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+        />
+        <Button type="submit" variant="contained" disabled={signIn.isPending}>
+          {t('session.button')}
+        </Button>
+      </Box>
+    </Box>
+  );
+}

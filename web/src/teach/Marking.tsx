@@ -1,0 +1,174 @@
+import { Box, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import type { KeyboardEvent } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Waiting } from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { day } from '../ui/format';
+import { Bead } from '../ui/Glyphs';
+import { Empty, Loaded } from '../ui/Panel';
+import { tone } from '../ui/tone';
+import { useLive } from '../ui/useLive';
+import { useSelection } from '../ui/useSelection';
+import { WorkPanel } from './WorkPanel';
+
+export default function Marking() {
+  const { t } = useTranslation();
+  const course = useCourse();
+  useLive(course.id, ['marking']);
+  const [sel, select] = useSelection();
+  const queue = useQuery(queries.marking(course.id));
+  const [enrolment, step] = (sel ?? '').split('-').map(Number);
+  const all = [...(queue.data?.handedIn ?? []), ...(queue.data?.toSignOff ?? [])];
+  const move = (event: KeyboardEvent) => {
+    const way =
+      event.key === 'j' || event.key === 'ArrowDown'
+        ? 1
+        : event.key === 'k' || event.key === 'ArrowUp'
+          ? -1
+          : 0;
+    if (!way) return;
+    event.preventDefault();
+    const at = all.findIndex((w) => key(w) === sel);
+    const next = all[Math.max(0, Math.min(all.length - 1, at + way))];
+    if (next) select(key(next));
+  };
+  const after = (done: string) => {
+    const rest = (queue.data?.handedIn ?? []).filter((w) => key(w) !== done);
+    select(rest[0] ? key(rest[0]) : null);
+  };
+  return (
+    <Loaded query={queue}>
+      {(data) => (
+        <Box
+          sx={{
+            display: 'flex',
+            flex: 1,
+            minHeight: 0,
+            flexDirection: { xs: 'column', md: 'row' },
+            overflow: { xs: 'auto', md: 'hidden' },
+          }}
+        >
+          <Box
+            component="nav"
+            aria-label={t('frame.marking')}
+            tabIndex={0}
+            onKeyDown={move}
+            sx={{
+              width: { md: 340 },
+              flex: 'none',
+              overflow: { md: 'auto' },
+              borderRight: { md: `1px solid ${tone('hairline')}` },
+              borderColor: 'divider',
+              bgcolor: 'tone.panel',
+            }}
+          >
+            {all.length === 0 && <Empty title={t('teach.empty')} hint={t('teach.emptyHint')} />}
+            <List
+              title={t('teach.handedIn')}
+              list={data.handedIn}
+              sel={sel}
+              select={select}
+              state="WAITING"
+            />
+            <List
+              title={t('teach.toSignOff')}
+              list={data.toSignOff}
+              sel={sel}
+              select={select}
+              state="OPEN"
+            />
+          </Box>
+          <Box
+            component="main"
+            id="main"
+            tabIndex={0}
+            sx={{ flex: 1, minWidth: 0, overflow: { md: 'auto' }, p: 2.5, outline: 0 }}
+          >
+            {enrolment && step ? (
+              <WorkPanel
+                key={sel}
+                enrolment={enrolment}
+                step={step}
+                onDone={() => after(sel ?? '')}
+              />
+            ) : (
+              all.length > 0 && <Empty title={t('teach.pick')} />
+            )}
+          </Box>
+        </Box>
+      )}
+    </Loaded>
+  );
+}
+
+const key = (w: Waiting) => `${w.enrolment}-${w.step}`;
+
+function List({
+  title,
+  list,
+  sel,
+  select,
+  state,
+}: {
+  title: string;
+  list: Waiting[];
+  sel: string | null;
+  select: (key: string) => void;
+  state: 'WAITING' | 'OPEN';
+}) {
+  const { t } = useTranslation();
+  if (list.length === 0) return null;
+  return (
+    <section>
+      <Typography
+        variant="h3"
+        component="h2"
+        color="textSecondary"
+        sx={{ px: 2, pt: 1.5, pb: 0.5 }}
+      >
+        {title} · {list.length}
+      </Typography>
+      {list.map((w) => {
+        const chosen = key(w) === sel;
+        return (
+          <Box
+            key={key(w)}
+            component="button"
+            type="button"
+            aria-pressed={chosen}
+            onClick={() => select(key(w))}
+            sx={{
+              display: 'flex',
+              gap: 1.25,
+              width: '100%',
+              textAlign: 'left',
+              font: 'inherit',
+              color: 'inherit',
+              border: 0,
+              borderBottom: '1px solid',
+              borderColor: 'divider',
+              px: 2,
+              py: 0.9,
+              cursor: 'pointer',
+              bgcolor: chosen ? 'tone.madderWash' : 'transparent',
+              boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+              '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
+            }}
+          >
+            <Bead bead={{ state, overdue: false, outOfReach: false }} silent />
+            <Box sx={{ minWidth: 0 }}>
+              <Typography sx={{ fontWeight: 700 }}>{w.learner}</Typography>
+              <Typography variant="body2" color="textSecondary">
+                {w.name}
+                {w.version > 1 && `, ${t('teach.version', { n: w.version })}`}
+                {w.since && ` · ${t('teach.since', { date: day(w.since) })}`}
+              </Typography>
+            </Box>
+          </Box>
+        );
+      })}
+    </section>
+  );
+}

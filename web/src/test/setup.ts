@@ -1,0 +1,2 @@
+import '@testing-library/jest-dom/vitest';
+import '../i18n';

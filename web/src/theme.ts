@@ -1,0 +1,150 @@
+import { createTheme } from '@mui/material/styles';
+
+/** The colours that carry meaning, in both schemes; see docs/architecture.md, Look. */
+const light = {
+  ground: '#EEF1F0',
+  panel: '#FFFFFF',
+  hairline: '#D3DBD8',
+  ink: '#17212A',
+  soft: '#55636B',
+  band: '#17212A',
+  bandInk: '#FFFFFF',
+  bandSoft: '#B9C4C9',
+  bandRaised: '#22303A',
+  madder: '#A02750',
+  madderTint: '#F6E3EA',
+  madderWash: '#FDF3F6',
+  lagoon: '#0B6F6E',
+  lagoonTint: '#DDEEED',
+  ochre: '#B9770E',
+  ochreInk: '#7A4D05',
+  ochreTint: '#FBEDD3',
+  indigo: '#3F4FA3',
+  indigoTint: '#E3E6F5',
+  slate: '#9AA7AC',
+  slateTint: '#E6EAE9',
+};
+
+const dark: typeof light = {
+  ground: '#11181D',
+  panel: '#19232A',
+  hairline: '#2F3C44',
+  ink: '#E8EEEE',
+  soft: '#A3B1B6',
+  band: '#0B1014',
+  bandInk: '#FFFFFF',
+  bandSoft: '#A9B6BB',
+  bandRaised: '#1C2830',
+  madder: '#E8799E',
+  madderTint: '#45202F',
+  madderWash: '#2A1B23',
+  lagoon: '#4DBAB5',
+  lagoonTint: '#173A3A',
+  ochre: '#E2A545',
+  ochreInk: '#F0C27A',
+  ochreTint: '#40301A',
+  indigo: '#97A4EC',
+  indigoTint: '#272E52',
+  slate: '#7B8A91',
+  slateTint: '#26323A',
+};
+
+export type Tone = keyof typeof light;
+
+declare module '@mui/material/styles' {
+  interface Palette {
+    tone: typeof light;
+  }
+  interface PaletteOptions {
+    tone: typeof light;
+  }
+}
+
+const scheme = (tone: typeof light) => ({
+  palette: {
+    tone,
+    background: { default: tone.ground, paper: tone.panel },
+    text: { primary: tone.ink, secondary: tone.soft },
+    divider: tone.hairline,
+    primary: { main: tone.madder, contrastText: tone === light ? '#FFFFFF' : '#1B0D13' },
+    secondary: { main: tone.ink },
+    success: { main: tone.lagoon },
+    warning: { main: tone.ochre },
+    info: { main: tone.indigo },
+    error: { main: tone.madder },
+  },
+});
+
+const text = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+const display = "'Bricolage Grotesque Variable', system-ui, sans-serif";
+
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'data-scheme' },
+  colorSchemes: { light: scheme(light), dark: scheme(dark) },
+  shape: { borderRadius: 4 },
+  typography: {
+    fontFamily: text,
+    fontSize: 14,
+    htmlFontSize: 16,
+    body1: { fontSize: 14, lineHeight: 1.45 },
+    body2: { fontSize: 13, lineHeight: 1.4 },
+    caption: { fontSize: 12, lineHeight: 1.35 },
+    h1: { fontFamily: display, fontSize: 22, fontWeight: 700, lineHeight: 1.2 },
+    h2: { fontFamily: display, fontSize: 17, fontWeight: 700, lineHeight: 1.25 },
+    h3: { fontFamily: display, fontSize: 13, fontWeight: 600, lineHeight: 1.3 },
+    button: { fontFamily: display, fontSize: 13.5, fontWeight: 600, textTransform: 'none' },
+  },
+  transitions: { create: () => 'none' },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          padding: '5px 13px',
+          minWidth: 0,
+          '&.Mui-focusVisible': {
+            outline: `2px solid ${t.vars.palette.tone.indigo}`,
+            outlineOffset: 2,
+          },
+        }),
+        outlined: ({ theme: t }) => ({
+          borderColor: t.vars.palette.tone.hairline,
+          color: t.vars.palette.tone.ink,
+          backgroundColor: t.vars.palette.tone.panel,
+        }),
+      },
+    },
+    MuiPaper: { defaultProps: { elevation: 0 } },
+    MuiCssBaseline: {
+      styleOverrides: (t) => ({
+        body: { fontVariantNumeric: 'tabular-nums' },
+        ':focus-visible': { outline: `2px solid ${t.vars.palette.tone.indigo}`, outlineOffset: 2 },
+        '@media print': { body: { backgroundColor: 'transparent' } },
+      }),
+    },
+    MuiTooltip: { defaultProps: { arrow: false, disableInteractive: true } },
+    MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
+    MuiInputBase: { styleOverrides: { root: { fontSize: 14 }, input: { height: 20 } } },
+    MuiOutlinedInput: {
+      styleOverrides: {
+        root: ({ theme: t }) => ({ backgroundColor: t.vars.palette.tone.panel }),
+        input: { padding: '6.5px 10px', '&.MuiInputBase-inputMultiline': { padding: 0 } },
+      },
+    },
+    MuiInputLabel: { styleOverrides: { sizeSmall: { fontSize: 14 } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          color: t.vars.palette.tone.ink,
+          padding: '4px 10px',
+          '&.Mui-selected, &.Mui-selected:hover': {
+            backgroundColor: t.vars.palette.tone.ink,
+            color: t.vars.palette.tone.panel,
+          },
+        }),
+      },
+    },
+    MuiCheckbox: { defaultProps: { size: 'small' } },
+  },
+});

@@ -1,0 +1,112 @@
+import { Box, Typography } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import type { Part } from '../api/client';
+import { tone } from './tone';
+
+function VerdictMark({ verdict }: { verdict: Part['verdict'] }) {
+  const { t } = useTranslation();
+  const drawing = {
+    MET: <path d="M2 7l3.5 3.5L12 3.5" stroke={tone('lagoon')} strokeWidth={2.2} fill="none" />,
+    NOT_YET: <circle cx={7} cy={7} r={4} fill="none" stroke={tone('ochre')} strokeWidth={1.8} />,
+    OUT_OF_REACH: <path d="M3 3l8 8M11 3l-8 8" stroke={tone('madder')} strokeWidth={2} />,
+    WAIVED: <path d="M3 7h8" stroke={tone('slate')} strokeWidth={2} />,
+  }[verdict];
+  return (
+    <svg
+      width={14}
+      height={14}
+      role="img"
+      aria-label={t(`watch.verdict.${verdict}`)}
+      style={{ flex: 'none', marginTop: 3 }}
+    >
+      {drawing}
+    </svg>
+  );
+}
+
+/** A rule with what each part of it comes to, for staff. */
+export function RuleParts({ part }: { part: Part }) {
+  const { t } = useTranslation();
+  if (part.joint === '')
+    return (
+      <Box sx={{ display: 'flex', gap: 1, py: 0.4 }}>
+        <VerdictMark verdict={part.verdict} />
+        <Box sx={{ minWidth: 0 }}>
+          <Typography variant="body2">
+            {part.subject && `${part.subject} `}
+            <b>{part.says}</b>
+          </Typography>
+          {part.ground && (
+            <Typography variant="caption" color="textSecondary" component="p">
+              {part.ground}
+            </Typography>
+          )}
+        </Box>
+      </Box>
+    );
+  return (
+    <Box>
+      <Typography variant="caption" color="textSecondary">
+        {part.joint} {t('plan.ofThese')}
+      </Typography>
+      <Box sx={{ pl: 1, borderLeft: 1, borderColor: 'divider' }}>
+        {part.parts.map((p) => (
+          <RuleParts key={p.id} part={p} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+const leaves = (part: Part): Part[] => (part.joint === '' ? [part] : part.parts.flatMap(leaves));
+
+/** What keeps something closed, in one or two sentences for the learner. */
+export function Missing({ parts, inline = false }: { parts: Part[]; inline?: boolean }) {
+  const { t } = useTranslation();
+  const lines = parts.filter((p) => p.verdict !== 'MET' && p.verdict !== 'WAIVED');
+  const met = parts.flatMap(leaves).filter((p) => p.verdict === 'MET');
+  return (
+    <Typography variant={inline ? 'caption' : 'body2'} component="div" color="textSecondary">
+      {lines.map((part, n) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: parts of several rules may share an id and never move
+        <Box component="span" key={n} sx={{ mr: 0.75 }}>
+          {part.verdict === 'OUT_OF_REACH' ? (
+            <Box component="span" sx={{ color: 'tone.madder' }}>
+              {t('learn.outOf')} {phrase(part)}.
+            </Box>
+          ) : (
+            <>
+              {t('learn.opensWhen')} {phrase(part)}.
+            </>
+          )}
+        </Box>
+      ))}
+      {met.map((part) => (
+        <Box
+          component="span"
+          key={part.id}
+          sx={{ color: 'tone.lagoon', fontWeight: 700, mr: 0.75 }}
+        >
+          {capital(part.says)}.
+        </Box>
+      ))}
+    </Typography>
+  );
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A rule in one phrase after "when you": what is met already is left out. */
+export function phrase(part: Part): string {
+  if (part.joint === '') return part.says;
+  const open = part.parts.filter((p) => p.verdict !== 'MET' && p.verdict !== 'WAIVED');
+  const said = open.map((p) => (p.joint && open.length > 1 ? `(${phrase(p)})` : phrase(p)));
+  if (part.joint === 'all of') return said.join(' and ');
+  if (part.joint === 'any of') return said.join(' or ');
+  if (part.joint === 'none of')
+    return `are past this: ${part.parts
+      .filter((p) => p.verdict === 'MET')
+      .map(phrase)
+      .join(', ')}`;
+  return `do ${part.joint} these: ${said.join(', ')}`;
+}

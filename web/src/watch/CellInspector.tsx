@@ -1,0 +1,65 @@
+import { Box, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { day } from '../ui/format';
+import { Wedge } from '../ui/Glyphs';
+import { Kicker, Loaded, Section } from '../ui/Panel';
+
+/** The evidence behind a learner's level on an outcome. */
+export function CellInspector({ enrolment, outcome }: { enrolment: number; outcome: number }) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const cell = useQuery(queries.cell(course.id, enrolment, outcome));
+  return (
+    <Loaded query={cell}>
+      {(data) => (
+        <>
+          <Kicker>
+            {data.code} · {data.learner}
+          </Kicker>
+          <Typography variant="h1">{data.outcome}</Typography>
+          <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center', mt: 1.25 }}>
+            <Wedge
+              level={data.level}
+              levels={data.levels.length}
+              mastery={data.mastery}
+              label=""
+              size={30}
+            />
+            <Typography sx={{ fontWeight: 700 }}>
+              {data.levels[data.level] ?? t('learn.noEvidence')}
+            </Typography>
+          </Box>
+          <Section title={t('watch.method')}>
+            <Typography>{data.method}</Typography>
+          </Section>
+          <Section title={t('watch.evidence')}>
+            {data.evidence.length === 0 && <Typography>{t('watch.noEvidence')}</Typography>}
+            {data.evidence.map((e, n) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: evidence has no id and is drawn whole
+              <Box key={n} sx={{ display: 'flex', gap: 1.25, py: 0.5 }}>
+                <Wedge
+                  level={e.level}
+                  levels={data.levels.length}
+                  mastery={data.mastery}
+                  label={e.levelName}
+                />
+                <Box>
+                  <Typography>
+                    <b>{e.levelName}</b>, {e.from}
+                  </Typography>
+                  <Typography variant="caption" color="textSecondary">
+                    {day(e.at)}, {e.by}
+                    {e.weight !== 1 && `, ${t('watch.weight', { n: e.weight })}`}
+                  </Typography>
+                </Box>
+              </Box>
+            ))}
+          </Section>
+        </>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,104 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import type { Learner } from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { day } from '../ui/format';
+import { Wedge } from '../ui/Glyphs';
+import { Kicker, Loaded, Section } from '../ui/Panel';
+import { DayBars } from './DayBars';
+import { Happenings } from './Happenings';
+
+export function LearnerInspector({
+  enrolment,
+  onWrite,
+}: {
+  enrolment: number;
+  onWrite: () => void;
+}) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const learner = useQuery(queries.learner(course.id, enrolment));
+  return (
+    <Loaded query={learner}>
+      {(data) => (
+        <>
+          <Kicker>{[t('watch.learner'), ...data.groups].join(' · ')}</Kicker>
+          <Typography variant="h1">{data.name}</Typography>
+          <Typography variant="body2" color="textSecondary">
+            {t('watch.stepsDone', { done: data.done, count: data.steps })}
+          </Typography>
+          <Reasons flags={data.flags} />
+          <Button variant="contained" onClick={onWrite} sx={{ mt: 1 }}>
+            {t('watch.writeOne')}
+          </Button>
+          <Section title={t('watch.mastery')}>
+            {data.levels.map((l) => (
+              <Box
+                key={l.outcome}
+                sx={{ display: 'flex', gap: 1.25, alignItems: 'center', py: 0.2 }}
+              >
+                <Wedge level={l.level} levels={l.levels} mastery={l.mastery} label={l.levelName} />
+                <Typography sx={{ flex: 1, minWidth: 0 }}>{l.name}</Typography>
+                <Typography
+                  variant="body2"
+                  color="textSecondary"
+                  sx={{ flex: 'none', maxWidth: 110, textAlign: 'right' }}
+                >
+                  {l.levelName}
+                </Typography>
+              </Box>
+            ))}
+          </Section>
+          <Section title={t('watch.time')}>
+            <DayBars minutes={data.days} />
+          </Section>
+          {data.badges.length > 0 && (
+            <Section title={t('watch.badges')}>
+              <Typography variant="body2">
+                {data.badges.map((b) => `${b.name} (${day(b.at)})`).join(', ')}
+              </Typography>
+            </Section>
+          )}
+          {data.letters.length > 0 && (
+            <Section title={t('watch.letters')}>
+              {data.letters.map((l) => (
+                <Typography key={l.at} variant="body2">
+                  {day(l.at)}: {l.subject}{' '}
+                  <Box component="span" sx={{ color: 'tone.soft' }}>
+                    ({l.from}, {t(l.sent ? 'watch.letterSent' : 'watch.letterWaiting')})
+                  </Box>
+                </Typography>
+              ))}
+            </Section>
+          )}
+          <Section title={t('watch.happened')}>
+            <Happenings list={data.happened} />
+          </Section>
+        </>
+      )}
+    </Loaded>
+  );
+}
+
+export function Reasons({ flags }: { flags: Learner['flags'] }) {
+  const { t } = useTranslation();
+  return (
+    <>
+      {flags.map((f) => (
+        <Box
+          key={f.name}
+          sx={{ borderLeft: '3px solid', borderColor: 'tone.madder', pl: 1.5, mt: 1.25 }}
+        >
+          <Typography>
+            <b>
+              {f.name} {t('watch.since', { date: day(f.since) })}.
+            </b>{' '}
+            {f.reasons.join(' ')}
+          </Typography>
+        </Box>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,181 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Progress as ProgressData } from '../api/client';
+import { queries } from '../api/queries';
+import { Actions } from '../frame/Actions';
+import { useCourse } from '../frame/course';
+import { WriteDialog } from '../reach/WriteDialog';
+import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { useLive } from '../ui/useLive';
+import { useSelection } from '../ui/useSelection';
+import { arrange, SORTS, type Sort } from './arrange';
+import { BeadInspector } from './BeadInspector';
+import { EnrolDialog } from './EnrolDialog';
+import { LearnerInspector } from './LearnerInspector';
+import { LearnerTable } from './LearnerTable';
+import { Legend } from './Legend';
+
+export default function Progress() {
+  const course = useCourse();
+  useLive(course.id, ['progress', 'learner', 'bead']);
+  const progress = useQuery(queries.progress(course.id));
+  return <Loaded query={progress}>{(data) => <Table data={data} />}</Loaded>;
+}
+
+function Table({ data }: { data: ProgressData }) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const [sel, select] = useSelection();
+  const [sort, setSort] = useState<Sort>('flagged');
+  const [group, setGroup] = useState(0);
+  const [flagged, setFlagged] = useState(false);
+  const [find, setFind] = useState('');
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const [writing, setWriting] = useState<number[] | null>(null);
+  const [enrolling, setEnrolling] = useState(false);
+  const designs = course.role === 'DESIGNER';
+  const enrol = designs && data.version > 0 && (
+    <Button variant="outlined" onClick={() => setEnrolling(true)}>
+      {t('watch.enrol')}
+    </Button>
+  );
+  const rows = useMemo(
+    () => arrange(data.learners, { sort, group, flagged, find }),
+    [data.learners, sort, group, flagged, find],
+  );
+  const [enrolment, step] = (sel ?? '').split('-').map(Number);
+  const flaggedCount = data.learners.filter((l) => l.flags.length > 0).length;
+  const inspector = !enrolment ? null : step ? (
+    <BeadInspector enrolment={enrolment} step={step} onLearner={() => select(`${enrolment}`)} />
+  ) : (
+    <LearnerInspector enrolment={enrolment} onWrite={() => setWriting([enrolment])} />
+  );
+  if (data.learners.length === 0)
+    return (
+      <WithInspector inspector={null} onClose={() => select(null)}>
+        <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} action={enrol} />
+        {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
+      </WithInspector>
+    );
+  return (
+    <WithInspector inspector={inspector} onClose={() => select(null)}>
+      <Actions>
+        {enrol}
+        <Button variant="outlined" href={`/api/courses/${course.id}/progress.csv`}>
+          {t('common.export')}
+        </Button>
+        <Button variant="outlined" onClick={() => window.print()}>
+          {t('common.print')}
+        </Button>
+      </Actions>
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 1,
+          alignItems: 'center',
+          flexWrap: 'wrap',
+          mb: 1,
+          '@media print': { display: 'none' },
+        }}
+      >
+        <Typography sx={{ fontWeight: 700, mr: 0.5 }} role="status">
+          {t('watch.learners', { count: rows.length })}
+        </Typography>
+        <TextField
+          select
+          value={sort}
+          onChange={(e) => setSort(e.target.value as Sort)}
+          slotProps={{ htmlInput: { 'aria-label': t('watch.sortLabel') } }}
+          sx={{ width: 165, bgcolor: 'tone.panel' }}
+        >
+          {SORTS.map((s) => (
+            <MenuItem key={s} value={s}>
+              {t(`watch.sort.${s}`)}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          value={group}
+          onChange={(e) => setGroup(Number(e.target.value))}
+          slotProps={{ htmlInput: { 'aria-label': t('watch.group') } }}
+          sx={{ width: 150, bgcolor: 'tone.panel' }}
+        >
+          <MenuItem value={0}>
+            {t('watch.group')}: {t('watch.allGroups')}
+          </MenuItem>
+          {data.groups.map((g) => (
+            <MenuItem key={g.id} value={g.id}>
+              {g.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button
+          variant={flagged ? 'contained' : 'outlined'}
+          color={flagged ? 'secondary' : 'primary'}
+          aria-pressed={flagged}
+          onClick={() => setFlagged(!flagged)}
+        >
+          {t('watch.onlyFlagged', { count: flaggedCount })}
+        </Button>
+        <TextField
+          type="search"
+          placeholder={t('watch.find')}
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+          slotProps={{ htmlInput: { 'aria-label': t('watch.find') } }}
+          sx={{ width: 150, bgcolor: 'tone.panel' }}
+        />
+        <Box sx={{ ml: 'auto', display: 'flex', gap: 1.5, alignItems: 'center' }}>
+          {ticked.size > 0 && (
+            <>
+              <Typography sx={{ fontWeight: 700 }}>
+                {t('watch.selected', { count: ticked.size })}
+              </Typography>
+              <Button variant="contained" onClick={() => setWriting([...ticked])}>
+                {t('watch.write', { count: ticked.size })}
+              </Button>
+            </>
+          )}
+        </Box>
+      </Box>
+      {rows.length === 0 ? (
+        <Empty
+          title={t('watch.noMatch')}
+          action={
+            <Button
+              variant="outlined"
+              onClick={() => {
+                setGroup(0);
+                setFlagged(false);
+                setFind('');
+              }}
+            >
+              {t('watch.clear')}
+            </Button>
+          }
+        />
+      ) : (
+        <LearnerTable
+          data={data}
+          rows={rows}
+          sel={sel}
+          onSelect={select}
+          ticked={ticked}
+          onTick={setTicked}
+        />
+      )}
+      <Legend />
+      {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
+      {writing && (
+        <WriteDialog
+          learners={data.learners.filter((l) => writing.includes(l.enrolment))}
+          onClose={() => setWriting(null)}
+          onSent={() => setTicked(new Set())}
+        />
+      )}
+    </WithInspector>
+  );
+}
