@@ -24,7 +24,8 @@ createRoot(root).render(
     <ThemeProvider theme={theme} defaultMode="system" noSsr>
       <CssBaseline />
       <QueryClientProvider client={queries}>
-        <BrowserRouter>
+        {/* What is selected is in the address: a key pressed twice must move twice. */}
+        <BrowserRouter useTransitions={false}>
           <NoticeProvider>
             <App />
           </NoticeProvider>

@@ -184,6 +184,7 @@ export const en = {
     scale: 'Scale',
     method: 'Level found by',
     addOutcome: 'Add outcome',
+    scaleFirst: 'An outcome needs a scale. Make a scale first.',
     emptyOutcomes: 'No outcomes yet. Write what learners can do at the end.',
     methods: { MOST_RECENT: 'most recent', BEST: 'best', MEAN: 'mean' },
     assessedIn: 'Evidence from',

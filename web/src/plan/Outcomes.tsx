@@ -5,22 +5,39 @@ import { api, body, type Design, type DesignOutcome } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
+import { useNotice } from '../ui/Notice';
 import { Empty, Kicker, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
 import { SavedField } from './SavedField';
 import { type Draft, useDraft } from './useDraft';
 
 export default function Outcomes() {
+  const course = useCourse();
+  const design = useQuery(queries.design(course.id));
+  return <Loaded query={design}>{(data) => <Board design={data} />}</Loaded>;
+}
+
+/** The first of NEW1, NEW2, ... that no outcome has. */
+function freeCode(outcomes: DesignOutcome[]): string {
+  const taken = new Set(outcomes.map((o) => o.code));
+  let number = 1;
+  while (taken.has(`NEW${number}`)) number++;
+  return `NEW${number}`;
+}
+
+function Board({ design }: { design: Design }) {
   const { t } = useTranslation();
   const course = useCourse();
   const draft = useDraft(course.id);
+  const notice = useNotice();
   const [sel, select] = useSelection();
-  const design = useQuery(queries.design(course.id));
-  const chosen = design.data?.outcomes.find((o) => `${o.id}` === sel);
+  const chosen = design.outcomes.find((o) => `${o.id}` === sel);
   const add = () => {
-    const scale = design.data?.scales[0];
-    if (!scale) return;
-    const number = (design.data?.outcomes.length ?? 0) + 1;
+    const scale = design.scales[0];
+    if (!scale) {
+      notice({ tone: 'error', text: t('plan.scaleFirst') });
+      return;
+    }
     draft.add(
       'outcomes',
       () =>
@@ -28,7 +45,7 @@ export default function Outcomes() {
           api.POST('/api/courses/{course}/design/outcomes', {
             params: { path: { course: course.id } },
             body: {
-              code: `NEW${number}`,
+              code: freeCode(design.outcomes),
               name: t('plan.newOutcome'),
               description: '',
               scale: scale.id,
@@ -42,11 +59,11 @@ export default function Outcomes() {
   return (
     <WithInspector
       inspector={
-        chosen && design.data ? (
+        chosen ? (
           <Inspector
             key={chosen.id}
             outcome={chosen}
-            design={design.data}
+            design={design}
             draft={draft}
             onGone={() => select(null)}
           />
@@ -59,42 +76,38 @@ export default function Outcomes() {
           {t('plan.addOutcome')}
         </Button>
       </Actions>
-      <Loaded query={design}>
-        {(data) =>
-          data.outcomes.length === 0 ? (
-            <Empty
-              title={t('plan.emptyOutcomes')}
-              action={
-                <Button variant="contained" onClick={add}>
-                  {t('plan.addOutcome')}
-                </Button>
-              }
+      {design.outcomes.length === 0 ? (
+        <Empty
+          title={t('plan.emptyOutcomes')}
+          action={
+            <Button variant="contained" onClick={add}>
+              {t('plan.addOutcome')}
+            </Button>
+          }
+        />
+      ) : (
+        <Box
+          component="ul"
+          sx={{
+            listStyle: 'none',
+            m: 0,
+            p: 0,
+            bgcolor: 'tone.panel',
+            border: 1,
+            borderColor: 'divider',
+          }}
+        >
+          {design.outcomes.map((o) => (
+            <Row
+              key={o.id}
+              outcome={o}
+              design={design}
+              chosen={`${o.id}` === sel}
+              onSelect={() => select(`${o.id}`)}
             />
-          ) : (
-            <Box
-              component="ul"
-              sx={{
-                listStyle: 'none',
-                m: 0,
-                p: 0,
-                bgcolor: 'tone.panel',
-                border: 1,
-                borderColor: 'divider',
-              }}
-            >
-              {data.outcomes.map((o) => (
-                <Row
-                  key={o.id}
-                  outcome={o}
-                  design={data}
-                  chosen={`${o.id}` === sel}
-                  onSelect={() => select(`${o.id}`)}
-                />
-              ))}
-            </Box>
-          )
-        }
-      </Loaded>
+          ))}
+        </Box>
+      )}
     </WithInspector>
   );
 }

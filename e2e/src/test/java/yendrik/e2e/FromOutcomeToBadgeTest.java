@@ -20,12 +20,20 @@ import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import yendrik.standins.mailroom.Letter;
 
 /** The whole story once, in the order in which people live it. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class FromOutcomeToBadgeTest {
   private static School school;
+
+  @RegisterExtension
+  static final AfterTestExecutionCallback PICTURES =
+      test -> {
+        if (test.getExecutionException().isPresent()) school.keepPictures(test.getDisplayName());
+      };
 
   @BeforeAll
   static void open() {
@@ -225,10 +233,7 @@ class FromOutcomeToBadgeTest {
         page.getByRole(
             AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("^Juno Abara")));
     thread.focus();
-    for (int n = 0; n < 10; n++) {
-      page.keyboard().press("ArrowRight");
-      page.waitForTimeout(150);
-    }
+    for (int n = 0; n < 10; n++) page.keyboard().press("ArrowRight");
     assertThat(inspector.locator("h1")).hasText("Pads, cables, levers");
     assertThat(inspector.getByText("Staff must act: it is out of reach otherwise.")).isVisible();
     inspector.getByText("Give an attempt").click();

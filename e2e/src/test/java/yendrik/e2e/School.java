@@ -5,8 +5,10 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -14,6 +16,8 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import yendrik.server.YendrikServer;
@@ -30,13 +34,23 @@ final class School implements AutoCloseable {
           "--disable-component-update",
           "--disable-sync",
           "--no-first-run");
+
+  /** Busy machines render slowly; an answer that never comes is still a failure. */
+  private static final int PATIENCE_MILLIS = 20_000;
+
   final Mailroom mailroom;
   private final ConfigurableApplicationContext server;
   private final Playwright playwright;
   private final Browser browser;
   final String address;
 
+  /** The last page of each person, and what all pages wrote to the console, for a failure. */
+  private final Map<String, Page> pages = new ConcurrentHashMap<>();
+
+  private final List<String> said = new CopyOnWriteArrayList<>();
+
   School() {
+    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MILLIS);
     try {
       int smtp = freePort();
       mailroom = new Mailroom(smtp, 0);
@@ -100,13 +114,29 @@ final class School implements AutoCloseable {
                 .setColorScheme(scheme)
                 .setTimezoneId("Europe/Berlin"));
     Page page = context.newPage();
-    page.setDefaultTimeout(15_000);
+    page.onConsoleMessage(m -> said.add(firstName + ": " + m.type() + " " + m.text()));
+    pages.put(firstName, page);
+    page.setDefaultTimeout(PATIENCE_MILLIS);
     page.navigate(address);
     page.getByLabel("E-mail address").fill(firstName + "@hollowlane.example");
     page.getByLabel("Password").fill("hollow-lane");
     page.getByText("Sign in", new Page.GetByTextOptions().setExact(true)).click();
     page.locator("header").waitFor();
     return page;
+  }
+
+  /** Keeps what every open page showed when a test failed, in target/failures. */
+  void keepPictures(String test) {
+    try {
+      Path folder = Files.createDirectories(Path.of("target", "failures", test));
+      Files.write(folder.resolve("console.txt"), said);
+      pages.forEach((name, page) -> {
+        if (!page.isClosed())
+          page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+      });
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   @Override
