@@ -52,7 +52,7 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
                 module={m}
                 number={n + 1}
                 base={base}
-                current={m.steplist.some((s) => s.id === data.next?.step)}
+                current={m.steps.some((s) => s.id === data.next?.step)}
               />
             ))}
           </Box>
@@ -125,8 +125,8 @@ function ModuleBlock({
   const summary = !module.open
     ? ''
     : module.finished
-      ? t('learn.allDone', { count: module.steps })
-      : t('learn.someDone', { done: module.done, count: module.steps });
+      ? t('learn.allDone', { count: module.all })
+      : t('learn.someDone', { done: module.done, count: module.all });
   return (
     <Box
       component="details"
@@ -151,8 +151,8 @@ function ModuleBlock({
         {!module.open && <Missing parts={module.missing} inline />}
       </Box>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {module.steplist.map((step, n) => (
-          <Line key={step.id} step={step} base={base} last={n === module.steplist.length - 1} />
+        {module.steps.map((step, n) => (
+          <Line key={step.id} step={step} base={base} last={n === module.steps.length - 1} />
         ))}
       </Box>
     </Box>

@@ -215,6 +215,11 @@ final class Author {
     return scripts.get(id);
   }
 
+  /** The outcomes that a step gives evidence for. */
+  List<OutcomeId> evidence(String step) {
+    return scripts.get(steps.get(step)).ties().stream().map(outcomes::get).toList();
+  }
+
   OutcomeId outcomeId(String code) {
     return outcomes.get(code);
   }

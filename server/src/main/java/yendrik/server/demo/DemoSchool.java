@@ -21,6 +21,7 @@ import java.util.Set;
 import org.jooq.DSLContext;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -96,7 +97,7 @@ class DemoSchool implements ApplicationRunner {
           "Hugo Sarin");
 
   /** Foundations in the order in which learners go through it. */
-  private static final List<String> WAY =
+  static final List<String> WAY =
       List.of(
           "bench",
           "tools",
@@ -129,6 +130,7 @@ class DemoSchool implements ApplicationRunner {
   private final Steps steps;
   private final Marking marking;
   private final Letters letters;
+  private final int crowd;
   private final Map<String, Long> ids = new HashMap<>();
 
   DemoSchool(
@@ -140,8 +142,10 @@ class DemoSchool implements ApplicationRunner {
       Walks walks,
       Steps steps,
       Marking marking,
-      Letters letters) {
+      Letters letters,
+      @Value("${yendrik.demo.crowd:0}") int crowd) {
     this.db = db;
+    this.crowd = crowd;
     this.clock = clock;
     this.people = people;
     this.drafting = drafting;
@@ -238,6 +242,16 @@ class DemoSchool implements ApplicationRunner {
     }
     handMadeStories(foundations, teaching, today);
     wheelbuilders(wheels, foundations, tomas, today);
+    if (crowd > 0)
+      new Crowd(db, clock, walks, foundations, induction.course, LEARNERS)
+          .enrol(crowd, passwordHash(tomas), saturday, tomas, start);
+  }
+
+  private String passwordHash(long person) {
+    return db.select(PERSON.PASSWORD_HASH)
+        .from(PERSON)
+        .where(PERSON.ID.eq(person))
+        .fetchSingle(PERSON.PASSWORD_HASH);
   }
 
   private long person(String name, boolean administrator) {

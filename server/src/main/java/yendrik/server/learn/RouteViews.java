@@ -46,10 +46,10 @@ public final class RouteViews {
       String name,
       boolean open,
       int done,
-      int steps,
+      int all,
       boolean finished,
       List<Explaining.Part> missing,
-      List<StepLine> steplist) {}
+      List<StepLine> steps) {}
 
   /**
    * @param note a few words on where it stands: "read Wed 4 Nov", "due Sun 29 Nov"

@@ -1,0 +1,139 @@
+package yendrik.bench;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.nio.file.Path;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicBoolean;
+
+/**
+ * The whole server with 2,000 learners in one course, asked by this process over loopback: reading
+ * <em>Progress</em>, first alone and then while learners hand in quizzes.
+ */
+public final class ServerBench {
+  private static final int LEARNERS = 2_000;
+  private static final int READS = 100;
+  private static final int AT_A_QUIZ = 24;
+  private static final int HANDED_IN_EACH = 10;
+
+  private ServerBench() {}
+
+  public static void main(String[] arguments) throws Exception {
+    Path jar = Path.of(arguments[0]);
+    String postgres = "jdbc:postgresql://127.0.0.1:" + arguments[1] + "/";
+    emptyDatabase(postgres);
+    int port;
+    try (var socket = new ServerSocket(0)) {
+      port = socket.getLocalPort();
+    }
+    Process server = start(jar, port, postgres + "yendrik_bench");
+    try {
+      Visitor.waitFor(URI.create("http://127.0.0.1:" + port), server, Duration.ofMinutes(15));
+      measure(URI.create("http://127.0.0.1:" + port));
+    } finally {
+      server.destroy();
+      server.waitFor();
+    }
+  }
+
+  private static void emptyDatabase(String postgres) throws SQLException {
+    try (var connection = DriverManager.getConnection(postgres + "postgres", "yendrik", "yendrik");
+        var statement = connection.createStatement()) {
+      statement.execute("drop database if exists yendrik_bench with (force)");
+      statement.execute("create database yendrik_bench");
+    }
+  }
+
+  private static Process start(Path jar, int port, String database) throws IOException {
+    return new ProcessBuilder(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:+UseSerialGC",
+                "-jar",
+                jar.toString(),
+                "--server.port=" + port,
+                "--spring.datasource.url=" + database,
+                "--spring.datasource.username=yendrik",
+                "--spring.datasource.password=yendrik",
+                "--yendrik.demo=true",
+                "--yendrik.demo.crowd=" + LEARNERS,
+                "--yendrik.timers=false"))
+        .inheritIO()
+        .start();
+  }
+
+  private static void measure(URI server) throws InterruptedException, ExecutionException {
+    var designer = new Visitor(server, "odalys@hollowlane.example");
+    long course = designer.course("Cycle Mechanic Foundations");
+    String progress = "/api/courses/" + course + "/progress";
+    String mastery = "/api/courses/" + course + "/mastery";
+    for (int n = 0; n < 20; n++) designer.get(progress);
+    say("Progress of " + LEARNERS + " learners, alone", times(READS, () -> designer.get(progress)));
+    say("Mastery of " + LEARNERS + " learners, alone", times(READS, () -> designer.get(mastery)));
+
+    List<Visitor> learners = new ArrayList<>();
+    for (int n = 1; n <= AT_A_QUIZ; n++)
+      learners.add(new Visitor(server, "crowd" + n + "@hollowlane.example"));
+    long quiz = learners.getFirst().step(course, "Name that tool");
+    var busy = new AtomicBoolean(true);
+    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      Future<List<Double>> reading =
+          threads.submit(() -> {
+            List<Double> all = new ArrayList<>();
+            while (busy.get()) all.addAll(times(1, () -> designer.get(progress)));
+            return all;
+          });
+      long from = System.nanoTime();
+      List<Future<List<Double>>> handing =
+          learners.stream()
+              .map(l -> threads.submit(() -> l.handIn(course, quiz, HANDED_IN_EACH)))
+              .toList();
+      List<Double> handed = new ArrayList<>();
+      for (Future<List<Double>> f : handing) handed.addAll(f.get());
+      double seconds = (System.nanoTime() - from) / 1e9;
+      busy.set(false);
+      say(
+          "Handing in a quiz, %d learners at once (%.0f a second) while Progress is read on and on"
+              .formatted(AT_A_QUIZ, handed.size() / seconds),
+          handed);
+      say("Progress, meanwhile", reading.get());
+    }
+  }
+
+  private static List<Double> times(int many, Callable<?> what) {
+    List<Double> millis = new ArrayList<>();
+    for (int n = 0; n < many; n++) {
+      long from = System.nanoTime();
+      try {
+        what.call();
+      } catch (Exception e) {
+        throw new IllegalStateException(e);
+      }
+      millis.add((System.nanoTime() - from) / 1e6);
+    }
+    return millis;
+  }
+
+  private static void say(String what, List<Double> millis) {
+    Collections.sort(millis);
+    double[] all = millis.stream().mapToDouble(d -> d).toArray();
+    System.out.printf(
+        "%s: p50 %.0f ms, p99 %.0f ms, mean %.0f ms, of %d%n",
+        what,
+        all[all.length / 2],
+        all[(int) Math.min(all.length - 1, Math.ceil(all.length * 0.99) - 1)],
+        Arrays.stream(all).average().orElse(0),
+        all.length);
+  }
+}

@@ -1,0 +1,115 @@
+package yendrik.bench;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** One signed-in person of the demo at the server's door, with cookies as a browser has them. */
+final class Visitor {
+  private static final JsonMapper JSON = new JsonMapper();
+  private final CookieManager cookies = new CookieManager();
+  private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+  private final URI server;
+
+  Visitor(URI server, String email) {
+    this.server = server;
+    get("/api/session");
+    post("/api/session", "{\"email\":\"" + email + "\",\"password\":\"hollow-lane\"}");
+  }
+
+  static void waitFor(URI server, Process process, Duration patience) throws InterruptedException {
+    Instant end = Instant.now().plus(patience);
+    var probe = HttpRequest.newBuilder(server.resolve("/actuator/health/readiness")).build();
+    try (var client = HttpClient.newHttpClient()) {
+      while (true) {
+        try {
+          if (client.send(probe, BodyHandlers.discarding()).statusCode() == 200) return;
+        } catch (IOException e) {
+          // Not listening yet.
+        }
+        if (!process.isAlive() || Instant.now().isAfter(end))
+          throw new IllegalStateException("the server does not answer");
+        Thread.sleep(500);
+      }
+    }
+  }
+
+  JsonNode get(String path) {
+    return send(HttpRequest.newBuilder(server.resolve(path)).GET());
+  }
+
+  JsonNode post(String path, String body) {
+    return send(
+        HttpRequest.newBuilder(server.resolve(path))
+            .header("Content-Type", "application/json")
+            .POST(BodyPublishers.ofString(body)));
+  }
+
+  private JsonNode send(HttpRequest.Builder request) {
+    cookies.getCookieStore().getCookies().stream()
+        .filter(c -> c.getName().equals("XSRF-TOKEN"))
+        .forEach(c -> request.setHeader("X-XSRF-TOKEN", c.getValue()));
+    try {
+      HttpResponse<byte[]> response = client.send(request.build(), BodyHandlers.ofByteArray());
+      if (response.statusCode() >= 400)
+        throw new IllegalStateException(
+            response.uri() + ": " + response.statusCode() + " " + new String(response.body()));
+      return response.body().length == 0 ? JSON.createObjectNode() : JSON.readTree(response.body());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  long course(String name) {
+    return find(get("/api/session").path("courses"), name);
+  }
+
+  long step(long course, String name) {
+    return get("/api/courses/" + course + "/walks/mine/route")
+        .path("modules")
+        .valueStream()
+        .map(m -> find(m.path("steps"), name))
+        .filter(id -> id != 0)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static long find(JsonNode list, String name) {
+    return list.valueStream()
+        .filter(n -> n.path("name").asString().equals(name))
+        .mapToLong(n -> n.path("id").asLong())
+        .findFirst()
+        .orElse(0);
+  }
+
+  /** Starts and hands in attempts; gives the milliseconds that each handing in took. */
+  List<Double> handIn(long course, long quiz, int times) {
+    String path = "/api/courses/" + course + "/walks/mine/steps/" + quiz + "/attempts";
+    List<Double> millis = new ArrayList<>();
+    for (int n = 0; n < times; n++) {
+      JsonNode attempt = post(path, "");
+      var answers = JSON.createObjectNode();
+      attempt.path("questions").forEach(q -> answers.put(q.path("id").asString(), "a"));
+      String body = JSON.createObjectNode().set("answers", answers).toString();
+      long from = System.nanoTime();
+      post(path + "/" + attempt.path("number").asInt() + "/result", body);
+      millis.add((System.nanoTime() - from) / 1e6);
+    }
+    return millis;
+  }
+}
