@@ -9,6 +9,7 @@ import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import yendrik.server.people.People;
+import yendrik.server.people.SignedIn;
 
 /** What tests on the demo school share. */
 abstract class SchoolTest {
@@ -16,9 +17,13 @@ abstract class SchoolTest {
   @Autowired DSLContext db;
   @Autowired People people;
 
-  Caller as(String name) {
+  SignedIn signedIn(String name) {
     long id = db.select(PERSON.ID).from(PERSON).where(PERSON.NAME.eq(name)).fetchSingle().value1();
-    return new Caller(http, people.person(id).orElseThrow());
+    return people.person(id).orElseThrow();
+  }
+
+  Caller as(String name) {
+    return new Caller(http, signedIn(name));
   }
 
   long course(String name) {

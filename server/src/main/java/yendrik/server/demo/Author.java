@@ -1,7 +1,5 @@
 package yendrik.server.demo;
 
-import static yendrik.schema.Tables.COURSE;
-import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 import static yendrik.schema.Tables.SCALE;
 
@@ -26,7 +24,7 @@ import yendrik.core.outcome.Scale;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
-import yendrik.core.watch.DefaultFlags;
+import yendrik.server.design.Courses;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
 import yendrik.server.design.Drafting;
@@ -49,6 +47,7 @@ final class Author {
 
   Author(
       DSLContext db,
+      Courses courses,
       Drafting drafting,
       String name,
       String summary,
@@ -57,26 +56,16 @@ final class Author {
       int weeks) {
     this.db = db;
     this.drafting = drafting;
-    long id =
-        db.insertInto(COURSE)
-            .set(COURSE.NAME, name)
-            .set(COURSE.SUMMARY, summary)
-            .set(COURSE.COHORT, cohort)
-            .set(COURSE.ZONE, DemoSchool.ZONE.getId())
-            .set(COURSE.STARTS_AT, start)
-            .set(COURSE.WEEKS, weeks)
-            .set(COURSE.ISSUER, "Hollow Lane Workshop School")
-            .returning(COURSE.ID)
-            .fetchSingle(COURSE.ID);
-    course = new CourseId(id);
-    int position = 0;
-    for (DefaultFlags.Proposed flag : DefaultFlags.all())
-      db.insertInto(FLAG)
-          .set(FLAG.COURSE_ID, id)
-          .set(FLAG.NAME, flag.name())
-          .set(FLAG.FLAG_WHEN, Json.of(flag.flagWhen()))
-          .set(FLAG.POSITION, position++)
-          .execute();
+    course =
+        courses.add(
+            new Courses.NewCourse(
+                name,
+                summary,
+                cohort,
+                DemoSchool.ZONE,
+                start,
+                weeks,
+                "Hollow Lane Workshop School"));
   }
 
   long scale(String name, int mastery, Scale.Level... levels) {

@@ -34,6 +34,7 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Leaf;
+import yendrik.server.design.Courses;
 import yendrik.server.design.Drafting;
 import yendrik.server.design.RuleView;
 import yendrik.server.learn.Steps;
@@ -124,6 +125,7 @@ class DemoSchool implements ApplicationRunner {
   private final DSLContext db;
   private final DemoClock clock;
   private final People people;
+  private final Courses courses;
   private final Drafting drafting;
   private final Publishing publishing;
   private final Walks walks;
@@ -137,6 +139,7 @@ class DemoSchool implements ApplicationRunner {
       DSLContext db,
       DemoClock clock,
       People people,
+      Courses courses,
       Drafting drafting,
       Publishing publishing,
       Walks walks,
@@ -148,6 +151,7 @@ class DemoSchool implements ApplicationRunner {
     this.crowd = crowd;
     this.clock = clock;
     this.people = people;
+    this.courses = courses;
     this.drafting = drafting;
     this.publishing = publishing;
     this.walks = walks;
@@ -196,7 +200,8 @@ class DemoSchool implements ApplicationRunner {
     Author foundations = foundations(start, induction.course);
     Author wheels = wheelbuilding(start, foundations.course);
     Author sandbox =
-        new Author(db, drafting, "Facilitator sandbox", "Try anything here.", "", start, 52);
+        new Author(
+            db, courses, drafting, "Facilitator sandbox", "Try anything here.", "", start, 52);
     workshopScale(sandbox);
     GroupId saturday = foundations.group("Saturday");
     GroupId tuesday = foundations.group("Tuesday");
@@ -281,6 +286,7 @@ class DemoSchool implements ApplicationRunner {
     var author =
         new Author(
             db,
+            courses,
             drafting,
             script.name(),
             script.summary(),
@@ -300,7 +306,9 @@ class DemoSchool implements ApplicationRunner {
 
   private Author foundations(Instant start, CourseId induction) {
     Script script = Script.read("/demo/foundations.yaml");
-    var a = new Author(db, drafting, script.name(), script.summary(), "Autumn cohort", start, 10);
+    var a =
+        new Author(
+            db, courses, drafting, script.name(), script.summary(), "Autumn cohort", start, 10);
     long workshop = workshopScale(a);
     a.outcome(
         workshop,
@@ -584,6 +592,7 @@ class DemoSchool implements ApplicationRunner {
     var a =
         new Author(
             db,
+            courses,
             drafting,
             "Wheelbuilding",
             "From a hub and a box of spokes to a wheel.",

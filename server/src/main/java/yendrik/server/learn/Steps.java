@@ -32,6 +32,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AttemptRecord;
+import yendrik.server.design.Designs;
 import yendrik.server.design.Json;
 import yendrik.server.design.StepContent;
 import yendrik.server.http.Problem;
@@ -55,11 +56,13 @@ import yendrik.server.way.Walks;
 public class Steps {
   private final DSLContext db;
   private final Walks walks;
+  private final Designs designs;
   private final Clock clock;
 
-  Steps(DSLContext db, Walks walks, Clock clock) {
+  Steps(DSLContext db, Walks walks, Designs designs, Clock clock) {
     this.db = db;
     this.walks = walks;
+    this.designs = designs;
     this.clock = clock;
   }
 
@@ -288,7 +291,7 @@ public class Steps {
     usable(seen, step, StepKind.QUIZ);
     Optional<AttemptRecord> current =
         attempts(enrolment, id).stream().filter(a -> a.getFinishedAt() == null).findFirst();
-    if (current.isPresent()) return attempt(seen, id, current.get());
+    if (current.isPresent()) return attempt(seen, current.get());
     int number = attempts(enrolment, id).size() + 1;
     Walk walk =
         walks.act(
@@ -307,11 +310,22 @@ public class Steps {
     row.setDesignVersion(walk.practice() ? 0 : walk.ready().version());
     row.setStartedAt(clock.instant());
     row.insert();
-    return attempt(walk, id, row);
+    return attempt(walk, row);
   }
 
-  private AttemptView attempt(Walk walk, StepId step, AttemptRecord row) {
-    List<Quiz.Question> questions = walk.ready().document().content(step).questions();
+  /**
+   * The questions of an attempt are those under which it was begun, whatever was published since.
+   */
+  private StepContent asked(Walk walk, AttemptRecord row) {
+    Designs.Ready then =
+        row.getDesignVersion() == 0
+            ? walk.ready()
+            : designs.version(walk.course(), row.getDesignVersion());
+    return then.document().content(new StepId(row.getStepId()));
+  }
+
+  private AttemptView attempt(Walk walk, AttemptRecord row) {
+    List<Quiz.Question> questions = asked(walk, row).questions();
     Map<String, String> answers =
         row.getAnswers() == null
             ? Map.of()
@@ -368,7 +382,7 @@ public class Steps {
             w -> {
               usable(w, step, StepKind.QUIZ);
               before.addAll(openNames(w.progress()));
-              result[0] = w.ready().document().content(id).quiz().mark(answers);
+              result[0] = asked(w, row).quiz().mark(answers);
               return List.of(
                   new Fact.FinishedAttempt(id, number, result[0].points(), result[0].of()));
             });
@@ -376,7 +390,7 @@ public class Steps {
     row.setFinishedAt(clock.instant());
     row.setResult(Json.of(result[0]));
     row.update();
-    return result(walk, id, number, result[0], opened(before, walk.progress()));
+    return result(walk, row, result[0], opened(before, walk.progress()));
   }
 
   /** A finished attempt with what was right and wrong. */
@@ -389,16 +403,14 @@ public class Steps {
             .filter(a -> a.getNumber() == number && a.getFinishedAt() != null)
             .findFirst()
             .orElseThrow(() -> Problem.notFound("finished attempt"));
-    return result(
-        walk, new StepId(step), number, Json.read(row.getResult(), Quiz.Result.class), List.of());
+    return result(walk, row, Json.read(row.getResult(), Quiz.Result.class), List.of());
   }
 
-  private static ResultView result(
-      Walk walk, StepId id, int number, Quiz.Result result, List<String> opened) {
-    int s = walk.progress().course().index().number(id);
+  private ResultView result(Walk walk, AttemptRecord row, Quiz.Result result, List<String> opened) {
+    int s = walk.progress().course().index().number(new StepId(row.getStepId()));
     Step step = walk.progress().course().index().step(s);
     List<AnswerView> answers = new ArrayList<>();
-    for (Quiz.Question q : walk.ready().document().content(id).questions())
+    for (Quiz.Question q : asked(walk, row).questions())
       result.answers().stream()
           .filter(a -> a.question().equals(q.id()))
           .findFirst()
@@ -415,7 +427,7 @@ public class Steps {
                       q.feedback())));
     boolean passed = result.share() >= step.scoring().passMark() - 1e-9;
     return new ResultView(
-        number,
+        row.getNumber(),
         result.points(),
         result.of(),
         passed,

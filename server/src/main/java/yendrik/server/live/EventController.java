@@ -17,12 +17,12 @@ class EventController {
   }
 
   /**
-   * Server-sent events: {@code changed} with the id of the learner; learners hear of themselves.
+   * Server-sent events: {@code changed} with the id of the learner. Staff hear of the learners they
+   * may see, learners of themselves.
    */
   @GetMapping(path = "/api/courses/{course}/events", produces = "text/event-stream")
   @Needs(Right.LEARN)
   SseEmitter events(@PathVariable long course, Seat seat) {
-
-    return events.listen(course, seat.person().id(), seat.role().isPresent());
+    return events.listen(seat);
   }
 }

@@ -2,6 +2,8 @@ package yendrik.server.live;
 
 import java.io.IOException;
 import java.sql.SQLException;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import javax.sql.DataSource;
@@ -14,6 +16,7 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import yendrik.core.id.CourseId;
+import yendrik.server.people.Seat;
 
 /**
  * Tells who watches that something about a learner has changed. Through PostgreSQL's notifications,
@@ -30,10 +33,11 @@ public class Events implements SmartLifecycle {
   private final Map<SseEmitter, Listener> listeners = new ConcurrentHashMap<>();
   private volatile boolean running;
 
-  /**
-   * @param all whether the listener is staff and hears of every learner
-   */
-  private record Listener(long course, long person, boolean all) {}
+  private record Listener(long course, Seat seat) {
+    boolean hears(long person, List<Long> groups) {
+      return seat.person().id() == person || (seat.role().isPresent() && seat.sees(groups));
+    }
+  }
 
   Events(DSLContext db, DataSource source) {
     this.db = db;
@@ -41,15 +45,17 @@ public class Events implements SmartLifecycle {
   }
 
   /** Says, when the transaction is committed, that a learner's state has changed. */
-  public void changed(CourseId course, long person) {
-    String message = course.value() + " " + person;
-    db.select(DSL.function("pg_notify", Object.class, DSL.val(CHANNEL), DSL.val(message)))
+  public void changed(CourseId course, long person, List<Long> groups) {
+    var message = new StringBuilder(course.value() + " " + person);
+    groups.forEach(g -> message.append(' ').append(g));
+    db.select(
+            DSL.function("pg_notify", Object.class, DSL.val(CHANNEL), DSL.val(message.toString())))
         .execute();
   }
 
-  SseEmitter listen(long course, long person, boolean all) {
+  SseEmitter listen(Seat seat) {
     var emitter = new SseEmitter(0L);
-    listeners.put(emitter, new Listener(course, person, all));
+    listeners.put(emitter, new Listener(seat.course().value(), seat));
     emitter.onCompletion(() -> listeners.remove(emitter));
     emitter.onError(_ -> listeners.remove(emitter));
     send(emitter, "ready", "");
@@ -60,8 +66,9 @@ public class Events implements SmartLifecycle {
     String[] parts = message.split(" ");
     long course = Long.parseLong(parts[0]);
     long person = Long.parseLong(parts[1]);
+    List<Long> groups = Arrays.stream(parts).skip(2).map(Long::valueOf).toList();
     listeners.forEach((emitter, listener) -> {
-      if (listener.course == course && (listener.all || listener.person == person))
+      if (listener.course == course && listener.hears(person, groups))
         send(emitter, "changed", Long.toString(person));
     });
   }

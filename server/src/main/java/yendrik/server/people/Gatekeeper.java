@@ -44,6 +44,10 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
     if (needs.value() == Right.ANYBODY) return true;
     SignedIn person = signedIn().orElseThrow(() -> Problem.unauthorized("Sign in to go on."));
     if (needs.value() == Right.SIGNED_IN) return true;
+    if (needs.value() == Right.ADMINISTER) {
+      if (!person.administrator()) throw Problem.forbidden("Only administrators may do this.");
+      return true;
+    }
     Seat seat = seat(request, person);
     if (!seat.has(needs.value()))
       throw Problem.forbidden("Your part in this course does not include this.");

@@ -5,6 +5,8 @@ public enum Right {
   /** Anybody, signed in or not. */
   ANYBODY,
   SIGNED_IN,
+  /** An administrator of the installation. */
+  ADMINISTER,
   /** A learner of the course, or staff walking it as a made-up learner. */
   LEARN,
   /** A designer of the course. */

@@ -25,6 +25,7 @@ public record Seat(
   boolean has(Right right) {
     return switch (right) {
       case ANYBODY, SIGNED_IN -> true;
+      case ADMINISTER -> person.administrator();
       case LEARN -> learner || role.isPresent();
       case PLAN -> role.filter(Role.DESIGNER::equals).isPresent();
       case TEACH -> role.isPresent();

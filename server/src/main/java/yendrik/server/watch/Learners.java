@@ -6,7 +6,9 @@ import static yendrik.schema.Tables.PERSON;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.server.design.Json;
@@ -39,6 +41,10 @@ public class Learners {
 
   /** All of them, by name. */
   public List<Snapshot> of(Seat seat) {
+    return where(seat, DSL.noCondition());
+  }
+
+  private List<Snapshot> where(Seat seat, Condition which) {
     return db
         .select(
             ENROLMENT.ID,
@@ -54,7 +60,7 @@ public class Learners {
         .from(ENROLMENT)
         .join(PERSON)
         .on(PERSON.ID.eq(ENROLMENT.PERSON_ID))
-        .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse())
+        .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse(), which)
         .orderBy(PERSON.NAME, ENROLMENT.ID)
         .fetch(r ->
             new Snapshot(
@@ -75,8 +81,7 @@ public class Learners {
 
   /** One learner, or a Problem as if there were none. */
   public Snapshot one(Seat seat, long enrolment) {
-    return of(seat).stream()
-        .filter(s -> s.enrolment() == enrolment)
+    return where(seat, ENROLMENT.ID.eq(enrolment)).stream()
         .findFirst()
         .orElseThrow(() -> Problem.notFound("learner"));
   }

@@ -65,8 +65,7 @@ public class Walks {
     designs
         .published(course)
         .orElseThrow(() -> Problem.conflict("Publish the course before enrolling learners."));
-    long id = insert(course, person, /* practice= */ false);
-    act(id, by, _ -> List.of(new Fact.Enrolled()));
+    long id = begin(course, person, by, /* practice= */ false);
     completedElsewhere(person, course)
         .forEach(c -> act(id, Optional.empty(), _ -> List.of(new Fact.CompletedCourse(c))));
     return id;
@@ -83,8 +82,15 @@ public class Walks {
         .fetch(r -> new CourseId(r.value1()));
   }
 
-  private long insert(CourseId course, long person, boolean practice) {
+  /** The row and the first fact are of one moment, since everything follows from the facts. */
+  private long begin(CourseId course, long person, Optional<Long> by, boolean practice) {
     Instant now = clock.instant();
+    long id = insert(course, person, practice, now);
+    change(id, by, _ -> List.of(new Fact.Enrolled()), Optional.empty(), now);
+    return id;
+  }
+
+  private long insert(CourseId course, long person, boolean practice, Instant now) {
     return db.insertInto(ENROLMENT)
         .set(ENROLMENT.COURSE_ID, course.value())
         .set(ENROLMENT.PERSON_ID, person)
@@ -118,9 +124,7 @@ public class Walks {
     return find(course, staff, true)
         .orElseGet(() -> {
           designs.readyDraft(course);
-          long id = insert(course, staff, /* practice= */ true);
-          act(id, Optional.of(staff), _ -> List.of(new Fact.Enrolled()));
-          return id;
+          return begin(course, staff, Optional.of(staff), /* practice= */ true);
         });
   }
 
@@ -137,19 +141,20 @@ public class Walks {
 
   /** Adds facts and works out what follows. */
   public Walk act(long enrolment, Optional<Long> by, Act act) {
-    return change(enrolment, by, act, Optional.empty());
+    return change(enrolment, by, act, Optional.empty(), clock.instant());
   }
 
   /** Puts a fact in the place of an earlier one and works everything out anew. */
   public Walk correct(long enrolment, Optional<Long> by, FactId replaced, Fact.What what) {
-    return change(enrolment, by, _ -> List.of(what), Optional.of(replaced));
+    return change(enrolment, by, _ -> List.of(what), Optional.of(replaced), clock.instant());
   }
 
-  private Walk change(long id, Optional<Long> by, Act act, Optional<FactId> replaces) {
+  private Walk change(
+      long id, Optional<Long> by, Act act, Optional<FactId> replaces, Instant moment) {
     EnrolmentRecord row =
         db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).forUpdate().fetchSingle();
     Walk walk = load(row);
-    List<Decision> decisions = new ArrayList<>(walk.progress().advance(clock.instant()));
+    List<Decision> decisions = new ArrayList<>(walk.progress().advance(moment));
     Instant at = walk.progress().asOf();
     List<Fact.What> whats = act.apply(walk);
     List<Fact> added = new ArrayList<>();
@@ -275,9 +280,10 @@ public class Walks {
     row.setCompletedAt(progress.completedAt().orElse(null));
     row.setWaiting(waiting(progress));
     row.setLatches(Json.of(progress.latches()));
-    row.setSummary(Json.of(summary(progress)));
+    Summary summary = summary(progress);
+    row.setSummary(Json.of(summary));
     row.update();
-    if (!walk.practice()) events.changed(walk.course(), walk.person());
+    if (!walk.practice()) events.changed(walk.course(), walk.person(), summary.groups());
   }
 
   private static int waiting(Progress progress) {

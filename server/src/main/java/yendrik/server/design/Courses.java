@@ -1,0 +1,75 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.FLAG;
+import static yendrik.schema.Tables.SCALE;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.CourseId;
+import yendrik.core.outcome.Scale;
+import yendrik.core.watch.DefaultFlags;
+
+/** Makes courses: empty ones, with the usual flags. */
+@Service
+@Transactional
+public class Courses {
+  private final DSLContext db;
+
+  Courses(DSLContext db) {
+    this.db = db;
+  }
+
+  /** What a course is called and when it runs. */
+  public record NewCourse(
+      String name,
+      String summary,
+      String cohort,
+      ZoneId zone,
+      Instant startsAt,
+      int weeks,
+      String issuer) {}
+
+  public CourseId add(NewCourse course) {
+    long id =
+        db.insertInto(COURSE)
+            .set(COURSE.NAME, course.name())
+            .set(COURSE.SUMMARY, course.summary())
+            .set(COURSE.COHORT, course.cohort())
+            .set(COURSE.ZONE, course.zone().getId())
+            .set(COURSE.STARTS_AT, course.startsAt())
+            .set(COURSE.WEEKS, course.weeks())
+            .set(COURSE.ISSUER, course.issuer())
+            .returning(COURSE.ID)
+            .fetchSingle(COURSE.ID);
+    int position = 0;
+    for (DefaultFlags.Proposed flag : DefaultFlags.all())
+      db.insertInto(FLAG)
+          .set(FLAG.COURSE_ID, id)
+          .set(FLAG.NAME, flag.name())
+          .set(FLAG.FLAG_WHEN, Json.of(flag.flagWhen()))
+          .set(FLAG.POSITION, position++)
+          .execute();
+    return new CourseId(id);
+  }
+
+  /** A scale to begin with, so that outcomes can be written at once. */
+  void addPlainScale(CourseId course) {
+    db.insertInto(SCALE)
+        .set(SCALE.COURSE_ID, course.value())
+        .set(SCALE.NAME, "Three levels")
+        .set(
+            SCALE.LEVELS,
+            Json.of(
+                List.of(
+                    new Scale.Level("Not yet", 1, "Cannot do it yet."),
+                    new Scale.Level("Nearly", 2, "Does part of it, or with help."),
+                    new Scale.Level("Can do it", 3, "Does it alone and reliably."))))
+        .set(SCALE.MASTERY, 2)
+        .execute();
+  }
+}

@@ -1,0 +1,92 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import yendrik.core.record.Fact;
+import yendrik.server.way.Walks;
+
+/** Who hears of a change, without asking again and again. */
+@ServerTest
+class EventsTest extends SchoolTest {
+  private static final Duration SOON = Duration.ofSeconds(20);
+  @Autowired Walks walks;
+
+  private MockHttpServletResponse listening(String name) throws Exception {
+    var token = UsernamePasswordAuthenticationToken.authenticated(signedIn(name), null, List.of());
+    var response =
+        http.perform(get(foundations() + "/events").with(authentication(token)))
+            .andReturn()
+            .getResponse();
+    assertThat(response.getContentType()).startsWith("text/event-stream");
+    return response;
+  }
+
+  private static String heard(MockHttpServletResponse response) throws Exception {
+    return response.getContentAsString();
+  }
+
+  private String changed(String learner) {
+    return "event:changed\ndata:" + signedIn(learner).id() + "\n";
+  }
+
+  private void comesIn(String learner) {
+    walks.act(enrolment(learner), Optional.empty(), _ -> List.of(new Fact.WasHere()));
+  }
+
+  @Test
+  void staff_hear_of_every_learner_and_a_learner_of_nobody_else() throws Exception {
+    var tomas = listening("Tomas Weir");
+    var ilse = listening("Ilse Tran");
+    comesIn("Bashir Colm");
+    comesIn("Ilse Tran");
+    await()
+        .atMost(SOON)
+        .untilAsserted(
+            () -> assertThat(heard(tomas)).contains(changed("Bashir Colm"), changed("Ilse Tran")));
+    await()
+        .atMost(SOON)
+        .untilAsserted(() -> assertThat(heard(ilse)).contains(changed("Ilse Tran")));
+    assertThat(heard(ilse)).doesNotContain(changed("Bashir Colm"));
+  }
+
+  @Test
+  void a_support_teacher_hears_of_her_group_only() throws Exception {
+    var priya = listening("Priya Nakamura");
+    comesIn("Bashir Colm");
+    comesIn("Juno Abara");
+    await()
+        .atMost(SOON)
+        .untilAsserted(() -> assertThat(heard(priya)).contains(changed("Juno Abara")));
+    assertThat(heard(priya)).doesNotContain(changed("Bashir Colm"));
+  }
+
+  @Test
+  void an_act_that_fails_is_not_told() throws Exception {
+    var tomas = listening("Tomas Weir");
+    long walt = enrolment("Walt Imani");
+    assertThat(
+            org.assertj.core.api.Assertions.catchThrowable(() ->
+                walks.act(
+                    walt,
+                    Optional.empty(),
+                    _ -> {
+                      throw new IllegalStateException("broken");
+                    })))
+        .hasMessage("broken");
+    comesIn("Vera Zielin");
+    await()
+        .atMost(SOON)
+        .untilAsserted(() -> assertThat(heard(tomas)).contains(changed("Vera Zielin")));
+    assertThat(heard(tomas)).doesNotContain(changed("Walt Imani"));
+  }
+}

@@ -1,0 +1,134 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.json.CoreJson;
+
+/** A course of a test's own, made and changed through the API as people would. */
+final class NewCourse {
+  final long id;
+  final String path;
+  private final Caller designer;
+  private int nodes;
+
+  /** Made by an administrator, who has every right in it. */
+  NewCourse(Caller administrator, String name) {
+    designer = administrator;
+    id =
+        administrator
+            .post(
+                "/api/courses",
+                "{\"name\":\""
+                    + name
+                    + "\",\"cohort\":\"\",\"starts\":\"2026-01-05\",\"weeks\":10,\"zone\":\"Europe/Berlin\"}")
+            .path("id")
+            .asLong();
+    assertThat(id).as("the course is made").isPositive();
+    path = "/api/courses/" + id;
+  }
+
+  long module(String name) {
+    return added("modules", "{\"name\":\"" + name + "\"}");
+  }
+
+  long step(long module, String kind, String name) {
+    String body = "{\"module\":" + module + ",\"kind\":\"" + kind + "\",\"name\":\"" + name + "\"}";
+    return added("steps", body);
+  }
+
+  private long added(String part, String body) {
+    JsonNode made = designer.post(path + "/design/" + part, body);
+    assertThat(made.path("id").asLong()).as(made.toString()).isPositive();
+    return made.path("id").asLong();
+  }
+
+  JsonNode design() {
+    return designer.get(path + "/design");
+  }
+
+  private JsonNode seen(long step) {
+    for (JsonNode module : design().path("modules"))
+      for (JsonNode s : module.path("steps")) if (s.path("id").asLong() == step) return s;
+    throw new AssertionError("no step " + step);
+  }
+
+  /** A condition of one leaf: {@code ask("seen", step)}. */
+  ObjectNode ask(String leaf, long step) {
+    ObjectNode ask = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "t" + nodes++);
+    ask.putObject("leaf").put("is", leaf).put("step", step);
+    return ask;
+  }
+
+  /** Changes a step as its inspector does. */
+  void change(long step, java.util.function.Consumer<ObjectNode> change) {
+    JsonNode now = seen(step);
+    ObjectNode edit = ((ObjectNode) now).deepCopy();
+    edit.remove(java.util.List.of("id", "version", "module", "kind", "opensWhen"));
+    edit.set("doneWhen", plain(now.path("doneWhen").path("root")));
+    if (!now.path("opensWhen").isMissingNode() && !now.path("opensWhen").isNull())
+      edit.set("opensWhen", plain(now.path("opensWhen").path("root")));
+    change.accept(edit);
+    var saved =
+        designer.call(
+            "PUT",
+            path + "/design/steps/" + step,
+            edit.toString(),
+            "If-Match",
+            now.path("version").toString());
+    assertThat(saved.getStatus()).as(Caller.json(saved).toString()).isEqualTo(200);
+  }
+
+  private static JsonNode plain(JsonNode root) {
+    ObjectNode node = ((ObjectNode) root).deepCopy();
+    node.remove(java.util.List.of("n", "subject", "says"));
+    if (node.path("is").asString().equals("ask")) node.remove("parts");
+    else {
+      var parts = node.putArray("parts");
+      for (JsonNode part : root.path("parts")) parts.add(plain(part));
+    }
+    return node;
+  }
+
+  void publish() {
+    var response = designer.call("POST", path + "/publications", "");
+    assertThat(response.getStatus()).as(Caller.json(response).toString()).isEqualTo(200);
+  }
+
+  JsonNode impact() {
+    return designer.get(path + "/publications/next");
+  }
+
+  void enrol(String... emails) {
+    ObjectNode body = CoreJson.mapper().createObjectNode();
+    var list = body.putArray("emails");
+    for (String email : emails) list.add(email);
+    JsonNode done = designer.post(path + "/roster", body.toString());
+    assertThat(done.path("enrolled").asInt()).as(done.toString()).isEqualTo(emails.length);
+  }
+
+  JsonNode progress() {
+    return designer.get(path + "/progress");
+  }
+
+  JsonNode row(String learner) {
+    for (JsonNode row : progress().path("learners"))
+      if (row.path("name").asString().equals(learner)) return row;
+    throw new AssertionError("no learner " + learner);
+  }
+
+  String thread(String learner) {
+    return row(learner).path("thread").asString();
+  }
+
+  /** What staff are told about one bead. */
+  JsonNode bead(String learner, long step) {
+    return designer.get(
+        path + "/learners/" + row(learner).path("enrolment").asLong() + "/steps/" + step);
+  }
+
+  String walk(long step) {
+    return path + "/walks/mine/steps/" + step;
+  }
+}

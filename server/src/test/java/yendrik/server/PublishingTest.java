@@ -1,0 +1,154 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import yendrik.core.id.CourseId;
+import yendrik.server.way.Walks;
+
+/** What becomes of learners when the design changes under them. */
+@ServerTest
+class PublishingTest extends SchoolTest {
+  private static final String EDDA = "edda@hollowlane.example";
+  @Autowired Walks walks;
+  private NewCourse course;
+  private long module;
+  private long first;
+  private long second;
+  private Caller edda;
+
+  @BeforeEach
+  void aCourseOfTwoPages() {
+    course = new NewCourse(as("Sefa Dunmore"), "Patching " + System.nanoTime());
+    module = course.module("Tubes");
+    first = course.step(module, "PAGE", "How a patch holds");
+    second = course.step(module, "PAGE", "Where it leaks");
+    edda = as("Edda Marsh");
+  }
+
+  @Test
+  void an_empty_course_cannot_be_published_and_says_what_is_missing() {
+    var empty = new NewCourse(as("Sefa Dunmore"), "Nothing yet");
+    var response = as("Sefa Dunmore").call("POST", empty.path + "/publications", "");
+    assertThat(response.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(response).path("detail").asString()).contains("Add a module");
+  }
+
+  @Test
+  void learners_keep_what_is_published_until_the_change_is_published_too() {
+    course.publish();
+    course.enrol(EDDA);
+    course.change(second, e -> e.set("opensWhen", course.ask("seen", first)));
+    assertThat(edda.call("POST", course.walk(second) + "/visits", "").getStatus()).isEqualTo(200);
+    assertThat(course.design().path("changed").asBoolean()).isTrue();
+    course.publish();
+    assertThat(course.design().path("changed").asBoolean()).isFalse();
+  }
+
+  @Test
+  void before_publishing_one_is_told_who_gains_and_who_loses() {
+    course.change(second, e -> e.set("opensWhen", course.ask("seen", first)));
+    course.publish();
+    course.enrol(EDDA, "ruben@hollowlane.example");
+    edda.post(course.walk(first) + "/visits", "");
+    course.change(second, e -> e.remove("opensWhen"));
+    var impact = course.impact();
+    assertThat(impact.path("learners").asInt()).isEqualTo(2);
+    assertThat(impact.path("changes").size()).isEqualTo(1);
+    var change = impact.path("changes").path(0);
+    assertThat(change.path("what").asString()).isEqualTo("“Where it leaks” opens");
+    assertThat(change.path("learners").valueStream().map(n -> n.asString()))
+        .as("it is open for Edda already")
+        .containsExactly("Ruben Sato");
+  }
+
+  @Test
+  void what_was_open_stays_open_under_a_stricter_rule_unless_the_step_says_otherwise() {
+    course.publish();
+    course.enrol(EDDA);
+    course.change(second, e -> e.set("opensWhen", course.ask("seen", first)));
+    course.publish();
+    assertThat(edda.call("POST", course.walk(second) + "/visits", "").getStatus()).isEqualTo(200);
+    course.enrol("ruben@hollowlane.example");
+    assertThat(as("Ruben Sato").call("POST", course.walk(second) + "/visits", "").getStatus())
+        .as("who comes later has the stricter rule")
+        .isEqualTo(403);
+    course.change(second, e -> e.put("staysOpen", false));
+    course.publish();
+    assertThat(course.bead("Ruben Sato", second).path("state").asString()).isEqualTo("CLOSED");
+  }
+
+  @Test
+  void a_step_taken_out_of_the_course_leaves_the_records_of_what_was_done_there() {
+    course.publish();
+    course.enrol(EDDA);
+    edda.post(course.walk(first) + "/visits", "");
+    as("Sefa Dunmore").call("DELETE", course.path + "/design/steps/" + first, "");
+    course.publish();
+    assertThat(course.thread("Edda Marsh")).hasSize(1);
+    assertThat(edda.call("POST", course.walk(first) + "/visits", "").getStatus()).isEqualTo(404);
+    as("Sefa Dunmore").call("POST", course.path + "/design/steps/" + first + "/restoration", "");
+    course.publish();
+    assertThat(course.bead("Edda Marsh", first).path("state").asString()).isEqualTo("DONE");
+  }
+
+  @Test
+  void the_state_after_many_publications_follows_from_the_facts() {
+    course.publish();
+    course.enrol(EDDA, "ruben@hollowlane.example");
+    edda.post(course.walk(second) + "/visits", "");
+    course.change(second, e -> e.set("opensWhen", course.ask("seen", first)));
+    course.publish();
+    as("Ruben Sato").post(course.walk(first) + "/visits", "");
+    course.change(first, e -> e.set("doneWhen", course.ask("confirmed", first)));
+    course.publish();
+    edda.post(course.walk(first) + "/visits", "");
+    edda.post(course.walk(first) + "/confirmation", "");
+    for (long enrolment : walks.learners(new CourseId(course.id)))
+      assertThat(walks.rebuild(enrolment)).isEmpty();
+  }
+
+  @Test
+  void an_attempt_is_marked_by_the_questions_under_which_it_was_begun() {
+    long quiz = course.step(module, "QUIZ", "Rubber and glue");
+    course.change(quiz, e -> e.set("questions", question("The glue", "The tyre")));
+    course.publish();
+    course.enrol(EDDA);
+    long number = edda.post(course.walk(quiz) + "/attempts", "").path("number").asLong();
+    course.change(quiz, e -> e.set("questions", question("The tyre", "The glue")));
+    course.publish();
+    var result =
+        edda.post(
+            course.walk(quiz) + "/attempts/" + number + "/result", "{\"answers\":{\"q1\":\"a\"}}");
+    assertThat(result.path("answers").path(0).path("chosen").asString()).isEqualTo("The glue");
+    assertThat(result.path("answers").path(0).path("correct").asBoolean()).isTrue();
+  }
+
+  private static tools.jackson.databind.JsonNode question(String a, String b) {
+    return yendrik.formats.json.CoreJson.mapper()
+        .readTree(
+            "[{\"id\":\"q1\",\"text\":\"What dries first?\",\"points\":1,\"right\":\"a\",\"feedback\":\"\",\"choices\":"
+                + "[{\"id\":\"a\",\"text\":\""
+                + a
+                + "\"},{\"id\":\"b\",\"text\":\""
+                + b
+                + "\"}]}]");
+  }
+
+  @Test
+  void only_administrators_make_courses_and_bad_values_are_named() {
+    String body =
+        "{\"name\":\"x\",\"cohort\":\"\",\"starts\":\"2026-01-05\",\"weeks\":%d,\"zone\":\"%s\"}";
+    assertThat(
+            as("Odalys Brandt")
+                .call("POST", "/api/courses", body.formatted(4, "Europe/Berlin"))
+                .getStatus())
+        .isEqualTo(403);
+    var weeks = as("Sefa Dunmore").call("POST", "/api/courses", body.formatted(0, "Europe/Berlin"));
+    assertThat(Caller.json(weeks).path("fields").has("weeks")).isTrue();
+    var zone = as("Sefa Dunmore").call("POST", "/api/courses", body.formatted(4, "Mars/Olympus"));
+    assertThat(Caller.json(zone).path("fields").has("zone")).isTrue();
+  }
+}

@@ -1,0 +1,141 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What staff see of learners, and what learners see of themselves. */
+@ServerTest
+class WatchingTest extends SchoolTest {
+  private JsonNode learner(String name) {
+    return as("Tomas Weir").get(foundations() + "/learners/" + enrolment(name));
+  }
+
+  @Test
+  void every_thread_has_a_bead_for_every_step_and_every_flag_a_reason() {
+    JsonNode progress = as("Tomas Weir").get(foundations() + "/progress");
+    int steps = progress.path("steps").size();
+    assertThat(progress.path("learners").size()).isEqualTo(36);
+    for (JsonNode row : progress.path("learners"))
+      assertThat(row.path("thread").asString()).as(row.path("name").asString()).hasSize(steps);
+    for (JsonNode follow : as("Tomas Weir").get(foundations() + "/follow-up"))
+      for (JsonNode flag : follow.path("flags"))
+        assertThat(flag.path("reasons").size())
+            .as(follow.path("name").asString() + " " + flag.path("name"))
+            .isPositive();
+  }
+
+  @Test
+  void follow_up_is_exactly_the_flagged_learners_of_progress() {
+    List<String> flagged =
+        as("Tomas Weir")
+            .get(foundations() + "/progress")
+            .path("learners")
+            .valueStream()
+            .filter(l -> l.path("flags").size() > 0)
+            .map(l -> l.path("name").asString())
+            .toList();
+    assertThat(
+            as("Tomas Weir")
+                .get(foundations() + "/follow-up")
+                .valueStream()
+                .map(l -> l.path("name").asString()))
+        .containsExactlyInAnyOrderElementsOf(flagged);
+  }
+
+  @Test
+  void a_closed_bead_says_what_keeps_it_closed_and_whose_turn_it_is() {
+    JsonNode bead =
+        as("Tomas Weir")
+            .get(
+                foundations()
+                    + "/learners/"
+                    + enrolment("Edda Marsh")
+                    + "/steps/"
+                    + step("Limits, cable tension, indexing"));
+    assertThat(bead.path("state").asString()).isEqualTo("CLOSED");
+    assertThat(bead.path("opens").toString()).contains("Brakes");
+    assertThat(bead.path("turn").asString()).isNotBlank();
+  }
+
+  @Test
+  void the_file_of_progress_has_a_row_for_each_learner_and_words_for_each_bead() {
+    var response = as("Tomas Weir").call("GET", foundations() + "/progress.csv", "");
+    String file = new String(response.getContentAsByteArray(), StandardCharsets.UTF_8);
+    String[] lines = file.split("\r?\n");
+    assertThat(response.getHeader("Content-Disposition")).contains("progress.csv");
+    assertThat(lines).hasSize(37);
+    assertThat(lines[0]).contains("Learner", "Done %", "Brake job card");
+    assertThat(file).contains("done").contains("closed");
+  }
+
+  @Test
+  void a_cell_of_mastery_shows_the_evidence_from_which_its_level_follows() {
+    JsonNode grid = as("Tomas Weir").get(foundations() + "/mastery");
+    int looked = 0;
+    for (JsonNode row : grid.path("learners")) {
+      if (looked++ == 6) break;
+      for (JsonNode outcome : grid.path("outcomes")) {
+        String id = outcome.path("id").asString();
+        JsonNode cell =
+            as("Tomas Weir")
+                .get(
+                    foundations()
+                        + "/learners/"
+                        + row.path("enrolment").asLong()
+                        + "/outcomes/"
+                        + id);
+        assertThat(cell.path("level").asInt())
+            .as(row.path("name").asString() + " " + outcome.path("code"))
+            .isEqualTo(row.path("levels").path(id).asInt(-1));
+        assertThat(cell.path("evidence").isEmpty()).isEqualTo(cell.path("level").asInt() < 0);
+      }
+    }
+    assertThat(looked).isGreaterThan(5);
+  }
+
+  @Test
+  void a_learners_page_agrees_with_the_learners_own_route() {
+    JsonNode seen = learner("Celeste Adeyo");
+    JsonNode own = as("Celeste Adeyo").get(foundations() + "/walks/mine/route");
+    assertThat(seen.path("done").asInt()).isEqualTo(own.path("done").asInt());
+    assertThat(seen.path("badges").valueStream().map(b -> b.path("name").asString()))
+        .containsExactlyInAnyOrderElementsOf(
+            own.path("badges")
+                .valueStream()
+                .filter(b -> b.path("earned").asBoolean())
+                .map(b -> b.path("name").asString())
+                .toList());
+  }
+
+  @Test
+  void next_is_something_that_the_learner_can_do_now() {
+    for (String name : List.of("Ilse Tran", "Edda Marsh", "Ruben Sato", "Femi Strand")) {
+      JsonNode next = as(name).get(foundations() + "/walks/mine/route").path("next");
+      assertThat(
+              as(name)
+                  .call(
+                      "POST",
+                      foundations() + "/walks/mine/steps/" + next.path("step").asLong() + "/visits",
+                      "")
+                  .getStatus())
+          .as(name + ": " + next.path("name"))
+          .isEqualTo(200);
+    }
+  }
+
+  @Test
+  void a_learner_asks_for_nobody_elses_way() {
+    var juno = as("Juno Abara");
+    assertThat(juno.call("GET", foundations() + "/progress", "").getStatus()).isEqualTo(403);
+    assertThat(juno.call("GET", foundations() + "/walks/practice/route", "").getStatus())
+        .isEqualTo(403);
+    assertThat(
+            juno.call("GET", foundations() + "/walks/" + enrolment("Ilse Tran") + "/route", "")
+                .getStatus())
+        .isEqualTo(404);
+  }
+}
