@@ -3,5 +3,5 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   plugins: [react()],
-  test: { environment: 'jsdom', setupFiles: ['src/test/setup.ts'] },
+  test: { environment: 'jsdom', setupFiles: ['src/test/setup.ts'], testTimeout: 30_000 },
 });

@@ -52,9 +52,9 @@ function SignedIn({ me }: { me: Me }) {
   );
 }
 
-/** A learner's first course is where they are enrolled last; staff begin where most goes on. */
+/** A learner's first course is where they are enrolled last; staff begin in one that is running. */
 function Home({ me }: { me: Me }) {
-  const staffed = me.courses.find((c) => c.role && c.cohort.includes('cohort'));
+  const staffed = me.courses.find((c) => c.role && c.week < c.weeks);
   const learning = [...me.courses].reverse().find((c) => c.learner && !c.role);
   const first = learning ?? staffed ?? me.courses[0];
   return first ? <Navigate to={`/c/${first.id}`} replace /> : null;

@@ -16,11 +16,13 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { api, type Me, type MyCourse } from '../api/client';
 import { queries as resources } from '../api/queries';
+import { NewCourseDialog } from './NewCourseDialog';
 
 export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [making, setMaking] = useState(false);
   const part = (c: MyCourse) => (c.role ? t(`frame.${c.role.toLowerCase()}`) : t('frame.learner'));
   return (
     <>
@@ -85,7 +87,20 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
             />
           </MenuItem>
         ))}
+        {me.person?.administrator && [
+          <Divider key="line" />,
+          <MenuItem
+            key="new"
+            onClick={() => {
+              setAnchor(null);
+              setMaking(true);
+            }}
+          >
+            {t('frame.newCourse')} …
+          </MenuItem>,
+        ]}
       </Menu>
+      {making && <NewCourseDialog onClose={() => setMaking(false)} />}
     </>
   );
 }

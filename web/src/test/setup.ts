@@ -1,2 +1,22 @@
 import '@testing-library/jest-dom/vitest';
+import { cleanup } from '@testing-library/react';
+import { afterEach } from 'vitest';
 import '../i18n';
+import { network } from './network';
+
+/** Outside a browser, addresses without a host have nothing to be relative to. */
+globalThis.Request = class extends Request {
+  constructor(input: RequestInfo | URL, init?: RequestInit) {
+    super(typeof input === 'string' ? new URL(input, 'http://localhost') : input, init);
+  }
+};
+
+globalThis.fetch = (request) => network.answer(request as Request);
+
+/** Nobody sends events in a component's test. */
+globalThis.EventSource = class {
+  addEventListener() {}
+  close() {}
+} as unknown as typeof EventSource;
+
+afterEach(cleanup);

@@ -1,0 +1,253 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Route, Routes } from 'react-router';
+import { describe, expect, it, vi } from 'vitest';
+import type { Attempt, Part, StepPage, Route as Way } from '../api/client';
+import { failure, serve, show } from '../test/stage';
+import MyRoute from './MyRoute';
+import { QuizForm } from './QuizForm';
+import { QuizResult } from './QuizResult';
+import StepView from './StepView';
+
+const part = (verdict: Part['verdict'], says: string): Part => ({
+  id: says,
+  joint: '',
+  subject: '',
+  says,
+  ground: '',
+  verdict,
+  fraction: 0.5,
+  turn: 'LEARNER',
+  parts: [],
+});
+
+const way: Way = {
+  course: 'Cycle Mechanic Foundations',
+  cohort: 'Autumn cohort',
+  week: 6,
+  weeks: 10,
+  zone: 'Europe/Berlin',
+  done: 3,
+  steps: 26,
+  complete: false,
+  behindDays: 2,
+  next: {
+    step: 12,
+    name: 'Pads, cables, levers',
+    kind: 'QUIZ',
+    module: 'Brakes',
+    why: '15 minutes',
+    opens: ['Brake set-up practical'],
+  } as Way['next'] & object,
+  modules: [
+    {
+      id: 3,
+      name: 'Brakes',
+      open: true,
+      done: 1,
+      all: 4,
+      finished: false,
+      missing: [],
+      steps: [
+        {
+          id: 12,
+          name: 'Pads, cables, levers',
+          kind: 'QUIZ',
+          state: 'OPEN',
+          overdue: true,
+          outOfReach: false,
+          required: true,
+          minutes: 15,
+          note: 'due Sun 8 Nov',
+          missing: [],
+        },
+        {
+          id: 13,
+          name: 'Brake set-up practical',
+          kind: 'PRACTICAL',
+          state: 'CLOSED',
+          overdue: false,
+          outOfReach: false,
+          required: true,
+          minutes: 45,
+          note: '',
+          missing: [part('NOT_YET', 'score 60 % or more in “Pads, cables, levers”')],
+        },
+      ],
+    },
+  ],
+  outcomes: [],
+  badges: [],
+  coming: [],
+} as unknown as Way;
+
+describe('my route', () => {
+  it('leads to what is next and says what that opens', async () => {
+    serve({ 'GET /api/courses/2/walks/mine/route': way });
+    show(<MyRoute walk="mine" />);
+    const main = await screen.findByRole('main');
+    expect(within(main).getByRole('heading', { level: 1 })).toHaveTextContent(
+      'Pads, cables, levers',
+    );
+    expect(within(main).getAllByText(/Brake set-up practical/)[0]).toBeInTheDocument();
+    expect(within(main).getAllByRole('link')[0]).toHaveAttribute('href', '/c/2/my/steps/12');
+  });
+
+  it('gives a closed step no link but the sentence that keeps it closed', async () => {
+    serve({ 'GET /api/courses/2/walks/mine/route': way });
+    show(<MyRoute walk="mine" />);
+    await screen.findByRole('main');
+    expect(screen.queryByRole('link', { name: 'Brake set-up practical' })).not.toBeInTheDocument();
+    expect(screen.getByText(/score 60 % or more/)).toBeInTheDocument();
+  });
+
+  it('says when nothing is open, and when all is complete', async () => {
+    const { next: _, ...rest } = way;
+    serve({ 'GET /api/courses/2/walks/mine/route': { ...rest, complete: true } });
+    show(<MyRoute walk="mine" />);
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(/complete/i);
+  });
+});
+
+const attempt: Attempt = {
+  number: 2,
+  answers: { q1: 'b' },
+  questions: [
+    {
+      id: 'q1',
+      text: 'What does toe-in mean?',
+      points: 1,
+      choices: [
+        { id: 'a', text: 'The front edge touches first' },
+        { id: 'b', text: 'The rear edge touches first' },
+      ],
+    },
+    {
+      id: 'q2',
+      text: 'When is a pad worn out?',
+      points: 1,
+      choices: [
+        { id: 'a', text: 'When its grooves are gone' },
+        { id: 'b', text: 'After a year' },
+      ],
+    },
+  ],
+} as Attempt;
+
+describe('an attempt', () => {
+  const path = { course: 2, walk: 'mine', step: 12 };
+  const at = '/api/courses/2/walks/mine/steps/12/attempts/2';
+
+  it('begins with the answers that were kept, keeps each choice and counts what is open', async () => {
+    const calls = serve({ [`PUT ${at}`]: undefined });
+    show(<QuizForm attempt={attempt} path={path} onFinished={() => {}} />);
+    expect(screen.getByLabelText('The rear edge touches first')).toBeChecked();
+    expect(screen.getByText(/1 question/)).toBeInTheDocument();
+    await userEvent.click(screen.getByLabelText('When its grooves are gone'));
+    expect(calls[0]?.body).toEqual({ answers: { q1: 'b', q2: 'a' } });
+    expect(screen.queryByText(/1 question/)).not.toBeInTheDocument();
+  });
+
+  it('hands all answers in at once', async () => {
+    const finished = vi.fn();
+    const calls = serve({ [`POST ${at}/result`]: { number: 2 } });
+    show(<QuizForm attempt={attempt} path={path} onFinished={finished} />);
+    await userEvent.click(screen.getByRole('button', { name: /Hand in/ }));
+    expect(calls[0]?.body).toEqual({ answers: { q1: 'b' } });
+    expect(finished.mock.calls[0]?.[0]).toEqual({ number: 2 });
+  });
+
+  it('says why handing in failed and keeps what was chosen', async () => {
+    serve({ [`POST ${at}/result`]: failure(409, { detail: 'This attempt is finished already.' }) });
+    show(<QuizForm attempt={attempt} path={path} onFinished={() => {}} />);
+    await userEvent.click(screen.getByRole('button', { name: /Hand in/ }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('finished already');
+    expect(screen.getByLabelText('The rear edge touches first')).toBeChecked();
+  });
+});
+
+describe('a result', () => {
+  const answer = (correct: boolean, right: string) => ({
+    question: `q${right}`,
+    text: 'What does toe-in mean?',
+    chosen: 'The rear edge',
+    right,
+    correct,
+    points: 0,
+    of: 1,
+    feedback: 'Half a millimetre.',
+  });
+
+  it('gives the right answer away only when the server does', () => {
+    show(
+      <QuizResult
+        result={{
+          number: 1,
+          points: 1,
+          of: 2,
+          passed: false,
+          attemptsLeft: 2,
+          opened: [],
+          answers: [answer(false, ''), answer(false, 'The front edge')],
+        }}
+      />,
+    );
+    const [hidden, shown] = screen.getAllByRole('listitem');
+    expect(hidden).not.toHaveTextContent('The front edge');
+    expect(shown).toHaveTextContent('The front edge');
+    expect(screen.getByRole('status')).toHaveTextContent('50 %');
+  });
+});
+
+describe('a step', () => {
+  const page = {
+    id: 12,
+    name: 'Rim brake anatomy',
+    kind: 'PAGE',
+    module: 'Brakes',
+    state: 'OPEN',
+    overdue: false,
+    outOfReach: false,
+    minutes: 9,
+    body: '<p>A lever pulls a cable.</p>',
+    confirmable: true,
+    confirmed: false,
+    evidenceFor: ['Set up rim and disc brakes'],
+    opened: [],
+  } as unknown as StepPage;
+  const view = () =>
+    show(
+      <Routes>
+        <Route path="/c/2/my/steps/:step" element={<StepView walk="mine" />} />
+      </Routes>,
+      '/c/2/my/steps/12',
+    );
+
+  it('shows its text and tells what opened when it is confirmed', async () => {
+    serve({
+      'POST /api/courses/2/walks/mine/steps/12/visits': page,
+      'POST /api/courses/2/walks/mine/steps/12/confirmation': {
+        ...page,
+        state: 'DONE',
+        confirmed: true,
+        opened: ['Pads, cables, levers'],
+      },
+    });
+    view();
+    expect(await screen.findByText('A lever pulls a cable.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: /I have gone through/ }));
+    expect(await screen.findByText(/Pads, cables, levers/)).toBeInTheDocument();
+  });
+
+  it('that is closed says what is missing and leads back', async () => {
+    serve({
+      'POST /api/courses/2/walks/mine/steps/12/visits': failure(403, {
+        detail: '“Rim brake anatomy” is closed.',
+        missing: [part('NOT_YET', 'finish “Read a bicycle”')],
+      }),
+    });
+    view();
+    expect(await screen.findByText(/Read a bicycle/)).toBeInTheDocument();
+    expect(screen.getByRole('link')).toHaveAttribute('href', '/c/2/my/route');
+  });
+});

@@ -1,0 +1,95 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { RuleNode } from '../api/client';
+import { serve, show } from '../test/stage';
+import { RuleEditor } from './RuleEditor';
+import { askNode, jointNode } from './ruleTree';
+
+const proposal = (step: number, says: string) => ({
+  leaf: { is: 'done', step },
+  subject: `“Step ${step}”`,
+  says,
+});
+const ask = (step: number, says = 'is done'): RuleNode => askNode(proposal(step, says));
+
+function edit(root: RuleNode | undefined, needed = false) {
+  const change = vi.fn();
+  const calls = serve({ 'GET /api/courses/2/design/proposals*': [proposal(3, 'is done')] });
+  show(
+    <RuleEditor
+      title="Opens when"
+      at={{ place: 'step-opens', id: 5 }}
+      rule={root && { root, line: '' }}
+      usual="at once"
+      example="step done"
+      needed={needed}
+      onChange={change}
+    />,
+  );
+  return { change, calls };
+}
+
+describe('a rule', () => {
+  it('says what is usual while there is none', () => {
+    edit(undefined);
+    expect(screen.getByRole('heading')).toHaveTextContent('Opens when at once');
+  });
+
+  it('takes the proposal for what is typed with Enter', async () => {
+    const { change, calls } = edit(undefined);
+    await userEvent.type(screen.getByRole('combobox'), 'three done');
+    await screen.findByRole('option');
+    await userEvent.keyboard('{Enter}');
+    expect(change).toHaveBeenCalledWith(
+      expect.objectContaining({ is: 'ask', leaf: { is: 'done', step: 3 } }),
+    );
+    expect(calls.at(-1)?.path).toContain('text=three');
+  });
+
+  it('becomes all of two when a second condition comes', async () => {
+    const { change } = edit(ask(1));
+    await userEvent.type(screen.getByRole('combobox'), 'three');
+    await userEvent.click(await screen.findByRole('option'));
+    expect(change.mock.calls[0]?.[0]).toMatchObject({
+      is: 'all',
+      parts: [{ leaf: { step: 1 } }, { leaf: { step: 3 } }],
+    });
+  });
+
+  it('changes its word when the word is pressed', async () => {
+    const { change } = edit(jointNode('all', [ask(1), ask(2)]));
+    await userEvent.click(screen.getByRole('button', { name: /^all/ }));
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ is: 'any' });
+  });
+
+  it('is one condition again when one of two is taken out', async () => {
+    const { change } = edit(jointNode('all', [ask(1), ask(2)]));
+    await userEvent.click(screen.getByRole('button', { name: /“Step 1”/ }));
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ is: 'ask', leaf: { step: 2 } });
+  });
+
+  it('is none at all when its only condition is taken out', async () => {
+    const { change } = edit(ask(1));
+    await userEvent.click(screen.getByRole('button', { name: /“Step 1”/ }));
+    expect(change).toHaveBeenCalledWith(undefined);
+  });
+
+  it('keeps its last condition where one is needed', () => {
+    edit(ask(1), true);
+    expect(screen.queryByRole('button', { name: /“Step 1”/ })).not.toBeInTheDocument();
+  });
+
+  it('puts a condition into a joint of its own when asked to', async () => {
+    const { change } = edit(jointNode('all', [ask(1), ask(2)]));
+    const section = screen.getByRole('region', { name: 'Opens when' });
+    const joint = within(section).getAllByRole('button').at(-1);
+    if (joint) await userEvent.click(joint);
+    await userEvent.type(screen.getByRole('combobox'), 'three');
+    await userEvent.click(await screen.findByRole('option'));
+    expect(change.mock.calls[0]?.[0]).toMatchObject({
+      is: 'all',
+      parts: [{}, {}, { is: 'any', parts: [{ leaf: { step: 3 } }] }],
+    });
+  });
+});

@@ -1,0 +1,110 @@
+import { useQuery } from '@tanstack/react-query';
+import { fireEvent, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { DesignModule } from '../api/client';
+import { queries } from '../api/queries';
+import { failure, serve, show } from '../test/stage';
+import { useDraft } from './useDraft';
+
+/** A draft of one module as a server keeps it, that counts its versions. */
+function keeping(course: number) {
+  const module = { id: course, version: 1, name: 'Brakes', published: true, strictOrder: false };
+  const at = `/api/courses/${course}/design`;
+  const state = { module: { ...module, listed: true, staysOpen: true, steps: [] } };
+  const answers: Record<string, unknown> = {
+    [`GET ${at}`]: () => ({ modules: [state.module], outcomes: [], badges: [], scales: [] }),
+    [`PUT ${at}/modules/${course}`]: (call: { body: object; version: string | null }) => {
+      if (call.version !== `"${state.module.version}"`)
+        return failure(409, { detail: 'Changed meanwhile.', current: state.module });
+      Object.assign(state.module, call.body, { version: state.module.version + 1 });
+      return state.module;
+    },
+    [`DELETE ${at}/modules/${course}`]: undefined,
+    [`POST ${at}/modules/${course}/restoration`]: undefined,
+  };
+  return { state, calls: serve(answers) };
+}
+
+function Editor({ course }: { course: number }) {
+  const draft = useDraft(course);
+  const design = useQuery(queries.design(course));
+  const module = design.data?.modules[0] as DesignModule | undefined;
+  if (!module) return null;
+  return (
+    <>
+      <h1>{module.name}</h1>
+      <button type="button" onClick={() => draft.module(module, { name: 'Brakes and pads' })}>
+        rename
+      </button>
+      <button type="button" onClick={() => draft.module(module, { strictOrder: true })}>
+        order
+      </button>
+      <button type="button" onClick={() => draft.remove('modules', module.id, module.name)}>
+        remove
+      </button>
+      <input aria-label="text" />
+    </>
+  );
+}
+
+describe('a draft', () => {
+  let course = 100;
+  beforeEach(() => {
+    course++; // what was saved and can be undone is kept beyond a view
+  });
+
+  it('saves a change against the version that was seen', async () => {
+    const { state, calls } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    expect(await screen.findByRole('heading', { name: 'Brakes and pads' })).toBeInTheDocument();
+    expect(calls.find((c) => c.method === 'PUT')?.version).toBe('"1"');
+    expect(state.module.version).toBe(2);
+  });
+
+  it('builds a second quick change on the first instead of undoing it', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    const rename = await screen.findByText('rename');
+    fireEvent.click(rename);
+    fireEvent.click(screen.getByText('order'));
+    await vi.waitFor(() => expect(state.module.version).toBe(3));
+    expect(state.module).toMatchObject({ name: 'Brakes and pads', strictOrder: true });
+  });
+
+  it('takes the last change back with Ctrl Z, but not while somebody types', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await screen.findByRole('heading', { name: 'Brakes and pads' });
+    fireEvent.keyDown(screen.getByLabelText('text'), { key: 'z', ctrlKey: true });
+    expect(state.module.name).toBe('Brakes and pads');
+    fireEvent.keyDown(document.body, { key: 'z', ctrlKey: true });
+    expect(await screen.findByRole('heading', { name: 'Brakes' })).toBeInTheDocument();
+    expect(state.module.version).toBe(3);
+  });
+
+  it('shows the newer version when somebody else was faster, and says so', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    const rename = await screen.findByText('rename');
+    Object.assign(state.module, { name: 'Stopping', version: 5 });
+    await userEvent.click(rename);
+    expect(await screen.findByRole('alert')).toBeInTheDocument();
+    expect(await screen.findByRole('heading', { name: 'Stopping' })).toBeInTheDocument();
+    expect(state.module.version).toBe(5);
+  });
+
+  it('removes with a way back in the notice', async () => {
+    const { calls } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('remove'));
+    await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+    await vi.waitFor(() =>
+      expect(calls.map((c) => c.path)).toContain(
+        `/api/courses/${course}/design/modules/${course}/restoration`,
+      ),
+    );
+  });
+});

@@ -1,0 +1,93 @@
+import { ThemeProvider } from '@mui/material';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter, useLocation } from 'react-router';
+import type { MyCourse } from '../api/client';
+import { CourseContext } from '../frame/course';
+import { theme } from '../theme';
+import { NoticeProvider } from '../ui/Notice';
+import { network } from './network';
+
+export interface Call {
+  method: string;
+  path: string;
+  body: unknown;
+  version: string | null;
+}
+
+type Answer = unknown | ((call: Call) => unknown);
+
+/** An answer that is a failure. */
+export const failure = (status: number, problem: object) => ({ failure: { status, ...problem } });
+
+/**
+ * Stands in for the server: answers by "METHOD path", where a path may end in * for any rest, and
+ * remembers what was asked.
+ */
+export function serve(answers: Record<string, Answer>): Call[] {
+  const calls: Call[] = [];
+  network.answer = async (request) => {
+    const url = new URL(request.url);
+    const text = request.method === 'GET' ? '' : await request.text();
+    const call: Call = {
+      method: request.method,
+      path: url.pathname + url.search,
+      body: text ? JSON.parse(text) : undefined,
+      version: request.headers.get('If-Match'),
+    };
+    calls.push(call);
+    const key = Object.keys(answers).find((k) => {
+      const [method, path = ''] = k.split(' ');
+      return (
+        method === call.method &&
+        (path.endsWith('*') ? call.path.startsWith(path.slice(0, -1)) : url.pathname === path)
+      );
+    });
+    if (!key) throw new Error(`nobody answers ${call.method} ${call.path}`);
+    const answer = answers[key];
+    const made = typeof answer === 'function' ? answer(call) : answer;
+    const wrong = (made as { failure?: { status: number } } | undefined)?.failure;
+    return new Response(made === undefined ? null : JSON.stringify(wrong ?? made), {
+      status: wrong?.status ?? (made === undefined ? 204 : 200),
+      headers: {
+        'Content-Type': 'application/json',
+        ...(made === undefined ? { 'Content-Length': '0' } : {}),
+      },
+    });
+  };
+  return calls;
+}
+
+export const course: MyCourse = {
+  id: 2,
+  name: 'Cycle Mechanic Foundations',
+  cohort: 'Autumn cohort',
+  week: 6,
+  weeks: 10,
+  role: 'DESIGNER',
+  learner: false,
+};
+
+function Address() {
+  const { pathname, search } = useLocation();
+  return <code data-testid="address">{pathname + search}</code>;
+}
+
+/** Shows a part as it stands inside the application, at an address and in the course. */
+export function show(part: ReactNode, at = '/c/2', seat: Partial<MyCourse> = {}) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <ThemeProvider theme={theme} noSsr>
+      <QueryClientProvider client={client}>
+        <MemoryRouter initialEntries={[at]} useTransitions={false}>
+          <NoticeProvider>
+            <div id="view-actions" />
+            <CourseContext value={{ ...course, ...seat }}>{part}</CourseContext>
+            <Address />
+          </NoticeProvider>
+        </MemoryRouter>
+      </QueryClientProvider>
+    </ThemeProvider>,
+  );
+}

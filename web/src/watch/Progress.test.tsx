@@ -1,0 +1,91 @@
+import { fireEvent, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it } from 'vitest';
+import { serve, show } from '../test/stage';
+import Progress from './Progress';
+
+const learner = (n: number, flags: string[] = []) => ({
+  enrolment: n,
+  person: n,
+  name: `Learner ${n}`,
+  lastHere: '2026-11-20T08:00:00Z',
+  share: n / 10,
+  thread: 'L<8',
+  overdue: 0,
+  flags: flags.map((name) => ({ flag: 1, name, since: '2026-11-20T08:00:00Z' })),
+  groups: n % 2 ? [1] : [2],
+});
+const progress = (learners: object[]) => ({
+  version: 3,
+  now: '2026-11-23T08:00:00Z',
+  zone: 'Europe/Berlin',
+  modules: [{ id: 1, name: 'Brakes' }],
+  steps: [1, 2, 3].map((id) => ({
+    id,
+    module: 1,
+    name: `Step ${id}`,
+    kind: 'PAGE',
+    published: true,
+    required: true,
+  })),
+  groups: [
+    { id: 1, name: 'Saturday' },
+    { id: 2, name: 'Tuesday' },
+  ],
+  learners,
+});
+
+describe('progress', () => {
+  it('of nobody says how learners come here, and lets designers enrol them', async () => {
+    serve({ 'GET /api/courses/2/progress': progress([]) });
+    show(<Progress />);
+    expect(await screen.findByRole('button', { name: /Enrol/ })).toBeInTheDocument();
+  });
+
+  it('lets nobody but designers enrol', async () => {
+    serve({ 'GET /api/courses/2/progress': progress([]) });
+    show(<Progress />, '/c/2', { role: 'FACILITATOR' });
+    await screen.findByText(/Nobody is enrolled/);
+    expect(screen.queryByRole('button', { name: /Enrol/ })).not.toBeInTheDocument();
+  });
+
+  it('counts who fits and says so when nobody does', async () => {
+    serve({ 'GET /api/courses/2/progress': progress([learner(1), learner(2, ['Quiet'])]) });
+    show(<Progress />);
+    expect(await screen.findByText('2 learners')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: /flagged/i }));
+    expect(screen.getByText('1 learner')).toBeInTheDocument();
+    await userEvent.type(screen.getByRole('searchbox'), 'zzz');
+    await userEvent.click(await screen.findByRole('button', { name: /clear|all/i }));
+    expect(screen.getByText('2 learners')).toBeInTheDocument();
+  });
+
+  it('goes through learners by keys, one for each press', async () => {
+    const learners = [1, 2, 3, 4, 5].map((n) => learner(n));
+    serve({
+      'GET /api/courses/2/progress': progress(learners),
+      'GET /api/courses/2/learners/*': {
+        name: 'somebody',
+        groups: [],
+        enrolledAt: '2026-10-01T08:00:00Z',
+        share: 0,
+        done: 0,
+        steps: 3,
+        flags: [],
+        levels: [],
+        badges: [],
+        days: [],
+        happened: [],
+        letters: [],
+      },
+    });
+    show(<Progress />);
+    const grid = await screen.findByRole('grid');
+    for (let n = 0; n < 4; n++) fireEvent.keyDown(grid, { key: 'j' });
+    expect(screen.getByTestId('address')).toHaveTextContent('sel=4');
+    fireEvent.keyDown(grid, { key: 'k' });
+    expect(screen.getByTestId('address')).toHaveTextContent('sel=3');
+    fireEvent.keyDown(grid, { key: 'Escape' });
+    expect(screen.getByTestId('address')).not.toHaveTextContent('sel');
+  });
+});

@@ -1,0 +1,146 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import { NewCourseDialog } from '../frame/NewCourseDialog';
+import { PublishDialog } from '../plan/PublishDialog';
+import { WriteDialog } from '../reach/WriteDialog';
+import { failure, serve, show } from '../test/stage';
+import { EnrolDialog } from './EnrolDialog';
+
+describe('enrolling', () => {
+  it('takes addresses however they are parted and leaves those that nobody has', async () => {
+    const calls = serve({
+      'POST /api/courses/2/roster': {
+        enrolled: 1,
+        there: ['sol@hollowlane.example'],
+        unknown: ['nobody@hollowlane.example'],
+      },
+    });
+    show(<EnrolDialog onClose={() => {}} />);
+    const field = screen.getByRole('textbox');
+    await userEvent.type(
+      field,
+      'edda@hollowlane.example, sol@hollowlane.example;nobody@hollowlane.example',
+    );
+    await userEvent.click(screen.getByRole('button', { name: /3/ }));
+    expect(calls[0]?.body).toEqual({
+      emails: ['edda@hollowlane.example', 'sol@hollowlane.example', 'nobody@hollowlane.example'],
+    });
+    expect(await screen.findByRole('alert')).toHaveTextContent('nobody@hollowlane.example');
+    expect(field).toHaveValue('nobody@hollowlane.example');
+  });
+});
+
+describe('publishing', () => {
+  it('says beforehand who gains what, with a few names and how many more', async () => {
+    serve({
+      'GET /api/courses/2/publications/next': {
+        learners: 9,
+        changes: [
+          {
+            what: '“Brake job card” opens',
+            learners: ['Aiko', 'Bram', 'Chiara', 'Dario', 'Elif', 'Fabian', 'Gwen'],
+          },
+        ],
+      },
+    });
+    show(<PublishDialog onClose={() => {}} />);
+    const line = await screen.findByText(/Brake job card/);
+    expect(line).toHaveTextContent('Elif');
+    expect(line).not.toHaveTextContent('Fabian');
+    expect(line).toHaveTextContent('2');
+  });
+
+  it('cannot be done while the draft has faults, and lists them', async () => {
+    serve({
+      'GET /api/courses/2/publications/next': failure(422, {
+        detail: 'The draft has faults.',
+        findings: ['Opens when of “Second” asks about a step that is gone.'],
+      }),
+    });
+    show(<PublishDialog onClose={() => {}} />);
+    expect(await screen.findByText(/asks about a step that is gone/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: /Publish/ })).toBeDisabled();
+  });
+
+  it('publishes and closes', async () => {
+    const close = vi.fn();
+    const calls = serve({
+      'GET /api/courses/2/publications/next': { learners: 0, changes: [] },
+      'POST /api/courses/2/publications': { version: 1 },
+    });
+    show(<PublishDialog onClose={close} />);
+    await screen.findByText(/No learners/);
+    await userEvent.click(screen.getByRole('button', { name: /Publish/ }));
+    await vi.waitFor(() => expect(close).toHaveBeenCalled());
+    expect(calls.filter((c) => c.method === 'POST')).toHaveLength(1);
+  });
+});
+
+describe('writing to learners', () => {
+  it('sends one text for all who are chosen', async () => {
+    const sent = vi.fn();
+    const calls = serve({ 'POST /api/courses/2/letters': { letters: 2 } });
+    show(
+      <WriteDialog
+        learners={[
+          { enrolment: 5, name: 'Ruben Sato' },
+          { enrolment: 6, name: 'Edda Marsh' },
+        ]}
+        onClose={() => {}}
+        onSent={sent}
+      />,
+    );
+    expect(screen.getByText(/Ruben Sato, Edda Marsh/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: /Send 2/ }));
+    await vi.waitFor(() => expect(sent).toHaveBeenCalled());
+    expect(calls[0]?.body).toMatchObject({ learners: [5, 6] });
+  });
+
+  it('keeps the text when sending fails', async () => {
+    serve({ 'POST /api/courses/2/letters': failure(422, { detail: 'subject: write something' }) });
+    show(
+      <WriteDialog
+        learners={[{ enrolment: 5, name: 'Ruben Sato' }]}
+        onClose={() => {}}
+        onSent={() => {}}
+      />,
+    );
+    const subject = screen.getByLabelText('Subject');
+    await userEvent.clear(subject);
+    await userEvent.type(subject, 'Saturday');
+    await userEvent.click(screen.getByRole('button', { name: /Send/ }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('write something');
+    expect(subject).toHaveValue('Saturday');
+  });
+});
+
+describe('a new course', () => {
+  it('is made and gone to', async () => {
+    const calls = serve({
+      'POST /api/courses': { id: 9 },
+      'GET /api/session': { courses: [] },
+    });
+    show(<NewCourseDialog onClose={() => {}} />);
+    await userEvent.type(screen.getByLabelText('Name'), 'Wheelbuilding II');
+    await userEvent.click(screen.getByRole('button', { name: 'Make course' }));
+    expect(calls[0]?.body).toMatchObject({ name: 'Wheelbuilding II', weeks: 10 });
+    await vi.waitFor(() =>
+      expect(screen.getByTestId('address')).toHaveTextContent('/c/9/plan/outcomes'),
+    );
+  });
+
+  it('says at the field what is wrong with it', async () => {
+    serve({
+      'POST /api/courses': failure(422, {
+        detail: 'weeks: between 1 and 520',
+        fields: { weeks: 'between 1 and 520' },
+      }),
+    });
+    show(<NewCourseDialog onClose={() => {}} />);
+    await userEvent.type(screen.getByLabelText('Name'), 'Too long');
+    await userEvent.click(screen.getByRole('button', { name: 'Make course' }));
+    expect(await screen.findByText('between 1 and 520')).toBeInTheDocument();
+    expect(screen.getByLabelText('Weeks')).toBeInvalid();
+  });
+});
