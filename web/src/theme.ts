@@ -76,7 +76,7 @@ const scheme = (tone: typeof light) => ({
 });
 
 const text = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
-const display = "'Bricolage Grotesque Variable', system-ui, sans-serif";
+const display = "'Bricolage Grotesque', system-ui, sans-serif";
 
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-scheme' },
@@ -89,8 +89,8 @@ export const theme = createTheme({
     body1: { fontSize: 14, lineHeight: 1.45 },
     body2: { fontSize: 13, lineHeight: 1.4 },
     caption: { fontSize: 12, lineHeight: 1.35 },
-    h1: { fontFamily: display, fontSize: 22, fontWeight: 700, lineHeight: 1.2 },
-    h2: { fontFamily: display, fontSize: 17, fontWeight: 700, lineHeight: 1.25 },
+    h1: { fontFamily: display, fontSize: 22, fontWeight: 600, lineHeight: 1.2 },
+    h2: { fontFamily: display, fontSize: 17, fontWeight: 600, lineHeight: 1.25 },
     h3: { fontFamily: display, fontSize: 13, fontWeight: 600, lineHeight: 1.3 },
     button: { fontFamily: display, fontSize: 13.5, fontWeight: 600, textTransform: 'none' },
   },

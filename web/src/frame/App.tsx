@@ -4,11 +4,11 @@ import { useTranslation } from 'react-i18next';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import type { Me } from '../api/client';
 import { queries } from '../api/queries';
-import { SignIn } from '../session/SignIn';
 import { Empty, Loaded } from '../ui/Panel';
 import { CourseContext } from './course';
-import { Frame } from './Frame';
 
+const SignIn = lazy(() => import('../session/SignIn'));
+const Frame = lazy(() => import('./Frame'));
 const MyRoute = lazy(() => import('../learn/MyRoute'));
 const StepView = lazy(() => import('../learn/StepView'));
 const MyOutcomes = lazy(() => import('../learn/MyOutcomes'));
@@ -24,7 +24,9 @@ const FollowUp = lazy(() => import('../reach/FollowUp'));
 export function App() {
   const me = useQuery(queries.me());
   return (
-    <Loaded query={me}>{(data) => (data.person ? <SignedIn me={data} /> : <SignIn />)}</Loaded>
+    <Suspense fallback={null}>
+      <Loaded query={me}>{(data) => (data.person ? <SignedIn me={data} /> : <SignIn />)}</Loaded>
+    </Suspense>
   );
 }
 

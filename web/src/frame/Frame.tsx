@@ -18,7 +18,7 @@ const LEARNER = ['route', 'outcomes', 'badges'] as const;
 
 type Workspace = keyof typeof WORKSPACES;
 
-export function Frame({
+export default function Frame({
   me,
   course,
   children,

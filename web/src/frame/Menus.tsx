@@ -11,12 +11,13 @@ import {
 } from '@mui/material';
 import { useColorScheme } from '@mui/material/styles';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { api, type Me, type MyCourse } from '../api/client';
 import { queries as resources } from '../api/queries';
-import { NewCourseDialog } from './NewCourseDialog';
+
+const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
 
 export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
   const { t } = useTranslation();
@@ -100,7 +101,11 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
           </MenuItem>,
         ]}
       </Menu>
-      {making && <NewCourseDialog onClose={() => setMaking(false)} />}
+      {making && (
+        <Suspense fallback={null}>
+          <NewCourseDialog onClose={() => setMaking(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -16,7 +16,7 @@ import { queries } from '../api/queries';
 const today = () => new Date().toISOString().slice(0, 10);
 
 /** Makes an empty course and goes to plan it. */
-export function NewCourseDialog({ onClose }: { onClose: () => void }) {
+export default function NewCourseDialog({ onClose }: { onClose: () => void }) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const navigate = useNavigate();

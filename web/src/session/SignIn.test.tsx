@@ -2,7 +2,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { failure, serve, show } from '../test/stage';
-import { SignIn } from './SignIn';
+import SignIn from './SignIn';
 
 async function signIn() {
   await userEvent.type(screen.getByLabelText(/E-mail address/), 'juno@hollowlane.example');

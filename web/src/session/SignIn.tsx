@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { api, body } from '../api/client';
 import { queries } from '../api/queries';
 
-export function SignIn() {
+export default function SignIn() {
   const { t } = useTranslation();
   const client = useQueryClient();
   const [email, setEmail] = useState('');

@@ -1,4 +1,4 @@
-import { Box, Button, IconButton, Tooltip, Typography } from '@mui/material';
+import { Box, Button, IconButton, Typography } from '@mui/material';
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -58,16 +58,15 @@ export function WithInspector({
           }}
         >
           <Box sx={{ direction: 'ltr', p: 2.25, position: 'relative' }}>
-            <Tooltip title={t('frame.closeInspector')}>
-              <IconButton
-                size="small"
-                onClick={onClose}
-                aria-label={t('frame.closeInspector')}
-                sx={{ position: 'absolute', right: 8, top: 8 }}
-              >
-                ×
-              </IconButton>
-            </Tooltip>
+            <IconButton
+              size="small"
+              title={t('frame.closeInspector')}
+              onClick={onClose}
+              aria-label={t('frame.closeInspector')}
+              sx={{ position: 'absolute', right: 8, top: 8 }}
+            >
+              ×
+            </IconButton>
             {inspector}
           </Box>
         </Box>

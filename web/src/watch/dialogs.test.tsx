@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import { NewCourseDialog } from '../frame/NewCourseDialog';
+import NewCourseDialog from '../frame/NewCourseDialog';
 import { PublishDialog } from '../plan/PublishDialog';
 import { WriteDialog } from '../reach/WriteDialog';
 import { failure, serve, show } from '../test/stage';

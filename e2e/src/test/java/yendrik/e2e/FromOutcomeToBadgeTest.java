@@ -301,6 +301,29 @@ class FromOutcomeToBadgeTest {
   }
 
   @Test
+  @Order(11)
+  void the_first_load_of_a_learner_stays_small() {
+    Page page = school.signedIn("ilse");
+    go(page, "/c/2/my/route");
+    page.locator("main h1").first().waitFor();
+    assertThat(transferred(page)).as("kB of scripts, styles and fonts").isBetween(100.0, 250.0);
+  }
+
+  /**
+   * Everything but the answers of the server, as it came over the wire, in units of 1,000 bytes.
+   */
+  private static double transferred(Page page) {
+    Object bytes =
+        page.evaluate(
+            "performance.getEntriesByType('resource').filter(r => !r.name.includes('/api/'))"
+                + ".concat(performance.getEntriesByType('navigation'))"
+                + ".reduce((sum, r) => sum + (r.encodedBodySize || r.transferSize), 0)");
+    double sum = ((Number) bytes).doubleValue() / 1000;
+    System.out.printf("first load of %s: %.0f kB%n", page.url(), sum);
+    return sum;
+  }
+
+  @Test
   @Order(10)
   void no_view_has_serious_barriers_and_none_asks_another_machine() throws IOException {
     String axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));

@@ -1,12 +1,14 @@
 package yendrik.server.http;
 
 import java.io.IOException;
+import java.time.Duration;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
 
 /** Serves the web client; an address that is a view, not a file, gets the one page. */
@@ -17,7 +19,10 @@ class WebPages implements WebMvcConfigurer {
     registry
         .addResourceHandler("/assets/**")
         .addResourceLocations("classpath:/static/assets/")
-        .setCacheControl(CacheControl.maxAge(java.time.Duration.ofDays(365)).immutable());
+        .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable())
+        .resourceChain(true)
+        .addResolver(new EncodedResourceResolver())
+        .addResolver(new PathResourceResolver());
     registry
         .addResourceHandler("/**")
         .addResourceLocations("classpath:/static/")
