@@ -1,0 +1,236 @@
+package yendrik.core.rule;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static yendrik.core.Workshop.*;
+import static yendrik.core.rule.Verdict.*;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.Test;
+import yendrik.core.Workshop;
+import yendrik.core.course.Step;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.PersonId;
+import yendrik.core.progress.Progress;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.rule.plan.Explained;
+
+/** Each kind of question, before and after the facts that answer it. */
+class EveryLeafTest {
+  private final Workshop learner = new Workshop();
+
+  /** The answer of a step that opens when {@code leaf}, after these facts. */
+  private Explained answer(Leaf leaf, Fact.What... facts) {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.set(2, opens(steps.get(2), ask(leaf)));
+    Progress progress = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
+    progress.take(learner.fact(new Fact.Enrolled()));
+    for (Fact.What what : facts) progress.take(learner.fact(what));
+    progress.advance(learner.now());
+    return progress.explain(new RuleAt.StepOpens(PRACTICAL)).orElseThrow();
+  }
+
+  private Verdict verdict(Leaf leaf, Fact.What... facts) {
+    return answer(leaf, facts).verdict();
+  }
+
+  private static Fact.What attempt(int number, double points) {
+    return new Fact.FinishedAttempt(PADS, number, points, 15);
+  }
+
+  @Test
+  void seen() {
+    assertThat(verdict(new Leaf.Seen(ANATOMY))).isEqualTo(NOT_YET);
+    assertThat(answer(new Leaf.Seen(ANATOMY)).turn()).isEqualTo(Turn.LEARNER);
+    assertThat(verdict(new Leaf.Seen(ANATOMY), new Fact.Saw(ANATOMY))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.Seen(ANATOMY), new Fact.Saw(PADS)))
+        .as("another step does not count")
+        .isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void time_spent_adds_up_over_visits() {
+    var leaf = new Leaf.TimeSpent(ANATOMY, 5);
+    var half = answer(leaf, new Fact.SpentTime(ANATOMY, 150));
+    assertThat(half.verdict()).isEqualTo(NOT_YET);
+    assertThat(half.fraction()).isCloseTo(0.5, Offset.offset(1e-9));
+    assertThat(verdict(leaf, new Fact.SpentTime(ANATOMY, 150), new Fact.SpentTime(ANATOMY, 150)))
+        .isEqualTo(MET);
+    assertThat(verdict(leaf, new Fact.SpentTime(ANATOMY, 299))).isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void attempted_counts_finished_attempts_only() {
+    var leaf = new Leaf.Attempted(PADS, 2);
+    assertThat(verdict(leaf, attempt(1, 0), new Fact.StartedAttempt(PADS, 2))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, attempt(1, 0), attempt(2, 0))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.Attempted(PADS, 4)))
+        .as("there are three attempts only")
+        .isEqualTo(OUT_OF_REACH);
+  }
+
+  @Test
+  void score_is_of_the_best_attempt_and_both_ends_belong_to_it() {
+    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 9))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 8.9))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 9), attempt(2, 3))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.Score(PADS, 0, 0.2), attempt(1, 3))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.Score(PADS, 0, 0.2))).as("nothing scored yet").isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 1), attempt(2, 1), attempt(3, 1)))
+        .isEqualTo(OUT_OF_REACH);
+  }
+
+  @Test
+  void passed_and_not_passed_both_wait_for_a_mark() {
+    assertThat(verdict(new Leaf.Passed(PADS))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.NotPassed(PADS))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.Passed(PADS), attempt(1, 12))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.NotPassed(PADS), attempt(1, 12))).isEqualTo(OUT_OF_REACH);
+    assertThat(verdict(new Leaf.NotPassed(PADS), attempt(1, 2))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.NotPassed(PADS), attempt(1, 2), attempt(2, 12))).isNotEqualTo(MET);
+  }
+
+  @Test
+  void handed_in_marked_and_staffs_turn() {
+    var handedIn = new Fact.HandedIn(JOB_CARD, 1);
+    assertThat(verdict(new Leaf.HandedIn(JOB_CARD), handedIn)).isEqualTo(MET);
+    var waiting = answer(new Leaf.Marked(JOB_CARD), handedIn);
+    assertThat(waiting.verdict()).isEqualTo(NOT_YET);
+    assertThat(waiting.turn()).isEqualTo(Turn.STAFF);
+    assertThat(
+            verdict(
+                new Leaf.Marked(JOB_CARD),
+                handedIn,
+                new Fact.Marked(JOB_CARD, 1, 2, 20, Fact.Judgement.AGAIN, "")))
+        .isEqualTo(MET);
+  }
+
+  @Test
+  void signed_off_is_staffs_to_do() {
+    var leaf = new Leaf.SignedOff(ANATOMY);
+    assertThat(answer(leaf).turn()).isEqualTo(Turn.STAFF);
+    assertThat(verdict(leaf, new Fact.SignedOff(ANATOMY, "clean"))).isEqualTo(MET);
+  }
+
+  @Test
+  void confirmed() {
+    assertThat(verdict(new Leaf.Confirmed(ANATOMY), new Fact.Saw(ANATOMY))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.Confirmed(ANATOMY), new Fact.Confirmed(ANATOMY))).isEqualTo(MET);
+  }
+
+  @Test
+  void days_since_done_wait_for_the_exact_moment() {
+    var leaf = new Leaf.DaysSinceDone(ANATOMY, 3);
+    assertThat(verdict(leaf)).isEqualTo(NOT_YET);
+    var seen = answer(leaf, new Fact.Saw(ANATOMY));
+    assertThat(seen.turn()).isEqualTo(Turn.CLOCK);
+    assertThat(seen.next()).isEqualTo(learner.now().plus(Duration.ofDays(3)).toEpochMilli());
+  }
+
+  @Test
+  void module_count_and_share_go_by_required_steps() {
+    var two = new Leaf.ModuleCount(BRAKES, 2);
+    assertThat(verdict(two, new Fact.Saw(ANATOMY), new Fact.Saw(SECOND_LOOK)))
+        .as("help counts nowhere")
+        .isEqualTo(NOT_YET);
+    assertThat(verdict(two, new Fact.Saw(ANATOMY), attempt(1, 15))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.ModuleShare(BRAKES, 0.5), new Fact.Saw(ANATOMY), attempt(1, 15)))
+        .isEqualTo(MET);
+    assertThat(verdict(new Leaf.ModuleShare(BRAKES, 0.51), new Fact.Saw(ANATOMY), attempt(1, 15)))
+        .isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void outcomes_go_by_the_level_that_the_evidence_amounts_to() {
+    var weak = new Fact.Rated(SAFE, 1, Optional.empty(), 0);
+    var strong = new Fact.Rated(SAFE, 2, Optional.empty(), 0);
+    assertThat(verdict(new Leaf.AtMastery(SAFE))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.AtMastery(SAFE), weak)).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.AtMastery(SAFE), weak, strong)).isEqualTo(MET);
+    assertThat(verdict(new Leaf.AtMastery(SAFE), strong, weak))
+        .as("the newest counts, and nothing keeps an opening rule met")
+        .isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.LevelAtLeast(SAFE, 1), weak)).isEqualTo(MET);
+    assertThat(verdict(new Leaf.LevelBelow(SAFE, 2)))
+        .as("nobody is below a level without evidence")
+        .isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.LevelBelow(SAFE, 2), weak)).isEqualTo(MET);
+  }
+
+  @Test
+  void pieces_of_evidence_are_counted_at_a_level_or_above() {
+    var leaf = new Leaf.EvidenceCount(SAFE, 2, 2);
+    var strong = new Fact.Rated(SAFE, 3, Optional.empty(), 0);
+    var weak = new Fact.Rated(SAFE, 1, Optional.empty(), 0);
+    assertThat(answer(leaf, strong, weak).fraction()).isEqualTo(0.5);
+    assertThat(verdict(leaf, strong, weak, strong)).isEqualTo(MET);
+  }
+
+  @Test
+  void groups_and_named_people() {
+    assertThat(verdict(new Leaf.InGroup(SATURDAY))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.InGroup(SATURDAY), new Fact.JoinedGroup(SATURDAY))).isEqualTo(MET);
+    assertThat(
+            verdict(
+                new Leaf.InGroup(SATURDAY),
+                new Fact.JoinedGroup(SATURDAY),
+                new Fact.LeftGroup(SATURDAY)))
+        .isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.OneOf(Set.of(JUNO)))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.OneOf(Set.of(new PersonId(99))))).isEqualTo(OUT_OF_REACH);
+  }
+
+  @Test
+  void badges_and_other_courses() {
+    assertThat(verdict(new Leaf.HoldsBadge(BRAKE_HAND))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.HoldsBadge(BRAKE_HAND), new Fact.BadgeIssued(BRAKE_HAND, "seen")))
+        .isEqualTo(MET);
+    assertThat(verdict(new Leaf.CourseComplete(INDUCTION), new Fact.CompletedCourse(INDUCTION)))
+        .isEqualTo(MET);
+    assertThat(
+            verdict(new Leaf.CourseComplete(INDUCTION), new Fact.CompletedCourse(new CourseId(77))))
+        .isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void dates_include_their_beginning_and_exclude_their_end() {
+    Instant soon = START.plus(Duration.ofDays(1));
+    assertThat(answer(new Leaf.InTime(Optional.of(soon), Optional.empty())).next())
+        .isEqualTo(soon.toEpochMilli());
+    assertThat(verdict(new Leaf.InTime(Optional.of(START), Optional.empty()))).isEqualTo(MET);
+    assertThat(verdict(new Leaf.InTime(Optional.empty(), Optional.of(START))))
+        .isEqualTo(OUT_OF_REACH);
+    assertThat(answer(new Leaf.InTime(Optional.of(START), Optional.of(soon))).next())
+        .isEqualTo(soon.toEpochMilli());
+  }
+
+  @Test
+  void enrolled_for_counts_from_enrolment() {
+    var leaf = new Leaf.EnrolledFor(2);
+    assertThat(answer(leaf).turn()).isEqualTo(Turn.CLOCK);
+    learner.later(Duration.ofDays(3));
+    assertThat(verdict(leaf)).as("enrolled later, counted later").isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void questions_that_make_no_sense_cannot_be_asked() {
+    for (Runnable nonsense :
+        List.<Runnable>of(
+            () -> new Leaf.Score(PADS, 0.7, 0.6),
+            () -> new Leaf.Score(PADS, -0.1, 1),
+            () -> new Leaf.Attempted(PADS, 0),
+            () -> new Leaf.TimeSpent(PADS, 0),
+            () -> new Leaf.ModuleShare(BRAKES, 0),
+            () -> new Leaf.InTime(Optional.empty(), Optional.empty()),
+            () -> new Leaf.InTime(Optional.of(START), Optional.of(START)),
+            () -> new Leaf.QuietFor(-1)))
+      assertThatThrownBy(nonsense::run).isInstanceOf(IllegalArgumentException.class);
+  }
+}

@@ -1,0 +1,117 @@
+package yendrik.core.watch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.core.Workshop.*;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import yendrik.core.Workshop;
+import yendrik.core.course.Step;
+import yendrik.core.progress.Progress;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.plan.CompiledCourse;
+
+/** When a learner is flagged, why, and when no longer. */
+class FlagsTest {
+  private static final int NOT_STARTED = 0;
+  private static final int QUIET = 1;
+  private static final int BEHIND = 2;
+  private static final int STUCK = 3;
+  private static final Instant DUE = START.plus(Duration.ofDays(3));
+  private final Workshop learner = new Workshop();
+  private final Progress progress;
+
+  FlagsTest() {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.set(0, window(steps.get(0), null, DUE, null));
+    steps.set(1, window(steps.get(1), null, DUE.plus(Duration.ofDays(1)), null));
+    progress = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
+    progress.take(learner.fact(new Fact.Enrolled()));
+  }
+
+  private void take(Fact.What what) {
+    progress.take(learner.fact(what));
+  }
+
+  private List<String> reasons(int flag) {
+    return new Reasons(progress).of(flag);
+  }
+
+  @Test
+  void nobody_is_flagged_on_the_first_day() {
+    for (int flag = 0; flag <= STUCK; flag++) assertThat(progress.flaggedAt(flag)).isEmpty();
+  }
+
+  @Test
+  void quiet_counts_from_the_last_time_there_and_says_how_long() {
+    take(new Fact.Saw(ANATOMY));
+    Instant last = learner.now();
+    progress.advance(last.plus(Duration.ofDays(7)).minusMillis(1));
+    assertThat(progress.flaggedAt(QUIET)).isEmpty();
+    progress.advance(last.plus(Duration.ofDays(9)));
+    assertThat(progress.flaggedAt(QUIET)).contains(last.plus(Duration.ofDays(7)));
+    assertThat(reasons(QUIET)).singleElement().asString().contains("9 days");
+    learner.later(Duration.ofDays(10));
+    take(new Fact.WasHere());
+    assertThat(progress.flaggedAt(QUIET)).isEmpty();
+  }
+
+  @Test
+  void behind_comes_with_two_overdue_steps_and_goes_when_one_is_done() {
+    progress.advance(DUE.plus(Duration.ofHours(1)));
+    assertThat(progress.flaggedAt(BEHIND)).as("one step overdue").isEmpty();
+    progress.advance(DUE.plus(Duration.ofDays(1)));
+    assertThat(progress.flaggedAt(BEHIND)).contains(DUE.plus(Duration.ofDays(1)));
+    assertThat(reasons(BEHIND).toString())
+        .contains("Rim brake anatomy")
+        .contains("Pads, cables, levers");
+    learner.later(Duration.ofDays(5));
+    take(new Fact.Saw(ANATOMY));
+    assertThat(progress.flaggedAt(BEHIND)).isEmpty();
+  }
+
+  @Test
+  void a_moved_due_date_takes_the_flag_down() {
+    progress.advance(DUE.plus(Duration.ofDays(2)));
+    assertThat(progress.flaggedAt(BEHIND)).isPresent();
+    learner.later(Duration.ofDays(6));
+    take(new Fact.DueMoved(ANATOMY, DUE.plus(Duration.ofDays(30))));
+    assertThat(progress.flaggedAt(BEHIND)).isEmpty();
+  }
+
+  @Test
+  void stuck_needs_a_failed_try_and_days_at_it() {
+    take(new Fact.StartedAttempt(PADS, 1));
+    take(new Fact.FinishedAttempt(PADS, 1, 3, 15));
+    Instant tried = learner.now();
+    progress.advance(tried.plus(Duration.ofDays(5)));
+    assertThat(progress.flaggedAt(STUCK)).isEmpty();
+    progress.advance(tried.plus(Duration.ofDays(7)));
+    assertThat(progress.flaggedAt(STUCK)).isPresent();
+    assertThat(reasons(STUCK).toString()).contains("Pads, cables, levers");
+    learner.later(Duration.ofDays(8));
+    take(new Fact.FinishedAttempt(PADS, 2, 15, 15));
+    assertThat(progress.flaggedAt(STUCK)).isEmpty();
+  }
+
+  @Test
+  void not_started_is_about_never_having_seen_anything() {
+    progress.advance(START.plus(Duration.ofDays(4)));
+    assertThat(progress.flaggedAt(NOT_STARTED)).isPresent();
+    assertThat(reasons(NOT_STARTED)).isNotEmpty();
+    learner.later(Duration.ofDays(5));
+    take(new Fact.Saw(ANATOMY));
+    assertThat(progress.flaggedAt(NOT_STARTED)).isEmpty();
+  }
+
+  @Test
+  void whoever_is_excused_from_everything_is_never_flagged_for_being_late() {
+    take(new Fact.Excused(ANATOMY, "done elsewhere"));
+    take(new Fact.Excused(PADS, "done elsewhere"));
+    progress.advance(DUE.plus(Duration.ofDays(30)));
+    assertThat(progress.flaggedAt(BEHIND)).isEmpty();
+  }
+}
