@@ -23,6 +23,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
@@ -51,7 +52,13 @@ final class LargeCourse {
     for (int o = 1; o <= 20; o++)
       outcomes.add(
           new Outcome(
-              new OutcomeId(o), "O" + o, "Outcome " + o, "", scale, LevelMethod.MOST_RECENT));
+              new OutcomeId(o),
+              "O" + o,
+              "Outcome " + o,
+              "",
+              scale,
+              LevelRule.of(new LevelMethod.MostRecent()),
+              Optional.empty()));
     List<CourseModule> modules = new ArrayList<>();
     List<Badge> badges = new ArrayList<>();
     for (int m = 1; m <= STEPS / PER_MODULE; m++) {

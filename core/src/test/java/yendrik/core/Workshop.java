@@ -25,6 +25,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
@@ -279,20 +280,19 @@ public final class Workshop {
         ZoneId.of("Europe/Berlin"),
         START,
         List.of(
-            new Outcome(BRAKE, "BRAKE", "Set up rim and disc brakes", "", SCALE, LevelMethod.BEST),
-            new Outcome(
-                SAFE,
-                "SAFE",
-                "Work safely in a shared workshop",
-                "",
-                SCALE,
-                LevelMethod.MOST_RECENT)),
+            outcome(BRAKE, "BRAKE", "Set up rim and disc brakes", new LevelMethod.Best()),
+            outcome(
+                SAFE, "SAFE", "Work safely in a shared workshop", new LevelMethod.MostRecent())),
         modules,
         badges,
         flags,
         Optional.empty(),
         Map.of(SATURDAY, "Saturday"),
         Map.of(INDUCTION, "Workshop Safety Induction"));
+  }
+
+  public static Outcome outcome(OutcomeId id, String code, String name, LevelMethod method) {
+    return new Outcome(id, code, name, "", SCALE, LevelRule.of(method), Optional.empty());
   }
 
   public Fact fact(Fact.What what) {

@@ -1,10 +1,14 @@
 package yendrik.core.course;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.ModuleId;
@@ -33,6 +37,8 @@ public final class CourseIndex {
   private final long[] dueAt;
   private final long[] closesAt;
   private final int[] firstStepOfModule;
+  private final int[][] sources;
+  private final int[][] composedOf;
   private final Map<StepId, Integer> stepNumbers = new HashMap<>();
   private final Map<ModuleId, Integer> moduleNumbers = new HashMap<>();
   private final Map<OutcomeId, Integer> outcomeNumbers = new HashMap<>();
@@ -60,6 +66,55 @@ public final class CourseIndex {
       outcomeNumbers.put(design.outcomes().get(o).id(), o);
     for (int b = 0; b < design.badges().size(); b++)
       badgeNumbers.put(design.badges().get(b).id(), b);
+    int outcomes = design.outcomes().size();
+    sources = new int[outcomes][];
+    List<List<Integer>> above = new ArrayList<>();
+    for (int o = 0; o < outcomes; o++) above.add(new ArrayList<>());
+    Set<Integer> inOrder = new LinkedHashSet<>();
+    for (int o = 0; o < outcomes; o++) partsFirst(o, new HashSet<>(), inOrder);
+    for (int o : inOrder) {
+      Set<Integer> found = new LinkedHashSet<>();
+      sources(o, new HashSet<>(), found);
+      sources[o] = found.stream().mapToInt(Integer::intValue).toArray();
+      if (outcome(o).madeOf().isPresent()) for (int source : found) above.get(source).add(o);
+    }
+    composedOf = above.stream().map(CourseIndex::array).toArray(int[][]::new);
+  }
+
+  private static int[] array(List<Integer> numbers) {
+    return numbers.stream().mapToInt(Integer::intValue).toArray();
+  }
+
+  /** Every outcome after the parts that it is made of; circles are cut, since they are faults. */
+  private void partsFirst(int o, Set<Integer> begun, Set<Integer> inOrder) {
+    if (!begun.add(o)) return;
+    for (int part : parts(o)) partsFirst(part, begun, inOrder);
+    inOrder.add(o);
+  }
+
+  private void sources(int o, Set<Integer> begun, Set<Integer> found) {
+    if (!begun.add(o)) return;
+    if (outcome(o).madeOf().isEmpty()) found.add(o);
+    else for (int part : parts(o)) sources(part, begun, found);
+  }
+
+  /** The outcomes that an outcome is made of, by number; those that are gone are left out. */
+  public int[] parts(int outcome) {
+    return outcome(outcome).madeOf().stream()
+        .flatMap(c -> c.parts().stream())
+        .mapToInt(this::number)
+        .filter(n -> n != UNKNOWN)
+        .toArray();
+  }
+
+  /** The outcomes whose evidence an outcome rests on: itself, or what it is made of in the end. */
+  public int[] sources(int outcome) {
+    return sources[outcome];
+  }
+
+  /** The outcomes that rest on the evidence of one, parts before what is made of them. */
+  public int[] madeFrom(int outcome) {
+    return composedOf[outcome];
   }
 
   private long[] moments(Function<Step, Optional<Instant>> of, long otherwise) {

@@ -13,9 +13,11 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composed;
 import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
 
 /**
  * What the facts about one learner add up to, in flat arrays by the numbers of a {@link
@@ -189,6 +191,7 @@ public final class LearnerRecord {
       bestAt[s] = at;
       for (Step.Tie tie : index.step(s).evidenceFor()) {
         Outcome outcome = index.outcome(index.number(tie.outcome()));
+        if (outcome.madeOf().isPresent()) continue;
         int reached = Levels.ofScore(outcome.scale(), score, index.step(s).scoring().passMark());
         add(index.number(tie.outcome()), at, reached, tie.weight(), s, 0, Optional.empty());
       }
@@ -207,7 +210,7 @@ public final class LearnerRecord {
 
   private void rate(long at, Fact.Rated rated, Optional<PersonId> by) {
     int o = index.number(rated.outcome());
-    if (o == CourseIndex.UNKNOWN) return;
+    if (o == CourseIndex.UNKNOWN || index.outcome(o).madeOf().isPresent()) return;
     int s = rated.step().map(index::number).orElse(CourseIndex.UNKNOWN);
     double weight =
         s == CourseIndex.UNKNOWN
@@ -228,7 +231,21 @@ public final class LearnerRecord {
     List<Evidence> pieces = evidence.get(o);
     pieces.removeIf(piece::sameThingAs);
     pieces.add(piece);
-    level[o] = Levels.of(index.outcome(o).method(), pieces).orElse(-1);
+    level[o] = Levels.of(index.outcome(o).levelRule(), pieces).orElse(-1);
+    for (int made : index.madeFrom(o)) level[made] = composed(made);
+  }
+
+  private int composed(int o) {
+    Outcome outcome = index.outcome(o);
+    return Composed.of(outcome.madeOf().orElseThrow().how(), parts(o), outcome.scale()).orElse(-1);
+  }
+
+  /** The parts of an outcome that is made of others, with the levels they have. */
+  public List<Composed.Part> parts(int outcome) {
+    List<Composed.Part> parts = new ArrayList<>();
+    for (int part : index.parts(outcome))
+      parts.add(new Composed.Part(index.outcome(part).scale(), level(part)));
+    return parts;
   }
 
   private Optional<StepId> id(int s) {
@@ -425,17 +442,27 @@ public final class LearnerRecord {
     return List.copyOf(evidence.get(outcome));
   }
 
-  /** How many pieces of evidence stand at a level or above it. */
+  /**
+   * How many pieces of evidence stand at a level or above it, in the parts where made of others.
+   */
   public int pieces(int outcome, int atLeast) {
     int n = 0;
-    for (Evidence piece : evidence.get(outcome)) if (piece.level() >= atLeast) n++;
+    Scale scale = index.outcome(outcome).scale();
+    for (int source : index.sources(outcome))
+      for (Evidence piece : evidence.get(source))
+        if (Composed.carry(piece.level(), index.outcome(source).scale(), scale) >= atLeast) n++;
     return n;
   }
 
   /** When the newest evidence came in, {@link #NEVER} without any. */
   public long evidenceAt(int outcome) {
-    List<Evidence> pieces = evidence.get(outcome);
-    return pieces.isEmpty() ? NEVER : pieces.getLast().at();
+    long newest = NEVER;
+    for (int source : index.sources(outcome)) {
+      List<Evidence> pieces = evidence.get(source);
+      if (!pieces.isEmpty() && (newest == NEVER || pieces.getLast().at() > newest))
+        newest = pieces.getLast().at();
+    }
+    return newest;
   }
 
   public OptionalInt level(int outcome) {

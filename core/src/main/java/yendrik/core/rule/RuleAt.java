@@ -3,6 +3,7 @@ package yendrik.core.rule;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 
 /** The place in a course at which a rule stands. */
@@ -18,6 +19,9 @@ public sealed interface RuleAt {
   record BadgeEarned(BadgeId badge) implements RuleAt {}
 
   record CourseComplete() implements RuleAt {}
+
+  /** How an outcome is made of others. */
+  record OutcomeMade(OutcomeId outcome) implements RuleAt {}
 
   record FlagRaised(FlagId flag) implements RuleAt {}
 }

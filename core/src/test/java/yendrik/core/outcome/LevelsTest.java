@@ -1,62 +1,157 @@
 package yendrik.core.outcome;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.NotEmpty;
 import net.jqwik.api.constraints.Size;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 
 class LevelsTest {
+  private static final LevelMethod NEWEST = new LevelMethod.MostRecent();
+  private static final LevelMethod BEST = new LevelMethod.Best();
+  private static final LevelMethod MEAN = new LevelMethod.Mean();
+  private static final LevelMethod RECENCY = new LevelMethod.RecencyWeighted(0.65);
+  private static final LevelMethod SECURE = new LevelMethod.Secure(2, 3);
+  private static final Scale SCALE = Workshop.SCALE;
+
+  private static Evidence piece(long at, int level, double weight) {
+    return new Evidence(at, level, weight, Optional.empty(), 0, Optional.empty());
+  }
+
   private static List<Evidence> pieces(List<Integer> levels) {
     List<Evidence> pieces = new ArrayList<>();
-    for (int level : levels)
-      pieces.add(new Evidence(pieces.size(), level, 1, Optional.empty(), 0, Optional.empty()));
+    for (int level : levels) pieces.add(piece(pieces.size(), level, 1));
     return pieces;
   }
 
-  private static int level(LevelMethod method, List<Integer> levels) {
-    return Levels.of(method, pieces(levels)).orElseThrow();
+  private static OptionalInt level(LevelMethod method, Integer... levels) {
+    return level(method, List.of(levels));
+  }
+
+  private static OptionalInt level(LevelMethod method, List<Integer> levels) {
+    return Levels.of(LevelRule.of(method), pieces(levels));
+  }
+
+  @Provide
+  Arbitrary<LevelMethod> methods() {
+    Arbitrary<LevelMethod> secure =
+        Arbitraries.integers()
+            .between(1, 5)
+            .flatMap(last ->
+                Arbitraries.integers()
+                    .between(1, last)
+                    .map(times -> new LevelMethod.Secure(times, last)));
+    Arbitrary<LevelMethod> recency =
+        Arbitraries.doubles().between(0.01, 1).map(LevelMethod.RecencyWeighted::new);
+    return Arbitraries.oneOf(List.of(Arbitraries.of(NEWEST, BEST, MEAN), recency, secure));
   }
 
   @Test
-  void worked_examples() {
-    List<Integer> levels = List.of(1, 3, 2);
-    assertThat(level(LevelMethod.MOST_RECENT, levels)).isEqualTo(2);
-    assertThat(level(LevelMethod.BEST, levels)).isEqualTo(3);
-    assertThat(level(LevelMethod.MEAN, levels)).isEqualTo(2);
-    assertThat(level(LevelMethod.MEAN, List.of(2, 3))).isEqualTo(2);
-    assertThat(level(LevelMethod.MEAN, List.of(2, 3, 3))).isEqualTo(3);
+  void worked_examples_of_the_newest() {
+    assertThat(level(NEWEST, 3, 1, 2)).hasValue(2);
+    var sameMoment = List.of(piece(5, 1, 1), piece(5, 3, 1));
+    assertThat(Levels.of(LevelRule.of(NEWEST), sameMoment)).hasValue(3);
+    var lateArrival = List.of(piece(9, 1, 1), piece(5, 3, 1));
+    assertThat(Levels.of(LevelRule.of(NEWEST), lateArrival)).hasValue(1);
+  }
+
+  @Test
+  void worked_examples_of_the_mean() {
+    assertThat(level(MEAN, 1, 3, 2)).hasValue(2);
+    assertThat(level(MEAN, 2, 3)).as("2.5 goes down").hasValue(2);
+    assertThat(level(MEAN, 2, 3, 3)).as("2.67").hasValue(3);
+    var weighted = List.of(piece(1, 0, 1), piece(2, 3, 3));
+    assertThat(Levels.of(LevelRule.of(MEAN), weighted)).as("9/4 = 2.25").hasValue(2);
+  }
+
+  @Test
+  void worked_examples_of_recency_weighting() {
+    assertThat(level(RECENCY, 3)).as("a single piece counts whole").hasValue(3);
+    assertThat(level(RECENCY, 0, 3)).as("0.65·3 + 0.35·0 = 1.95").hasValue(2);
+    assertThat(level(RECENCY, 3, 3, 0)).as("0.65·0 + 0.35·3 = 1.05").hasValue(1);
+    var weighted = List.of(piece(1, 0, 3), piece(2, 2, 1), piece(3, 3, 9));
+    assertThat(Levels.reckon(LevelRule.of(RECENCY), weighted).value())
+        .as("0.65·3 + 0.35·(0·3 + 2·1)/4, the newest piece's weight aside")
+        .isCloseTo(2.125, Offset.offset(1e-9));
+  }
+
+  @Test
+  void worked_examples_of_secure() {
+    assertThat(level(SECURE, 2)).as("one of two").isEmpty();
+    assertThat(level(SECURE, 2, 2)).hasValue(2);
+    assertThat(level(SECURE, 2, 2, 0)).as("still two of the last three").hasValue(2);
+    assertThat(level(SECURE, 2, 2, 0, 0)).hasValue(0);
+    assertThat(level(SECURE, 3, 2, 1)).as("the second highest").hasValue(2);
   }
 
   @Test
   void without_evidence_there_is_no_level() {
-    for (LevelMethod method : LevelMethod.values())
-      assertThat(Levels.of(method, List.of())).isEmpty();
+    for (LevelMethod method : List.of(NEWEST, BEST, MEAN, RECENCY, SECURE))
+      assertThat(Levels.of(LevelRule.of(method), List.of())).isEmpty();
+  }
+
+  @Test
+  void too_few_pieces_make_no_level_and_say_how_many_are_missing() {
+    var rule = new LevelRule(BEST, 3, Optional.empty());
+    assertThat(Levels.of(rule, pieces(List.of(3, 3)))).isEmpty();
+    assertThat(Levels.reckon(rule, pieces(List.of(3, 3))).missing()).isEqualTo(1);
+    assertThat(Levels.of(rule, pieces(List.of(1, 1, 1)))).hasValue(1);
+  }
+
+  @Test
+  void evidence_from_before_the_date_is_left_out_and_said_to_be() {
+    var rule = new LevelRule(BEST, 1, Optional.of(Instant.ofEpochMilli(2)));
+    var reckoning = Levels.reckon(rule, pieces(List.of(3, 3, 1, 0)));
+    assertThat(reckoning.level()).hasValue(1);
+    assertThat(reckoning.pieces())
+        .extracting(Levels.Counted::use)
+        .containsExactly(
+            Levels.Use.TOO_OLD, Levels.Use.TOO_OLD, Levels.Use.COUNTED, Levels.Use.PASSED_OVER);
+  }
+
+  @Test
+  void methods_with_impossible_numbers_cannot_be_made() {
+    for (Runnable impossible :
+        List.<Runnable>of(
+            () -> new LevelMethod.RecencyWeighted(0),
+            () -> new LevelMethod.RecencyWeighted(1.1),
+            () -> new LevelMethod.RecencyWeighted(Double.NaN),
+            () -> new LevelMethod.Secure(0, 3),
+            () -> new LevelMethod.Secure(4, 3),
+            () -> new LevelRule(BEST, 0, Optional.empty())))
+      assertThatThrownBy(impossible::run).isInstanceOf(IllegalArgumentException.class);
   }
 
   @Property
   void every_level_lies_between_the_lowest_and_the_highest_piece(
-      @ForAll LevelMethod method, @ForAll @NotEmpty List<@IntRange(max = 5) Integer> levels) {
-    int level = level(method, levels);
-    assertThat(level)
-        .isBetween(
-            levels.stream().min(Integer::compare).get(),
-            levels.stream().max(Integer::compare).get());
+      @ForAll("methods") LevelMethod method,
+      @ForAll @NotEmpty List<@IntRange(max = 5) Integer> levels) {
+    level(method, levels)
+        .ifPresent(
+            level -> assertThat(level).isBetween(Collections.min(levels), Collections.max(levels)));
   }
 
   @Property
   void equal_pieces_give_their_level(
-      @ForAll LevelMethod method,
+      @ForAll("methods") LevelMethod method,
       @ForAll @IntRange(max = 5) int level,
-      @ForAll @IntRange(min = 1, max = 30) int n) {
-    assertThat(level(method, java.util.Collections.nCopies(n, level))).isEqualTo(level);
+      @ForAll @IntRange(min = 5, max = 30) int n) {
+    assertThat(level(method, Collections.nCopies(n, level))).hasValue(level);
   }
 
   @Property
@@ -65,22 +160,113 @@ class LevelsTest {
       @ForAll @IntRange(max = 5) int more) {
     List<Integer> longer = new ArrayList<>(levels);
     longer.add(more);
-    assertThat(level(LevelMethod.BEST, longer))
-        .isGreaterThanOrEqualTo(level(LevelMethod.BEST, levels));
+    assertThat(level(BEST, longer).orElseThrow())
+        .isGreaterThanOrEqualTo(level(BEST, levels).orElseThrow());
   }
 
   @Property
   void the_order_does_not_matter_for_best_and_mean(
       @ForAll @Size(min = 2, max = 10) List<@IntRange(max = 5) Integer> levels) {
-    for (LevelMethod method : List.of(LevelMethod.BEST, LevelMethod.MEAN))
+    for (LevelMethod method : List.of(BEST, MEAN))
       assertThat(level(method, levels.reversed())).isEqualTo(level(method, levels));
+  }
+
+  @Property
+  void the_order_of_earlier_pieces_does_not_matter_to_recency(
+      @ForAll @Size(min = 2, max = 10) List<@IntRange(max = 5) Integer> levels) {
+    List<Integer> turned = new ArrayList<>(levels.subList(0, levels.size() - 1).reversed());
+    turned.add(levels.getLast());
+    assertThat(level(RECENCY, turned)).isEqualTo(level(RECENCY, levels));
+  }
+
+  @Property
+  void pieces_before_the_last_ones_do_not_matter_to_secure(
+      @ForAll @Size(min = 3, max = 10) List<@IntRange(max = 5) Integer> levels) {
+    List<Integer> last = levels.subList(levels.size() - 3, levels.size());
+    assertThat(level(SECURE, levels)).isEqualTo(level(SECURE, last));
+  }
+
+  @Property
+  void a_higher_piece_in_the_place_of_a_lower_never_lowers_any_level(
+      @ForAll("methods") LevelMethod method,
+      @ForAll @NotEmpty List<@IntRange(max = 4) Integer> levels,
+      @ForAll @IntRange(max = 1000) int which) {
+    List<Integer> better = new ArrayList<>(levels);
+    better.replaceAll(l -> l);
+    int place = which % levels.size();
+    better.set(place, levels.get(place) + 1);
+    assertThat(level(method, better).orElse(-1))
+        .isGreaterThanOrEqualTo(level(method, levels).orElse(-1));
+  }
+
+  @Property
+  void a_reckoning_agrees_with_the_level_and_its_shares_add_up(
+      @ForAll("methods") LevelMethod method,
+      @ForAll List<@IntRange(max = 5) Integer> levels,
+      @ForAll @IntRange(min = 1, max = 4) int fewest) {
+    var rule = new LevelRule(method, fewest, Optional.empty());
+    var reckoning = Levels.reckon(rule, pieces(levels));
+    assertThat(reckoning.level()).isEqualTo(Levels.of(rule, pieces(levels)));
+    assertThat(reckoning.missing() == 0).isEqualTo(reckoning.level().isPresent());
+    double sum = reckoning.pieces().stream().mapToDouble(Levels.Counted::share).sum();
+    assertThat(sum).isCloseTo(reckoning.level().isPresent() ? 1 : 0, Offset.offset(1e-9));
+    reckoning
+        .level()
+        .ifPresent(level ->
+            assertThat(
+                    reckoning.pieces().stream()
+                        .mapToDouble(c -> c.share() * c.piece().level())
+                        .sum())
+                .as("the value is what the shares make of the levels")
+                .isCloseTo(reckoning.value(), Offset.offset(1e-9)));
+  }
+
+  @Test
+  void what_would_bring_mastery_is_the_least_that_does() {
+    assertThat(Levels.wouldBringMastery(LevelRule.of(NEWEST), SCALE, pieces(List.of(3, 1))))
+        .contains(new Levels.Change(1, 2, 2));
+    assertThat(Levels.wouldBringMastery(LevelRule.of(MEAN), SCALE, pieces(List.of(0, 1))))
+        .as("(0 + 1 + 3 + 3) / 4 = 1.75 where 2 and 2 make 1.25 only")
+        .contains(new Levels.Change(2, 3, 2));
+    assertThat(Levels.wouldBringMastery(LevelRule.of(SECURE), SCALE, pieces(List.of(2))))
+        .contains(new Levels.Change(1, 2, 2));
+    assertThat(Levels.wouldBringMastery(LevelRule.of(BEST), SCALE, pieces(List.of(2)))).isEmpty();
+  }
+
+  @Property
+  void what_is_said_to_bring_mastery_brings_it_and_less_does_not(
+      @ForAll("methods") LevelMethod method,
+      @ForAll @Size(max = 6) List<@IntRange(max = 3) Integer> levels) {
+    var rule = LevelRule.of(method);
+    Levels.wouldBringMastery(rule, SCALE, pieces(levels))
+        .ifPresent(change -> {
+          List<Integer> longer = new ArrayList<>(levels);
+          for (int n = 0; n < change.pieces() - 1; n++) longer.add(SCALE.top());
+          assertThat(level(method, longer).orElse(-1))
+              .as("one piece fewer, even of the best")
+              .isLessThan(SCALE.mastery());
+          longer = new ArrayList<>(levels);
+          for (int n = 0; n < change.pieces(); n++) longer.add(change.level());
+          assertThat(level(method, longer)).hasValue(change.result());
+          assertThat(change.result()).isGreaterThanOrEqualTo(SCALE.mastery());
+        });
+  }
+
+  @Test
+  void no_single_piece_takes_mastery_from_the_best() {
+    assertThat(Levels.wouldTakeMastery(LevelRule.of(BEST), SCALE, pieces(List.of(2)))).isEmpty();
+    assertThat(Levels.wouldTakeMastery(LevelRule.of(NEWEST), SCALE, pieces(List.of(2))))
+        .contains(new Levels.Change(1, 1, 1));
+    assertThat(Levels.wouldTakeMastery(LevelRule.of(SECURE), SCALE, pieces(List.of(2, 2))))
+        .as("two of three stand")
+        .isEmpty();
   }
 
   @Property
   void a_quiz_score_is_mastery_exactly_from_the_pass_mark(
       @ForAll @IntRange(max = 100) int score, @ForAll @IntRange(min = 1, max = 100) int pass) {
-    int level = Levels.ofScore(Workshop.SCALE, score / 100.0, pass / 100.0);
-    assertThat(level == Workshop.SCALE.mastery()).isEqualTo(score >= pass);
-    assertThat(level).isBetween(0, Workshop.SCALE.mastery());
+    int level = Levels.ofScore(SCALE, score / 100.0, pass / 100.0);
+    assertThat(level == SCALE.mastery()).isEqualTo(score >= pass);
+    assertThat(level).isBetween(0, SCALE.mastery());
   }
 }

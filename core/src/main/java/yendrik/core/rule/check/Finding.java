@@ -36,6 +36,14 @@ public record Finding(
     UNKNOWN_LEVEL,
     /** The step gives evidence of an outcome that the course does not have; argument {@code id}. */
     UNKNOWN_TIE,
+    /** An outcome is made of one that the course does not have; argument {@code id}. */
+    UNKNOWN_PART,
+    /** An outcome is made of itself, at once or through others. */
+    MADE_OF_ITSELF,
+    /** An outcome is made of fewer parts than it asks for; arguments {@code n}, {@code parts}. */
+    TOO_FEW_OUTCOMES,
+    /** The step gives evidence of an outcome that is made of others; argument {@code outcome}. */
+    TIE_TO_COMPOSED,
     /** A joint with nothing in it. */
     EMPTY_JOINT,
     /** <em>At least n of</em> fewer than n; arguments {@code n}, {@code parts}. */

@@ -9,6 +9,8 @@ import java.util.Set;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -32,18 +34,46 @@ public final class References {
     var check = new References(design);
     Rules.of(design).forEach((at, rule) -> check.rule(at, rule));
     design.steps().forEach(check::ties);
+    design.outcomes().forEach(check::composition);
     return List.copyOf(check.findings);
   }
 
   private void ties(Step step) {
-    for (Step.Tie tie : step.evidenceFor())
-      if (index.number(tie.outcome()) == CourseIndex.UNKNOWN)
-        findings.add(
-            new Finding(
-                Finding.Code.UNKNOWN_TIE,
-                new RuleAt.StepDone(step.id()),
-                Optional.empty(),
-                Map.of("id", tie.outcome().toString())));
+    var at = new RuleAt.StepDone(step.id());
+    for (Step.Tie tie : step.evidenceFor()) {
+      int o = index.number(tie.outcome());
+      if (o == CourseIndex.UNKNOWN)
+        add(Finding.Code.UNKNOWN_TIE, at, Map.of("id", tie.outcome().toString()));
+      else if (index.outcome(o).madeOf().isPresent())
+        add(Finding.Code.TIE_TO_COMPOSED, at, Map.of("outcome", index.outcome(o).code()));
+    }
+  }
+
+  private void composition(Outcome outcome) {
+    if (outcome.madeOf().isEmpty()) return;
+    Composition made = outcome.madeOf().get();
+    var at = new RuleAt.OutcomeMade(outcome.id());
+    for (OutcomeId part : made.parts())
+      if (index.number(part) == CourseIndex.UNKNOWN)
+        add(Finding.Code.UNKNOWN_PART, at, Map.of("id", part.toString()));
+    if (reaches(index.number(outcome.id()), index.number(outcome.id()), new HashSet<>()))
+      add(Finding.Code.MADE_OF_ITSELF, at, Map.of());
+    int needed = made.how() instanceof Composition.AtLeast some ? some.n() : 1;
+    if (made.parts().size() < needed)
+      add(
+          Finding.Code.TOO_FEW_OUTCOMES,
+          at,
+          Map.of("n", "" + needed, "parts", "" + made.parts().size()));
+  }
+
+  private boolean reaches(int from, int to, Set<Integer> seen) {
+    for (int part : index.parts(from))
+      if (part == to || (seen.add(part) && reaches(part, to, seen))) return true;
+    return false;
+  }
+
+  private void add(Finding.Code code, RuleAt at, Map<String, String> arguments) {
+    findings.add(new Finding(code, at, Optional.empty(), arguments));
   }
 
   private void rule(RuleAt at, Condition rule) {

@@ -224,6 +224,7 @@ public final class CompiledCourse {
   /** The rule at a place, empty where none was set. */
   public Optional<PlannedRule> rule(RuleAt at) {
     return switch (at) {
+      case RuleAt.OutcomeMade _ -> Optional.empty();
       case RuleAt.StepOpens r -> known(index.number(r.step())).flatMap(s -> stepOpens[s]);
       case RuleAt.StepDone r -> known(index.number(r.step())).map(s -> stepDone[s]);
       case RuleAt.ModuleOpens r -> known(index.number(r.module())).flatMap(m -> moduleOpens[m]);

@@ -3,7 +3,7 @@ package yendrik.core.rule.plan;
 import java.util.OptionalInt;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
-import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Turn;
 
 /**
@@ -24,7 +24,7 @@ final class OutcomeProbes {
 
     @Override
     public void readsFrom(Subjects subjects) {
-      subjects.outcome(outcome);
+      for (int source : index.sources(outcome)) subjects.outcome(source);
       for (int s = 0; s < index.steps(); s++) if (ties(s)) subjects.step(s);
     }
 
@@ -40,13 +40,15 @@ final class OutcomeProbes {
 
     private boolean ties(int s) {
       for (Step.Tie tie : index.step(s).evidenceFor())
-        if (index.number(tie.outcome()) == outcome) return true;
+        for (int source : index.sources(outcome))
+          if (index.number(tie.outcome()) == source) return true;
       return false;
     }
 
     /** Whether no later evidence can lower what this learner has. */
     final boolean onlyRises() {
-      return index.outcome(outcome).method() == LevelMethod.BEST;
+      Outcome o = index.outcome(outcome);
+      return o.madeOf().isEmpty() && o.levelRule().onlyRises();
     }
   }
 

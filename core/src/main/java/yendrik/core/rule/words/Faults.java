@@ -30,6 +30,20 @@ public final class Faults {
               + finding.arguments().get("outcome")
               + " does not have. Choose another.";
       case UNKNOWN_TIE -> where + " gives evidence of an outcome that is gone. Choose another.";
+      case TIE_TO_COMPOSED ->
+          where
+              + " gives evidence of "
+              + finding.arguments().get("outcome")
+              + ", which is made of other outcomes. Tie it to one of those.";
+      case UNKNOWN_PART -> where + " is made of an outcome that is gone. Take it out.";
+      case MADE_OF_ITSELF -> where + " is made of itself. Take out one of its parts.";
+      case TOO_FEW_OUTCOMES ->
+          where
+              + " wants "
+              + finding.arguments().get("n")
+              + " of "
+              + finding.arguments().get("parts")
+              + " parts. Lower the number or add parts.";
       case EMPTY_JOINT -> where + " has an empty group of conditions. Fill it or take it out.";
       case TOO_FEW_PARTS ->
           where
@@ -54,6 +68,9 @@ public final class Faults {
       case RuleAt.ModuleDone r -> "Done when of " + module(r.module());
       case RuleAt.BadgeEarned r ->
           "Earned when of " + design.badge(r.badge()).map(b -> quoted(b.name())).orElse("a badge");
+      case RuleAt.OutcomeMade r ->
+          "Outcome "
+              + design.outcome(r.outcome()).map(o -> quoted(o.code())).orElse("that is gone");
       case RuleAt.CourseComplete _ -> "Complete when";
       case RuleAt.FlagRaised r ->
           "Flag when of "
