@@ -1,15 +1,19 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { api, body, type Design, type DesignOutcome } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
-import { Empty, Kicker, Loaded, WithInspector } from '../ui/Panel';
+import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
-import { SavedField } from './SavedField';
-import { type Draft, useDraft } from './useDraft';
+import { Coverage } from './Coverage';
+import { USUAL_RULE } from './LevelRuleFields';
+import { OutcomeInspector } from './OutcomeInspector';
+import { ScalesDialog } from './ScalesDialog';
+import { useDraft } from './useDraft';
 
 export default function Outcomes() {
   const course = useCourse();
@@ -31,6 +35,8 @@ function Board({ design }: { design: Design }) {
   const draft = useDraft(course.id);
   const notice = useNotice();
   const [sel, select] = useSelection();
+  const [view, setView] = useState<'list' | 'coverage'>('list');
+  const [scales, setScales] = useState(false);
   const chosen = design.outcomes.find((o) => `${o.id}` === sel);
   const add = () => {
     const scale = design.scales[0];
@@ -49,7 +55,7 @@ function Board({ design }: { design: Design }) {
               name: t('plan.newOutcome'),
               description: '',
               scale: scale.id,
-              method: 'MOST_RECENT',
+              levelRule: USUAL_RULE,
             },
           }),
         ),
@@ -60,7 +66,7 @@ function Board({ design }: { design: Design }) {
     <WithInspector
       inspector={
         chosen ? (
-          <Inspector
+          <OutcomeInspector
             key={chosen.id}
             outcome={chosen}
             design={design}
@@ -72,6 +78,19 @@ function Board({ design }: { design: Design }) {
       onClose={() => select(null)}
     >
       <Actions>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={view}
+          onChange={(_, next) => next && setView(next)}
+          aria-label={t('plan.view')}
+        >
+          <ToggleButton value="list">{t('plan.list')}</ToggleButton>
+          <ToggleButton value="coverage">{t('plan.coverage')}</ToggleButton>
+        </ToggleButtonGroup>
+        <Button variant="outlined" onClick={() => setScales(true)}>
+          {t('plan.scales')}
+        </Button>
         <Button variant="contained" onClick={add}>
           {t('plan.addOutcome')}
         </Button>
@@ -85,6 +104,8 @@ function Board({ design }: { design: Design }) {
             </Button>
           }
         />
+      ) : view === 'coverage' ? (
+        <Coverage design={design} draft={draft} />
       ) : (
         <Box
           component="ul"
@@ -108,6 +129,7 @@ function Board({ design }: { design: Design }) {
           ))}
         </Box>
       )}
+      {scales && <ScalesDialog design={design} onClose={() => setScales(false)} />}
     </WithInspector>
   );
 }
@@ -159,7 +181,10 @@ function Row({
         <Code code={outcome.code} />
         <Typography sx={{ fontWeight: 700 }}>{outcome.name}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {scale?.name}, {t(`plan.methods.${outcome.method}`)}
+          {scale?.name},{' '}
+          {outcome.madeOf
+            ? t('plan.madeOfCount', { count: outcome.madeOf.parts.length })
+            : t(`plan.methods.${outcome.levelRule.method}`)}
         </Typography>
         <Typography variant="body2" color={steps.length ? 'textSecondary' : 'primary'}>
           {steps.length ? steps.map((s) => s.name).join(', ') : t('plan.nowhere')}
@@ -186,100 +211,6 @@ export function Code({ code }: { code: string }) {
       }}
     >
       {code}
-    </Box>
-  );
-}
-
-function Inspector({
-  outcome,
-  design,
-  draft,
-  onGone,
-}: {
-  outcome: DesignOutcome;
-  design: Design;
-  draft: Draft;
-  onGone: () => void;
-}) {
-  const { t } = useTranslation();
-  const scale = design.scales.find((s) => s.id === outcome.scale);
-  return (
-    <Box sx={{ display: 'grid', gap: 1.75 }}>
-      <Kicker>{t('frame.outcomes')}</Kicker>
-      <SavedField
-        label={t('plan.code')}
-        value={outcome.code}
-        onSave={(code) => draft.outcome(outcome, { code })}
-      />
-      <SavedField
-        label={t('common.name')}
-        value={outcome.name}
-        onSave={(name) => draft.outcome(outcome, { name })}
-      />
-      <SavedField
-        label={t('common.description')}
-        multiline
-        minRows={3}
-        value={outcome.description}
-        onSave={(description) => draft.outcome(outcome, { description })}
-      />
-      <TextField
-        select
-        label={t('plan.scale')}
-        value={outcome.scale}
-        onChange={(e) => draft.outcome(outcome, { scale: Number(e.target.value) })}
-      >
-        {design.scales.map((s) => (
-          <MenuItem key={s.id} value={s.id}>
-            {s.name}
-          </MenuItem>
-        ))}
-      </TextField>
-      {scale && (
-        <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
-          {scale.levels.map((l, n) => (
-            <Typography
-              component="li"
-              key={l.name}
-              variant="body2"
-              sx={{ fontWeight: n === scale.mastery ? 700 : 400 }}
-            >
-              {l.name}
-              {n === scale.mastery && ` = ${t('plan.mastery')}`}
-              {l.description && (
-                <Box component="span" sx={{ color: 'tone.soft', fontWeight: 400 }}>
-                  {' '}
-                  {l.description}
-                </Box>
-              )}
-            </Typography>
-          ))}
-        </Box>
-      )}
-      <TextField
-        select
-        label={t('plan.method')}
-        value={outcome.method}
-        onChange={(e) =>
-          draft.outcome(outcome, { method: e.target.value as DesignOutcome['method'] })
-        }
-      >
-        {(['MOST_RECENT', 'BEST', 'MEAN'] as const).map((m) => (
-          <MenuItem key={m} value={m}>
-            {t(`plan.methods.${m}`)}
-          </MenuItem>
-        ))}
-      </TextField>
-      <Button
-        variant="outlined"
-        sx={{ justifySelf: 'start' }}
-        onClick={() => {
-          draft.remove('outcomes', outcome.id, outcome.name);
-          onGone();
-        }}
-      >
-        {t('common.remove')}
-      </Button>
     </Box>
   );
 }

@@ -69,7 +69,8 @@ export const outcomeEdit = (o: DesignOutcome): OutcomeEdit => ({
   name: o.name,
   description: o.description,
   scale: o.scale,
-  method: o.method,
+  levelRule: o.levelRule,
+  ...(o.madeOf && { madeOf: o.madeOf }),
 });
 
 export const newId = () => crypto.randomUUID().slice(0, 8);

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import { day } from '../ui/format';
+import { day, percent } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
 
@@ -34,30 +34,65 @@ export function CellInspector({ enrolment, outcome }: { enrolment: number; outco
           </Box>
           <Section title={t('watch.method')}>
             <Typography>{data.method}</Typography>
+            {data.sum && (
+              <Typography variant="body2" sx={{ mt: 0.5, fontWeight: 700 }}>
+                {data.sum}
+              </Typography>
+            )}
           </Section>
-          <Section title={t('watch.evidence')}>
-            {data.evidence.length === 0 && <Typography>{t('watch.noEvidence')}</Typography>}
-            {data.evidence.map((e, n) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: evidence has no id and is drawn whole
-              <Box key={n} sx={{ display: 'flex', gap: 1.25, py: 0.5 }}>
-                <Wedge
-                  level={e.level}
-                  levels={data.levels.length}
-                  mastery={data.mastery}
-                  label={e.levelName}
-                />
-                <Box>
-                  <Typography>
-                    <b>{e.levelName}</b>, {e.from}
-                  </Typography>
-                  <Typography variant="caption" color="textSecondary">
-                    {day(e.at)}, {e.by}
-                    {e.weight !== 1 && `, ${t('watch.weight', { n: e.weight })}`}
-                  </Typography>
-                </Box>
-              </Box>
+          <Section title={t('watch.change')}>
+            {data.change.map((c) => (
+              <Typography key={c}>{c}</Typography>
             ))}
           </Section>
+          {data.parts.length > 0 && (
+            <Section title={t('watch.parts')}>
+              {data.parts.map((p) => (
+                <Box key={p.outcome} sx={{ display: 'flex', gap: 1.25, py: 0.4 }}>
+                  <Wedge level={p.level} levels={p.levels} mastery={p.mastery} label="" />
+                  <Typography>
+                    <b>{p.code}</b> {p.levelName}
+                  </Typography>
+                </Box>
+              ))}
+            </Section>
+          )}
+          {data.parts.length === 0 && (
+            <Section title={t('watch.evidence')}>
+              {data.evidence.length === 0 && <Typography>{t('watch.noEvidence')}</Typography>}
+              {data.evidence.map((e, n) => (
+                <Box
+                  // biome-ignore lint/suspicious/noArrayIndexKey: evidence has no id and is drawn whole
+                  key={n}
+                  sx={{
+                    display: 'flex',
+                    gap: 1.25,
+                    py: 0.5,
+                    opacity: e.use === 'COUNTED' ? 1 : 0.65,
+                  }}
+                >
+                  <Wedge
+                    level={e.level}
+                    levels={data.levels.length}
+                    mastery={data.mastery}
+                    label={e.levelName}
+                  />
+                  <Box>
+                    <Typography>
+                      <b>{e.levelName}</b>, {e.from}
+                    </Typography>
+                    <Typography variant="caption" color="textSecondary">
+                      {day(e.at)}, {e.by}
+                      {e.weight !== 1 && `, ${t('watch.weight', { n: e.weight })}`}
+                      {e.use === 'COUNTED'
+                        ? e.share < 1 && ` · ${t('watch.ofResult', { percent: percent(e.share) })}`
+                        : ` · ${t(`watch.use.${e.use}`)}`}
+                    </Typography>
+                  </Box>
+                </Box>
+              ))}
+            </Section>
+          )}
         </>
       )}
     </Loaded>

@@ -46,7 +46,7 @@ final class LargeCourse {
   CourseDesign design() {
     var levels = new ArrayList<Scale.Level>();
     for (String name : List.of("Watching", "With help", "On my own", "Can teach it"))
-      levels.add(new Scale.Level(name, levels.size(), ""));
+      levels.add(new Scale.Level(levels.size(), name, levels.size(), ""));
     var scale = new Scale(new ScaleId(1), "scale", levels, 2);
     List<Outcome> outcomes = new ArrayList<>();
     for (int o = 1; o <= 20; o++)

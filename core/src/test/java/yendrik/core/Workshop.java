@@ -56,10 +56,10 @@ public final class Workshop {
           new ScaleId(1),
           "workshop scale",
           List.of(
-              new Scale.Level("Watching", 1, ""),
-              new Scale.Level("With help", 2, ""),
-              new Scale.Level("On my own", 3, ""),
-              new Scale.Level("Can teach it", 4, "")),
+              new Scale.Level(0, "Watching", 1, ""),
+              new Scale.Level(1, "With help", 2, ""),
+              new Scale.Level(2, "On my own", 3, ""),
+              new Scale.Level(3, "Can teach it", 4, "")),
           2);
 
   private static int nodes;

@@ -14,10 +14,12 @@ public record Scale(ScaleId id, String name, List<Level> levels, int mastery) {
   /**
    * One level.
    *
+   * @param key what ratings and rules name the level by; it stays when levels come to stand around
+   *     it
    * @param points what the level is worth, any finite number
    * @param description what a learner at this level does, in words
    */
-  public record Level(String name, double points, String description) {
+  public record Level(int key, String name, double points, String description) {
     public Level {
       if (name.isBlank()) throw new IllegalArgumentException("a level needs a name");
       if (!Double.isFinite(points))
@@ -31,6 +33,19 @@ public record Scale(ScaleId id, String name, List<Level> levels, int mastery) {
       throw new IllegalArgumentException("scale " + name + " needs two levels or more");
     if (mastery < 0 || mastery >= levels.size())
       throw new IllegalArgumentException("mastery " + mastery + " is not a level of " + name);
+    if (levels.stream().mapToInt(Level::key).distinct().count() != levels.size())
+      throw new IllegalArgumentException("two levels of " + name + " have the same key");
+  }
+
+  /** The index of the level with a key, -1 when there is none. */
+  public int at(int key) {
+    for (int l = 0; l < levels.size(); l++) if (levels.get(l).key() == key) return l;
+    return -1;
+  }
+
+  /** The key of the level at an index. */
+  public int key(int index) {
+    return levels.get(index).key();
   }
 
   /** The best level's index. */

@@ -76,7 +76,11 @@ public record Fact(
     }
   }
 
-  /** A person rated an outcome, at a step or apart from any. */
+  /**
+   * A person rated an outcome, at a step or apart from any.
+   *
+   * @param level the key of a level of the outcome's scale
+   */
   public record Rated(OutcomeId outcome, int level, Optional<StepId> step, int version)
       implements What {}
 

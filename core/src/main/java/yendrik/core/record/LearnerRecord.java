@@ -211,6 +211,8 @@ public final class LearnerRecord {
   private void rate(long at, Fact.Rated rated, Optional<PersonId> by) {
     int o = index.number(rated.outcome());
     if (o == CourseIndex.UNKNOWN || index.outcome(o).madeOf().isPresent()) return;
+    int reached = index.outcome(o).scale().at(rated.level());
+    if (reached < 0) return;
     int s = rated.step().map(index::number).orElse(CourseIndex.UNKNOWN);
     double weight =
         s == CourseIndex.UNKNOWN
@@ -220,14 +222,13 @@ public final class LearnerRecord {
                 .mapToDouble(Step.Tie::weight)
                 .findFirst()
                 .orElse(1);
-    add(o, at, rated.level(), weight, s, rated.version(), by);
+    add(o, at, reached, weight, s, rated.version(), by);
   }
 
   private void add(
       int o, long at, int reached, double weight, int s, int ofVersion, Optional<PersonId> by) {
-    int bounded = Math.min(reached, index.outcome(o).scale().top());
     var step = s == CourseIndex.UNKNOWN ? Optional.<StepId>empty() : id(s);
-    var piece = new Evidence(at, bounded, weight, step, ofVersion, by);
+    var piece = new Evidence(at, reached, weight, step, ofVersion, by);
     List<Evidence> pieces = evidence.get(o);
     pieces.removeIf(piece::sameThingAs);
     pieces.add(piece);

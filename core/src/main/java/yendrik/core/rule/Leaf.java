@@ -93,7 +93,7 @@ public sealed interface Leaf {
     }
   }
 
-  /** At a level of the outcome's scale or above it; level 0 is the weakest. */
+  /** At a level of the outcome's scale, named by its key, or above it. */
   record LevelAtLeast(OutcomeId outcome, int level) implements OfOutcome {}
 
   record AtMastery(OutcomeId outcome) implements OfOutcome {}

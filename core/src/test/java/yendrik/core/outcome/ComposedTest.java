@@ -33,7 +33,7 @@ class ComposedTest {
 
   private static Scale scale(int id, int levels, int mastery) {
     List<Scale.Level> all = new ArrayList<>();
-    for (int l = 0; l < levels; l++) all.add(new Scale.Level("level " + l, l, ""));
+    for (int l = 0; l < levels; l++) all.add(new Scale.Level(l, "level " + l, l, ""));
     return new Scale(new ScaleId(id), "scale " + id, all, mastery);
   }
 

@@ -31,6 +31,8 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelMethod;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -80,7 +82,13 @@ public final class CoreJson {
     id(module, FlagId.class, FlagId::new, FlagId::value);
     id(module, FactId.class, FactId::new, FactId::value);
     node(module);
-    for (Class<?> sealed : List.of(Condition.class, Leaf.class, Fact.What.class)) {
+    for (Class<?> sealed :
+        List.of(
+            Condition.class,
+            Leaf.class,
+            Fact.What.class,
+            LevelMethod.class,
+            Composition.How.class)) {
       module.setMixInAnnotation(sealed, Variant.class);
       for (Class<?> variant : variants(sealed))
         module.registerSubtypes(new NamedType(variant, name(variant)));

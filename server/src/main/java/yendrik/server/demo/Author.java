@@ -6,6 +6,7 @@ import static yendrik.schema.Tables.SCALE;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -29,6 +31,7 @@ import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
 import yendrik.server.design.Drafting;
 import yendrik.server.design.Json;
+import yendrik.server.design.OutcomeForms;
 
 /** Writes one course of the demo through the same drafting as designers use. */
 final class Author {
@@ -79,10 +82,32 @@ final class Author {
   }
 
   void outcome(long scale, String code, String name, String description, LevelMethod method) {
-    var added =
-        drafting.addOutcome(
-            course, new DesignEdits.OutcomeEdit(code, name, description, scale, method));
-    outcomes.put(code, new OutcomeId(added.id()));
+    outcome(scale, code, name, description, method, Optional.empty());
+  }
+
+  /** An outcome made of others that are written already. */
+  void composed(
+      long scale,
+      String code,
+      String name,
+      String description,
+      OutcomeForms.How how,
+      String... of) {
+    List<Long> parts = Arrays.stream(of).map(part -> outcomes.get(part).value()).toList();
+    var madeOf = new OutcomeForms.MadeOfForm(how, 1, parts);
+    outcome(scale, code, name, description, new LevelMethod.MostRecent(), Optional.of(madeOf));
+  }
+
+  private void outcome(
+      long scale,
+      String code,
+      String name,
+      String description,
+      LevelMethod method,
+      Optional<OutcomeForms.MadeOfForm> madeOf) {
+    var rule = OutcomeForms.LevelRuleForm.of(LevelRule.of(method));
+    var edit = new DesignEdits.OutcomeEdit(code, name, description, scale, rule, madeOf);
+    outcomes.put(code, new OutcomeId(drafting.addOutcome(course, edit).id()));
   }
 
   GroupId group(String name) {

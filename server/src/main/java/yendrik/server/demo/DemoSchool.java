@@ -36,6 +36,7 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.Leaf;
 import yendrik.server.design.Courses;
 import yendrik.server.design.Drafting;
+import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.RuleView;
 import yendrik.server.learn.Steps;
 import yendrik.server.people.People;
@@ -275,10 +276,10 @@ class DemoSchool implements ApplicationRunner {
     return author.scale(
         "workshop scale",
         2,
-        new Scale.Level("Watching", 1, "Watches others do it and can say what happens."),
-        new Scale.Level("With help", 2, "Does it when somebody stands by."),
-        new Scale.Level("On my own", 3, "Does it alone, safely and right."),
-        new Scale.Level("Can teach it", 4, "Shows others how and why."));
+        new Scale.Level(0, "Watching", 1, "Watches others do it and can say what happens."),
+        new Scale.Level(1, "With help", 2, "Does it when somebody stands by."),
+        new Scale.Level(2, "On my own", 3, "Does it alone, safely and right."),
+        new Scale.Level(3, "Can teach it", 4, "Shows others how and why."));
   }
 
   private Author induction(Instant start) {
@@ -298,7 +299,7 @@ class DemoSchool implements ApplicationRunner {
         "SAFE",
         "Work safely in a shared workshop",
         "",
-        LevelMethod.MOST_RECENT);
+        new LevelMethod.MostRecent());
     author.write(script, start);
     author.opens("induction-quiz", author.done("floor"));
     return author;
@@ -315,60 +316,70 @@ class DemoSchool implements ApplicationRunner {
         "SAFE",
         "Work safely in a shared workshop",
         "Keeps the floor, the bench and everybody at it safe.",
-        LevelMethod.MOST_RECENT);
+        new LevelMethod.MostRecent());
     a.outcome(
         workshop,
         "DIAG",
         "Diagnose a bicycle methodically",
         "Reads a bicycle in a fixed order and names what is wrong.",
-        LevelMethod.MEAN);
+        new LevelMethod.Mean());
     a.outcome(
         workshop,
         "BRAKE",
         "Set up rim and disc brakes",
         "Brakes that stop, release and are silent.",
-        LevelMethod.BEST);
+        new LevelMethod.Best());
     a.outcome(
         workshop,
         "GEAR",
         "Index a derailleur drivetrain",
         "Limits, tension, indexing, in that order.",
-        LevelMethod.MOST_RECENT);
+        new LevelMethod.MostRecent());
     a.outcome(
         workshop,
         "WHEEL",
         "True a wheel within tolerance",
         "Half a millimetre sideways, one up and down.",
-        LevelMethod.MOST_RECENT);
+        new LevelMethod.Secure(2, 3));
     a.outcome(
         workshop,
         "BEAR",
         "Service bearings and headsets",
         "No play, no drag.",
-        LevelMethod.MOST_RECENT);
+        new LevelMethod.MostRecent());
     a.outcome(
         workshop,
         "TORQ",
         "Use torque values and fasteners correctly",
         "Knows the number and the tool.",
-        LevelMethod.MEAN);
+        new LevelMethod.RecencyWeighted(0.65));
     a.outcome(
         workshop,
         "RIDER",
         "Explain work and cost to a rider",
         "In words that a rider uses.",
-        LevelMethod.BEST);
+        new LevelMethod.Best());
     Scale.Level[] grades = new Scale.Level[6];
     String[] words = {"not safe to ride", "poor", "passable", "sound", "good", "faultless"};
     for (int g = 0; g < 6; g++)
-      grades[g] = new Scale.Level(Integer.toString(6 - g), 6 - g, words[g]);
+      grades[g] = new Scale.Level(g, Integer.toString(6 - g), 6 - g, words[g]);
     long inspection = a.scale("inspection grade", 4, grades);
     a.outcome(
         inspection,
         "FULL",
         "Service a whole bicycle to inspection standard",
         "Graded by the inspector, 1 is best.",
-        LevelMethod.BEST);
+        new LevelMethod.Best());
+    a.composed(
+        workshop,
+        "BIKE",
+        "Keep a bicycle safe to ride",
+        "Brakes, gears, wheels and bearings, each at mastery.",
+        OutcomeForms.How.ALL,
+        "BRAKE",
+        "GEAR",
+        "WHEEL",
+        "BEAR");
     a.write(script, start, 7, 14, 28, 42, 49, 56, 63, 70);
     a.moduleOpens(0, a.ask(new Leaf.CourseComplete(induction)));
     a.opens("tools-quiz", a.all(a.done("bench"), a.done("tools")));
@@ -599,7 +610,8 @@ class DemoSchool implements ApplicationRunner {
             "Winter cohort",
             start,
             6);
-    a.outcome(workshopScale(a), "BUILD", "Build a wheel from parts", "", LevelMethod.MOST_RECENT);
+    a.outcome(
+        workshopScale(a), "BUILD", "Build a wheel from parts", "", new LevelMethod.MostRecent());
     var lacing =
         new Script.ScriptStep(
             "lacing",

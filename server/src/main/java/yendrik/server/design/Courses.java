@@ -66,9 +66,9 @@ public class Courses {
             SCALE.LEVELS,
             Json.of(
                 List.of(
-                    new Scale.Level("Not yet", 1, "Cannot do it yet."),
-                    new Scale.Level("Nearly", 2, "Does part of it, or with help."),
-                    new Scale.Level("Can do it", 3, "Does it alone and reliably."))))
+                    new Scale.Level(0, "Not yet", 1, "Cannot do it yet."),
+                    new Scale.Level(1, "Nearly", 2, "Does part of it, or with help."),
+                    new Scale.Level(2, "Can do it", 3, "Does it alone and reliably."))))
         .set(SCALE.MASTERY, 2)
         .execute();
   }

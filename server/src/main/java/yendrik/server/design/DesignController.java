@@ -182,7 +182,7 @@ class DesignController {
     }
   }
 
-  private static int seen(String version) {
+  static int seen(String version) {
     try {
       return Integer.parseInt(version.replace("\"", ""));
     } catch (NumberFormatException e) {

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
@@ -13,7 +14,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
-import yendrik.core.outcome.LevelMethod;
 import yendrik.core.quiz.Quiz;
 
 /** What designers send. */
@@ -25,7 +25,27 @@ public final class DesignEdits {
       @NotBlank @Size(max = 200) String name,
       @NotNull @Size(max = 4000) String description,
       long scale,
-      @NotNull LevelMethod method) {}
+      @NotNull @Valid OutcomeForms.LevelRuleForm levelRule,
+      Optional<OutcomeForms.@Valid MadeOfForm> madeOf) {}
+
+  /**
+   * @param levels weakest first
+   * @param mastery index of the first level that counts as mastery
+   */
+  public record ScaleEdit(
+      @NotBlank @Size(max = 60) String name,
+      @NotNull @Size(min = 2, max = 12, message = "a scale has 2 to 12 levels")
+          List<@Valid LevelEdit> levels,
+      int mastery) {}
+
+  /**
+   * @param key empty for a level that is new
+   */
+  public record LevelEdit(
+      Optional<Integer> key,
+      @NotBlank @Size(max = 40) String name,
+      double points,
+      @NotNull @Size(max = 500) String description) {}
 
   public record ModuleEdit(
       @NotBlank @Size(max = 200) String name,

@@ -7,7 +7,8 @@ import yendrik.core.course.Badge;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
-import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.rule.RuleAt;
@@ -15,6 +16,7 @@ import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
+import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.schema.tables.records.StepRecord;
 
 /** The draft as designers see it. */
@@ -45,9 +47,9 @@ public final class DesignViews {
 
   public record Named(long id, String name) {}
 
-  public record ScaleView(long id, String name, List<LevelView> levels, int mastery) {}
+  public record ScaleView(long id, int version, String name, List<LevelView> levels, int mastery) {}
 
-  public record LevelView(String name, double points, String description) {}
+  public record LevelView(int key, String name, double points, String description) {}
 
   public record OutcomeView(
       long id,
@@ -56,7 +58,8 @@ public final class DesignViews {
       String name,
       String description,
       long scale,
-      LevelMethod method) {}
+      OutcomeForms.LevelRuleForm levelRule,
+      Optional<OutcomeForms.MadeOfForm> madeOf) {}
 
   public record ModuleView(
       long id,
@@ -106,12 +109,14 @@ public final class DesignViews {
       Optional<RuleView> earnedWhen,
       boolean surprise) {}
 
-  static ScaleView scale(Scale scale) {
+  static ScaleView scale(ScaleRecord row) {
+    Scale scale = DraftStore.scale(row);
     var levels =
         scale.levels().stream()
-            .map(l -> new LevelView(l.name(), l.points(), l.description()))
+            .map(l -> new LevelView(l.key(), l.name(), l.points(), l.description()))
             .toList();
-    return new ScaleView(scale.id().value(), scale.name(), levels, scale.mastery());
+    return new ScaleView(
+        scale.id().value(), row.getVersion(), scale.name(), levels, scale.mastery());
   }
 
   static OutcomeView outcome(OutcomeRecord o) {
@@ -122,7 +127,9 @@ public final class DesignViews {
         o.getName(),
         o.getDescription(),
         o.getScaleId(),
-        LevelMethod.valueOf(o.getMethod()));
+        OutcomeForms.LevelRuleForm.of(Json.read(o.getLevelRule(), LevelRule.class)),
+        Optional.ofNullable(o.getMadeOf())
+            .map(m -> OutcomeForms.MadeOfForm.of(Json.read(m, Composition.class))));
   }
 
   static ModuleView module(ModuleRecord row, List<StepView> steps, Wording wording) {

@@ -33,7 +33,8 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
-import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.schema.tables.records.BadgeRecord;
@@ -52,7 +53,10 @@ class DraftStore {
   }
 
   List<ScaleRecord> scales(CourseId course) {
-    return db.selectFrom(SCALE).where(SCALE.COURSE_ID.eq(course.value())).orderBy(SCALE.ID).fetch();
+    return db.selectFrom(SCALE)
+        .where(SCALE.COURSE_ID.eq(course.value()), SCALE.DELETED_AT.isNull())
+        .orderBy(SCALE.ID)
+        .fetch();
   }
 
   List<OutcomeRecord> outcomes(CourseId course) {
@@ -161,7 +165,8 @@ class DraftStore {
         o.getName(),
         o.getDescription(),
         scales.get(o.getScaleId()),
-        LevelMethod.valueOf(o.getMethod()));
+        Json.read(o.getLevelRule(), LevelRule.class),
+        Optional.ofNullable(o.getMadeOf()).map(m -> Json.read(m, Composition.class)));
   }
 
   static CourseModule module(ModuleRecord m, List<Step> steps) {

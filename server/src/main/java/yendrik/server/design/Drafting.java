@@ -85,7 +85,7 @@ public class Drafting {
         changed,
         db.fetchCount(
             ENROLMENT, ENROLMENT.COURSE_ID.eq(id.value()).and(ENROLMENT.PRACTICE.isFalse())),
-        drafts.scales(id).stream().map(s -> DesignViews.scale(DraftStore.scale(s))).toList(),
+        drafts.scales(id).stream().map(DesignViews::scale).toList(),
         drafts.outcomes(id).stream().map(DesignViews::outcome).toList(),
         drafts.modules(id).stream()
             .map(m -> DesignViews.module(m, steps.getOrDefault(m.getId(), List.of()), wording))
@@ -101,7 +101,7 @@ public class Drafting {
   private static boolean same(Document published, Document draft) {
     Document aligned =
         new Document(
-            Versions.as(draft.design(), published.design().version()),
+            Versions.like(draft.design(), published.design()),
             draft.contents(),
             draft.minutes(),
             draft.pictures());
@@ -118,7 +118,8 @@ public class Drafting {
             .set(OUTCOME.CODE, edit.code().strip())
             .set(OUTCOME.NAME, edit.name().strip())
             .set(OUTCOME.DESCRIPTION, edit.description())
-            .set(OUTCOME.METHOD, edit.method().name())
+            .set(OUTCOME.LEVEL_RULE, Json.of(edit.levelRule().rule()))
+            .set(OUTCOME.MADE_OF, madeOf(edit))
             .set(
                 OUTCOME.POSITION,
                 next(OUTCOME, OUTCOME.POSITION, OUTCOME.COURSE_ID.eq(course.value())))
@@ -135,7 +136,8 @@ public class Drafting {
             .set(OUTCOME.CODE, edit.code().strip())
             .set(OUTCOME.NAME, edit.name().strip())
             .set(OUTCOME.DESCRIPTION, edit.description())
-            .set(OUTCOME.METHOD, edit.method().name())
+            .set(OUTCOME.LEVEL_RULE, Json.of(edit.levelRule().rule()))
+            .set(OUTCOME.MADE_OF, madeOf(edit))
             .set(OUTCOME.VERSION, version + 1)
             .where(
                 OUTCOME.ID.eq(id),
@@ -150,7 +152,13 @@ public class Drafting {
 
   private void checkOutcome(CourseId course, DesignEdits.OutcomeEdit edit, long self) {
     boolean scale =
-        db.fetchExists(SCALE, SCALE.ID.eq(edit.scale()).and(SCALE.COURSE_ID.eq(course.value())));
+        db.fetchExists(
+            SCALE,
+            SCALE
+                .ID
+                .eq(edit.scale())
+                .and(SCALE.COURSE_ID.eq(course.value()))
+                .and(SCALE.DELETED_AT.isNull()));
     if (!scale) throw Problem.field("scale", "Choose one of the course's scales.");
     boolean taken =
         db.fetchExists(
@@ -163,6 +171,10 @@ public class Drafting {
                 .and(OUTCOME.DELETED_AT.isNull()));
     if (taken)
       throw Problem.field("code", "Another outcome has the code " + edit.code() + " already.");
+  }
+
+  private static @Nullable JSONB madeOf(DesignEdits.OutcomeEdit edit) {
+    return edit.madeOf().map(m -> Json.of(m.composition())).orElse(null);
   }
 
   private OutcomeView outcome(CourseId course, long id) {

@@ -6,6 +6,24 @@ import yendrik.core.course.CourseDesign;
 final class Versions {
   private Versions() {}
 
+  /** With the number of another, and its knowledge of other courses, which is none of its own. */
+  static CourseDesign like(CourseDesign d, CourseDesign other) {
+    CourseDesign as = as(d, other.version());
+    return new CourseDesign(
+        as.id(),
+        as.version(),
+        as.name(),
+        as.zone(),
+        as.startsAt(),
+        as.outcomes(),
+        as.modules(),
+        as.badges(),
+        as.flags(),
+        as.completeWhen(),
+        as.groups(),
+        other.otherCourses());
+  }
+
   static CourseDesign as(CourseDesign d, int version) {
     return new CourseDesign(
         d.id(),

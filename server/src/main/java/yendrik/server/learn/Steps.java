@@ -244,7 +244,12 @@ public class Steps {
             .filter(r -> index.number(r.outcome()) != CourseIndex.UNKNOWN)
             .map(r -> {
               var outcome = index.outcome(index.number(r.outcome()));
-              return outcome.name() + ": " + outcome.scale().levels().get(r.level()).name();
+              int level = outcome.scale().at(r.level());
+              return outcome.name()
+                  + ": "
+                  + (level < 0
+                      ? "a level that is gone"
+                      : outcome.scale().levels().get(level).name());
             })
             .toList();
     return standing.stream()

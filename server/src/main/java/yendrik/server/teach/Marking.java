@@ -281,7 +281,8 @@ public class Marking {
       Outcome outcome = index.outcome(index.number(new OutcomeId(id)));
       if (level < 0 || level > outcome.scale().top())
         throw Problem.field("levels", outcome.code() + " has no such level.");
-      rated.add(new Fact.Rated(outcome.id(), level, Optional.of(step.id()), version));
+      int key = outcome.scale().key(level);
+      rated.add(new Fact.Rated(outcome.id(), key, Optional.of(step.id()), version));
     });
     return rated;
   }

@@ -5,6 +5,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.words.Numbers;
 
@@ -79,12 +80,12 @@ final class FactWords {
   private Optional<String> rated(Fact.Rated f) {
     return design
         .outcome(f.outcome())
-        .map(o ->
-            "Rated "
-                + o.code()
-                + " “"
-                + o.scale().levels().get(Math.min(f.level(), o.scale().top())).name()
-                + "”");
+        .map(o -> "Rated " + o.code() + " “" + level(o.scale(), f.level()) + "”");
+  }
+
+  private static String level(Scale scale, int key) {
+    int level = scale.at(key);
+    return level < 0 ? "a level that is gone" : scale.levels().get(level).name();
   }
 
   private static String comment(String text) {

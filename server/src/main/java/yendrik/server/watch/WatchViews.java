@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
+import yendrik.core.outcome.Levels;
 import yendrik.core.progress.StepState;
 import yendrik.server.way.Explaining;
 import yendrik.server.way.Summary;
@@ -106,18 +107,36 @@ final class WatchViews {
   record MasteryRow(
       long enrolment, String name, List<Long> groups, boolean flagged, Map<Long, Integer> levels) {}
 
+  /**
+   * @param sum the computation with its numbers, where there is one
+   * @param change what would bring mastery or take it
+   * @param parts the outcomes that it is made of, if it is
+   */
   record CellView(
       String learner,
       String code,
       String outcome,
       String method,
+      Optional<String> sum,
+      List<String> change,
       int level,
       List<String> levels,
       int mastery,
-      List<PieceView> evidence) {}
+      List<PieceView> evidence,
+      List<LevelView> parts) {}
 
+  /**
+   * @param share of the result, 0 to 1
+   */
   record PieceView(
-      Instant at, int level, String levelName, String from, String by, double weight) {}
+      Instant at,
+      int level,
+      String levelName,
+      String from,
+      String by,
+      double weight,
+      Levels.Use use,
+      double share) {}
 
   record FollowView(
       long enrolment,

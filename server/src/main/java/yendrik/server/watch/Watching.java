@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,8 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Evidence;
+import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.progress.Bead;
@@ -29,8 +32,10 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
+import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
+import yendrik.core.rule.words.LevelWords;
 import yendrik.core.watch.Reasons;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
@@ -184,22 +189,23 @@ class Watching {
     return flags;
   }
 
+  private static LevelView level(LearnerRecord record, int o) {
+    Outcome outcome = record.index().outcome(o);
+    int level = record.level(o).orElse(-1);
+    return new LevelView(
+        outcome.id().value(),
+        outcome.code(),
+        outcome.name(),
+        level,
+        level < 0 ? "no evidence yet" : outcome.scale().levels().get(level).name(),
+        outcome.scale().levels().size(),
+        outcome.scale().mastery());
+  }
+
   private static List<LevelView> levels(Progress progress) {
     CourseIndex index = progress.course().index();
     List<LevelView> views = new ArrayList<>();
-    for (int o = 0; o < index.outcomes(); o++) {
-      Outcome outcome = index.outcome(o);
-      int level = progress.record().level(o).orElse(-1);
-      views.add(
-          new LevelView(
-              outcome.id().value(),
-              outcome.code(),
-              outcome.name(),
-              level,
-              level < 0 ? "no evidence yet" : outcome.scale().levels().get(level).name(),
-              outcome.scale().levels().size(),
-              outcome.scale().mastery()));
-    }
+    for (int o = 0; o < index.outcomes(); o++) views.add(level(progress.record(), o));
     return views;
   }
 
@@ -349,35 +355,43 @@ class Watching {
     Set<Long> staff = new HashSet<>();
     evidence.forEach(e -> e.by().ifPresent(p -> staff.add(p.value())));
     Map<Long, String> names = people.names(staff);
+    Levels.Reckoning reckoning = Levels.reckon(outcome.levelRule(), evidence);
     List<PieceView> pieces =
-        evidence.reversed().stream()
-            .map(e ->
-                new PieceView(
-                    Instant.ofEpochMilli(e.at()),
-                    e.level(),
-                    outcome.scale().levels().get(e.level()).name(),
-                    e.step()
-                        .flatMap(id -> index.design().step(id))
-                        .map(Step::name)
-                        .orElse("a note outside any step"),
-                    e.by().map(p -> names.getOrDefault(p.value(), "")).orElse("the quiz"),
-                    e.weight()))
+        reckoning.pieces().reversed().stream()
+            .map(c -> piece(c, outcome.scale(), index, names))
             .toList();
-    String method =
-        switch (outcome.method()) {
-          case MOST_RECENT -> "The newest evidence counts.";
-          case BEST -> "The best evidence counts.";
-          case MEAN -> "The weighted mean of all evidence counts, a tie going down.";
-        };
+    LearnerRecord record = walk.progress().record();
     return new CellView(
         snapshot.name(),
         outcome.code(),
         outcome.name(),
-        method,
-        walk.progress().record().level(o).orElse(-1),
+        LevelWords.method(outcome, index),
+        outcome.madeOf().isPresent()
+            ? Optional.empty()
+            : LevelWords.sum(outcome.levelRule(), outcome.scale(), evidence),
+        LevelWords.change(record, o),
+        record.level(o).orElse(-1),
         names(outcome.scale()),
         outcome.scale().mastery(),
-        pieces);
+        pieces,
+        Arrays.stream(index.parts(o)).mapToObj(part -> level(record, part)).toList());
+  }
+
+  private static PieceView piece(
+      Levels.Counted counted, Scale scale, CourseIndex index, Map<Long, String> names) {
+    Evidence e = counted.piece();
+    return new PieceView(
+        Instant.ofEpochMilli(e.at()),
+        e.level(),
+        scale.levels().get(e.level()).name(),
+        e.step()
+            .flatMap(id -> index.design().step(id))
+            .map(Step::name)
+            .orElse("a note outside any step"),
+        e.by().map(p -> names.getOrDefault(p.value(), "")).orElse("the quiz"),
+        e.weight(),
+        counted.use(),
+        counted.share());
   }
 
   /** Flagged learners with the reasons, those flagged longest first. */

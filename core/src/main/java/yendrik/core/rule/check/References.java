@@ -156,10 +156,10 @@ public final class References {
           case Leaf.LevelAtLeast l -> l.level();
           case Leaf.LevelBelow l -> l.level();
           case Leaf.EvidenceCount l -> l.level();
-          case Leaf.AtMastery _ -> 0;
+          case Leaf.AtMastery _ -> index.outcome(number).scale().key(0);
         };
     Outcome outcome = index.outcome(number);
-    if (level < 0 || level > outcome.scale().top())
+    if (outcome.scale().at(level) < 0)
       add(
           Finding.Code.UNKNOWN_LEVEL,
           at,

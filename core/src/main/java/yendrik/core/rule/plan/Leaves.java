@@ -3,6 +3,7 @@ package yendrik.core.rule.plan;
 import java.util.Optional;
 import java.util.function.Function;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.outcome.Scale;
 import yendrik.core.rule.Leaf;
 
 /**
@@ -62,12 +63,13 @@ final class Leaves {
   }
 
   private Probe ofOutcome(int o, Leaf.OfOutcome leaf) {
+    Scale scale = index.outcome(o).scale();
     return switch (leaf) {
-      case Leaf.LevelAtLeast l -> new OutcomeProbes.AtLeast(index, o, l.level());
-      case Leaf.AtMastery _ ->
-          new OutcomeProbes.AtLeast(index, o, index.outcome(o).scale().mastery());
-      case Leaf.LevelBelow l -> new OutcomeProbes.Below(index, o, l.level());
-      case Leaf.EvidenceCount l -> new OutcomeProbes.Pieces(index, o, l.pieces(), l.level());
+      case Leaf.LevelAtLeast l -> new OutcomeProbes.AtLeast(index, o, scale.at(l.level()));
+      case Leaf.AtMastery _ -> new OutcomeProbes.AtLeast(index, o, scale.mastery());
+      case Leaf.LevelBelow l -> new OutcomeProbes.Below(index, o, scale.at(l.level()));
+      case Leaf.EvidenceCount l ->
+          new OutcomeProbes.Pieces(index, o, l.pieces(), scale.at(l.level()));
     };
   }
 

@@ -189,15 +189,17 @@ public final class Proposals {
       if (number.getAsInt() > 0 && number.getAsInt() <= 20)
         add(
             all,
-            new Leaf.EvidenceCount(outcome.id(), number.getAsInt(), outcome.scale().mastery()),
+            new Leaf.EvidenceCount(
+                outcome.id(), number.getAsInt(), outcome.scale().key(outcome.scale().mastery())),
             names + "pieces evidence times",
             1);
       return;
     }
     add(all, new Leaf.AtMastery(outcome.id()), names, 3);
     for (int level = 0; level <= outcome.scale().top(); level++) {
-      if (level > 0) add(all, new Leaf.LevelAtLeast(outcome.id(), level), names, 2);
-      if (level > 0) add(all, new Leaf.LevelBelow(outcome.id(), level), names, 1);
+      int key = outcome.scale().key(level);
+      if (level > 0) add(all, new Leaf.LevelAtLeast(outcome.id(), key), names, 2);
+      if (level > 0) add(all, new Leaf.LevelBelow(outcome.id(), key), names, 1);
     }
   }
 

@@ -157,7 +157,7 @@ public final class Wording {
             "you " + goal + " at " + level);
       }
       case Leaf.AtMastery _ -> {
-        String level = level(o, o.scale().mastery());
+        String level = level(o, o.scale().key(o.scale().mastery()));
         yield new Sentence(
             o.name(),
             "at mastery, " + level,
@@ -184,10 +184,9 @@ public final class Wording {
     };
   }
 
-  private static String level(Outcome o, int level) {
-    return level >= 0 && level <= o.scale().top()
-        ? "“" + o.scale().levels().get(level).name() + "”"
-        : "a level that is gone";
+  private static String level(Outcome o, int key) {
+    int level = o.scale().at(key);
+    return level >= 0 ? "“" + o.scale().levels().get(level).name() + "”" : "a level that is gone";
   }
 
   private Sentence inTime(Leaf.InTime l) {

@@ -1,0 +1,114 @@
+package yendrik.server.design;
+
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.LevelRule;
+import yendrik.server.http.Problem;
+
+/** How levels are found and combined, as forms have it: one flat record for all methods. */
+public final class OutcomeForms {
+  private OutcomeForms() {}
+
+  /** Methods by name. */
+  public enum Method {
+    MOST_RECENT,
+    BEST,
+    MEAN,
+    RECENCY_WEIGHTED,
+    SECURE
+  }
+
+  /**
+   * @param newest share of the newest piece, for {@code RECENCY_WEIGHTED}
+   * @param times in so many of the {@code last} pieces, for {@code SECURE}
+   * @param fewest with fewer pieces there is no level
+   * @param since evidence from before is left out
+   */
+  public record LevelRuleForm(
+      @NotNull Method method,
+      @DecimalMin("0.01") @DecimalMax("1") double newest,
+      @Min(1) @Max(50) int times,
+      @Min(1) @Max(50) int last,
+      @Min(1) @Max(50) int fewest,
+      Optional<Instant> since) {
+
+    LevelRule rule() {
+      if (method == Method.SECURE && times > last)
+        throw Problem.field("levelRule", "It cannot be more than the last " + last + " pieces.");
+      LevelMethod of =
+          switch (method) {
+            case MOST_RECENT -> new LevelMethod.MostRecent();
+            case BEST -> new LevelMethod.Best();
+            case MEAN -> new LevelMethod.Mean();
+            case RECENCY_WEIGHTED -> new LevelMethod.RecencyWeighted(newest);
+            case SECURE -> new LevelMethod.Secure(times, last);
+          };
+      return new LevelRule(of, fewest, since);
+    }
+
+    /** The form of a rule; what its method does not use stands at a usual value. */
+    public static LevelRuleForm of(LevelRule rule) {
+      Method method =
+          switch (rule.method()) {
+            case LevelMethod.MostRecent _ -> Method.MOST_RECENT;
+            case LevelMethod.Best _ -> Method.BEST;
+            case LevelMethod.Mean _ -> Method.MEAN;
+            case LevelMethod.RecencyWeighted _ -> Method.RECENCY_WEIGHTED;
+            case LevelMethod.Secure _ -> Method.SECURE;
+          };
+      double newest = rule.method() instanceof LevelMethod.RecencyWeighted r ? r.newest() : 0.65;
+      int times = rule.method() instanceof LevelMethod.Secure s ? s.times() : 2;
+      int last = rule.method() instanceof LevelMethod.Secure s ? s.last() : 3;
+      return new LevelRuleForm(method, newest, times, last, rule.fewest(), rule.since());
+    }
+  }
+
+  /** Ways to combine by name. */
+  public enum How {
+    ALL,
+    AT_LEAST,
+    MEAN,
+    LOWEST
+  }
+
+  /**
+   * @param n of the parts, for {@code AT_LEAST}
+   * @param parts ids of outcomes of the same course
+   */
+  public record MadeOfForm(
+      @NotNull How how, @Min(1) @Max(100) int n, @NotNull @Size(max = 100) List<Long> parts) {
+
+    Composition composition() {
+      Composition.How combined =
+          switch (how) {
+            case ALL -> new Composition.All();
+            case AT_LEAST -> new Composition.AtLeast(n);
+            case MEAN -> new Composition.Mean();
+            case LOWEST -> new Composition.Lowest();
+          };
+      return new Composition(parts.stream().map(OutcomeId::new).toList(), combined);
+    }
+
+    static MadeOfForm of(Composition made) {
+      int n = made.how() instanceof Composition.AtLeast some ? some.n() : 1;
+      How how =
+          switch (made.how()) {
+            case Composition.All _ -> How.ALL;
+            case Composition.AtLeast _ -> How.AT_LEAST;
+            case Composition.Mean _ -> How.MEAN;
+            case Composition.Lowest _ -> How.LOWEST;
+          };
+      return new MadeOfForm(how, n, made.parts().stream().map(OutcomeId::value).toList());
+    }
+  }
+}

@@ -1,0 +1,62 @@
+package yendrik.server.design;
+
+import jakarta.validation.Valid;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+
+@RestController
+@RequestMapping("/api/courses/{course}/design/scales")
+class ScaleController {
+  private final Scales scales;
+
+  ScaleController(Scales scales) {
+    this.scales = scales;
+  }
+
+  @PostMapping
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  DesignViews.ScaleView add(
+      @PathVariable long course, @Valid @RequestBody DesignEdits.ScaleEdit edit) {
+    return scales.add(new CourseId(course), edit);
+  }
+
+  @PutMapping("/{id}")
+  @Needs(Right.PLAN)
+  DesignViews.ScaleView change(
+      @PathVariable long course,
+      @PathVariable long id,
+      @RequestHeader("If-Match") String version,
+      @Valid @RequestBody DesignEdits.ScaleEdit edit) {
+    return scales.change(new CourseId(course), id, DesignController.seen(version), edit);
+  }
+
+  /** What a change would mean for ratings that stand; nothing is changed. */
+  @PostMapping("/{id}/effects")
+  @Needs(Right.PLAN)
+  List<String> effects(
+      @PathVariable long course,
+      @PathVariable long id,
+      @Valid @RequestBody DesignEdits.ScaleEdit edit) {
+    return scales.effects(new CourseId(course), id, edit);
+  }
+
+  @DeleteMapping("/{id}")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable long course, @PathVariable long id) {
+    scales.remove(new CourseId(course), id);
+  }
+}

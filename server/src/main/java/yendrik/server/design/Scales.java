@@ -1,0 +1,229 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.ENROLMENT;
+import static yendrik.schema.Tables.FACT;
+import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.SCALE;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.CourseId;
+import yendrik.core.outcome.Scale;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.check.Rules;
+import yendrik.core.rule.words.Faults;
+import yendrik.core.rule.words.Numbers;
+import yendrik.formats.json.CoreJson;
+import yendrik.schema.tables.records.ScaleRecord;
+import yendrik.server.design.DesignEdits.ScaleEdit;
+import yendrik.server.design.DesignViews.ScaleView;
+import yendrik.server.http.Problem;
+
+/** The scales of a course. What ratings and rules rest on is never taken from under them. */
+@Service
+@Transactional
+public class Scales {
+  private final DSLContext db;
+  private final DraftStore drafts;
+  private final Clock clock;
+
+  Scales(DSLContext db, DraftStore drafts, Clock clock) {
+    this.db = db;
+    this.drafts = drafts;
+    this.clock = clock;
+  }
+
+  public ScaleView add(CourseId course, ScaleEdit edit) {
+    List<Scale.Level> levels = levels(edit, List.of());
+    long id =
+        db.insertInto(SCALE)
+            .set(SCALE.COURSE_ID, course.value())
+            .set(SCALE.NAME, edit.name().strip())
+            .set(SCALE.LEVELS, Json.of(levels))
+            .set(SCALE.MASTERY, edit.mastery())
+            .returning(SCALE.ID)
+            .fetchSingle(SCALE.ID);
+    return DesignViews.scale(row(course, id));
+  }
+
+  ScaleView change(CourseId course, long id, int version, ScaleEdit edit) {
+    ScaleRecord row = row(course, id);
+    List<Scale.Level> levels = levels(edit, DraftStore.scale(row).levels());
+    List<String> held = held(course, DraftStore.scale(row), levels);
+    if (!held.isEmpty()) throw Problem.field("levels", String.join(" ", held));
+    int rows =
+        db.update(SCALE)
+            .set(SCALE.NAME, edit.name().strip())
+            .set(SCALE.LEVELS, Json.of(levels))
+            .set(SCALE.MASTERY, edit.mastery())
+            .set(SCALE.VERSION, version + 1)
+            .where(SCALE.ID.eq(id), SCALE.VERSION.eq(version), SCALE.DELETED_AT.isNull())
+            .execute();
+    ScaleView now = DesignViews.scale(row(course, id));
+    if (rows == 0) throw Problem.changed(now);
+    return now;
+  }
+
+  /** What a change would mean for ratings that stand, in words; empty when nothing rests on it. */
+  @Transactional(readOnly = true)
+  public List<String> effects(CourseId course, long id, ScaleEdit edit) {
+    Scale before = DraftStore.scale(row(course, id));
+    List<Scale.Level> after = levels(edit, before.levels());
+    List<String> effects = new ArrayList<>(held(course, before, after));
+    Map<Integer, Integer> ratings = ratings(course, before);
+    for (Scale.Level was : before.levels()) {
+      int many = ratings.getOrDefault(was.key(), 0);
+      Optional<Scale.Level> is = after.stream().filter(l -> l.key() == was.key()).findFirst();
+      if (many > 0 && is.isPresent() && !is.get().name().equals(was.name()))
+        effects.add(
+            Numbers.count(many, "rating")
+                + " at “"
+                + was.name()
+                + "” will read “"
+                + is.get().name()
+                + "”.");
+    }
+    List<String> fresh =
+        after.stream().filter(l -> before.at(l.key()) < 0).map(l -> "“" + l.name() + "”").toList();
+    if (!fresh.isEmpty() && !ratings.isEmpty())
+      effects.add("Nobody is at " + String.join(", ", fresh) + " yet. Earlier ratings stay put.");
+    int mastery = before.key(before.mastery());
+    if (after.get(edit.mastery()).key() != mastery)
+      effects.add(
+          "Mastery moves from “"
+              + before.levels().get(before.mastery()).name()
+              + "” to “"
+              + after.get(edit.mastery()).name()
+              + "”. Publishing shows what that opens and for whom.");
+    return effects;
+  }
+
+  /** Takes a scale away unless something rests on it. */
+  void remove(CourseId course, long id) {
+    row(course, id);
+    List<String> uses =
+        db.select(OUTCOME.CODE)
+            .from(OUTCOME)
+            .where(
+                OUTCOME.SCALE_ID.eq(id),
+                OUTCOME.COURSE_ID.eq(course.value()),
+                OUTCOME.DELETED_AT.isNull())
+            .orderBy(OUTCOME.POSITION)
+            .fetch(OUTCOME.CODE);
+    if (!uses.isEmpty())
+      throw Problem.conflict(
+          "This scale is used by " + String.join(", ", uses) + ". Give them another scale first.");
+    db.update(SCALE).set(SCALE.DELETED_AT, clock.instant()).where(SCALE.ID.eq(id)).execute();
+  }
+
+  private ScaleRecord row(CourseId course, long id) {
+    return db.selectFrom(SCALE)
+        .where(SCALE.ID.eq(id), SCALE.COURSE_ID.eq(course.value()), SCALE.DELETED_AT.isNull())
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("scale"));
+  }
+
+  /** The levels that were sent; those without a key are new and get one that none ever had. */
+  private static List<Scale.Level> levels(ScaleEdit edit, List<Scale.Level> before) {
+    if (edit.mastery() < 0 || edit.mastery() >= edit.levels().size())
+      throw Problem.field("mastery", "Choose the level from which on it is mastery.");
+    Set<Integer> known = before.stream().map(Scale.Level::key).collect(Collectors.toSet());
+    OptionalInt highest = known.stream().mapToInt(Integer::intValue).max();
+    int next = highest.isPresent() ? highest.getAsInt() + 1 : 0;
+    List<Scale.Level> levels = new ArrayList<>();
+    for (int l = 0; l < edit.levels().size(); l++) {
+      DesignEdits.LevelEdit level = edit.levels().get(l);
+      if (level.key().isPresent() && !known.remove(level.key().get()))
+        throw Problem.field("levels", "Level " + (l + 1) + " stands twice or was never there.");
+      int key = level.key().isPresent() ? level.key().get() : next++;
+      levels.add(new Scale.Level(key, level.name().strip(), level.points(), level.description()));
+    }
+    if (levels.stream().map(Scale.Level::name).distinct().count() != levels.size())
+      throw Problem.field("levels", "Two levels have the same name.");
+    return levels;
+  }
+
+  /** Why levels that would go cannot go. */
+  private List<String> held(CourseId course, Scale before, List<Scale.Level> after) {
+    Map<Integer, Integer> ratings = ratings(course, before);
+    List<String> held = new ArrayList<>();
+    for (Scale.Level level : before.levels()) {
+      if (after.stream().anyMatch(l -> l.key() == level.key())) continue;
+      int many = ratings.getOrDefault(level.key(), 0);
+      if (many > 0)
+        held.add(
+            "“"
+                + level.name()
+                + "” cannot go: "
+                + Numbers.count(many, "rating")
+                + (many == 1 ? " stands at it." : " stand at it."));
+      rules(course, before, level.key())
+          .forEach(
+              place -> held.add("“" + level.name() + "” cannot go: " + place + " asks for it."));
+    }
+    return held;
+  }
+
+  private List<String> rules(CourseId course, Scale scale, int key) {
+    var design = drafts.document(course).design();
+    var faults = new Faults(design);
+    List<String> places = new ArrayList<>();
+    Rules.of(design)
+        .forEach((at, rule) -> {
+          boolean asks =
+              rule.nodes()
+                  .anyMatch(n ->
+                      n instanceof Condition.Ask ask
+                          && level(ask.leaf()) == key
+                          && ask.leaf() instanceof Leaf.OfOutcome of
+                          && design
+                              .outcome(of.outcome())
+                              .filter(o -> o.scale().id().equals(scale.id()))
+                              .isPresent());
+          if (asks) places.add(faults.place(at));
+        });
+    return places;
+  }
+
+  private static int level(Leaf leaf) {
+    return switch (leaf) {
+      case Leaf.LevelAtLeast l -> l.level();
+      case Leaf.LevelBelow l -> l.level();
+      case Leaf.EvidenceCount l -> l.level();
+      default -> -1;
+    };
+  }
+
+  /** How many ratings stand at each level, by its key. */
+  private Map<Integer, Integer> ratings(CourseId course, Scale scale) {
+    Field<Integer> level =
+        DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("level")).cast(Integer.class);
+    Field<Long> outcome =
+        DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("outcome")).cast(Long.class);
+    return db.select(level, DSL.count())
+        .from(FACT)
+        .join(ENROLMENT)
+        .on(ENROLMENT.ID.eq(FACT.ENROLMENT_ID))
+        .where(
+            FACT.COURSE_ID.eq(course.value()),
+            FACT.KIND.eq(CoreJson.name(Fact.Rated.class)),
+            ENROLMENT.PRACTICE.isFalse(),
+            outcome.in(
+                db.select(OUTCOME.ID).from(OUTCOME).where(OUTCOME.SCALE_ID.eq(scale.id().value()))))
+        .groupBy(level)
+        .fetchMap(r -> r.value1(), r -> r.value2());
+  }
+}

@@ -1,0 +1,201 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.json.CoreJson;
+
+/** Scales, how levels are found, and outcomes made of others. */
+@ServerTest
+class OutcomesTest extends SchoolTest {
+  private static final String RULE =
+      "\"levelRule\":{\"method\":\"%s\",\"newest\":0.65,\"times\":%d,\"last\":%d,\"fewest\":1}";
+  private NewCourse course;
+  private Caller sefa;
+  private long scale;
+
+  @BeforeEach
+  void aCourse() {
+    sefa = as("Sefa Dunmore");
+    course = new NewCourse(sefa, "Outcomes " + System.nanoTime());
+    scale = course.design().path("scales").path(0).path("id").asLong();
+  }
+
+  private JsonNode outcome(String code, String rule, String more) {
+    return sefa.post(
+        course.path + "/design/outcomes",
+        "{\"code\":\""
+            + code
+            + "\",\"name\":\"Do "
+            + code
+            + "\",\"description\":\"\",\"scale\":"
+            + scale
+            + ","
+            + rule
+            + more
+            + "}");
+  }
+
+  private ObjectNode scaleEdit() {
+    JsonNode now = course.design().path("scales").path(0);
+    ObjectNode edit = ((ObjectNode) now).deepCopy();
+    edit.remove(java.util.List.of("id", "version"));
+    return edit;
+  }
+
+  private JsonNode put(ObjectNode edit) {
+    String version = course.design().path("scales").path(0).path("version").toString();
+    var response =
+        sefa.call(
+            "PUT", course.path + "/design/scales/" + scale, edit.toString(), "If-Match", version);
+    ObjectNode answer = CoreJson.mapper().createObjectNode().put("status", response.getStatus());
+    answer.set("body", Caller.json(response));
+    return answer;
+  }
+
+  /** One page that gives evidence of an outcome, published, with Edda rated once at a level. */
+  private void ratedOnce(long outcome, int level) {
+    long module = course.module("Work");
+    long step = course.step(module, "ASSIGNMENT", "A job");
+    course.change(
+        step, e -> e.putArray("evidenceFor").addObject().put("outcome", outcome).put("weight", 1));
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    as("Edda Marsh").post(course.walk(step) + "/versions", "{\"text\":\"done\"}");
+    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    var marked =
+        sefa.call(
+            "POST",
+            course.path + "/marking/" + enrolment + "/" + step + "/marks",
+            "{\"version\":1,\"points\":20,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{\""
+                + outcome
+                + "\":"
+                + level
+                + "}}");
+    assertThat(marked.getStatus()).isEqualTo(204);
+  }
+
+  @Test
+  void a_level_put_below_the_others_leaves_every_rating_where_it_was() {
+    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    ratedOnce(outcome, 1);
+    ObjectNode edit = scaleEdit();
+    edit.withArray("levels")
+        .insertObject(0)
+        .put("name", "Absent")
+        .put("points", 0)
+        .put("description", "");
+    edit.put("mastery", 3);
+    JsonNode effects =
+        sefa.post(course.path + "/design/scales/" + scale + "/effects", edit.toString());
+    assertThat(effects.toString()).contains("Nobody is at “Absent” yet");
+    assertThat(put(edit).path("status").asInt()).isEqualTo(200);
+    course.publish();
+    JsonNode grid = sefa.get(course.path + "/mastery");
+    assertThat(grid.path("outcomes").path(0).path("levels").path(2).asString()).isEqualTo("Nearly");
+    assertThat(grid.path("learners").path(0).path("levels").path("" + outcome).asInt())
+        .isEqualTo(2);
+  }
+
+  @Test
+  void a_level_that_ratings_stand_at_cannot_go_and_a_new_name_is_said_beforehand() {
+    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    ratedOnce(outcome, 1);
+    ObjectNode without = scaleEdit();
+    without.withArray("levels").remove(1);
+    without.put("mastery", 1);
+    JsonNode refused = put(without);
+    assertThat(refused.path("status").asInt()).isEqualTo(422);
+    assertThat(refused.path("body").path("fields").path("levels").asString())
+        .contains("“Nearly” cannot go: 1 rating stands at it.");
+    ObjectNode renamed = scaleEdit();
+    ((ObjectNode) renamed.path("levels").path(1)).put("name", "Almost");
+    assertThat(
+            sefa.post(course.path + "/design/scales/" + scale + "/effects", renamed.toString())
+                .toString())
+        .contains("1 rating at “Nearly” will read “Almost”.");
+  }
+
+  @Test
+  void a_scale_in_use_cannot_be_deleted_and_its_uses_are_named() {
+    outcome("TIE", RULE.formatted("BEST", 2, 3), "");
+    var refused = sefa.call("DELETE", course.path + "/design/scales/" + scale, "");
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString()).contains("used by TIE");
+    ObjectNode spare = scaleEdit().put("name", "Spare");
+    spare.path("levels").forEach(l -> ((ObjectNode) l).remove("key"));
+    long unused = sefa.post(course.path + "/design/scales", spare.toString()).path("id").asLong();
+    assertThat(sefa.call("DELETE", course.path + "/design/scales/" + unused, "").getStatus())
+        .isEqualTo(204);
+    assertThat(course.design().path("scales").size()).isEqualTo(1);
+  }
+
+  @Test
+  void scales_that_make_no_sense_are_refused_by_field() {
+    ObjectNode twice = scaleEdit();
+    ((ObjectNode) twice.path("levels").path(1)).put("name", "Not yet");
+    assertThat(put(twice).path("body").path("fields").has("levels")).isTrue();
+    assertThat(put(scaleEdit().put("mastery", 7)).path("body").path("fields").has("mastery"))
+        .isTrue();
+  }
+
+  @Test
+  void a_method_keeps_its_numbers_and_impossible_ones_are_refused() {
+    JsonNode secure = outcome("SEC", RULE.formatted("SECURE", 2, 4), "");
+    assertThat(secure.path("levelRule").path("times").asInt()).isEqualTo(2);
+    assertThat(secure.path("levelRule").path("last").asInt()).isEqualTo(4);
+    JsonNode impossible = outcome("IMP", RULE.formatted("SECURE", 5, 4), "");
+    assertThat(impossible.path("fields").has("levelRule")).isTrue();
+  }
+
+  @Test
+  void an_outcome_made_of_others_takes_no_evidence_of_its_own_and_no_circle() {
+    long a = outcome("AA", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%d]}";
+    JsonNode whole = outcome("WHOLE", RULE.formatted("BEST", 2, 3), of.formatted(a));
+    assertThat(whole.path("madeOf").path("parts").path(0).asLong()).isEqualTo(a);
+    ratedOnce(a, 2);
+    assertThat(
+            sefa.get(course.path + "/mastery")
+                .path("learners")
+                .path(0)
+                .path("levels")
+                .path(whole.path("id").asString())
+                .asInt(-1))
+        .isEqualTo(2);
+    long other = course.step(course.module("More"), "ASSIGNMENT", "Another job");
+    course.change(
+        other,
+        e ->
+            e.putArray("evidenceFor")
+                .addObject()
+                .put("outcome", whole.path("id").asLong())
+                .put("weight", 1));
+    assertThat(course.design().path("faults").path(0).asString())
+        .contains("gives evidence of WHOLE, which is made of other outcomes");
+  }
+
+  @Test
+  void a_cell_shows_the_sum_and_what_would_change_it() {
+    long torq =
+        sefa.get(foundations() + "/mastery")
+            .path("outcomes")
+            .valueStream()
+            .filter(o -> o.path("code").asString().equals("TORQ"))
+            .findFirst()
+            .orElseThrow()
+            .path("id")
+            .asLong();
+    JsonNode cell =
+        sefa.get(foundations() + "/learners/" + enrolment("Ilse Tran") + "/outcomes/" + torq);
+    assertThat(cell.path("method").asString()).startsWith("The newest piece counts 65 %");
+    assertThat(cell.path("sum").asString()).startsWith("0.65 × ").contains("nearest level");
+    double shares =
+        cell.path("evidence").valueStream().mapToDouble(p -> p.path("share").asDouble()).sum();
+    assertThat(shares).isBetween(0.999, 1.001);
+    assertThat(cell.path("change").toString()).contains("mastery");
+  }
+}

@@ -1,0 +1,262 @@
+import { Box, Typography } from '@mui/material';
+import { type KeyboardEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Design, DesignOutcome, DesignStep } from '../api/client';
+import { tone } from '../ui/tone';
+import { counts, type Tie, tieOf, toggled } from './coverage';
+import { Code } from './Outcomes';
+import type { Draft } from './useDraft';
+
+const CELL = 26;
+
+/** Outcomes by steps: where each is taught and assessed, with gaps marked. */
+export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
+  const { t } = useTranslation();
+  const steps = design.modules.flatMap((m) => m.steps);
+  const [at, setAt] = useState<[number, number]>([0, 0]);
+  const toggle = (outcome: DesignOutcome, step: DesignStep) => {
+    if (!outcome.madeOf) draft.step(step, { evidenceFor: toggled(step, outcome.id) });
+  };
+  const move = (event: KeyboardEvent) => {
+    const ways: Record<string, [number, number]> = {
+      ArrowRight: [0, 1],
+      ArrowLeft: [0, -1],
+      ArrowDown: [1, 0],
+      ArrowUp: [-1, 0],
+    };
+    const way = ways[event.key];
+    const outcome = design.outcomes[at[0]];
+    const step = steps[at[1]];
+    if (way) {
+      event.preventDefault();
+      setAt(([r, c]) => [
+        Math.max(0, Math.min(design.outcomes.length - 1, r + way[0])),
+        Math.max(0, Math.min(steps.length - 1, c + way[1])),
+      ]);
+    } else if ((event.key === ' ' || event.key === 'Enter') && outcome && step) {
+      event.preventDefault();
+      toggle(outcome, step);
+    }
+  };
+  const columns = `minmax(200px, 260px) repeat(${steps.length}, ${CELL}px) minmax(150px, 1fr)`;
+  const chosen = design.outcomes[at[0]];
+  const column = steps[at[1]];
+  return (
+    <Box sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider' }}>
+      <Typography variant="body2" color="textSecondary" sx={{ px: 1.5, pt: 1 }}>
+        {t('plan.coverageHint')}
+      </Typography>
+      <Typography role="status" sx={{ px: 1.5, pb: 1, minHeight: 28 }}>
+        {chosen && column && (
+          <>
+            <b>{chosen.code}</b> · {column.name}: {t(words(tieOf(design, chosen, column)))}
+          </>
+        )}
+      </Typography>
+      <Box sx={{ overflowX: 'auto' }}>
+        <div
+          role="grid"
+          aria-label={t('plan.coverage')}
+          tabIndex={0}
+          onKeyDown={move}
+          style={{ minWidth: 'max-content' }}
+        >
+          <Box role="row" sx={{ display: 'grid', gridTemplateColumns: columns, height: 24 }}>
+            <span role="columnheader" />
+            {design.modules.map((m, n) =>
+              m.steps.length === 0 ? null : (
+                <Typography
+                  key={m.id}
+                  role="columnheader"
+                  variant="caption"
+                  title={m.name}
+                  sx={{
+                    gridColumn: `span ${m.steps.length}`,
+                    borderLeft: 1,
+                    borderColor: 'divider',
+                    pl: 0.5,
+                    fontWeight: 700,
+                    overflow: 'hidden',
+                    whiteSpace: 'nowrap',
+                    textOverflow: 'ellipsis',
+                  }}
+                >
+                  {n + 1} {m.steps.length > 2 ? m.name : ''}
+                </Typography>
+              ),
+            )}
+          </Box>
+          <Box
+            role="row"
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: columns,
+              height: 132,
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
+            <span role="columnheader" />
+            {steps.map((s, c) => (
+              <Typography
+                key={s.id}
+                role="columnheader"
+                variant="caption"
+                title={s.name}
+                sx={{
+                  writingMode: 'vertical-rl',
+                  transform: 'rotate(180deg)',
+                  height: 128,
+                  width: CELL,
+                  lineHeight: `${CELL}px`,
+                  overflow: 'hidden',
+                  whiteSpace: 'nowrap',
+                  textOverflow: 'ellipsis',
+                  color: c === at[1] ? 'tone.madder' : 'tone.soft',
+                  fontWeight: c === at[1] ? 700 : 400,
+                }}
+              >
+                {s.name}
+              </Typography>
+            ))}
+          </Box>
+          {design.outcomes.map((o, r) => (
+            <Row
+              key={o.id}
+              outcome={o}
+              design={design}
+              steps={steps}
+              columns={columns}
+              at={r === at[0] ? at[1] : -1}
+              onPick={(c) => {
+                setAt([r, c]);
+                const step = steps[c];
+                if (step) toggle(o, step);
+              }}
+            />
+          ))}
+        </div>
+      </Box>
+    </Box>
+  );
+}
+
+function words(tie: Tie) {
+  return {
+    none: 'plan.notTied',
+    taught: 'plan.taught',
+    assessed: 'plan.assessed',
+    parts: 'plan.throughParts',
+  }[tie] as 'plan.notTied';
+}
+
+function Row({
+  outcome,
+  design,
+  steps,
+  columns,
+  at,
+  onPick,
+}: {
+  outcome: DesignOutcome;
+  design: Design;
+  steps: DesignStep[];
+  columns: string;
+  at: number;
+  onPick: (column: number) => void;
+}) {
+  const { t } = useTranslation();
+  const found = counts(design, outcome);
+  return (
+    <Box
+      role="row"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: columns,
+        alignItems: 'center',
+        minHeight: 32,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: at >= 0 ? 'tone.madderWash' : 'transparent',
+      }}
+    >
+      <Box role="rowheader" sx={{ display: 'flex', gap: 1, pl: 1.5, minWidth: 0 }}>
+        <Code code={outcome.code} />
+        <Typography
+          variant="body2"
+          title={outcome.name}
+          sx={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
+        >
+          {outcome.name}
+        </Typography>
+      </Box>
+      {steps.map((s, c) => {
+        const tie = tieOf(design, outcome, s);
+        return (
+          <Box
+            key={s.id}
+            role="gridcell"
+            aria-selected={c === at}
+            aria-label={t('plan.coverageCell', {
+              code: outcome.code,
+              step: s.name,
+              state: t(words(tie)),
+            })}
+            onClick={() => onPick(c)}
+            sx={{
+              width: CELL,
+              height: 31,
+              display: 'grid',
+              placeItems: 'center',
+              cursor: outcome.madeOf ? 'default' : 'pointer',
+              outline: c === at ? '1.5px solid' : 0,
+              outlineColor: 'tone.madder',
+              outlineOffset: -2,
+              '&:hover': { bgcolor: 'tone.ground' },
+            }}
+          >
+            <TieMark tie={tie} />
+          </Box>
+        );
+      })}
+      <Typography variant="body2" component="span" sx={{ px: 1.5, whiteSpace: 'nowrap' }}>
+        <Count
+          n={found.taught}
+          some={t('plan.taughtN', { n: found.taught })}
+          none={t('plan.neverTaught')}
+        />
+        {' · '}
+        <Count
+          n={found.assessed}
+          some={t('plan.assessedN', { n: found.assessed })}
+          none={t('plan.neverAssessed')}
+        />
+      </Typography>
+    </Box>
+  );
+}
+
+function Count({ n, some, none }: { n: number; some: string; none: string }) {
+  return n > 0 ? (
+    <span>{some}</span>
+  ) : (
+    <Box component="b" sx={{ color: 'tone.madder' }}>
+      {none}
+    </Box>
+  );
+}
+
+/** Taught: an open ring. Assessed: a full square. Through parts: a small dot. */
+function TieMark({ tie }: { tie: Tie }) {
+  const drawing = {
+    none: null,
+    taught: <circle cx={7} cy={7} r={4.5} fill="none" stroke={tone('indigo')} strokeWidth={2} />,
+    assessed: <rect x={1.5} y={1.5} width={11} height={11} rx={1.5} fill={tone('indigo')} />,
+    parts: <circle cx={7} cy={7} r={2.5} fill={tone('slate')} />,
+  }[tie];
+  return (
+    <svg width={14} height={14} aria-hidden>
+      {drawing}
+    </svg>
+  );
+}

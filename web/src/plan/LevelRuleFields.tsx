@@ -1,0 +1,91 @@
+import { Box, MenuItem, TextField } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import type { LevelRule } from '../api/client';
+import { fromLocalInput, toLocalInput } from '../ui/format';
+import { SavedField } from './SavedField';
+
+const METHODS = ['MOST_RECENT', 'BEST', 'MEAN', 'RECENCY_WEIGHTED', 'SECURE'] as const;
+
+export const USUAL_RULE: LevelRule = {
+  method: 'MOST_RECENT',
+  newest: 0.65,
+  times: 2,
+  last: 3,
+  fewest: 1,
+};
+
+/** A whole number from 1 on, whatever was typed. */
+const whole = (text: string) => Math.max(1, Math.round(Number(text)) || 1);
+
+/** How a level follows from evidence; each method shows the numbers that it uses. */
+export function LevelRuleFields({
+  rule,
+  onChange,
+}: {
+  rule: LevelRule;
+  onChange: (rule: LevelRule) => void;
+}) {
+  const { t } = useTranslation();
+  const set = (change: Partial<LevelRule>) => onChange({ ...rule, ...change });
+  return (
+    <>
+      <TextField
+        select
+        label={t('plan.method')}
+        value={rule.method}
+        onChange={(e) => set({ method: e.target.value as LevelRule['method'] })}
+      >
+        {METHODS.map((m) => (
+          <MenuItem key={m} value={m}>
+            {t(`plan.methods.${m}`)}
+          </MenuItem>
+        ))}
+      </TextField>
+      {rule.method === 'RECENCY_WEIGHTED' && (
+        <SavedField
+          label={t('plan.newestShare')}
+          type="number"
+          value={`${Math.round(rule.newest * 100)}`}
+          onSave={(text) => set({ newest: Math.min(100, whole(text)) / 100 })}
+        />
+      )}
+      {rule.method === 'SECURE' && (
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <SavedField
+            label={t('plan.times')}
+            type="number"
+            value={`${rule.times}`}
+            onSave={(text) => set({ times: whole(text), last: Math.max(rule.last, whole(text)) })}
+          />
+          <SavedField
+            label={t('plan.ofLast')}
+            type="number"
+            value={`${rule.last}`}
+            onSave={(text) => set({ last: whole(text), times: Math.min(rule.times, whole(text)) })}
+          />
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <SavedField
+          label={t('plan.fewest')}
+          type="number"
+          value={`${rule.fewest}`}
+          onSave={(text) => set({ fewest: whole(text) })}
+          sx={{ flex: 1 }}
+        />
+        <TextField
+          label={t('plan.since')}
+          type="date"
+          value={toLocalInput(rule.since).slice(0, 10)}
+          onChange={(e) => {
+            const { since: _, ...rest } = rule;
+            const since = fromLocalInput(e.target.value && `${e.target.value}T00:00`);
+            onChange(since ? { ...rest, since } : rest);
+          }}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ flex: 1 }}
+        />
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import type { Design, DesignOutcome } from '../api/client';
+import { Kicker } from '../ui/Panel';
+import { LevelRuleFields } from './LevelRuleFields';
+import { MadeOfFields } from './MadeOfFields';
+import { SavedField } from './SavedField';
+import type { Draft } from './useDraft';
+
+/** Everything about one outcome, saved as it is changed. */
+export function OutcomeInspector({
+  outcome,
+  design,
+  draft,
+  onGone,
+}: {
+  outcome: DesignOutcome;
+  design: Design;
+  draft: Draft;
+  onGone: () => void;
+}) {
+  const { t } = useTranslation();
+  const scale = design.scales.find((s) => s.id === outcome.scale);
+  return (
+    <Box sx={{ display: 'grid', gap: 1.75 }}>
+      <Kicker>{t('frame.outcomes')}</Kicker>
+      <SavedField
+        label={t('plan.code')}
+        value={outcome.code}
+        onSave={(code) => draft.outcome(outcome, { code })}
+      />
+      <SavedField
+        label={t('common.name')}
+        value={outcome.name}
+        onSave={(name) => draft.outcome(outcome, { name })}
+      />
+      <SavedField
+        label={t('common.description')}
+        multiline
+        minRows={3}
+        value={outcome.description}
+        onSave={(description) => draft.outcome(outcome, { description })}
+      />
+      <TextField
+        select
+        label={t('plan.scale')}
+        value={outcome.scale}
+        onChange={(e) => draft.outcome(outcome, { scale: Number(e.target.value) })}
+      >
+        {design.scales.map((s) => (
+          <MenuItem key={s.id} value={s.id}>
+            {s.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      {scale && (
+        <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+          {scale.levels.map((l, n) => (
+            <Typography
+              component="li"
+              key={l.name}
+              variant="body2"
+              sx={{ fontWeight: n === scale.mastery ? 700 : 400 }}
+            >
+              {l.name}
+              {n === scale.mastery && ` = ${t('plan.mastery')}`}
+              {l.description && (
+                <Box component="span" sx={{ color: 'tone.soft', fontWeight: 400 }}>
+                  {' '}
+                  {l.description}
+                </Box>
+              )}
+            </Typography>
+          ))}
+        </Box>
+      )}
+      {!outcome.madeOf && (
+        <LevelRuleFields
+          rule={outcome.levelRule}
+          onChange={(levelRule) => draft.outcome(outcome, { levelRule })}
+        />
+      )}
+      <MadeOfFields outcome={outcome} design={design} draft={draft} />
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: 'start' }}
+        onClick={() => {
+          draft.remove('outcomes', outcome.id, outcome.name);
+          onGone();
+        }}
+      >
+        {t('common.remove')}
+      </Button>
+    </Box>
+  );
+}

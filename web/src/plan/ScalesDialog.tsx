@@ -1,0 +1,276 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  IconButton,
+  Radio,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { api, body, type Design, type DesignScale, type ScaleEdit } from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { useNotice } from '../ui/Notice';
+
+interface Sketch {
+  id: number | null;
+  version: number;
+  edit: ScaleEdit;
+}
+
+type Level = ScaleEdit['levels'][number];
+
+const sketchOf = ({ id, version, name, levels, mastery }: DesignScale): Sketch => ({
+  id,
+  version,
+  edit: { name, levels, mastery },
+});
+
+/** The course's scales: their levels, weakest first, and from which one on it is mastery. */
+export function ScalesDialog({ design, onClose }: { design: Design; onClose: () => void }) {
+  const { t } = useTranslation();
+  const first = design.scales[0];
+  const fresh = (): Sketch => ({
+    id: null,
+    version: 0,
+    edit: {
+      name: t('plan.scaleNew'),
+      levels: [1, 2, 3].map((n) => ({
+        name: t('plan.level', { n }),
+        points: n,
+        description: '',
+      })),
+      mastery: 2,
+    },
+  });
+  const [sketch, setSketch] = useState<Sketch>(first ? sketchOf(first) : fresh());
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md">
+      <DialogTitle>{t('plan.scales')}</DialogTitle>
+      <DialogContent sx={{ display: 'flex', gap: 3, flexWrap: 'wrap' }}>
+        <Box component="nav" sx={{ width: 200, display: 'grid', gap: 0.5, alignContent: 'start' }}>
+          {design.scales.map((s) => (
+            <Button
+              key={s.id}
+              variant={sketch.id === s.id ? 'contained' : 'text'}
+              color="secondary"
+              aria-pressed={sketch.id === s.id}
+              onClick={() => setSketch(sketchOf(s))}
+              sx={{ justifyContent: 'start' }}
+            >
+              {s.name}
+            </Button>
+          ))}
+          <Button variant="outlined" onClick={() => setSketch(fresh())}>
+            {t('plan.scaleAdd')}
+          </Button>
+        </Box>
+        <ScaleForm
+          key={`${sketch.id}-${sketch.version}`}
+          sketch={sketch}
+          design={design}
+          onSaved={(s) => setSketch(sketchOf(s))}
+          onGone={() => setSketch(first && first.id !== sketch.id ? sketchOf(first) : fresh())}
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{t('common.close')}</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function ScaleForm({
+  sketch,
+  design,
+  onSaved,
+  onGone,
+}: {
+  sketch: Sketch;
+  design: Design;
+  onSaved: (scale: DesignScale) => void;
+  onGone: () => void;
+}) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const [edit, setEdit] = useState(sketch.edit);
+  const fresh = () => client.invalidateQueries({ queryKey: queries.design(course.id).queryKey });
+  const uses = design.outcomes.filter((o) => o.scale === sketch.id).map((o) => o.code);
+  const path = { course: course.id, id: sketch.id ?? 0 };
+  const check = useMutation({
+    mutationFn: () =>
+      sketch.id === null
+        ? Promise.resolve<string[]>([])
+        : body(
+            api.POST('/api/courses/{course}/design/scales/{id}/effects', {
+              params: { path },
+              body: edit,
+            }),
+          ),
+    onSuccess: (effects) => effects.length === 0 && save.mutate(),
+  });
+  const save = useMutation({
+    mutationFn: () =>
+      sketch.id === null
+        ? body(
+            api.POST('/api/courses/{course}/design/scales', {
+              params: { path: { course: course.id } },
+              body: edit,
+            }),
+          )
+        : body(
+            api.PUT('/api/courses/{course}/design/scales/{id}', {
+              params: { path, header: { 'If-Match': `"${sketch.version}"` } },
+              body: edit,
+            }),
+          ),
+    onSuccess: async (saved) => {
+      notice({ tone: 'success', text: t('plan.scaleSaved') });
+      await fresh();
+      onSaved(saved);
+    },
+  });
+  const remove = useMutation({
+    mutationFn: () => api.DELETE('/api/courses/{course}/design/scales/{id}', { params: { path } }),
+    onSuccess: async () => {
+      await fresh();
+      onGone();
+    },
+  });
+  const change = (next: Partial<ScaleEdit>) => {
+    check.reset();
+    setEdit({ ...edit, ...next });
+  };
+  const level = (n: number, next: Partial<Level>) =>
+    change({ levels: edit.levels.map((l, i) => (i === n ? { ...l, ...next } : l)) });
+  const added = (at: 'below' | 'above') => {
+    const made: Level = {
+      name: t('plan.level', { n: edit.levels.length + 1 }),
+      points: at === 'above' ? edit.levels.length + 1 : 0,
+      description: '',
+    };
+    change(
+      at === 'above'
+        ? { levels: [...edit.levels, made] }
+        : { levels: [made, ...edit.levels], mastery: edit.mastery + 1 },
+    );
+  };
+  const takeOut = (n: number) =>
+    change({
+      levels: edit.levels.filter((_, i) => i !== n),
+      mastery: Math.min(edit.levels.length - 2, edit.mastery - (n < edit.mastery ? 1 : 0)),
+    });
+  const effects = check.data ?? [];
+  const wrong = check.error ?? save.error ?? remove.error;
+  return (
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        check.mutate();
+      }}
+      sx={{ flex: 1, minWidth: 320, display: 'grid', gap: 1.25 }}
+    >
+      <TextField
+        label={t('common.name')}
+        value={edit.name}
+        onChange={(e) => change({ name: e.target.value })}
+        sx={{ mt: 0.75 }}
+      />
+      <Typography variant="body2" color="textSecondary">
+        {t('plan.scaleHint')}{' '}
+        {sketch.id !== null &&
+          (uses.length > 0
+            ? t('plan.scaleUsedBy', { codes: uses.join(', ') })
+            : t('plan.scaleUnused'))}
+      </Typography>
+      <Button size="small" onClick={() => added('below')} sx={{ justifySelf: 'start' }}>
+        {t('plan.addLevelBelow')}
+      </Button>
+      {edit.levels.map((l, n) => (
+        <Box
+          // biome-ignore lint/suspicious/noArrayIndexKey: a level is its place until it is saved
+          key={n}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: '32px 130px 72px 1fr 32px',
+            gap: 0.75,
+            alignItems: 'center',
+          }}
+        >
+          <Radio
+            size="small"
+            checked={edit.mastery === n}
+            onChange={() => change({ mastery: n })}
+            title={t('plan.levelMastery', { n: n + 1 })}
+            slotProps={{ input: { 'aria-label': t('plan.levelMastery', { n: n + 1 }) } }}
+          />
+          <TextField
+            value={l.name}
+            onChange={(e) => level(n, { name: e.target.value })}
+            slotProps={{ htmlInput: { 'aria-label': t('plan.level', { n: n + 1 }) } }}
+            sx={{ '& input': { fontWeight: n >= edit.mastery ? 700 : 400 } }}
+          />
+          <TextField
+            type="number"
+            value={l.points}
+            onChange={(e) => level(n, { points: Number(e.target.value) })}
+            slotProps={{ htmlInput: { 'aria-label': t('plan.levelPoints', { n: n + 1 }) } }}
+          />
+          <TextField
+            value={l.description}
+            onChange={(e) => level(n, { description: e.target.value })}
+            slotProps={{ htmlInput: { 'aria-label': t('plan.levelDescription', { n: n + 1 }) } }}
+          />
+          <IconButton
+            size="small"
+            disabled={edit.levels.length <= 2}
+            onClick={() => takeOut(n)}
+            aria-label={t('plan.removeLevel', { n: n + 1 })}
+          >
+            ×
+          </IconButton>
+        </Box>
+      ))}
+      <Button size="small" onClick={() => added('above')} sx={{ justifySelf: 'start' }}>
+        {t('plan.addLevelAbove')}
+      </Button>
+      {wrong && <Alert severity="error">{wrong.message}</Alert>}
+      {effects.length > 0 && (
+        <Alert severity="warning">
+          {t('plan.scaleCheck')}
+          {effects.map((e) => (
+            <Typography key={e} variant="body2">
+              {e}
+            </Typography>
+          ))}
+        </Alert>
+      )}
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        {effects.length > 0 ? (
+          <Button variant="contained" disabled={save.isPending} onClick={() => save.mutate()}>
+            {t('plan.scaleSaveAnyway')}
+          </Button>
+        ) : (
+          <Button type="submit" variant="contained" disabled={check.isPending || save.isPending}>
+            {t('plan.scaleSave')}
+          </Button>
+        )}
+        {sketch.id !== null && (
+          <Button variant="outlined" disabled={remove.isPending} onClick={() => remove.mutate()}>
+            {t('common.remove')}
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}
