@@ -56,8 +56,14 @@ export default function MyOutcomes({ walk }: { walk: WalkName }) {
                     {o.evidence.map((e) => (
                       <Typography key={e.at + e.from} variant="body2" color="textSecondary">
                         {day(e.at)}: {e.level}, {e.from}
+                        {e.words && `. “${e.words}”`}
                       </Typography>
                     ))}
+                    {o.opensNext.length > 0 && (
+                      <Typography variant="body2" sx={{ mt: 0.5 }}>
+                        {t('learn.waitsForIt', { names: o.opensNext.join(', ') })}
+                      </Typography>
+                    )}
                   </Box>
                 </Box>
               ))}

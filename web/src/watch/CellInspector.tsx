@@ -81,6 +81,7 @@ export function CellInspector({ enrolment, outcome }: { enrolment: number; outco
                     <Typography>
                       <b>{e.levelName}</b>, {e.from}
                     </Typography>
+                    {e.note && <Typography variant="body2">“{e.note}”</Typography>}
                     <Typography variant="caption" color="textSecondary">
                       {day(e.at)}, {e.by}
                       {e.weight !== 1 && `, ${t('watch.weight', { n: e.weight })}`}

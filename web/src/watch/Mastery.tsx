@@ -1,18 +1,20 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, Checkbox, MenuItem, TextField, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Mastery as MasteryData } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
-import { percent } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { CellInspector } from './CellInspector';
+import { ClassRow } from './ClassRow';
+import { RateDialog } from './RateDialog';
+import { arrangeGrid, levelOf } from './spread';
 
 const ROW = 36;
 
@@ -31,6 +33,9 @@ export default function Mastery() {
       onClose={() => select(null)}
     >
       <Actions>
+        <Button variant="outlined" href={`/api/courses/${course.id}/mastery.csv`}>
+          {t('common.export')}
+        </Button>
         <Button variant="outlined" onClick={() => window.print()}>
           {t('common.print')}
         </Button>
@@ -58,22 +63,33 @@ function Grid({
   select: (sel: string | null) => void;
 }) {
   const { t } = useTranslation();
-  const course = useCourse();
-  const groups = useQuery(queries.progress(course.id)).data?.groups ?? [];
   const [group, setGroup] = useState(0);
-  const [by, setBy] = useState(0);
+  const [flagged, setFlagged] = useState(false);
+  const [find, setFind] = useState('');
+  const [[by, strongest], setBy] = useState<[number, boolean]>([0, false]);
+  const [compared, setCompared] = useState(false);
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const [rating, setRating] = useState(false);
   const scroller = useRef<HTMLDivElement>(null);
-  const level = (l: MasteryData['learners'][number], o: number) => l.levels[String(o)] ?? -1;
-  const rows = data.learners
-    .filter((l) => group === 0 || l.groups.includes(group))
-    .sort((a, b) => (by ? level(a, by) - level(b, by) : 0) || a.name.localeCompare(b.name));
+  const rows = useMemo(
+    () => arrangeGrid(data.learners, { group, flagged, find, by, strongest }),
+    [data.learners, group, flagged, find, by, strongest],
+  );
+  const toggle = (id: number) => {
+    const next = new Set(ticked);
+    if (!next.delete(id)) next.add(id);
+    setTicked(next);
+  };
+  const all = rows.length > 0 && rows.every((r) => ticked.has(r.enrolment));
+  /** Weakest first, then strongest first, then by name again. */
+  const sortBy = (o: number) => setBy(by !== o ? [o, false] : strongest ? [0, false] : [o, true]);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     overscan: 12,
   });
-  const columns = `170px repeat(${data.outcomes.length}, minmax(64px, 1fr))`;
+  const columns = `36px 170px repeat(${data.outcomes.length}, minmax(64px, 1fr))`;
   const move = (event: KeyboardEvent) => {
     const ways: Record<string, [number, number]> = {
       ArrowRight: [0, 1],
@@ -85,9 +101,13 @@ function Grid({
     };
     const way = ways[event.key];
     if (event.key === 'Escape') select(null);
+    const [e, o] = (sel ?? '').split('-').map(Number);
+    if (event.key === ' ' && e && !(event.target instanceof HTMLInputElement)) {
+      event.preventDefault();
+      toggle(e);
+    }
     if (!way) return;
     event.preventDefault();
-    const [e, o] = (sel ?? '').split('-').map(Number);
     const r = Math.max(
       0,
       Math.min(rows.length - 1, rows.findIndex((l) => l.enrolment === e) + way[0]),
@@ -101,8 +121,17 @@ function Grid({
   };
   return (
     <>
-      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1 }}>
-        <Typography sx={{ fontWeight: 700 }}>
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 1,
+          alignItems: 'center',
+          mb: 1,
+          flexWrap: 'wrap',
+          '@media print': { display: 'none' },
+        }}
+      >
+        <Typography sx={{ fontWeight: 700 }} role="status">
           {t('watch.learners', { count: rows.length })}
         </Typography>
         <TextField
@@ -115,12 +144,43 @@ function Grid({
           <MenuItem value={0}>
             {t('watch.group')}: {t('watch.allGroups')}
           </MenuItem>
-          {groups.map((g) => (
+          {data.groups.map((g) => (
             <MenuItem key={g.id} value={g.id}>
               {g.name}
             </MenuItem>
           ))}
         </TextField>
+        <Button
+          variant={flagged ? 'contained' : 'outlined'}
+          color={flagged ? 'secondary' : 'primary'}
+          aria-pressed={flagged}
+          onClick={() => setFlagged(!flagged)}
+        >
+          {t('watch.onlyFlagged', { count: data.learners.filter((l) => l.flagged).length })}
+        </Button>
+        {data.groups.length > 1 && (
+          <Button
+            variant={compared ? 'contained' : 'outlined'}
+            color={compared ? 'secondary' : 'primary'}
+            aria-pressed={compared}
+            onClick={() => setCompared(!compared)}
+          >
+            {t('watch.compare')}
+          </Button>
+        )}
+        <TextField
+          type="search"
+          placeholder={t('watch.find')}
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+          slotProps={{ htmlInput: { 'aria-label': t('watch.find') } }}
+          sx={{ width: 150, bgcolor: 'tone.panel' }}
+        />
+        {ticked.size > 0 && (
+          <Button variant="contained" sx={{ ml: 'auto' }} onClick={() => setRating(true)}>
+            {t('watch.rate', { count: ticked.size })}
+          </Button>
+        )}
       </Box>
       <Box sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', overflowX: 'auto' }}>
         <div
@@ -128,7 +188,7 @@ function Grid({
           aria-label={t('frame.mastery')}
           tabIndex={0}
           onKeyDown={move}
-          style={{ minWidth: 170 + 64 * data.outcomes.length }}
+          style={{ minWidth: 206 + 64 * data.outcomes.length }}
         >
           <Box
             role="row"
@@ -139,6 +199,14 @@ function Grid({
               borderColor: 'divider',
             }}
           >
+            <span role="columnheader">
+              <Checkbox
+                checked={all}
+                indeterminate={!all && ticked.size > 0}
+                onChange={() => setTicked(all ? new Set() : new Set(rows.map((r) => r.enrolment)))}
+                slotProps={{ input: { 'aria-label': t('watch.tickAll') } }}
+              />
+            </span>
             <Box role="columnheader" sx={{ p: 1, typography: 'h3', color: 'tone.soft' }}>
               {t('watch.learner')}
             </Box>
@@ -147,11 +215,11 @@ function Grid({
                 key={o.id}
                 role="columnheader"
                 title={o.name}
-                aria-sort={by === o.id ? 'ascending' : 'none'}
+                aria-sort={by !== o.id ? 'none' : strongest ? 'descending' : 'ascending'}
               >
                 <Button
                   size="small"
-                  onClick={() => setBy(by === o.id ? 0 : o.id)}
+                  onClick={() => sortBy(o.id)}
                   sx={{
                     color: by === o.id ? 'tone.madder' : 'tone.indigo',
                     fontSize: 12,
@@ -159,39 +227,27 @@ function Grid({
                   }}
                 >
                   {o.code}
+                  {by === o.id && (strongest ? ' ▾' : ' ▴')}
                 </Button>
               </Box>
             ))}
           </Box>
-          <Box
-            role="row"
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: columns,
-              alignItems: 'center',
-              height: 30,
-              bgcolor: 'tone.ground',
-              borderBottom: 1,
-              borderColor: 'divider',
-            }}
-          >
-            <Typography role="rowheader" variant="caption" sx={{ pl: 1 }}>
-              {t('watch.classRow')}
-            </Typography>
-            {data.outcomes.map((o) => (
-              <Typography
-                key={o.id}
-                role="gridcell"
-                variant="caption"
-                sx={{ textAlign: 'center', fontWeight: 700 }}
-              >
-                {rows.length
-                  ? percent(rows.filter((l) => level(l, o.id) >= o.mastery).length / rows.length)
-                  : 0}{' '}
-                %
-              </Typography>
+          <ClassRow
+            title={t('watch.classRow')}
+            rows={rows}
+            outcomes={data.outcomes}
+            columns={columns}
+          />
+          {compared &&
+            data.groups.map((g) => (
+              <ClassRow
+                key={g.id}
+                title={g.name}
+                rows={data.learners.filter((l) => l.groups.includes(g.id))}
+                outcomes={data.outcomes}
+                columns={columns}
+              />
             ))}
-          </Box>
           <Box
             ref={scroller}
             role="rowgroup"
@@ -223,6 +279,13 @@ function Grid({
                       borderColor: 'divider',
                     }}
                   >
+                    <span role="gridcell" style={{ alignSelf: 'center' }}>
+                      <Checkbox
+                        checked={ticked.has(l.enrolment)}
+                        onChange={() => toggle(l.enrolment)}
+                        slotProps={{ input: { 'aria-label': t('watch.row', { name: l.name }) } }}
+                      />
+                    </span>
                     <Typography
                       role="rowheader"
                       sx={{
@@ -237,7 +300,7 @@ function Grid({
                       {l.name}
                     </Typography>
                     {data.outcomes.map((o) => {
-                      const at = level(l, o.id);
+                      const at = levelOf(l, o.id);
                       const chosen = sel === `${l.enrolment}-${o.id}`;
                       return (
                         <Box
@@ -273,6 +336,17 @@ function Grid({
           </Box>
         </div>
       </Box>
+      {rating && (
+        <RateDialog
+          outcomes={data.outcomes}
+          learners={data.learners.filter((l) => ticked.has(l.enrolment))}
+          outcome={Number((sel ?? '').split('-')[1]) || undefined}
+          onClose={() => {
+            setRating(false);
+            setTicked(new Set());
+          }}
+        />
+      )}
     </>
   );
 }

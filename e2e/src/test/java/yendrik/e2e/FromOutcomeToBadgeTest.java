@@ -247,11 +247,68 @@ class FromOutcomeToBadgeTest {
     go(page, "/c/2/watch/mastery");
     page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Ilse Tran")))
         .getByRole(AriaRole.GRIDCELL)
-        .nth(2)
+        .nth(3)
         .click();
     Locator inspector = page.getByLabel("Inspector");
-    assertThat(inspector.getByText("The best evidence counts.")).isVisible();
+    assertThat(inspector.getByText("The best piece of evidence counts.")).isVisible();
     assertThat(inspector.getByText(Pattern.compile("Brake set-up practical"))).isVisible();
+  }
+
+  @Test
+  @Order(7)
+  void learners_are_rated_in_one_go_and_it_can_be_taken_back() {
+    Page page = school.signedIn("tomas");
+    go(page, "/c/2/watch/mastery");
+    page.getByLabel("Tick Gwen Takeda").check();
+    page.getByLabel("Tick Ruben Sato").check();
+    button(page, "Rate 2 learners").first().click();
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    dialog.getByText("On my own").click();
+    dialog.getByLabel("What you saw (learners read it)").fill("At the open evening");
+    dialog
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Rate 2 learners"))
+        .click();
+    assertThat(page.getByText("2 learners rated on SAFE.")).isVisible();
+    Locator gwen =
+        page.getByRole(
+            AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Gwen Takeda")));
+    assertThat(gwen.getByLabel("SAFE: On my own")).isVisible();
+    button(page, "Undo").click();
+    assertThat(gwen.getByLabel("SAFE: On my own")).isHidden();
+  }
+
+  @Test
+  @Order(7)
+  void coverage_shows_gaps_and_ties_with_a_key() {
+    Page page = school.signedIn("odalys");
+    go(page, "/c/4/plan/outcomes");
+    button(page, "Coverage").click();
+    Locator row =
+        page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("TUBE")));
+    assertThat(row.getByText("nowhere assessed")).isVisible();
+    page.getByRole(AriaRole.GRID).focus();
+    page.keyboard().press("ArrowRight");
+    page.keyboard().press("Space");
+    assertThat(row.getByText("assessed 1")).isVisible();
+    assertThat(page.getByRole(AriaRole.STATUS).getByText("TUBE")).isVisible();
+  }
+
+  @Test
+  @Order(7)
+  void a_scale_gains_a_level_after_saying_what_that_does() {
+    Page page = school.signedIn("odalys");
+    go(page, "/c/2/plan/outcomes");
+    button(page, "Scales").click();
+    page.getByLabel("Level 1", new Page.GetByLabelOptions().setExact(true)).fill("Looking on");
+    button(page, "Add a level above").click();
+    button(page, "Save scale").click();
+    assertThat(page.getByText(Pattern.compile("will read “Looking on”"))).isVisible();
+    assertThat(page.getByText(Pattern.compile("Nobody is at “Level 5” yet"))).isVisible();
+    button(page, "Close").click();
+    go(page, "/c/2/plan/outcomes");
+    button(page, "Scales").click();
+    assertThat(page.getByLabel("Level 1", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("Watching");
   }
 
   @Test
@@ -343,6 +400,7 @@ class FromOutcomeToBadgeTest {
     Page learner = school.signedIn("ilse");
     for (String view : List.of("my/route", "my/outcomes", "my/badges"))
       check(barriers, learner, axe, "/c/2/" + view);
+    for (String step : steps(learner)) check(barriers, learner, axe, step);
     Page dark = school.signedIn("ilse", 390, ColorScheme.DARK);
     for (String view : List.of("my/route", "my/outcomes", "my/badges"))
       check(barriers, dark, axe, "/c/2/" + view);
@@ -351,6 +409,22 @@ class FromOutcomeToBadgeTest {
     assertThat(((Number) width).intValue())
         .as("nothing sticks out on a phone")
         .isLessThanOrEqualTo(390);
+  }
+
+  /** The addresses of one open step of each kind, as the route links them. */
+  private static List<String> steps(Page page) {
+    go(page, "/c/2/my/route");
+    page.locator("main h1").first().waitFor();
+    page.locator("summary").all().forEach(Locator::click);
+    return List.of(
+            "Your bench and the stand",
+            "Name that tool",
+            "Brake set-up practical",
+            "Brake job card")
+        .stream()
+        .map(name -> page.locator("a", new Page.LocatorOptions().setHasText(name)).first())
+        .map(a -> a.getAttribute("href"))
+        .toList();
   }
 
   @SuppressWarnings("unchecked") // axe answers with plain maps

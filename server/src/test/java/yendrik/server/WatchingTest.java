@@ -101,6 +101,18 @@ class WatchingTest extends SchoolTest {
   }
 
   @Test
+  void the_file_of_mastery_says_levels_by_name() {
+    var response = as("Tomas Weir").call("GET", foundations() + "/mastery.csv", "");
+    String file = new String(response.getContentAsByteArray(), StandardCharsets.UTF_8);
+    String[] lines = file.split("\r?\n");
+    assertThat(lines).hasSize(37);
+    assertThat(lines[0]).contains("SAFE", "BRAKE", "FULL");
+    assertThat(file).contains("On my own");
+    assertThat(as("Priya Nakamura").call("GET", foundations() + "/mastery.csv", "").getStatus())
+        .isEqualTo(200);
+  }
+
+  @Test
   void a_learners_page_agrees_with_the_learners_own_route() {
     JsonNode seen = learner("Celeste Adeyo");
     JsonNode own = as("Celeste Adeyo").get(foundations() + "/walks/mine/route");

@@ -13,9 +13,28 @@ import yendrik.core.id.StepId;
  * @param step the step that gave it, empty for a rating outside any step
  * @param version which handing-in it judges, 0 where nothing was handed in
  * @param by who judged; empty when a quiz did
+ * @param note what was seen, in words
  */
 public record Evidence(
-    long at, int level, double weight, Optional<StepId> step, int version, Optional<PersonId> by) {
+    long at,
+    int level,
+    double weight,
+    Optional<StepId> step,
+    int version,
+    Optional<PersonId> by,
+    Optional<String> note) {
+
+  /** A piece without words. */
+  public Evidence(
+      long at,
+      int level,
+      double weight,
+      Optional<StepId> step,
+      int version,
+      Optional<PersonId> by) {
+    this(at, level, weight, step, version, by, Optional.empty());
+  }
+
   public Evidence {
     if (level < 0) throw new IllegalArgumentException("level " + level);
     if (!(weight > 0)) throw new IllegalArgumentException("weight " + weight);

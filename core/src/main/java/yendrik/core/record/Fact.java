@@ -80,9 +80,16 @@ public record Fact(
    * A person rated an outcome, at a step or apart from any.
    *
    * @param level the key of a level of the outcome's scale
+   * @param note what was seen, in words
    */
-  public record Rated(OutcomeId outcome, int level, Optional<StepId> step, int version)
-      implements What {}
+  public record Rated(
+      OutcomeId outcome, int level, Optional<StepId> step, int version, Optional<String> note)
+      implements What {
+    /** A rating without words. */
+    public Rated(OutcomeId outcome, int level, Optional<StepId> step, int version) {
+      this(outcome, level, step, version, Optional.empty());
+    }
+  }
 
   public record Confirmed(StepId step) implements AtStep {}
 

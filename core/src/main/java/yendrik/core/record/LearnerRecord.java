@@ -193,7 +193,15 @@ public final class LearnerRecord {
         Outcome outcome = index.outcome(index.number(tie.outcome()));
         if (outcome.madeOf().isPresent()) continue;
         int reached = Levels.ofScore(outcome.scale(), score, index.step(s).scoring().passMark());
-        add(index.number(tie.outcome()), at, reached, tie.weight(), s, 0, Optional.empty());
+        add(
+            index.number(tie.outcome()),
+            at,
+            reached,
+            tie.weight(),
+            s,
+            0,
+            Optional.empty(),
+            Optional.empty());
       }
     }
     if (best[s] < passMark(s) - 1e-9) failedAt[s] = at;
@@ -222,13 +230,20 @@ public final class LearnerRecord {
                 .mapToDouble(Step.Tie::weight)
                 .findFirst()
                 .orElse(1);
-    add(o, at, reached, weight, s, rated.version(), by);
+    add(o, at, reached, weight, s, rated.version(), by, rated.note());
   }
 
   private void add(
-      int o, long at, int reached, double weight, int s, int ofVersion, Optional<PersonId> by) {
+      int o,
+      long at,
+      int reached,
+      double weight,
+      int s,
+      int ofVersion,
+      Optional<PersonId> by,
+      Optional<String> note) {
     var step = s == CourseIndex.UNKNOWN ? Optional.<StepId>empty() : id(s);
-    var piece = new Evidence(at, reached, weight, step, ofVersion, by);
+    var piece = new Evidence(at, reached, weight, step, ofVersion, by, note);
     List<Evidence> pieces = evidence.get(o);
     pieces.removeIf(piece::sameThingAs);
     pieces.add(piece);

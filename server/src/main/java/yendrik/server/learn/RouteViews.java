@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
-import yendrik.core.outcome.Evidence;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.server.design.BadgePicture;
@@ -69,6 +68,7 @@ public final class RouteViews {
 
   /**
    * @param level index of the level reached, -1 without evidence
+   * @param opensNext closed steps and modules that wait for this outcome
    */
   public record OutcomeView(
       long id,
@@ -80,9 +80,13 @@ public final class RouteViews {
       String levelMeans,
       int levels,
       int mastery,
-      List<EvidenceView> evidence) {}
+      List<EvidenceView> evidence,
+      List<String> opensNext) {}
 
-  public record EvidenceView(Instant at, String level, String from) {}
+  /**
+   * @param words what staff wrote about it: a note, or the comment on the work
+   */
+  public record EvidenceView(Instant at, String level, String from, Optional<String> words) {}
 
   public record BadgeView(
       long id,
@@ -174,8 +178,4 @@ public final class RouteViews {
       String comment,
       Instant at,
       List<String> levels) {}
-
-  static EvidenceView evidence(Evidence piece, String level, String from) {
-    return new EvidenceView(Instant.ofEpochMilli(piece.at()), level, from);
-  }
 }

@@ -24,12 +24,16 @@ import yendrik.core.progress.Bead;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.rule.words.Numbers;
 import yendrik.server.learn.RouteViews.BadgeView;
 import yendrik.server.learn.RouteViews.ComingView;
+import yendrik.server.learn.RouteViews.EvidenceView;
 import yendrik.server.learn.RouteViews.ModuleView;
 import yendrik.server.learn.RouteViews.NextView;
 import yendrik.server.learn.RouteViews.OutcomeView;
@@ -73,7 +77,7 @@ class Routes {
         behind(progress),
         next(walk),
         modules(walk),
-        outcomes(progress),
+        outcomes(walk),
         badges(walk),
         coming(progress));
   }
@@ -153,12 +157,12 @@ class Routes {
     };
   }
 
-  private static boolean asksAbout(yendrik.core.rule.Condition rule, Step step) {
+  private static boolean asksAbout(Condition rule, Step step) {
     return rule.nodes()
         .anyMatch(n ->
-            n instanceof yendrik.core.rule.Condition.Ask ask
-                && ask.leaf() instanceof yendrik.core.rule.Leaf.OfStep of
-                && !(of instanceof yendrik.core.rule.Leaf.NotPassed)
+            n instanceof Condition.Ask ask
+                && ask.leaf() instanceof Leaf.OfStep of
+                && !(of instanceof Leaf.NotPassed)
                 && of.step().equals(step.id()));
   }
 
@@ -280,7 +284,8 @@ class Routes {
         : best + ", " + Numbers.count(left, "attempt") + " left";
   }
 
-  static List<OutcomeView> outcomes(Progress progress) {
+  static List<OutcomeView> outcomes(Walk walk) {
+    Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
     List<OutcomeView> views = new ArrayList<>();
     for (int o = 0; o < index.outcomes(); o++) {
@@ -299,10 +304,58 @@ class Routes {
               levels.size(),
               outcome.scale().mastery(),
               progress.record().evidence(o).reversed().stream()
-                  .map(e -> RouteViews.evidence(e, levels.get(e.level()).name(), from(index, e)))
-                  .toList()));
+                  .map(e ->
+                      new EvidenceView(
+                          Instant.ofEpochMilli(e.at()),
+                          levels.get(e.level()).name(),
+                          from(index, e),
+                          words(walk, e)))
+                  .toList(),
+              waitingFor(progress, outcome)));
     }
     return views;
+  }
+
+  /** The note on a rating, else the comment on the work that it judges. */
+  private static Optional<String> words(Walk walk, Evidence piece) {
+    if (piece.note().isPresent() || piece.step().isEmpty()) return piece.note();
+    return Facts.standing(walk.facts()).stream()
+        .filter(f ->
+            f.what() instanceof Fact.Marked m
+                && m.step().equals(piece.step().get())
+                && m.version() == piece.version())
+        .map(f -> ((Fact.Marked) f.what()).comment())
+        .filter(c -> !c.isBlank())
+        .reduce((_, last) -> last);
+  }
+
+  /** The names of closed steps and modules whose opening rule asks about an outcome. */
+  private static List<String> waitingFor(Progress progress, Outcome outcome) {
+    CourseIndex index = progress.course().index();
+    List<String> names = new ArrayList<>();
+    for (int m = 0; m < index.modules(); m++) {
+      CourseModule module = index.module(m);
+      if (module.published()
+          && module.gate().listed()
+          && !progress.moduleOpen(m)
+          && module.opensWhen().filter(r -> asksAbout(r, outcome)).isPresent())
+        names.add(module.name());
+    }
+    for (int s = 0; s < index.steps(); s++)
+      if (visible(progress, s)
+          && !progress.sight().open(s)
+          && progress.doneAt(s).isEmpty()
+          && index.step(s).opensWhen().filter(r -> asksAbout(r, outcome)).isPresent())
+        names.add(index.step(s).name());
+    return names;
+  }
+
+  private static boolean asksAbout(Condition rule, Outcome outcome) {
+    return rule.nodes()
+        .anyMatch(n ->
+            n instanceof Condition.Ask ask
+                && ask.leaf() instanceof Leaf.OfOutcome of
+                && of.outcome().equals(outcome.id()));
   }
 
   static String from(CourseIndex index, Evidence piece) {

@@ -80,7 +80,13 @@ final class FactWords {
   private Optional<String> rated(Fact.Rated f) {
     return design
         .outcome(f.outcome())
-        .map(o -> "Rated " + o.code() + " “" + level(o.scale(), f.level()) + "”");
+        .map(o ->
+            "Rated "
+                + o.code()
+                + " “"
+                + level(o.scale(), f.level())
+                + "”"
+                + f.note().map(n -> ": " + n).orElse(""));
   }
 
   private static String level(Scale scale, int key) {

@@ -75,10 +75,7 @@ class WatchController {
           flags);
       s.thread().chars().forEach(c -> table.cell(words(Bead.of((char) c))));
     }
-    return ResponseEntity.ok()
-        .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
-        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"progress.csv\"")
-        .body(table.text());
+    return csv("progress.csv", table);
   }
 
   private static String words(Bead bead) {
@@ -105,6 +102,31 @@ class WatchController {
   @Needs(Right.TEACH)
   MasteryView mastery(@PathVariable long course, Seat seat) {
     return watching.mastery(seat);
+  }
+
+  /** The same as a CSV file: a learner a row, an outcome a column, levels by name. */
+  @GetMapping(path = "/mastery.csv", produces = "text/csv")
+  @Needs(Right.TEACH)
+  ResponseEntity<String> exportMastery(@PathVariable long course, Seat seat) {
+    MasteryView grid = watching.mastery(seat);
+    var table = new CsvTable();
+    table.row("Learner");
+    grid.outcomes().forEach(o -> table.cell(o.code()));
+    for (WatchViews.MasteryRow row : grid.learners()) {
+      table.row(row.name());
+      for (WatchViews.OutcomeHead o : grid.outcomes()) {
+        int level = row.levels().getOrDefault(o.id(), -1);
+        table.cell(level < 0 ? "" : o.levels().get(level));
+      }
+    }
+    return csv("mastery.csv", table);
+  }
+
+  private static ResponseEntity<String> csv(String name, CsvTable table) {
+    return ResponseEntity.ok()
+        .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+        .body(table.text());
   }
 
   @GetMapping("/learners/{enrolment}/outcomes/{outcome}")

@@ -100,9 +100,13 @@ final class WatchViews {
       Optional<Explaining.Part> done,
       List<Happened> happened) {}
 
-  record MasteryView(List<OutcomeHead> outcomes, List<MasteryRow> learners) {}
+  record MasteryView(List<OutcomeHead> outcomes, List<Group> groups, List<MasteryRow> learners) {}
 
-  record OutcomeHead(long id, String code, String name, List<String> levels, int mastery) {}
+  /**
+   * @param composed whether it is made of others and cannot be rated itself
+   */
+  record OutcomeHead(
+      long id, String code, String name, List<String> levels, int mastery, boolean composed) {}
 
   record MasteryRow(
       long enrolment, String name, List<Long> groups, boolean flagged, Map<Long, Integer> levels) {}
@@ -136,7 +140,8 @@ final class WatchViews {
       String by,
       double weight,
       Levels.Use use,
-      double share) {}
+      double share,
+      Optional<String> note) {}
 
   record FollowView(
       long enrolment,

@@ -320,12 +320,17 @@ class Watching {
 
   MasteryView mastery(Seat seat) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
-    if (ready.isEmpty()) return new MasteryView(List.of(), List.of());
+    if (ready.isEmpty()) return new MasteryView(List.of(), List.of(), List.of());
     List<OutcomeHead> heads =
         ready.get().document().design().outcomes().stream()
             .map(o ->
                 new OutcomeHead(
-                    o.id().value(), o.code(), o.name(), names(o.scale()), o.scale().mastery()))
+                    o.id().value(),
+                    o.code(),
+                    o.name(),
+                    names(o.scale()),
+                    o.scale().mastery(),
+                    o.madeOf().isPresent()))
             .toList();
     List<MasteryRow> rows =
         learners.of(seat).stream()
@@ -337,7 +342,7 @@ class Watching {
                     !s.summary().flags().isEmpty(),
                     s.summary().levels()))
             .toList();
-    return new MasteryView(heads, rows);
+    return new MasteryView(heads, groups(ready.get().document().design(), seat), rows);
   }
 
   private static List<String> names(Scale scale) {
@@ -391,7 +396,8 @@ class Watching {
         e.by().map(p -> names.getOrDefault(p.value(), "")).orElse("the quiz"),
         e.weight(),
         counted.use(),
-        counted.share());
+        counted.share(),
+        e.note());
   }
 
   /** Flagged learners with the reasons, those flagged longest first. */

@@ -104,7 +104,7 @@ public final class LevelWords {
                 + " × "
                 + (earlier.size() == 1
                     ? Integer.toString(earlier.getFirst().level() + 1)
-                    : "(" + mean(earlier) + ")")
+                    : mean(earlier))
                 + result);
       }
       default -> Optional.empty();

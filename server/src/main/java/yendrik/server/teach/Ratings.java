@@ -1,0 +1,99 @@
+package yendrik.server.teach;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.id.FactId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
+import yendrik.server.http.Problem;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** Ratings outside any step: what a member of staff saw, of one learner or of many at once. */
+@Service
+@Transactional
+public class Ratings {
+  private final Walks walks;
+  private final Learners learners;
+
+  Ratings(Walks walks, Learners learners) {
+    this.walks = walks;
+    this.learners = learners;
+  }
+
+  /** A rating that stands in a learner's record. */
+  public record Given(long enrolment, long fact) {}
+
+  /**
+   * Rates learners on an outcome, all of them or none.
+   *
+   * @param level index of a level of the outcome's scale, weakest first
+   */
+  List<Given> rate(
+      Seat seat, long outcomeId, int level, List<Long> enrolments, Optional<String> note) {
+    List<Given> given = new ArrayList<>();
+    for (long enrolment : enrolments.stream().distinct().sorted().toList()) {
+      learners.one(seat, enrolment);
+      Walk walk =
+          walks.act(
+              enrolment,
+              Optional.of(seat.person().id()),
+              w -> List.of(rated(w.progress().course().index(), outcomeId, level, note)));
+      given.add(new Given(enrolment, newest(walk)));
+    }
+    return given;
+  }
+
+  private static Fact.Rated rated(
+      CourseIndex index, long outcomeId, int level, Optional<String> note) {
+    int o = outcomeId <= 0 ? CourseIndex.UNKNOWN : index.number(new OutcomeId(outcomeId));
+    if (o == CourseIndex.UNKNOWN) throw Problem.field("outcome", "There is no such outcome.");
+    Outcome outcome = index.outcome(o);
+    if (outcome.madeOf().isPresent())
+      throw Problem.field(
+          "outcome", outcome.code() + " is made of other outcomes. Rate those instead.");
+    if (level < 0 || level > outcome.scale().top())
+      throw Problem.field("level", outcome.code() + " has no such level.");
+    return new Fact.Rated(
+        outcome.id(),
+        outcome.scale().key(level),
+        Optional.empty(),
+        0,
+        note.map(String::strip).filter(n -> !n.isEmpty()));
+  }
+
+  private static long newest(Walk walk) {
+    return walk.facts().stream()
+        .filter(f -> f.what() instanceof Fact.Rated)
+        .mapToLong(f -> f.id().value())
+        .max()
+        .orElseThrow();
+  }
+
+  /** Takes ratings back that this person gave; their history stays. */
+  void takeBack(Seat seat, List<Given> ratings, String reason) {
+    for (Given rating : ratings) {
+      learners.one(seat, rating.enrolment());
+      boolean own =
+          Facts.standing(walks.see(rating.enrolment()).facts()).stream()
+              .anyMatch(f ->
+                  f.id().value() == rating.fact()
+                      && f.what() instanceof Fact.Rated
+                      && f.by().filter(p -> p.value() == seat.person().id()).isPresent());
+      if (!own) throw Problem.conflict("Only ratings of your own that still stand are taken back.");
+      walks.correct(
+          rating.enrolment(),
+          Optional.of(seat.person().id()),
+          new FactId(rating.fact()),
+          new Fact.TakenBack(reason));
+    }
+  }
+}

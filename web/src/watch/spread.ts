@@ -1,0 +1,56 @@
+import type { Mastery } from '../api/client';
+
+export type MasteryRow = Mastery['learners'][number];
+export type OutcomeHead = Mastery['outcomes'][number];
+
+/** The level of a learner on an outcome, -1 without evidence. */
+export const levelOf = (row: MasteryRow, outcome: number) => row.levels[String(outcome)] ?? -1;
+
+export interface Spread {
+  /** How many learners stand at each level, weakest first. */
+  at: number[];
+  none: number;
+  /** Share at mastery among all, 0 to 1. */
+  mastery: number;
+}
+
+/** How learners spread over the levels of an outcome. */
+export function spread(rows: MasteryRow[], outcome: OutcomeHead): Spread {
+  const at = outcome.levels.map(() => 0);
+  let none = 0;
+  let mastered = 0;
+  for (const row of rows) {
+    const level = levelOf(row, outcome.id);
+    if (level < 0) none++;
+    else at[level] = (at[level] ?? 0) + 1;
+    if (level >= outcome.mastery) mastered++;
+  }
+  return { at, none, mastery: rows.length === 0 ? 0 : mastered / rows.length };
+}
+
+export interface GridFilter {
+  group: number;
+  flagged: boolean;
+  find: string;
+  /** An outcome to sort by, 0 for names; weakest first unless strongest. */
+  by: number;
+  strongest: boolean;
+}
+
+/** The learners that fit the filters, in the order asked for. */
+export function arrangeGrid(rows: MasteryRow[], filter: GridFilter): MasteryRow[] {
+  const words = filter.find.toLowerCase().split(/\s+/).filter(Boolean);
+  const way = filter.strongest ? -1 : 1;
+  return rows
+    .filter(
+      (r) =>
+        (filter.group === 0 || r.groups.includes(filter.group)) &&
+        (!filter.flagged || r.flagged) &&
+        words.every((w) => r.name.toLowerCase().includes(w)),
+    )
+    .sort(
+      (a, b) =>
+        (filter.by ? way * (levelOf(a, filter.by) - levelOf(b, filter.by)) : 0) ||
+        a.name.localeCompare(b.name),
+    );
+}
