@@ -269,12 +269,13 @@ class FromOutcomeToBadgeTest {
         .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Rate 2 learners"))
         .click();
     assertThat(page.getByText("2 learners rated on SAFE.")).isVisible();
-    Locator gwen =
+    Locator rated =
         page.getByRole(
-            AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Gwen Takeda")));
-    assertThat(gwen.getByLabel("SAFE: On my own")).isVisible();
+                AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Ruben Sato")))
+            .getByRole(AriaRole.IMG, new Locator.GetByRoleOptions().setName("SAFE: On my own"));
+    assertThat(rated).isVisible();
     button(page, "Undo").click();
-    assertThat(gwen.getByLabel("SAFE: On my own")).isHidden();
+    assertThat(rated).isHidden();
   }
 
   @Test
@@ -299,16 +300,16 @@ class FromOutcomeToBadgeTest {
     Page page = school.signedIn("odalys");
     go(page, "/c/2/plan/outcomes");
     button(page, "Scales").click();
-    page.getByLabel("Level 1", new Page.GetByLabelOptions().setExact(true)).fill("Looking on");
+    page.getByLabel("Level 3", new Page.GetByLabelOptions().setExact(true)).fill("Alone");
     button(page, "Add a level above").click();
     button(page, "Save scale").click();
-    assertThat(page.getByText(Pattern.compile("will read “Looking on”"))).isVisible();
+    assertThat(page.getByText(Pattern.compile("will read “Alone”"))).isVisible();
     assertThat(page.getByText(Pattern.compile("Nobody is at “Level 5” yet"))).isVisible();
     button(page, "Close").click();
     go(page, "/c/2/plan/outcomes");
     button(page, "Scales").click();
-    assertThat(page.getByLabel("Level 1", new Page.GetByLabelOptions().setExact(true)))
-        .hasValue("Watching");
+    assertThat(page.getByLabel("Level 3", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("On my own");
   }
 
   @Test

@@ -20,7 +20,12 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.LevelRule;
+import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -31,11 +36,12 @@ import yendrik.core.rule.plan.CompiledCourse;
  */
 class RandomCoursesTest {
   private static final int STEPS = 7;
+  static final OutcomeId WHOLE = new OutcomeId(3);
   private static final Duration LONG = Duration.ofDays(30);
 
   private static Leaf leaf(Random r, int before) {
     StepId step = new StepId(1 + r.nextInt(before));
-    return switch (r.nextInt(10)) {
+    return switch (r.nextInt(14)) {
       case 0 -> new Leaf.Seen(step);
       case 1, 2 -> new Leaf.StepDone(step);
       case 3 -> new Leaf.Score(step, 0.5, 1);
@@ -44,8 +50,16 @@ class RandomCoursesTest {
       case 6 -> new Leaf.DaysSinceDone(step, 1 + r.nextInt(5));
       case 7 -> new Leaf.EnrolledFor(1 + r.nextInt(12));
       case 8 -> new Leaf.SignedOff(step);
+      case 9 -> new Leaf.AtMastery(outcome(r));
+      case 10 -> new Leaf.LevelAtLeast(outcome(r), 1 + r.nextInt(3));
+      case 11 -> new Leaf.LevelBelow(outcome(r), 1 + r.nextInt(3));
+      case 12 -> new Leaf.EvidenceCount(outcome(r), 1 + r.nextInt(3), r.nextInt(3));
       default -> inTime(r);
     };
+  }
+
+  private static OutcomeId outcome(Random r) {
+    return List.of(BRAKE, SAFE, WHOLE).get(r.nextInt(3));
   }
 
   private static Leaf inTime(Random r) {
@@ -108,7 +122,34 @@ class RandomCoursesTest {
     var badge =
         new Badge(
             new BadgeId(1), "Badge", "", Optional.empty(), Optional.of(rule(r, STEPS, 2)), false);
-    return yendrik.core.Workshop.design(List.of(first, second, third), List.of(badge));
+    return withWhole(yendrik.core.Workshop.design(List.of(first, second, third), List.of(badge)));
+  }
+
+  /** With an outcome made of the two others. */
+  private static CourseDesign withWhole(CourseDesign d) {
+    List<Outcome> outcomes = new ArrayList<>(d.outcomes());
+    outcomes.add(
+        new Outcome(
+            WHOLE,
+            "WHOLE",
+            "Whole",
+            "",
+            SCALE,
+            LevelRule.of(new LevelMethod.Best()),
+            Optional.of(new Composition(List.of(BRAKE, SAFE), new Composition.All()))));
+    return new CourseDesign(
+        d.id(),
+        d.version(),
+        d.name(),
+        d.zone(),
+        d.startsAt(),
+        outcomes,
+        d.modules(),
+        d.badges(),
+        d.flags(),
+        d.completeWhen(),
+        d.groups(),
+        d.otherCourses());
   }
 
   private static CourseModule module(int id, Optional<Condition> opens, List<Step> steps) {
@@ -131,11 +172,16 @@ class RandomCoursesTest {
       at = at.plus(Duration.ofMinutes(r.nextInt(1500)));
       StepId step = new StepId(1 + r.nextInt(STEPS));
       Fact.What what =
-          switch (r.nextInt(8)) {
+          switch (r.nextInt(11)) {
             case 0, 1 -> new Fact.Saw(step);
             case 2, 3, 4 -> new Fact.FinishedAttempt(step, i, r.nextInt(11), 10);
             case 5 -> new Fact.SignedOff(step, "");
             case 6 -> r.nextInt(4) == 0 ? new Fact.Excused(step, "") : new Fact.WasHere();
+            case 7, 8 ->
+                new Fact.Rated(r.nextBoolean() ? BRAKE : SAFE, r.nextInt(4), Optional.empty(), 0);
+            case 9 ->
+                new Fact.Rated(
+                    r.nextBoolean() ? BRAKE : SAFE, r.nextInt(4), Optional.of(step), r.nextInt(2));
             default -> new Fact.AttemptsAdded(step, 1);
           };
       facts.add(new Fact(new FactId(i), at, Optional.of(TOMAS), what, Optional.empty()));

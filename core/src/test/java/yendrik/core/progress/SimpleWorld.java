@@ -1,10 +1,15 @@
 package yendrik.core.progress;
 
+import static yendrik.core.Workshop.BRAKE;
+import static yendrik.core.Workshop.SAFE;
+import static yendrik.core.Workshop.SCALE;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,6 +19,7 @@ import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
@@ -175,7 +181,9 @@ final class SimpleWorld {
     return switch (node) {
       case Condition.Ask ask ->
           switch (ask.leaf()) {
-            case Leaf.NotPassed _ -> false;
+            case Leaf.NotPassed _, Leaf.LevelBelow _, Leaf.EvidenceCount _ -> false;
+            case Leaf.LevelAtLeast l -> l.outcome().equals(BRAKE);
+            case Leaf.AtMastery l -> l.outcome().equals(BRAKE);
             case Leaf.Score s -> s.to() >= 1;
             case Leaf.InTime t -> t.until().isEmpty();
             default -> true;
@@ -227,8 +235,56 @@ final class SimpleWorld {
             ? Verdict.OUT_OF_REACH
             : Verdict.MET;
       }
+      case Leaf.AtMastery l -> met(level(l.outcome()) >= SCALE.mastery());
+      case Leaf.LevelAtLeast l -> met(level(l.outcome()) >= l.level());
+      case Leaf.LevelBelow l -> met(level(l.outcome()) >= 0 && level(l.outcome()) < l.level());
+      case Leaf.EvidenceCount l ->
+          met(pieces(l.outcome()).stream().filter(p -> p >= l.level()).count() >= l.pieces());
       default -> throw new IllegalStateException("not generated: " + leaf);
     };
+  }
+
+  private static Verdict met(boolean met) {
+    return met ? Verdict.MET : Verdict.NOT_YET;
+  }
+
+  /** -1 without evidence; the best piece for BRAKE, the newest for SAFE, both for the whole. */
+  private int level(OutcomeId outcome) {
+    List<Integer> pieces = pieces(outcome);
+    if (outcome.equals(BRAKE)) return pieces.stream().max(Comparator.naturalOrder()).orElse(-1);
+    if (outcome.equals(SAFE)) return pieces.isEmpty() ? -1 : pieces.getLast();
+    int brake = level(BRAKE);
+    int safe = level(SAFE);
+    int at = (brake >= SCALE.mastery() ? 1 : 0) + (safe >= SCALE.mastery() ? 1 : 0);
+    if (brake < 0 && safe < 0) return -1;
+    return at == 2 ? Math.min(brake, safe) : at;
+  }
+
+  /** The levels of the pieces that stand, in the order in which they came. */
+  private List<Integer> pieces(OutcomeId outcome) {
+    if (!outcome.equals(BRAKE) && !outcome.equals(SAFE)) {
+      List<Integer> both = new ArrayList<>(pieces(BRAKE));
+      both.addAll(pieces(SAFE));
+      return both;
+    }
+    Map<String, Integer> pieces = new LinkedHashMap<>();
+    Map<StepId, Double> best = new HashMap<>();
+    for (Fact fact : facts) {
+      if (fact.what() instanceof Fact.Rated r && r.outcome().equals(outcome)) {
+        String of = r.step().map(s -> s + "/" + r.version()).orElse("fact " + fact.id());
+        pieces.remove(of);
+        pieces.put(of, r.level());
+      }
+      if (fact.what() instanceof Fact.FinishedAttempt a
+          && step(a.step()).evidenceFor().stream().anyMatch(t -> t.outcome().equals(outcome))) {
+        double score = a.points() / a.of();
+        if (score <= best.getOrDefault(a.step(), -1.0)) continue;
+        best.put(a.step(), score);
+        pieces.remove(a.step() + "/0");
+        pieces.put(a.step() + "/0", score >= 0.5 ? 2 : score >= 0.25 ? 1 : 0);
+      }
+    }
+    return List.copyOf(pieces.values());
   }
 
   private Verdict score(Leaf.Score l) {
