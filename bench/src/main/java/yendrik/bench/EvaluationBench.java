@@ -79,6 +79,9 @@ public class EvaluationBench {
   }
 
   public static void main(String[] args) throws RunnerException {
-    new Runner(new OptionsBuilder().include(EvaluationBench.class.getSimpleName()).build()).run();
+    new Runner(new OptionsBuilder()
+                .include(EvaluationBench.class.getSimpleName())
+                .include(LevelsBench.class.getSimpleName())
+                .build()).run();
   }
 }

@@ -1,0 +1,213 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { Design, DesignOutcome, LevelRule } from '../api/client';
+import { failure, serve, show } from '../test/stage';
+import { LevelRuleFields, USUAL_RULE } from './LevelRuleFields';
+import { MadeOfFields } from './MadeOfFields';
+import Outcomes from './Outcomes';
+import { ScalesDialog } from './ScalesDialog';
+import type { Draft } from './useDraft';
+
+const scale = {
+  id: 1,
+  version: 4,
+  name: 'workshop scale',
+  mastery: 2,
+  levels: ['Watching', 'With help', 'On my own'].map((name, key) => ({
+    key,
+    name,
+    points: key + 1,
+    description: '',
+  })),
+};
+const outcome = (id: number, code: string, more: Partial<DesignOutcome> = {}): DesignOutcome => ({
+  id,
+  version: 1,
+  code,
+  name: `Outcome ${code}`,
+  description: '',
+  scale: 1,
+  levelRule: USUAL_RULE,
+  ...more,
+});
+const step = (id: number, kind: string, ...outcomes: number[]) => ({
+  id,
+  version: 2,
+  module: 1,
+  kind,
+  name: `Step ${id}`,
+  evidenceFor: outcomes.map((o) => ({ outcome: o, weight: 1 })),
+  doneWhen: {
+    line: '',
+    root: { id: 'a', is: 'ask', n: 0, parts: [], leaf: {}, subject: '', says: '' },
+  },
+});
+const design = (more: Partial<Design> = {}) =>
+  ({
+    scales: [scale],
+    outcomes: [outcome(5, 'BRAKE'), outcome(6, 'GEAR')],
+    modules: [{ id: 1, name: 'Brakes', steps: [step(11, 'PAGE', 5), step(12, 'QUIZ', 5)] }],
+    badges: [],
+    ...more,
+  }) as unknown as Design;
+
+describe('outcomes', () => {
+  const at = '/api/courses/2/design';
+
+  it('begin with one whose code nobody has', async () => {
+    const taken = design({ outcomes: [outcome(5, 'NEW1'), outcome(6, 'NEW3')] });
+    const calls = serve({ [`GET ${at}`]: taken, [`POST ${at}/outcomes`]: outcome(7, 'NEW2') });
+    show(<Outcomes />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Add outcome' }));
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({ code: 'NEW2' }),
+    );
+  });
+
+  it('say that a scale is needed first where there is none', async () => {
+    serve({ [`GET ${at}`]: design({ scales: [], outcomes: [] }) });
+    show(<Outcomes />);
+    const [add] = await screen.findAllByRole('button', { name: 'Add outcome' });
+    if (add) await userEvent.click(add);
+    expect(await screen.findByRole('alert')).toHaveTextContent(/scale/);
+  });
+
+  it('show gaps in the coverage, and a key ties the step to the outcome', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      [`PUT ${at}/steps/12`]: step(12, 'QUIZ', 5, 6),
+    });
+    show(<Outcomes />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Coverage' }));
+    const gear = screen.getByRole('row', { name: /GEAR/ });
+    expect(gear).toHaveTextContent('nowhere taught · nowhere assessed');
+    expect(screen.getByRole('row', { name: /BRAKE/ })).toHaveTextContent('taught 1 · assessed 1');
+    screen.getByRole('grid').focus();
+    await userEvent.keyboard('{ArrowRight}{ArrowDown} ');
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'PUT')?.body).toMatchObject({
+        evidenceFor: [
+          { outcome: 5, weight: 1 },
+          { outcome: 6, weight: 1 },
+        ],
+      }),
+    );
+  });
+});
+
+describe('how a level is found', () => {
+  function fields(rule: LevelRule) {
+    const change = vi.fn();
+    show(<LevelRuleFields rule={rule} onChange={change} />);
+    return change;
+  }
+
+  it('shows the numbers that its method uses, and no others', () => {
+    fields({ ...USUAL_RULE, method: 'SECURE' });
+    expect(screen.getByLabelText('Reached in')).toHaveValue(2);
+    expect(screen.queryByLabelText(/Share of the newest/)).not.toBeInTheDocument();
+  });
+
+  it('keeps k at most n, whichever of them is changed', async () => {
+    const change = fields({ ...USUAL_RULE, method: 'SECURE', times: 2, last: 3 });
+    await userEvent.clear(screen.getByLabelText('Reached in'));
+    await userEvent.type(screen.getByLabelText('Reached in'), '5{Enter}');
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ times: 5, last: 5 });
+    await userEvent.clear(screen.getByLabelText('of the last'));
+    await userEvent.type(screen.getByLabelText('of the last'), '1{Enter}');
+    expect(change.mock.calls.at(-1)?.[0]).toMatchObject({ times: 1, last: 1 });
+  });
+
+  it('takes a share in percent and never more than all', async () => {
+    const change = fields({ ...USUAL_RULE, method: 'RECENCY_WEIGHTED' });
+    const share = screen.getByLabelText(/Share of the newest/);
+    expect(share).toHaveValue(65);
+    await userEvent.clear(share);
+    await userEvent.type(share, '250{Enter}');
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ newest: 1 });
+  });
+});
+
+describe('an outcome made of others', () => {
+  const whole = outcome(9, 'BIKE', { madeOf: { how: 'AT_LEAST', n: 2, parts: [5, 6] } });
+  function fields(of: DesignOutcome) {
+    const change = vi.fn();
+    const draft = { outcome: change } as unknown as Draft;
+    const all = design({ outcomes: [of, outcome(5, 'BRAKE'), outcome(6, 'GEAR')] });
+    show(<MadeOfFields outcome={of} design={all} draft={draft} />);
+    return change;
+  }
+
+  it('never asks for more parts than it has', async () => {
+    const change = fields(whole);
+    await userEvent.click(screen.getByLabelText(/GEAR/));
+    expect(change.mock.calls[0]?.[1]).toEqual({ madeOf: { how: 'AT_LEAST', n: 1, parts: [5] } });
+  });
+
+  it('keeps its last part, and takes evidence of its own again when it is made of none', async () => {
+    const change = fields(outcome(9, 'BIKE', { madeOf: { how: 'ALL', n: 1, parts: [5] } }));
+    expect(screen.getByLabelText(/BRAKE/)).toBeDisabled();
+    await userEvent.click(screen.getByLabelText('Made of other outcomes'));
+    expect(change.mock.calls[0]?.[1]).toEqual({ madeOf: undefined });
+  });
+});
+
+describe('scales', () => {
+  const at = '/api/courses/2/design/scales/1';
+
+  it('are saved at once when nothing rests on the change', async () => {
+    const calls = serve({
+      [`POST ${at}/effects`]: [],
+      [`PUT ${at}`]: { ...scale, version: 5 },
+      'GET /api/courses/2/design': design(),
+    });
+    show(<ScalesDialog design={design()} onClose={() => {}} />);
+    await userEvent.click(screen.getByRole('button', { name: 'Add a level above' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Save scale' }));
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const put = calls.find((c) => c.method === 'PUT');
+    expect(put?.version).toBe('"4"');
+    expect(put?.body).toMatchObject({
+      levels: [{ key: 0 }, { key: 1 }, { key: 2 }, { name: 'Level 4' }],
+    });
+  });
+
+  it('say first what a change does, and save only when told to', async () => {
+    const calls = serve({
+      [`POST ${at}/effects`]: ['14 ratings at “On my own” will read “Alone”.'],
+      [`PUT ${at}`]: scale,
+      'GET /api/courses/2/design': design(),
+    });
+    show(<ScalesDialog design={design()} onClose={() => {}} />);
+    const third = screen.getByLabelText('Level 3');
+    await userEvent.clear(third);
+    await userEvent.type(third, 'Alone');
+    await userEvent.click(screen.getByRole('button', { name: 'Save scale' }));
+    expect(await screen.findByText(/14 ratings/)).toBeInTheDocument();
+    expect(calls.some((c) => c.method === 'PUT')).toBe(false);
+    await userEvent.click(screen.getByRole('button', { name: 'Save it so' }));
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+  });
+
+  it('keep mastery at its level when one is put below or taken out', async () => {
+    const calls = serve({ [`POST ${at}/effects`]: ['wait'] });
+    show(<ScalesDialog design={design()} onClose={() => {}} />);
+    await userEvent.click(screen.getByRole('button', { name: 'Add a level below' }));
+    expect(screen.getByLabelText('Mastery from level 4 on')).toBeChecked();
+    await userEvent.click(screen.getByRole('button', { name: 'Remove level 2' }));
+    expect(screen.getByLabelText('Mastery from level 3 on')).toBeChecked();
+    await userEvent.click(screen.getByRole('button', { name: 'Save scale' }));
+    await screen.findByText('wait');
+    expect(calls[0]?.body).toMatchObject({ mastery: 2 });
+  });
+
+  it('that are used cannot be deleted, and say by what', async () => {
+    serve({ [`DELETE ${at}`]: failure(409, { detail: 'This scale is used by BRAKE, GEAR.' }) });
+    show(<ScalesDialog design={design()} onClose={() => {}} />);
+    const dialog = screen.getByRole('dialog');
+    expect(within(dialog).getByText(/Used by BRAKE, GEAR/)).toBeInTheDocument();
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Take away' }));
+    expect(await screen.findByText('This scale is used by BRAKE, GEAR.')).toBeInTheDocument();
+  });
+});
