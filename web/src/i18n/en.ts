@@ -244,6 +244,7 @@ export const en = {
     coverageHint: 'Click or press Space to tie a step to an outcome, arrow keys to move.',
     coverageCell: '{{code}}, {{step}}: {{state}}',
     notTied: 'not tied',
+    tieWeight: 'Weight of {{code}}',
     throughParts: 'through its parts',
     assessedIn: 'Evidence from',
     nowhere: 'no step yet',
@@ -378,6 +379,7 @@ export const en = {
     judge: { PASSED: 'Passed', AGAIN: 'Another go', FAILED: 'Not passed' },
   },
   watch: {
+    workbook: 'Export XLSX',
     compare: 'Compare groups',
     rate_one: 'Rate {{count}} learner',
     rate_other: 'Rate {{count}} learners',

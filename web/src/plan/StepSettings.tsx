@@ -22,7 +22,7 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
       <Autocomplete
         multiple
         size="small"
-        options={design.outcomes.map((o) => o.id)}
+        options={design.outcomes.filter((o) => !o.madeOf).map((o) => o.id)}
         value={step.evidenceFor.map((tie) => tie.outcome)}
         getOptionLabel={(id) => {
           const outcome = design.outcomes.find((o) => o.id === id);
@@ -38,6 +38,28 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
         }
         renderInput={(params) => <TextField {...params} label={t('plan.evidenceFor')} />}
       />
+      {step.evidenceFor.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          {step.evidenceFor.map((tie) => (
+            <SavedField
+              key={tie.outcome}
+              label={t('plan.tieWeight', {
+                code: design.outcomes.find((o) => o.id === tie.outcome)?.code,
+              })}
+              type="number"
+              value={`${tie.weight}`}
+              onSave={(v) =>
+                draft.step(step, {
+                  evidenceFor: step.evidenceFor.map((other) =>
+                    other.outcome === tie.outcome ? { ...tie, weight: number(v, 0) || 1 } : other,
+                  ),
+                })
+              }
+              sx={{ width: 130 }}
+            />
+          ))}
+        </Box>
+      )}
       <Autocomplete
         multiple
         size="small"

@@ -36,6 +36,9 @@ export default function Mastery() {
         <Button variant="outlined" href={`/api/courses/${course.id}/mastery.csv`}>
           {t('common.export')}
         </Button>
+        <Button variant="outlined" href={`/api/courses/${course.id}/mastery.xlsx`}>
+          {t('watch.workbook')}
+        </Button>
         <Button variant="outlined" onClick={() => window.print()}>
           {t('common.print')}
         </Button>

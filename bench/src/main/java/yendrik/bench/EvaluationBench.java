@@ -79,9 +79,11 @@ public class EvaluationBench {
   }
 
   public static void main(String[] args) throws RunnerException {
-    new Runner(new OptionsBuilder()
+    new Runner(
+            new OptionsBuilder()
                 .include(EvaluationBench.class.getSimpleName())
                 .include(LevelsBench.class.getSimpleName())
-                .build()).run();
+                .build())
+        .run();
   }
 }

@@ -113,6 +113,14 @@ class WatchingTest extends SchoolTest {
   }
 
   @Test
+  void mastery_comes_as_a_workbook_too() {
+    var response = as("Tomas Weir").call("GET", foundations() + "/mastery.xlsx", "");
+    assertThat(response.getStatus()).isEqualTo(200);
+    assertThat(response.getContentType()).contains("spreadsheetml");
+    assertThat(response.getContentAsByteArray()).as("a zip file").startsWith('P', 'K');
+  }
+
+  @Test
   void a_learners_page_agrees_with_the_learners_own_route() {
     JsonNode seen = learner("Celeste Adeyo");
     JsonNode own = as("Celeste Adeyo").get(foundations() + "/walks/mine/route");

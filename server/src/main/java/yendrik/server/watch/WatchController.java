@@ -26,6 +26,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.progress.Bead;
 import yendrik.core.record.Fact;
 import yendrik.formats.csv.CsvTable;
+import yendrik.formats.xlsx.XlsxTable;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -41,6 +42,8 @@ import yendrik.server.way.Walks;
 @RestController
 @RequestMapping("/api/courses/{course}")
 class WatchController {
+  private static final String XLSX =
+      "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
   private final Watching watching;
   private final Learners learners;
   private final Walks walks;
@@ -114,12 +117,32 @@ class WatchController {
     grid.outcomes().forEach(o -> table.cell(o.code()));
     for (WatchViews.MasteryRow row : grid.learners()) {
       table.row(row.name());
-      for (WatchViews.OutcomeHead o : grid.outcomes()) {
-        int level = row.levels().getOrDefault(o.id(), -1);
-        table.cell(level < 0 ? "" : o.levels().get(level));
-      }
+      for (WatchViews.OutcomeHead o : grid.outcomes()) table.cell(level(row, o));
     }
     return csv("mastery.csv", table);
+  }
+
+  /** The same as a workbook, levels by name. */
+  @GetMapping(path = "/mastery.xlsx", produces = XLSX)
+  @Needs(Right.TEACH)
+  ResponseEntity<byte[]> exportWorkbook(@PathVariable long course, Seat seat) {
+    MasteryView grid = watching.mastery(seat);
+    var table = new XlsxTable("Mastery");
+    table.row("Learner");
+    grid.outcomes().forEach(o -> table.cell(o.code()));
+    for (WatchViews.MasteryRow row : grid.learners()) {
+      table.row(row.name());
+      for (WatchViews.OutcomeHead o : grid.outcomes()) table.cell(level(row, o));
+    }
+    return ResponseEntity.ok()
+        .contentType(MediaType.valueOf(XLSX))
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"mastery.xlsx\"")
+        .body(table.bytes());
+  }
+
+  private static String level(WatchViews.MasteryRow row, WatchViews.OutcomeHead outcome) {
+    int level = row.levels().getOrDefault(outcome.id(), -1);
+    return level < 0 ? "" : outcome.levels().get(level);
   }
 
   private static ResponseEntity<String> csv(String name, CsvTable table) {

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.formats.xlsx;
+
+import org.jspecify.annotations.NullMarked;
