@@ -70,6 +70,7 @@ export type BadgeEdit = S['yendrik.server.design.DesignEdits.BadgeEdit'];
 export type OutcomeEdit = S['yendrik.server.design.DesignEdits.OutcomeEdit'];
 export type DesignScale = S['yendrik.server.design.DesignViews.ScaleView'];
 export type ScaleEdit = S['yendrik.server.design.DesignEdits.ScaleEdit'];
+export type Comparison = S['yendrik.server.design.Exchange.Comparison'];
 export type LevelRule = S['yendrik.server.design.OutcomeForms.LevelRuleForm'];
 export type MadeOf = S['yendrik.server.design.OutcomeForms.MadeOfForm'];
 export type Picture = S['yendrik.server.design.BadgePicture'];

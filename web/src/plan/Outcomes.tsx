@@ -10,6 +10,7 @@ import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
 import { Coverage } from './Coverage';
+import { ExchangeDialog } from './ExchangeDialog';
 import { USUAL_RULE } from './LevelRuleFields';
 import { OutcomeInspector } from './OutcomeInspector';
 import { ScalesDialog } from './ScalesDialog';
@@ -37,6 +38,7 @@ function Board({ design }: { design: Design }) {
   const [sel, select] = useSelection();
   const [view, setView] = useState<'list' | 'coverage'>('list');
   const [scales, setScales] = useState(false);
+  const [exchanging, setExchanging] = useState(false);
   const chosen = design.outcomes.find((o) => `${o.id}` === sel);
   const add = () => {
     const scale = design.scales[0];
@@ -88,6 +90,9 @@ function Board({ design }: { design: Design }) {
           <ToggleButton value="list">{t('plan.list')}</ToggleButton>
           <ToggleButton value="coverage">{t('plan.coverage')}</ToggleButton>
         </ToggleButtonGroup>
+        <Button variant="outlined" onClick={() => setExchanging(true)}>
+          {t('plan.exchangeShort')}
+        </Button>
         <Button variant="outlined" onClick={() => setScales(true)}>
           {t('plan.scales')}
         </Button>
@@ -129,6 +134,7 @@ function Board({ design }: { design: Design }) {
           ))}
         </Box>
       )}
+      {exchanging && <ExchangeDialog design={design} onClose={() => setExchanging(false)} />}
       {scales && <ScalesDialog design={design} onClose={() => setScales(false)} />}
     </WithInspector>
   );
@@ -186,7 +192,12 @@ function Row({
             ? t('plan.madeOfCount', { count: outcome.madeOf.parts.length })
             : t(`plan.methods.${outcome.levelRule.method}`)}
         </Typography>
-        <Typography variant="body2" color={steps.length ? 'textSecondary' : 'primary'}>
+        <Typography
+          variant="body2"
+          noWrap
+          title={steps.map((s) => s.name).join(', ')}
+          color={steps.length ? 'textSecondary' : 'primary'}
+        >
           {steps.length ? steps.map((s) => s.name).join(', ') : t('plan.nowhere')}
         </Typography>
       </Box>

@@ -1,0 +1,100 @@
+package yendrik.formats.framework;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import yendrik.formats.csv.CsvTable;
+
+/**
+ * A framework as CSV (RFC 4180) with a heading: {@code code} and {@code name}, and if there are any
+ * {@code identifier} (a UUID), {@code description} and {@code parts} (identifiers, blanks between).
+ * Columns may stand in any order; others are passed over.
+ */
+public final class FrameworkCsv {
+  private FrameworkCsv() {}
+
+  /** The whole file. */
+  public static String write(Framework framework) {
+    var table = new CsvTable();
+    table.row("identifier", "code", "name", "description", "parts");
+    for (Framework.Item item : framework.items())
+      table.row(
+          item.identifier().map(UUID::toString).orElse(""),
+          item.code(),
+          item.statement(),
+          item.description(),
+          item.parts().stream().map(UUID::toString).collect(Collectors.joining(" ")));
+    return table.text();
+  }
+
+  /**
+   * Reads a file.
+   *
+   * @throws Unreadable with every fault by row and column
+   */
+  public static Framework read(String text) {
+    String plain = text.startsWith("\uFEFF") ? text.substring(1) : text;
+    var checks = new Checks();
+    CSVFormat format =
+        CSVFormat.RFC4180
+            .builder()
+            .setHeader()
+            .setSkipHeaderRecord(true)
+            .setIgnoreEmptyLines(true)
+            .setIgnoreHeaderCase(true)
+            .setTrim(true)
+            .setAllowMissingColumnNames(true)
+            .get();
+    try (CSVParser parser = CSVParser.parse(new StringReader(plain), format)) {
+      List<String> columns =
+          parser.getHeaderNames().stream().map(c -> c.toLowerCase(Locale.ROOT)).toList();
+      for (String needed : List.of("code", "name"))
+        if (!columns.contains(needed))
+          checks.fault("Row 1", "there is no column “" + needed + "”.");
+      checks.refuse();
+      List<Framework.Item> items = new ArrayList<>();
+      for (CSVRecord row : parser) items.add(item(row, checks));
+      checks.refuse();
+      return new Framework(new UUID(0, 0), "", items);
+    } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
+      checks.fault("The file", "it cannot be read as CSV: " + e.getMessage());
+      checks.refuse();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static Framework.Item item(CSVRecord row, Checks checks) {
+    String where = "Row " + (row.getRecordNumber() + 1);
+    List<UUID> parts = new ArrayList<>();
+    for (String part : cell(row, "parts").split("\\s+"))
+      if (!part.isEmpty())
+        try {
+          parts.add(UUID.fromString(part));
+        } catch (IllegalArgumentException e) {
+          checks.fault(where, "parts “" + part + "” is no UUID.");
+        }
+    return new Framework.Item(
+        checks.identifier(where, "identifier", cell(row, "identifier")),
+        checks.code(where, "code", cell(row, "code")),
+        checks.statement(where, "name", cell(row, "name")),
+        cell(row, "description"),
+        parts);
+  }
+
+  /** The cell, without the apostrophe that was put before what looks like a formula. */
+  private static String cell(CSVRecord row, String column) {
+    if (!row.isMapped(column) || !row.isSet(column)) return "";
+    String text = row.get(column);
+    return text.length() > 1 && text.charAt(0) == '\'' && "=+-@".indexOf(text.charAt(1)) >= 0
+        ? text.substring(1)
+        : text;
+  }
+}

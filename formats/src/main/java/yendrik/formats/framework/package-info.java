@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.formats.framework;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,138 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import yendrik.formats.json.CoreJson;
+
+/** Outcomes in and out of a course as files. */
+@ServerTest
+class ExchangeTest extends SchoolTest {
+  private NewCourse course;
+  private Caller sefa;
+  private long scale;
+
+  @BeforeEach
+  void anEmptyCourse() {
+    sefa = as("Sefa Dunmore");
+    course = new NewCourse(sefa, "Exchange " + System.nanoTime());
+    scale = course.design().path("scales").path(0).path("id").asLong();
+  }
+
+  private String file(String path) {
+    var response = sefa.call("GET", path, "");
+    assertThat(response.getHeader("Content-Disposition")).startsWith("attachment");
+    return new String(response.getContentAsByteArray(), StandardCharsets.UTF_8);
+  }
+
+  private String body(String format, String text) {
+    return CoreJson.mapper()
+        .createObjectNode()
+        .put("format", format)
+        .put("text", text)
+        .put("scale", scale)
+        .toString();
+  }
+
+  private JsonNode compare(String format, String text) {
+    return sefa.post(course.path + "/design/framework/comparison", body(format, text));
+  }
+
+  private JsonNode take(String format, String text) {
+    return sefa.post(course.path + "/design/framework/taking", body(format, text));
+  }
+
+  private JsonNode outcome(String code) {
+    return course
+        .design()
+        .path("outcomes")
+        .valueStream()
+        .filter(o -> o.path("code").asString().equals(code))
+        .findFirst()
+        .orElseThrow(() -> new AssertionError(code));
+  }
+
+  @Test
+  void the_outcomes_of_one_course_are_taken_by_another_with_their_identifiers() {
+    String file = file(foundations() + "/design/framework/case.json");
+    JsonNode seen = compare("CASE", file);
+    assertThat(seen.path("fresh").size()).isEqualTo(10);
+    assertThat(seen.path("fresh").path(0).asString()).startsWith("SAFE Work safely");
+    assertThat(course.design().path("outcomes").size()).as("only compared").isZero();
+    take("CASE", file);
+    assertThat(course.design().path("outcomes").size()).isEqualTo(10);
+    String back = file(course.path + "/design/framework/case.json");
+    assertThat(identifiers(back)).isEqualTo(identifiers(file));
+    assertThat(compare("CASE", file).path("same").asInt()).isEqualTo(10);
+  }
+
+  private static java.util.List<String> identifiers(String file) {
+    return CoreJson.mapper()
+        .readTree(file)
+        .path("CFItems")
+        .valueStream()
+        .map(i -> i.path("identifier").asString())
+        .toList();
+  }
+
+  @Test
+  void what_is_new_changed_and_missing_is_said_before_it_is_taken_and_nothing_is_lost() {
+    take("CSV", "code,name,description\nA,One,\nB,Two,old\nC,Three,\n");
+    long a = outcome("A").path("id").asLong();
+    String next = "code,name,description\nA,One more,\nB,Two,new\nD,Four,\n";
+    JsonNode seen = compare("CSV", next);
+    assertThat(seen.path("fresh").toString()).isEqualTo("[\"D Four\"]");
+    assertThat(seen.path("changed").path(0).asString()).isEqualTo("A: name becomes “One more”");
+    assertThat(seen.path("changed").path(1).asString()).isEqualTo("B: another description");
+    assertThat(seen.path("missing").toString()).isEqualTo("[\"C Three\"]");
+    take("CSV", next);
+    assertThat(outcome("A").path("id").asLong()).as("the same outcome").isEqualTo(a);
+    assertThat(outcome("A").path("version").asInt()).isEqualTo(2);
+    assertThat(outcome("C").path("name").asString()).isEqualTo("Three");
+    assertThat(outcome("B").path("version").asInt()).isEqualTo(2);
+  }
+
+  @Test
+  void an_identifier_is_followed_when_the_code_changes() {
+    UUID id = UUID.randomUUID();
+    take("CSV", "identifier,code,name\n" + id + ",OLD,Patch a tube\n");
+    long before = outcome("OLD").path("id").asLong();
+    take("CSV", "identifier,code,name\n" + id + ",TUBE,Patch a tube\n");
+    assertThat(outcome("TUBE").path("id").asLong()).isEqualTo(before);
+  }
+
+  @Test
+  void a_file_with_faults_is_refused_with_all_of_them_and_changes_nothing() {
+    var refused =
+        sefa.call(
+            "POST",
+            course.path + "/design/framework/taking",
+            body("CSV", "code,name\nA,One\nA,Two\n,Three\n"));
+    assertThat(refused.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(refused).path("findings").toString())
+        .contains("Row 3: code “A” stands at Row 2 too.", "Row 4: code is empty.");
+    assertThat(course.design().path("outcomes").size()).isZero();
+  }
+
+  @Test
+  void two_outcomes_that_would_share_a_code_are_named() {
+    take("CSV", "identifier,code,name\n" + UUID.randomUUID() + ",A,One\n");
+    String swapped =
+        "identifier,code,name\n" + UUID.randomUUID() + ",B,Two\n" + UUID.randomUUID() + ",A,One\n";
+    take("CSV", swapped);
+    assertThat(course.design().path("outcomes").size()).as("A by its code, B is new").isEqualTo(2);
+  }
+
+  @Test
+  void ten_thousand_outcomes_are_taken() {
+    var text = new StringBuilder("code,name\n");
+    for (int n = 0; n < 10_000; n++)
+      text.append("K").append(n).append(",Outcome ").append(n).append('\n');
+    assertThat(take("CSV", text.toString()).path("fresh").size()).isEqualTo(10_000);
+    assertThat(course.design().path("outcomes").size()).isEqualTo(10_000);
+  }
+}

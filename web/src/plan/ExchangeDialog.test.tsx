@@ -1,0 +1,70 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { Design } from '../api/client';
+import { failure, serve, show } from '../test/stage';
+import { ExchangeDialog } from './ExchangeDialog';
+
+const at = '/api/courses/2/design/framework';
+const design = { scales: [{ id: 3, name: 'workshop scale' }] } as unknown as Design;
+const comparison = {
+  fresh: Array.from({ length: 14 }, (_, n) => `K${n} Outcome ${n}`),
+  changed: ['A: name becomes “One more”'],
+  missing: ['C Three'],
+  same: 5,
+};
+
+async function choose(text: string, name: string) {
+  const close = vi.fn();
+  show(<ExchangeDialog design={design} onClose={close} />);
+  const file = new File([text], name);
+  await userEvent.upload(screen.getByLabelText('Choose a file', { selector: 'input' }), file);
+  return close;
+}
+
+describe('exchanging outcomes', () => {
+  it('shows what a file brings before anything is taken, the first few by name', async () => {
+    const calls = serve({ [`POST ${at}/comparison`]: comparison });
+    await choose('code,name\nA,One\n', 'outcomes.csv');
+    expect(await screen.findByText('14 new')).toBeInTheDocument();
+    expect(screen.getByText('K11 Outcome 11')).toBeInTheDocument();
+    expect(screen.queryByText('K12 Outcome 12')).not.toBeInTheDocument();
+    expect(screen.getByText(/name becomes “One more”/)).toBeInTheDocument();
+    expect(screen.getByText(/stay as they are/)).toBeInTheDocument();
+    expect(calls[0]?.body).toMatchObject({ format: 'CSV', text: 'code,name\nA,One\n' });
+  });
+
+  it('knows a package by its look and takes it when told to', async () => {
+    const calls = serve({
+      [`POST ${at}/comparison`]: comparison,
+      [`POST ${at}/taking`]: comparison,
+      'GET /api/courses/2/design': {},
+    });
+    const close = await choose(' {"CFItems":[]}', 'download');
+    await userEvent.click(await screen.findByRole('button', { name: 'Take 15 changes' }));
+    await vi.waitFor(() => expect(close).toHaveBeenCalled());
+    expect(calls[1]?.body).toMatchObject({ format: 'CASE', scale: 3 });
+  });
+
+  it('lists the faults of a file by row and lets nothing be taken', async () => {
+    serve({
+      [`POST ${at}/comparison`]: failure(422, {
+        detail: 'The file cannot be taken as it is.',
+        findings: ['Row 3: code is empty.', 'Row 4: name is empty.'],
+      }),
+    });
+    await choose('code,name\n', 'outcomes.csv');
+    expect(await screen.findByText('Row 4: name is empty.')).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: /^Take/ })).toBeDisabled();
+  });
+
+  it('offers both formats for what the course has', () => {
+    serve({});
+    show(<ExchangeDialog design={design} onClose={() => {}} />);
+    expect(screen.getByRole('link', { name: 'CASE 1.1' })).toHaveAttribute(
+      'href',
+      `${at}/case.json`,
+    );
+    expect(screen.getByRole('link', { name: 'CSV' })).toHaveAttribute('href', `${at}/outcomes.csv`);
+  });
+});

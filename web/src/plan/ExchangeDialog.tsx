@@ -1,0 +1,179 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  LinearProgress,
+  MenuItem,
+  TextField,
+  Typography,
+} from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ApiError, api, body, type Comparison, type Design } from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { useNotice } from '../ui/Notice';
+import { Section } from '../ui/Panel';
+
+const SHOWN = 12;
+
+/** A file is a package when it looks like JSON, and a table otherwise. */
+const formatOf = (text: string) => (text.trimStart().startsWith('{') ? 'CASE' : 'CSV');
+
+/** Outcomes out of the course as a file, or into it from one, after seeing what that brings. */
+export function ExchangeDialog({ design, onClose }: { design: Design; onClose: () => void }) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const [text, setText] = useState('');
+  const [scale, setScale] = useState(design.scales[0]?.id ?? 0);
+  const params = { path: { course: course.id } };
+  const file = (of: string) => ({ format: formatOf(of), text: of, scale }) as const;
+  const compare = useMutation({
+    mutationFn: (of: string) =>
+      body(
+        api.POST('/api/courses/{course}/design/framework/comparison', { params, body: file(of) }),
+      ),
+  });
+  const take = useMutation({
+    mutationFn: () =>
+      body(api.POST('/api/courses/{course}/design/framework/taking', { params, body: file(text) })),
+    onSuccess: async (taken) => {
+      await client.invalidateQueries({ queryKey: queries.design(course.id).queryKey });
+      notice({
+        tone: 'success',
+        text: t('plan.taken', { fresh: taken.fresh.length, changed: taken.changed.length }),
+      });
+      onClose();
+    },
+  });
+  const choose = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const read = await chosen.text();
+    setText(read);
+    take.reset();
+    compare.mutate(read);
+  };
+  const wrong = take.error ?? compare.error;
+  const findings = wrong instanceof ApiError ? (wrong.problem.findings ?? []) : [];
+  const brings = compare.data;
+  const many = brings ? brings.fresh.length + brings.changed.length : 0;
+  const base = `/api/courses/${course.id}/design/framework`;
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+      <DialogTitle>{t('plan.exchange')}</DialogTitle>
+      <DialogContent>
+        <Section title={t('plan.exchangeOut')}>
+          <Box sx={{ display: 'flex', gap: 1 }}>
+            <Button variant="outlined" href={`${base}/case.json`}>
+              CASE 1.1
+            </Button>
+            <Button variant="outlined" href={`${base}/outcomes.csv`}>
+              CSV
+            </Button>
+          </Box>
+        </Section>
+        <Section title={t('plan.exchangeIn')}>
+          <Button variant="outlined" component="label">
+            {t('plan.chooseFile')}
+            <input
+              type="file"
+              hidden
+              accept=".json,.csv,application/json,text/csv"
+              aria-label={t('plan.chooseFile')}
+              onChange={(e) => {
+                void choose(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+          </Button>
+          {(compare.isPending || take.isPending) && <LinearProgress sx={{ mt: 1.5 }} />}
+          {wrong && (
+            <Alert severity="error" sx={{ mt: 1.5 }}>
+              {wrong.message}
+              {findings.slice(0, SHOWN).map((f) => (
+                <Typography key={f} variant="body2">
+                  {f}
+                </Typography>
+              ))}
+              {findings.length > SHOWN && t('plan.more', { count: findings.length - SHOWN })}
+            </Alert>
+          )}
+          {brings && <Brings comparison={brings} />}
+          {brings && brings.fresh.length > 0 && (
+            <TextField
+              select
+              fullWidth
+              label={t('plan.scaleOfNew')}
+              value={scale}
+              onChange={(e) => setScale(Number(e.target.value))}
+              sx={{ mt: 1.5 }}
+            >
+              {design.scales.map((s) => (
+                <MenuItem key={s.id} value={s.id}>
+                  {s.name}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+        </Section>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{t('common.close')}</Button>
+        <Button
+          variant="contained"
+          disabled={many === 0 || take.isPending}
+          onClick={() => take.mutate()}
+        >
+          {t('plan.take', { count: many })}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function Brings({ comparison }: { comparison: Comparison }) {
+  const { t } = useTranslation();
+  return (
+    <Box sx={{ mt: 1.5 }} role="status">
+      <Lines title={t('plan.fresh', { count: comparison.fresh.length })} lines={comparison.fresh} />
+      <Lines
+        title={t('plan.changedOnes', { count: comparison.changed.length })}
+        lines={comparison.changed}
+      />
+      <Lines
+        title={t('plan.missing', { count: comparison.missing.length })}
+        lines={comparison.missing}
+      />
+      <Typography variant="body2" color="textSecondary">
+        {t('plan.same', { count: comparison.same })}
+      </Typography>
+    </Box>
+  );
+}
+
+function Lines({ title, lines }: { title: string; lines: string[] }) {
+  const { t } = useTranslation();
+  if (lines.length === 0) return null;
+  return (
+    <Box sx={{ mb: 1 }}>
+      <Typography sx={{ fontWeight: 700 }}>{title}</Typography>
+      {lines.slice(0, SHOWN).map((line) => (
+        <Typography key={line} variant="body2">
+          {line}
+        </Typography>
+      ))}
+      {lines.length > SHOWN && (
+        <Typography variant="body2" color="textSecondary">
+          {t('plan.more', { count: lines.length - SHOWN })}
+        </Typography>
+      )}
+    </Box>
+  );
+}
