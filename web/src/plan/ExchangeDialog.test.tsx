@@ -40,7 +40,7 @@ describe('exchanging outcomes', () => {
       [`POST ${at}/taking`]: comparison,
       'GET /api/courses/2/design': {},
     });
-    const close = await choose(' {"CFItems":[]}', 'download');
+    const close = await choose(' {"CFItems":[]}', 'download.json');
     await userEvent.click(await screen.findByRole('button', { name: 'Take 15 changes' }));
     await vi.waitFor(() => expect(close).toHaveBeenCalled());
     expect(calls[1]?.body).toMatchObject({ format: 'CASE', scale: 3 });

@@ -155,7 +155,12 @@ function Row({
   const scale = design.scales.find((s) => s.id === outcome.scale);
   const steps = design.modules
     .flatMap((m) => m.steps)
-    .filter((s) => s.evidenceFor.some((tie) => tie.outcome === outcome.id));
+    .filter((s) => s.evidenceFor.some((tie) => tie.outcome === outcome.id))
+    .map((s) => s.name);
+  const parts = design.outcomes
+    .filter((o) => outcome.madeOf?.parts.includes(o.id))
+    .map((o) => o.code);
+  const from = outcome.madeOf ? parts : steps;
   return (
     <Box
       component="li"
@@ -195,10 +200,10 @@ function Row({
         <Typography
           variant="body2"
           noWrap
-          title={steps.map((s) => s.name).join(', ')}
-          color={steps.length ? 'textSecondary' : 'primary'}
+          title={from.join(', ')}
+          color={from.length ? 'textSecondary' : 'primary'}
         >
-          {steps.length ? steps.map((s) => s.name).join(', ') : t('plan.nowhere')}
+          {from.length ? from.join(', ') : t('plan.nowhere')}
         </Typography>
       </Box>
     </Box>
