@@ -37,7 +37,7 @@ export function WithInspector({
           component="aside"
           aria-label={t('frame.inspector')}
           sx={{
-            width: 390,
+            width: 360,
             flex: 'none',
             resize: 'horizontal',
             direction: 'rtl',

@@ -3,6 +3,7 @@ package yendrik.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -22,6 +23,11 @@ class Shots {
     try (var school = new School()) {
       Page staff = school.signedIn("odalys");
       take(staff, school, "plan/outcomes", "plan-outcomes");
+      staff.getByText("Coverage").click();
+      shoot(staff, "plan-coverage");
+      go(staff, school, "plan/outcomes");
+      staff.getByText("Scales").click();
+      shoot(staff, "plan-scales");
       go(staff, school, "plan/route");
       staff.getByText("Brake set-up practical", new Page.GetByTextOptions().setExact(true)).click();
       shoot(staff, "plan-route");
@@ -31,7 +37,14 @@ class Shots {
       go(staff, school, "watch/progress");
       staff.getByText("Juno Abara").click();
       shoot(staff, "watch-progress");
-      take(staff, school, "watch/mastery", "watch-mastery");
+      go(staff, school, "watch/mastery");
+      staff
+          .getByRole(
+              AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Femi Strand")))
+          .getByRole(AriaRole.GRIDCELL)
+          .nth(7)
+          .click();
+      shoot(staff, "watch-mastery");
       take(staff, school, "reach/follow-up", "reach-follow-up");
       go(staff, school, "teach/marking");
       staff.getByText(Pattern.compile("^Celeste")).click();
