@@ -56,11 +56,11 @@ public final class Composed {
   }
 
   /**
-   * A level carried to another scale: below mastery and from mastery upward each in proportion,
+   * A level carried to another scale: short of mastery and from mastery upward each in proportion,
    * rounded down, so that mastery stays mastery and nothing else becomes it.
    *
-   * <p>Example: from three levels below mastery and one above to one below and one above, 0, 1 and
-   * 2 become 0, 3 becomes 1 (mastery), 4 becomes 2.
+   * <p>Example: from three levels short of mastery and one above to one below and one above, 0, 1
+   * and 2 become 0, 3 becomes 1 (mastery), 4 becomes 2.
    */
   public static int carry(int level, Scale from, Scale to) {
     if (from.id().equals(to.id())) return level;

@@ -18,7 +18,7 @@ public record Composition(List<OutcomeId> parts, How how) {
 
   /**
    * Mastery when all parts are at mastery, and then the lowest of them; before that, the levels
-   * below mastery in equal shares of the parts that are.
+   * short of mastery in equal shares of the parts that are.
    */
   public record All() implements How {}
 

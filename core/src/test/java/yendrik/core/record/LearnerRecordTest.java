@@ -1,0 +1,97 @@
+package yendrik.core.record;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.core.Workshop.*;
+
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import yendrik.core.Workshop;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
+
+/** What facts add up to. */
+class LearnerRecordTest {
+  private final CourseIndex index = new CourseIndex(design());
+  private final LearnerRecord record = new LearnerRecord(index, JUNO);
+  private final Workshop learner = new Workshop();
+  private final int pads = index.number(PADS);
+  private final int card = index.number(JOB_CARD);
+  private final int brake = index.number(BRAKE);
+
+  private void take(Fact.What what) {
+    record.take(learner.fact(what));
+  }
+
+  @Test
+  void the_best_attempt_counts_and_attempts_run_out() {
+    take(new Fact.FinishedAttempt(PADS, 1, 6, 15));
+    take(new Fact.FinishedAttempt(PADS, 2, 12, 15));
+    take(new Fact.FinishedAttempt(PADS, 3, 3, 15));
+    assertThat(record.score(pads)).isEqualTo(0.8);
+    assertThat(record.attempts(pads)).isEqualTo(3);
+    assertThat(record.attemptsLeft(pads)).isZero();
+    take(new Fact.AttemptsAdded(PADS, 2));
+    assertThat(record.attemptsLeft(pads)).isEqualTo(2);
+  }
+
+  @Test
+  void a_better_attempt_replaces_the_evidence_of_the_one_before_and_a_worse_does_not() {
+    take(new Fact.FinishedAttempt(PADS, 1, 6, 15));
+    assertThat(record.level(brake)).hasValue(1);
+    take(new Fact.FinishedAttempt(PADS, 2, 12, 15));
+    assertThat(record.evidence(brake)).hasSize(1);
+    assertThat(record.level(brake)).hasValue(2);
+    take(new Fact.FinishedAttempt(PADS, 3, 0, 15));
+    assertThat(record.evidence(brake)).hasSize(1);
+    assertThat(record.level(brake)).hasValue(2);
+  }
+
+  @Test
+  void a_second_rating_of_the_same_work_replaces_the_first() {
+    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new Fact.Rated(BRAKE, 1, Optional.of(JOB_CARD), 1));
+    take(new Fact.Rated(BRAKE, 3, Optional.of(JOB_CARD), 1));
+    assertThat(record.evidence(brake)).hasSize(1);
+    take(new Fact.HandedIn(JOB_CARD, 2));
+    take(new Fact.Rated(BRAKE, 2, Optional.of(JOB_CARD), 2));
+    assertThat(record.evidence(brake)).hasSize(2);
+    take(new Fact.Rated(BRAKE, 2, Optional.empty(), 0));
+    take(new Fact.Rated(BRAKE, 2, Optional.empty(), 0));
+    assertThat(record.evidence(brake)).as("notes outside any step all count").hasSize(4);
+  }
+
+  @Test
+  void a_rating_at_a_level_or_on_an_outcome_that_is_gone_says_nothing() {
+    take(new Fact.Rated(BRAKE, 77, Optional.empty(), 0));
+    take(new Fact.Rated(new OutcomeId(77), 2, Optional.empty(), 0));
+    assertThat(record.level(brake)).isEmpty();
+    assertThat(record.evidence(brake)).isEmpty();
+  }
+
+  @Test
+  void a_note_stays_with_the_piece_of_evidence() {
+    take(new Fact.Rated(BRAKE, 2, Optional.empty(), 0, Optional.of("Seen on Saturday")));
+    assertThat(record.evidence(brake).getFirst().note()).contains("Seen on Saturday");
+    assertThat(record.evidence(brake).getFirst().by()).contains(TOMAS);
+  }
+
+  @Test
+  void work_waits_from_handing_in_until_it_is_marked() {
+    assertThat(record.waiting(card)).isFalse();
+    take(new Fact.HandedIn(JOB_CARD, 1));
+    assertThat(record.waiting(card)).isTrue();
+    take(new Fact.Marked(JOB_CARD, 1, 5, 20, Fact.Judgement.AGAIN, ""));
+    assertThat(record.waiting(card)).isFalse();
+    take(new Fact.HandedIn(JOB_CARD, 2));
+    assertThat(record.waiting(card)).isTrue();
+  }
+
+  @Test
+  void facts_about_steps_that_are_gone_are_passed_over() {
+    take(new Fact.Saw(new StepId(77)));
+    take(new Fact.FinishedAttempt(new StepId(77), 1, 5, 10));
+    take(new Fact.HandedIn(new StepId(77), 1));
+    assertThat(record.sawSomething()).isFalse();
+  }
+}
