@@ -259,10 +259,14 @@ class RandomCoursesTest {
     CompiledCourse second = CompiledCourse.of(design(r));
     List<Fact> facts = facts(r, 4 + r.nextInt(30));
     int at = 1 + r.nextInt(facts.size() - 1);
+    // What is published at the very moment of enrolment is in force before it: nobody lived under
+    // the first design then.
     Instant change = facts.get(at).at();
+    if (!change.isAfter(START)) change = START.plusMillis(1);
+    Instant changed = change;
     Progress lived = Progress.begin(first, JUNO, START);
     for (Fact fact : facts.subList(0, at)) if (fact.at().isBefore(change)) lived.take(fact);
-    List<Fact> before = facts.stream().filter(f -> f.at().isBefore(change)).toList();
+    List<Fact> before = facts.stream().filter(f -> f.at().isBefore(changed)).toList();
     lived = lived.under(second, before, change);
     for (Fact fact : facts) if (!fact.at().isBefore(change)) lived.take(fact);
     Instant end = facts.getLast().at().plus(LONG);
