@@ -97,6 +97,14 @@ class ExchangeTest extends SchoolTest {
   }
 
   @Test
+  void a_package_says_when_the_outcomes_were_changed_and_not_when_it_was_written() {
+    take("CSV", "code,name\nA,One\n");
+    String path = course.path + "/design/framework/case.json";
+    String first = file(path);
+    assertThat(file(path)).isEqualTo(first);
+  }
+
+  @Test
   void an_identifier_is_followed_when_the_code_changes() {
     UUID id = UUID.randomUUID();
     take("CSV", "identifier,code,name\n" + id + ",OLD,Patch a tube\n");

@@ -139,6 +139,7 @@ public class Drafting {
             .set(OUTCOME.LEVEL_RULE, Json.of(edit.levelRule().rule()))
             .set(OUTCOME.MADE_OF, madeOf(edit))
             .set(OUTCOME.VERSION, version + 1)
+            .set(OUTCOME.CHANGED_AT, clock.instant())
             .where(
                 OUTCOME.ID.eq(id),
                 OUTCOME.COURSE_ID.eq(course.value()),

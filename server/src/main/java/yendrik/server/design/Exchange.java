@@ -4,7 +4,9 @@ import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.OUTCOME;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -57,9 +59,17 @@ public class Exchange {
   public String write(CourseId course, Format format) {
     Framework framework = framework(course);
     return switch (format) {
-      case CASE -> FrameworkCase.write(framework, address + "/ims/case/v1p1", clock.instant());
+      case CASE -> FrameworkCase.write(framework, address + "/ims/case/v1p1", lastChanged(course));
       case CSV -> FrameworkCsv.write(framework);
     };
+  }
+
+  /** When any of the course's outcomes was changed last; now for a course without outcomes. */
+  private Instant lastChanged(CourseId course) {
+    return drafts.outcomes(course).stream()
+        .map(OutcomeRecord::getChangedAt)
+        .max(Comparator.naturalOrder())
+        .orElseGet(clock::instant);
   }
 
   private Framework framework(CourseId course) {
