@@ -23,6 +23,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
@@ -44,6 +45,10 @@ public final class Workshop {
   public static final StepId PRACTICAL = new StepId(3);
   public static final StepId JOB_CARD = new StepId(4);
   public static final StepId SECOND_LOOK = new StepId(5);
+  public static final StepId FILM = new StepId(6);
+  public static final SessionId FIRST_SATURDAY = new SessionId(1);
+  public static final SessionId SECOND_SATURDAY = new SessionId(2);
+  public static final SessionId THIRD_SATURDAY = new SessionId(3);
   public static final ModuleId BRAKES = new ModuleId(1);
   public static final OutcomeId BRAKE = new OutcomeId(1);
   public static final OutcomeId SAFE = new OutcomeId(2);

@@ -4,6 +4,8 @@ package yendrik.core.course;
 public enum StepKind {
   /** Formatted text to read; brings about <em>seen</em> and <em>confirmed</em>. */
   PAGE,
+  /** A film to watch; brings about <em>seen</em> and the seconds that were <em>watched</em>. */
+  VIDEO,
   /** Questions marked at once; brings about attempts with scores. */
   QUIZ,
   /** Work handed in as text and marked by staff. */

@@ -205,6 +205,7 @@ public final class Progress {
       case Fact.Enrolled _,
           Fact.LeftCourse _,
           Fact.CompletedCourse _,
+          Fact.Attendance _,
           Fact.JoinedGroup _,
           Fact.LeftGroup _ ->
           markReaders(course.personSubject());

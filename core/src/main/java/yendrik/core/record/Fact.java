@@ -8,6 +8,7 @@ import yendrik.core.id.FactId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 
 /**
@@ -39,6 +40,20 @@ public record Fact(
   public record SpentTime(StepId step, int seconds) implements AtStep {
     public SpentTime {
       if (seconds < 1 || seconds > 86_400) throw new IllegalArgumentException("seconds " + seconds);
+    }
+  }
+
+  /**
+   * Played a part of a film.
+   *
+   * @param from second of the film, included
+   * @param to second of the film, excluded
+   * @param of how long the film is, in seconds, up to a day
+   */
+  public record Watched(StepId step, int from, int to, int of) implements AtStep {
+    public Watched {
+      if (!(0 <= from && from < to && to <= of && of <= 86_400))
+        throw new IllegalArgumentException("from " + from + " to " + to + " of " + of + " seconds");
     }
   }
 
@@ -94,6 +109,22 @@ public record Fact(
   public record Confirmed(StepId step) implements AtStep {}
 
   public record SignedOff(StepId step, String comment) implements AtStep {}
+
+  /** Whether a learner was at a session. */
+  public enum Presence {
+    PRESENT,
+    LATE,
+    EXCUSED,
+    ABSENT;
+
+    /** Whether the learner came. */
+    public boolean there() {
+      return this == PRESENT || this == LATE;
+    }
+  }
+
+  /** A mark in the register of a session; the newest counts. */
+  public record Attendance(SessionId session, Presence presence) implements What {}
 
   public record JoinedGroup(GroupId group) implements What {}
 

@@ -2,8 +2,11 @@ package yendrik.core.record;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -12,6 +15,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composed;
 import yendrik.core.outcome.Evidence;
@@ -33,6 +37,8 @@ public final class LearnerRecord {
   private final long[] seenAt;
   private final long[] touchedAt;
   private final int[] seconds;
+  private final Map<Integer, BitSet> watched = new LinkedHashMap<>(2);
+  private final int[] filmSeconds;
   private final int[] version;
   private final long[] handedInAt;
   private final int[] attemptsStarted;
@@ -55,6 +61,7 @@ public final class LearnerRecord {
   private final List<List<Evidence>> evidence;
   private final int[] level;
   private final Set<GroupId> groups = new HashSet<>();
+  private final Map<SessionId, Fact.Presence> sessions = new LinkedHashMap<>(2);
   private final Set<CourseId> completed = new HashSet<>();
   private final boolean[] held;
   private final boolean[] revoked;
@@ -71,6 +78,7 @@ public final class LearnerRecord {
     seenAt = never(n);
     touchedAt = never(n);
     seconds = new int[n];
+    filmSeconds = new int[n];
     version = new int[n];
     handedInAt = never(n);
     attemptsStarted = new int[n];
@@ -120,6 +128,7 @@ public final class LearnerRecord {
       case Fact.LeftCourse _ -> leftAt = at;
       case Fact.WasHere _ -> lastHere = at;
       case Fact.JoinedGroup joined -> groups.add(joined.group());
+      case Fact.Attendance mark -> sessions.put(mark.session(), mark.presence());
       case Fact.LeftGroup left -> groups.remove(left.group());
       case Fact.CompletedCourse done -> completed.add(done.course());
       case Fact.BadgeIssued issued -> setBadge(index.number(issued.badge()), true);
@@ -149,6 +158,7 @@ public final class LearnerRecord {
         seconds[s] += spent.seconds();
         here(s, at);
       }
+      case Fact.Watched part -> watch(s, at, part);
       case Fact.HandedIn in -> {
         version[s] = in.version();
         handedInAt[s] = at;
@@ -173,6 +183,15 @@ public final class LearnerRecord {
       case Fact.DueMoved moved -> movedDue[s] = moved.due().toEpochMilli();
       case Fact.AttemptsAdded added -> extraAttempts[s] += added.attempts();
     }
+  }
+
+  /** Seconds of a film of another length are seconds of another film. */
+  private void watch(int s, long at, Fact.Watched part) {
+    BitSet seen = watched.computeIfAbsent(s, _ -> new BitSet());
+    if (filmSeconds[s] != part.of()) seen.clear();
+    filmSeconds[s] = part.of();
+    seen.set(part.from(), part.to());
+    here(s, at);
   }
 
   private void here(int s, long at) {
@@ -302,6 +321,21 @@ public final class LearnerRecord {
     return Set.copyOf(groups);
   }
 
+  /** What the registers say, by session. */
+  public Map<SessionId, Fact.Presence> sessions() {
+    return Map.copyOf(sessions);
+  }
+
+  /** At how many sessions the learner was. */
+  public int sessionsAttended() {
+    return (int) sessions.values().stream().filter(Fact.Presence::there).count();
+  }
+
+  /** How many sessions count: those with a mark that the learner was not excused from. */
+  public int sessionsCounted() {
+    return (int) sessions.values().stream().filter(p -> p != Fact.Presence.EXCUSED).count();
+  }
+
   public boolean completed(CourseId course) {
     return completed.contains(course);
   }
@@ -326,6 +360,27 @@ public final class LearnerRecord {
 
   public int seconds(int s) {
     return seconds[s];
+  }
+
+  /** The share of the film's seconds that were played, 0 to 1. */
+  public double watched(int s) {
+    return filmSeconds[s] == 0 ? 0 : (double) watched.get(s).cardinality() / filmSeconds[s];
+  }
+
+  /**
+   * The parts of the film that were played, as a list of seconds: from (included), to (excluded),
+   * and so on, in ascending order.
+   */
+  public List<Integer> watchedParts(int s) {
+    List<Integer> parts = new ArrayList<>();
+    BitSet seen = watched.getOrDefault(s, new BitSet());
+    for (int from = seen.nextSetBit(0); from >= 0; ) {
+      int to = seen.nextClearBit(from);
+      parts.add(from);
+      parts.add(to);
+      from = seen.nextSetBit(to);
+    }
+    return parts;
   }
 
   /** The newest version handed in, 0 when nothing was. */

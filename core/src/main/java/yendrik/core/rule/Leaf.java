@@ -40,6 +40,13 @@ public sealed interface Leaf {
     }
   }
 
+  /** At least this share of the film's seconds was played, each counted once. */
+  record Watched(StepId step, double share) implements OfStep {
+    public Watched {
+      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+    }
+  }
+
   record HandedIn(StepId step) implements OfStep {}
 
   /** At least so many attempts finished. */
@@ -111,6 +118,23 @@ public sealed interface Leaf {
   /** This course, or another one, is complete. */
   record CourseComplete(CourseId course) implements Leaf {}
 
+  /**
+   * There at least at this share of the sessions with a mark; sessions that one was excused from
+   * count for nothing. Not met while there is no mark.
+   */
+  record AttendanceRate(double share) implements Leaf {
+    public AttendanceRate {
+      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+    }
+  }
+
+  /** There at so many sessions or more. */
+  record SessionsAttended(int sessions) implements Leaf {
+    public SessionsAttended {
+      positive(sessions, "sessions");
+    }
+  }
+
   record InGroup(GroupId group) implements Leaf {}
 
   record OneOf(Set<PersonId> people) implements Leaf {
@@ -175,6 +199,13 @@ public sealed interface Leaf {
 
   /** Something required can no longer be done unless staff act. */
   record RequiredOutOfReach() implements Signal {}
+
+  /** There at less than this share of the sessions with a mark: asks for one that counts. */
+  record AttendanceUnder(double share) implements Signal {
+    public AttendanceUnder {
+      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+    }
+  }
 
   private static void positive(int n, String what) {
     if (n < 1) throw new IllegalArgumentException(what + " must be 1 or more, was " + n);

@@ -21,7 +21,8 @@ public final class DefaultFlags {
             any(ask("overdue", new Leaf.Overdue(2)), ask("behind", new Leaf.BehindBy(7)))),
         new Proposed(
             "Stuck",
-            any(ask("stuck", new Leaf.StuckFor(6)), ask("lost", new Leaf.RequiredOutOfReach()))));
+            any(ask("stuck", new Leaf.StuckFor(6)), ask("lost", new Leaf.RequiredOutOfReach()))),
+        new Proposed("Absent", ask("absent", new Leaf.AttendanceUnder(0.75))));
   }
 
   private static Condition ask(String id, Leaf leaf) {

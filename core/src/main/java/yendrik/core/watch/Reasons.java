@@ -57,6 +57,7 @@ public final class Reasons {
       case Leaf.BehindBy _ -> behind();
       case Leaf.StuckFor _ -> stuck();
       case Leaf.RequiredOutOfReach _ -> outOfReach(triesSaid);
+      case Leaf.AttendanceUnder _ -> absent();
       default -> new Wording(index.design()).sentence(leaf, at).line() + ".";
     };
   }
@@ -117,6 +118,13 @@ public final class Reasons {
             + " can no longer be done."
             + (triesSaid ? "" : tries(causes.getFirst()));
     return held == 0 ? cause : cause + " It holds " + count(held, "later step") + " shut.";
+  }
+
+  private String absent() {
+    int counted = record.sessionsCounted();
+    int there = record.sessionsAttended();
+    String rate = Numbers.percent((double) there / counted);
+    return "At " + there + " of " + count(counted, "session") + ", " + rate + ".";
   }
 
   private String name(int s) {

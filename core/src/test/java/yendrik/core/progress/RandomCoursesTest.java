@@ -21,6 +21,7 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
@@ -41,7 +42,7 @@ class RandomCoursesTest {
 
   private static Leaf leaf(Random r, int before) {
     StepId step = new StepId(1 + r.nextInt(before));
-    return switch (r.nextInt(14)) {
+    return switch (r.nextInt(16)) {
       case 0 -> new Leaf.Seen(step);
       case 1, 2 -> new Leaf.StepDone(step);
       case 3 -> new Leaf.Score(step, 0.5, 1);
@@ -54,8 +55,27 @@ class RandomCoursesTest {
       case 10 -> new Leaf.LevelAtLeast(outcome(r), 1 + r.nextInt(3));
       case 11 -> new Leaf.LevelBelow(outcome(r), 1 + r.nextInt(3));
       case 12 -> new Leaf.EvidenceCount(outcome(r), 1 + r.nextInt(3), r.nextInt(3));
+      case 13 -> new Leaf.Watched(step, (1 + r.nextInt(10)) / 10.0);
+      case 14 -> attendance(r);
       default -> inTime(r);
     };
+  }
+
+  private static Leaf attendance(Random r) {
+    return r.nextBoolean()
+        ? new Leaf.AttendanceRate((1 + r.nextInt(4)) / 4.0)
+        : new Leaf.SessionsAttended(1 + r.nextInt(3));
+  }
+
+  private static Fact.What film(Random r, StepId step) {
+    int of = r.nextInt(8) == 0 ? 30 : 20;
+    int from = r.nextInt(of);
+    return new Fact.Watched(step, from, from + 1 + r.nextInt(of - from), of);
+  }
+
+  private static Fact.What mark(Random r) {
+    var presence = Fact.Presence.values()[r.nextInt(4)];
+    return new Fact.Attendance(new SessionId(1 + r.nextInt(4)), presence);
   }
 
   private static OutcomeId outcome(Random r) {
@@ -172,7 +192,7 @@ class RandomCoursesTest {
       at = at.plus(Duration.ofMinutes(r.nextInt(1500)));
       StepId step = new StepId(1 + r.nextInt(STEPS));
       Fact.What what =
-          switch (r.nextInt(11)) {
+          switch (r.nextInt(13)) {
             case 0, 1 -> new Fact.Saw(step);
             case 2, 3, 4 -> new Fact.FinishedAttempt(step, i, r.nextInt(11), 10);
             case 5 -> new Fact.SignedOff(step, "");
@@ -182,6 +202,8 @@ class RandomCoursesTest {
             case 9 ->
                 new Fact.Rated(
                     r.nextBoolean() ? BRAKE : SAFE, r.nextInt(4), Optional.of(step), r.nextInt(2));
+            case 10 -> film(r, step);
+            case 11 -> mark(r);
             default -> new Fact.AttemptsAdded(step, 1);
           };
       facts.add(new Fact(new FactId(i), at, Optional.of(TOMAS), what, Optional.empty()));

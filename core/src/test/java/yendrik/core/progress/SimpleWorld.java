@@ -20,6 +20,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
@@ -181,6 +182,7 @@ final class SimpleWorld {
     return switch (node) {
       case Condition.Ask ask ->
           switch (ask.leaf()) {
+            case Leaf.AttendanceRate _ -> false;
             case Leaf.NotPassed _, Leaf.LevelBelow _, Leaf.EvidenceCount _ -> false;
             case Leaf.LevelAtLeast l -> l.outcome().equals(BRAKE);
             case Leaf.AtMastery l -> l.outcome().equals(BRAKE);
@@ -203,6 +205,7 @@ final class SimpleWorld {
           done.containsKey(l.step())
               ? Verdict.MET
               : lost(l.step()) ? Verdict.OUT_OF_REACH : Verdict.NOT_YET;
+      case Leaf.Watched l -> fact(watched(l.step()) >= l.share() - 1e-9, l.step());
       case Leaf.SignedOff l -> fact(has(Fact.SignedOff.class, l.step()), l.step());
       case Leaf.Score l -> score(l);
       case Leaf.NotPassed l -> {
@@ -235,6 +238,12 @@ final class SimpleWorld {
             ? Verdict.OUT_OF_REACH
             : Verdict.MET;
       }
+      case Leaf.AttendanceRate l -> {
+        List<Fact.Presence> count =
+            marks().stream().filter(p -> p != Fact.Presence.EXCUSED).toList();
+        yield met(!count.isEmpty() && there() >= l.share() * count.size() - 1e-9);
+      }
+      case Leaf.SessionsAttended l -> met(there() >= l.sessions());
       case Leaf.AtMastery l -> met(level(l.outcome()) >= SCALE.mastery());
       case Leaf.LevelAtLeast l -> met(level(l.outcome()) >= l.level());
       case Leaf.LevelBelow l -> met(level(l.outcome()) >= 0 && level(l.outcome()) < l.level());
@@ -242,6 +251,38 @@ final class SimpleWorld {
           met(pieces(l.outcome()).stream().filter(p -> p >= l.level()).count() >= l.pieces());
       default -> throw new IllegalStateException("not generated: " + leaf);
     };
+  }
+
+  /** The newest mark of each session. */
+  private List<Fact.Presence> marks() {
+    Map<SessionId, Fact.Presence> marks = new HashMap<>();
+    for (Fact fact : facts)
+      if (fact.what() instanceof Fact.Attendance a) marks.put(a.session(), a.presence());
+    return List.copyOf(marks.values());
+  }
+
+  private long there() {
+    return marks().stream()
+        .filter(p -> p == Fact.Presence.PRESENT || p == Fact.Presence.LATE)
+        .count();
+  }
+
+  /** Every second of the newest film is looked for in every fact about it. */
+  private double watched(StepId id) {
+    List<Fact.Watched> parts = new ArrayList<>();
+    for (Fact fact : facts)
+      if (fact.what() instanceof Fact.Watched w && w.step().equals(id)) {
+        if (!parts.isEmpty() && parts.getLast().of() != w.of()) parts.clear();
+        parts.add(w);
+      }
+    if (parts.isEmpty()) return 0;
+    int of = parts.getLast().of();
+    int seen = 0;
+    for (int second = 0; second < of; second++) {
+      int now = second;
+      if (parts.stream().anyMatch(w -> w.from() <= now && now < w.to())) seen++;
+    }
+    return (double) seen / of;
   }
 
   private static Verdict met(boolean met) {

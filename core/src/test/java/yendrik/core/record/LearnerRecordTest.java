@@ -1,9 +1,15 @@
 package yendrik.core.record;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.core.Workshop.*;
 
+import java.util.List;
 import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
@@ -85,6 +91,46 @@ class LearnerRecordTest {
     assertThat(record.waiting(card)).isFalse();
     take(new Fact.HandedIn(JOB_CARD, 2));
     assertThat(record.waiting(card)).isTrue();
+  }
+
+  @Test
+  void played_parts_of_a_film_are_put_together() {
+    int anatomy = index.number(ANATOMY);
+    assertThat(record.watchedParts(anatomy)).isEmpty();
+    take(new Fact.Watched(ANATOMY, 10, 20, 100));
+    take(new Fact.Watched(ANATOMY, 40, 60, 100));
+    take(new Fact.Watched(ANATOMY, 15, 31, 100));
+    assertThat(record.watchedParts(anatomy)).containsExactly(10, 31, 40, 60);
+    assertThat(record.watched(anatomy)).isEqualTo(0.41);
+    assertThat(record.touchedAt(anatomy)).isNotEqualTo(LearnerRecord.NEVER);
+  }
+
+  @Property
+  void the_share_of_a_film_never_falls_and_never_passes_the_whole(
+      @ForAll @Size(min = 1, max = 20) List<@IntRange(max = 98) Integer> froms,
+      @ForAll @IntRange(min = 1, max = 99) int longest) {
+    var fresh = new LearnerRecord(index, JUNO);
+    int anatomy = index.number(ANATOMY);
+    double before = 0;
+    for (int from : froms) {
+      int to = Math.min(100, from + longest);
+      fresh.take(learner.fact(new Fact.Watched(ANATOMY, from, to, 100)));
+      assertThat(fresh.watched(anatomy)).isBetween(Math.max(before, (to - from) / 100.0), 1.0);
+      before = fresh.watched(anatomy);
+    }
+    List<Integer> parts = fresh.watchedParts(anatomy);
+    assertThat(parts).isSorted().doesNotHaveDuplicates();
+    int seconds = 0;
+    for (int i = 0; i < parts.size(); i += 2) seconds += parts.get(i + 1) - parts.get(i);
+    assertThat(seconds / 100.0).isEqualTo(before);
+  }
+
+  @Test
+  void a_film_cannot_be_played_backwards_or_past_its_end() {
+    assertThatThrownBy(() -> new Fact.Watched(ANATOMY, 5, 5, 10))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> new Fact.Watched(ANATOMY, 5, 11, 10))
+        .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test

@@ -3,6 +3,7 @@ package yendrik.core.rule;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.core.Workshop.*;
+import static yendrik.core.record.Fact.Presence.*;
 import static yendrik.core.rule.Verdict.*;
 
 import java.time.Duration;
@@ -17,6 +18,7 @@ import yendrik.core.Workshop;
 import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.SessionId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -64,6 +66,52 @@ class EveryLeafTest {
     assertThat(verdict(leaf, new Fact.SpentTime(ANATOMY, 150), new Fact.SpentTime(ANATOMY, 150)))
         .isEqualTo(MET);
     assertThat(verdict(leaf, new Fact.SpentTime(ANATOMY, 299))).isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void watched_counts_every_second_of_a_film_once() {
+    var leaf = new Leaf.Watched(ANATOMY, 0.8);
+    var first = new Fact.Watched(ANATOMY, 0, 40, 100);
+    assertThat(verdict(leaf)).isEqualTo(NOT_YET);
+    assertThat(answer(leaf, first, first).fraction()).isEqualTo(0.5);
+    assertThat(verdict(leaf, first, new Fact.Watched(ANATOMY, 30, 79, 100))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, first, new Fact.Watched(ANATOMY, 30, 80, 100))).isEqualTo(MET);
+    assertThat(verdict(leaf, first, new Fact.Watched(ANATOMY, 60, 100, 100)))
+        .as("parts may lie apart")
+        .isEqualTo(MET);
+    assertThat(
+            verdict(
+                leaf, new Fact.Watched(ANATOMY, 0, 99, 100), new Fact.Watched(ANATOMY, 0, 5, 60)))
+        .as("another film took its place")
+        .isEqualTo(NOT_YET);
+  }
+
+  private static Fact.What mark(SessionId session, Fact.Presence presence) {
+    return new Fact.Attendance(session, presence);
+  }
+
+  @Test
+  void attendance_leaves_out_what_one_was_excused_from_and_takes_the_newest_mark() {
+    var leaf = new Leaf.AttendanceRate(0.75);
+    assertThat(verdict(leaf)).as("nothing was marked yet").isEqualTo(NOT_YET);
+    var late = mark(FIRST_SATURDAY, LATE);
+    var absent = mark(SECOND_SATURDAY, ABSENT);
+    assertThat(verdict(leaf, late)).isEqualTo(MET);
+    assertThat(verdict(leaf, late, absent)).isEqualTo(NOT_YET);
+    assertThat(answer(leaf, late, absent).fraction()).isCloseTo(2.0 / 3, Offset.offset(1e-9));
+    assertThat(verdict(leaf, late, absent, mark(SECOND_SATURDAY, EXCUSED))).isEqualTo(MET);
+    assertThat(verdict(leaf, late, absent, mark(SECOND_SATURDAY, PRESENT))).isEqualTo(MET);
+    assertThat(verdict(leaf, mark(FIRST_SATURDAY, EXCUSED))).isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void sessions_attended_are_counted() {
+    var leaf = new Leaf.SessionsAttended(2);
+    var one = answer(leaf, mark(FIRST_SATURDAY, PRESENT), mark(SECOND_SATURDAY, ABSENT));
+    assertThat(one.verdict()).isEqualTo(NOT_YET);
+    assertThat(one.fraction()).isEqualTo(0.5);
+    assertThat(verdict(leaf, mark(FIRST_SATURDAY, PRESENT), mark(THIRD_SATURDAY, LATE)))
+        .isEqualTo(MET);
   }
 
   @Test
@@ -227,6 +275,11 @@ class EveryLeafTest {
             () -> new Leaf.Score(PADS, -0.1, 1),
             () -> new Leaf.Attempted(PADS, 0),
             () -> new Leaf.TimeSpent(PADS, 0),
+            () -> new Leaf.Watched(PADS, 0),
+            () -> new Leaf.Watched(PADS, 1.1),
+            () -> new Leaf.AttendanceRate(0),
+            () -> new Leaf.SessionsAttended(0),
+            () -> new Leaf.AttendanceUnder(2),
             () -> new Leaf.ModuleShare(BRAKES, 0),
             () -> new Leaf.InTime(Optional.empty(), Optional.empty()),
             () -> new Leaf.InTime(Optional.of(START), Optional.of(START)),

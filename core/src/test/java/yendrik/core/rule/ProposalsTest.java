@@ -5,8 +5,13 @@ import static yendrik.core.Workshop.*;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.FlagId;
 import yendrik.core.rule.words.Proposals;
 
 class ProposalsTest {
@@ -40,6 +45,27 @@ class ProposalsTest {
   @Test
   void the_words_of_a_level_propose_it() {
     assertThat(first("safe can teach")).isEqualTo(new Leaf.LevelAtLeast(SAFE, 3));
+  }
+
+  @Test
+  void a_film_and_a_number_propose_how_much_of_it() {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new Leaf.Watched(FILM, 0.9))));
+    var withFilm =
+        new Proposals(design(steps), new RuleAt.StepOpens(PRACTICAL), LocalDate.of(2026, 11, 20));
+    assertThat(withFilm.forText("cable 80", 5).getFirst().leaf())
+        .isEqualTo(new Leaf.Watched(FILM, 0.8));
+    assertThat(withFilm.forText("film cutting", 5).getFirst().leaf())
+        .isEqualTo(new Leaf.Watched(FILM, 0.9));
+  }
+
+  @Test
+  void attendance_is_proposed_as_a_rate_and_in_flags_as_what_falls_short() {
+    assertThat(first("attendance 75")).isEqualTo(new Leaf.AttendanceRate(0.75));
+    var flag =
+        new Proposals(design(), new RuleAt.FlagRaised(new FlagId(1)), LocalDate.of(2026, 11, 20));
+    assertThat(flag.forText("attendance 75", 5).getFirst().leaf())
+        .isEqualTo(new Leaf.AttendanceUnder(0.75));
   }
 
   @Test

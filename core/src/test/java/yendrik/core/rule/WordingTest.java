@@ -45,6 +45,18 @@ class WordingTest {
   }
 
   @Test
+  void films_and_registers_are_said_by_their_share() {
+    assertThat(staff(new Leaf.Watched(ANATOMY, 0.9)))
+        .isEqualTo("Rim brake anatomy watched 90 % or more");
+    assertThat(learner(new Leaf.Watched(ANATOMY, 0.9)))
+        .isEqualTo("watch 90 % of “Rim brake anatomy”");
+    assertThat(learner(new Leaf.Watched(ANATOMY, 1))).isEqualTo("watch “Rim brake anatomy”");
+    assertThat(staff(new Leaf.AttendanceRate(0.75))).isEqualTo("attendance 75 % or more");
+    assertThat(learner(new Leaf.SessionsAttended(1))).isEqualTo("attend 1 session");
+    assertThat(staff(new Leaf.AttendanceUnder(0.75))).isEqualTo("attendance under 75 %");
+  }
+
+  @Test
   void a_steps_own_rule_does_not_repeat_its_name() {
     var own = new RuleAt.StepDone(PADS);
     assertThat(wording.sentence(new Leaf.Score(PADS, 0.6, 1), own).line())
@@ -104,6 +116,7 @@ class WordingTest {
         List.of(
             new Leaf.Seen(ANATOMY),
             new Leaf.TimeSpent(ANATOMY, 5),
+            new Leaf.Watched(ANATOMY, 0.9),
             new Leaf.HandedIn(JOB_CARD),
             new Leaf.Attempted(PADS, 2),
             new Leaf.Marked(JOB_CARD),
@@ -123,6 +136,8 @@ class WordingTest {
             new Leaf.EvidenceCount(BRAKE, 2, 1),
             new Leaf.CourseComplete(COURSE),
             new Leaf.CourseComplete(INDUCTION),
+            new Leaf.AttendanceRate(0.75),
+            new Leaf.SessionsAttended(5),
             new Leaf.InGroup(SATURDAY),
             new Leaf.OneOf(Set.of(JUNO)),
             new Leaf.HoldsBadge(BRAKE_HAND),
@@ -133,6 +148,7 @@ class WordingTest {
             new Leaf.Overdue(2),
             new Leaf.BehindBy(7),
             new Leaf.StuckFor(6),
+            new Leaf.AttendanceUnder(0.75),
             new Leaf.RequiredOutOfReach());
     assertThat(all.stream().map(this::staff)).doesNotHaveDuplicates().noneMatch(String::isBlank);
     assertThat(all.stream().map(this::learner)).noneMatch(String::isBlank);

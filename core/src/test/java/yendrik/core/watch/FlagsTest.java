@@ -20,6 +20,7 @@ class FlagsTest {
   private static final int QUIET = 1;
   private static final int BEHIND = 2;
   private static final int STUCK = 3;
+  private static final int ABSENT = 4;
   private static final Instant DUE = START.plus(Duration.ofDays(3));
   private final Workshop learner = new Workshop();
   private final Progress progress;
@@ -42,7 +43,7 @@ class FlagsTest {
 
   @Test
   void nobody_is_flagged_on_the_first_day() {
-    for (int flag = 0; flag <= STUCK; flag++) assertThat(progress.flaggedAt(flag)).isEmpty();
+    for (int flag = 0; flag <= ABSENT; flag++) assertThat(progress.flaggedAt(flag)).isEmpty();
   }
 
   @Test
@@ -95,6 +96,27 @@ class FlagsTest {
     learner.later(Duration.ofDays(8));
     take(new Fact.FinishedAttempt(PADS, 2, 15, 15));
     assertThat(progress.flaggedAt(STUCK)).isEmpty();
+  }
+
+  @Test
+  void absent_comes_under_three_quarters_and_goes_with_a_corrected_mark() {
+    take(new Fact.Attendance(FIRST_SATURDAY, Fact.Presence.PRESENT));
+    take(new Fact.Attendance(SECOND_SATURDAY, Fact.Presence.EXCUSED));
+    assertThat(progress.flaggedAt(ABSENT)).isEmpty();
+    take(new Fact.Attendance(THIRD_SATURDAY, Fact.Presence.ABSENT));
+    assertThat(progress.flaggedAt(ABSENT)).contains(learner.now());
+    assertThat(reasons(ABSENT)).containsExactly("At 1 of 2 sessions, 50 %.");
+    take(new Fact.Attendance(THIRD_SATURDAY, Fact.Presence.LATE));
+    assertThat(progress.flaggedAt(ABSENT)).isEmpty();
+  }
+
+  @Test
+  void being_marked_absent_is_not_being_in_the_course() {
+    take(new Fact.Saw(ANATOMY));
+    Instant last = learner.now();
+    take(new Fact.Attendance(FIRST_SATURDAY, Fact.Presence.ABSENT));
+    progress.advance(last.plus(Duration.ofDays(8)));
+    assertThat(progress.flaggedAt(QUIET)).contains(last.plus(Duration.ofDays(7)));
   }
 
   @Test

@@ -30,6 +30,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
@@ -78,6 +79,7 @@ public final class CoreJson {
     id(module, ScaleId.class, ScaleId::new, ScaleId::value);
     id(module, BadgeId.class, BadgeId::new, BadgeId::value);
     id(module, GroupId.class, GroupId::new, GroupId::value);
+    id(module, SessionId.class, SessionId::new, SessionId::value);
     id(module, PersonId.class, PersonId::new, PersonId::value);
     id(module, FlagId.class, FlagId::new, FlagId::value);
     id(module, FactId.class, FactId::new, FactId::value);

@@ -42,6 +42,8 @@ class CoreJsonTest {
             new Fact.Marked(new StepId(3), 1, 8, 20, Fact.Judgement.AGAIN, "Say which pad."),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.of(new StepId(3)), 1),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.empty(), 0),
+            new Fact.Watched(new StepId(3), 0, 41, 100),
+            new Fact.Attendance(Workshop.FIRST_SATURDAY, Fact.Presence.LATE),
             new Fact.DueMoved(new StepId(3), Workshop.START))) {
       String json = CoreJson.mapper().writerFor(Fact.What.class).writeValueAsString(what);
       assertThat(CoreJson.mapper().readValue(json, Fact.What.class)).isEqualTo(what);

@@ -136,6 +136,7 @@ public final class References {
         } else if (!index.design().otherCourses().containsKey(c.course()))
           unknown(Finding.Code.UNKNOWN_COURSE, at, node, c.course());
       }
+      case Leaf.AttendanceRate _, Leaf.SessionsAttended _ -> {}
       case Leaf.OneOf _, Leaf.EnrolledFor _, Leaf.InTime _, Leaf.Signal _ -> {}
     }
   }

@@ -29,6 +29,8 @@ final class Leaves {
           c.course().equals(index.design().id())
               ? new PersonProbes.ThisCourse()
               : new PersonProbes.OtherCourse(c.course());
+      case Leaf.AttendanceRate a -> new PersonProbes.AttendanceRate(a.share());
+      case Leaf.SessionsAttended a -> new PersonProbes.SessionsAttended(a.sessions());
       case Leaf.InGroup g -> new PersonProbes.InGroup(g.group());
       case Leaf.OneOf p -> new PersonProbes.OneOf(p.people());
       case Leaf.HoldsBadge b -> new PersonProbes.HoldsBadge(index.number(b.badge()));
@@ -49,6 +51,7 @@ final class Leaves {
     return switch (leaf) {
       case Leaf.Seen _ -> new StepProbes.Seen(s);
       case Leaf.TimeSpent l -> new StepProbes.TimeSpent(s, l.minutes());
+      case Leaf.Watched l -> new StepProbes.Watched(s, l.share());
       case Leaf.HandedIn _ -> new StepProbes.HandedIn(s);
       case Leaf.Attempted l -> new StepProbes.Attempted(s, l.times());
       case Leaf.Marked _ -> new StepProbes.Marked(s);
@@ -81,6 +84,7 @@ final class Leaves {
       case Leaf.Overdue l -> new SignalProbes.Overdue(index, l.steps());
       case Leaf.BehindBy l -> new SignalProbes.BehindBy(index, l.days());
       case Leaf.StuckFor l -> new SignalProbes.StuckFor(index, l.days());
+      case Leaf.AttendanceUnder l -> new SignalProbes.AttendanceUnder(l.share());
       case Leaf.RequiredOutOfReach _ -> new SignalProbes.RequiredOutOfReach(index);
     };
   }

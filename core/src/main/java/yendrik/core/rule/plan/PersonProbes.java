@@ -29,6 +29,28 @@ final class PersonProbes {
     }
   }
 
+  /** Later sessions can lower a rate, so nothing here is for good or past hope. */
+  record AttendanceRate(double share) implements OfPerson {
+    private static final double HAIR = 1e-9;
+
+    @Override
+    public void look(Sight sight, Reading reading) {
+      int counted = sight.record().sessionsCounted();
+      double rate = counted == 0 ? 0 : (double) sight.record().sessionsAttended() / counted;
+      if (counted > 0 && rate >= share - HAIR) reading.metForNow(Reading.NO_MOMENT);
+      else reading.notYet(rate / share, Turn.LEARNER);
+    }
+  }
+
+  record SessionsAttended(int sessions) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      int attended = sight.record().sessionsAttended();
+      if (attended >= sessions) reading.met();
+      else reading.notYet((double) attended / sessions, Turn.LEARNER);
+    }
+  }
+
   record OneOf(Set<PersonId> people) implements OfPerson {
     @Override
     public void look(Sight sight, Reading reading) {

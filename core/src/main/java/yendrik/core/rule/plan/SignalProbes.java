@@ -130,6 +130,23 @@ final class SignalProbes {
     }
   }
 
+  static final class AttendanceUnder extends Signal {
+    private static final double HAIR = 1e-9;
+    private final double share;
+
+    AttendanceUnder(double share) {
+      this.share = share;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      int counted = record.sessionsCounted();
+      if (counted > 0 && record.sessionsAttended() < share * counted - HAIR)
+        reading.metForNow(Reading.NO_MOMENT);
+      else reading.notYet(0, Turn.NOBODY);
+    }
+  }
+
   static final class RequiredOutOfReach extends Signal {
     private final CourseIndex index;
 

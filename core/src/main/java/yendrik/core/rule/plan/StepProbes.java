@@ -65,6 +65,23 @@ final class StepProbes {
     }
   }
 
+  static final class Watched extends AtStep {
+    private static final double HAIR = 1e-9;
+    private final double share;
+
+    Watched(int step, double share) {
+      super(step);
+      this.share = share;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      double watched = record.watched(step);
+      if (watched >= share - HAIR) reading.met();
+      else missing(sight, reading, watched / share, Turn.LEARNER);
+    }
+  }
+
   static final class HandedIn extends AtStep {
     HandedIn(int step) {
       super(step);

@@ -37,6 +37,8 @@ public record Ground(String what, Instant at, Optional<PersonId> by) {
     return switch (leaf) {
       case Leaf.Seen _ -> ground("read", r.seenAt(s));
       case Leaf.TimeSpent _ -> ground("so far " + r.seconds(s) / 60 + " min", r.touchedAt(s));
+      case Leaf.Watched _ ->
+          ground("so far " + Numbers.percent(r.watched(s)) + " watched", r.touchedAt(s));
       case Leaf.HandedIn _ -> ground("version " + r.version(s) + " handed in", r.handedInAt(s));
       case Leaf.Attempted _, Leaf.Score _ -> score(s, r);
       case Leaf.Marked _, Leaf.Passed _, Leaf.NotPassed _ ->

@@ -121,6 +121,7 @@ public final class Proposals {
     for (Outcome outcome : design.outcomes()) outcome(outcome, number, all);
     if (number.isEmpty()) named(all);
     number.ifPresent(n -> days(n, all));
+    number.ifPresent(n -> attendance(n, all));
     return all;
   }
 
@@ -143,6 +144,8 @@ public final class Proposals {
         add(all, new Leaf.Score(step.id(), 0, n / 100.0), names + "score less below under", near);
       }
       if (n == 0) return;
+      if (step.kind() == StepKind.VIDEO && n <= 100)
+        add(all, new Leaf.Watched(step.id(), n / 100.0), names + "watched percent", near + 5);
       if (step.kind() == StepKind.QUIZ && n <= 20)
         add(all, new Leaf.Attempted(step.id(), n), names + "attempts tries", near + 1);
       add(all, new Leaf.TimeSpent(step.id(), n), names + "minutes time spent", near);
@@ -152,6 +155,10 @@ public final class Proposals {
     if (!own) add(all, new Leaf.StepDone(step.id()), names + "finished", near + 4);
     switch (step.kind()) {
       case PAGE -> add(all, new Leaf.Seen(step.id()), names + "seen opened", near + 3);
+      case VIDEO -> {
+        add(all, new Leaf.Watched(step.id(), 0.9), names + "seen film", near + 3);
+        add(all, new Leaf.Seen(step.id()), names + "seen opened", near + 1);
+      }
       case QUIZ -> {
         add(all, new Leaf.Passed(step.id()), names, near + 3);
         add(all, new Leaf.NotPassed(step.id()), names + "failed again", near);
@@ -223,6 +230,15 @@ public final class Proposals {
     add(all, new Leaf.Overdue(n), "overdue late steps", 8);
     add(all, new Leaf.BehindBy(n), "behind plan days", 8);
     add(all, new Leaf.StuckFor(n), "stuck failed days", 8);
+  }
+
+  private void attendance(int n, List<Candidate> all) {
+    if (n == 0 || n > 100) return;
+    String words = "attendance register sessions present";
+    if (at instanceof RuleAt.FlagRaised)
+      add(all, new Leaf.AttendanceUnder(n / 100.0), words + " percent", 8);
+    add(all, new Leaf.AttendanceRate(n / 100.0), words + " percent", 2);
+    add(all, new Leaf.SessionsAttended(n), words, 1);
   }
 
   private void add(List<Candidate> all, Leaf leaf, String moreWords, int weight) {

@@ -53,6 +53,15 @@ public final class Wording {
                 : design.otherCourses().getOrDefault(l.course(), "a course that is gone");
         yield you(c, "is complete", "complete " + c, "completed " + c);
       }
+      case Leaf.AttendanceRate l -> {
+        String p = percent(l.share());
+        yield you(
+            "attendance", p + " or more", "attend " + p + " of the sessions", "attended " + p);
+      }
+      case Leaf.SessionsAttended l -> {
+        String n = count(l.sessions(), "session");
+        yield you("attendance", n + " or more", "attend " + n, "attended " + n);
+      }
       case Leaf.InGroup l -> {
         String g = design.groups().getOrDefault(l.group(), "a group that is gone");
         yield new Sentence("in group", g, "are given it by staff", "you were given it by staff");
@@ -94,6 +103,15 @@ public final class Wording {
       case Leaf.TimeSpent l -> {
         String t = count(l.minutes(), "minute");
         yield you(name, "open for " + t, "spend " + t + " on " + it, "spent " + t + " on " + it);
+      }
+      case Leaf.Watched l -> {
+        String p = percent(l.share());
+        String whole = l.share() >= 1 ? it : p + " of " + it;
+        yield you(
+            name,
+            "watched " + p + (l.share() < 1 ? " or more" : ""),
+            "watch " + whole,
+            "watched " + whole);
       }
       case Leaf.HandedIn _ -> you(name, "handed in", "hand in " + it, "handed in " + it);
       case Leaf.Attempted l -> {
@@ -208,6 +226,7 @@ public final class Wording {
           case Leaf.BehindBy l -> count(l.days(), "day") + " or more behind plan";
           case Leaf.StuckFor l ->
               "at one step for " + count(l.days(), "day") + " with failed tries";
+          case Leaf.AttendanceUnder l -> "attendance under " + percent(l.share());
           case Leaf.RequiredOutOfReach _ -> "something required is out of reach";
         };
     return new Sentence("", says, says, says);

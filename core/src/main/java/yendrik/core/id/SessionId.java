@@ -1,0 +1,21 @@
+package yendrik.core.id;
+
+/**
+ * Names a session of a course, one meeting with a register. The number means nothing beyond being
+ * unique in its installation.
+ */
+public record SessionId(long value) implements Comparable<SessionId> {
+  public SessionId {
+    if (value <= 0) throw new IllegalArgumentException("SessionId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(SessionId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}
