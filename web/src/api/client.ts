@@ -18,7 +18,7 @@ export class ApiError extends Error {
   }
 }
 
-function token(): string {
+export function token(): string {
   const found = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
   return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
 }
@@ -83,6 +83,15 @@ export type StepLine = S['yendrik.server.learn.RouteViews.StepLine'];
 export type MyOutcome = S['yendrik.server.learn.RouteViews.OutcomeView'];
 export type MyBadge = S['yendrik.server.learn.RouteViews.BadgeView'];
 export type StepPage = S['yendrik.server.learn.RouteViews.StepPage'];
+export type Film = S['yendrik.server.learn.RouteViews.FilmView'];
+export type Kept = S['yendrik.server.files.Files.Kept'];
+export type Calendar = S['yendrik.server.teach.Registers.CalendarView'];
+export type Session = S['yendrik.server.teach.Registers.SessionView'];
+export type RegisterLine = S['yendrik.server.teach.Registers.Line'];
+export type Presence = NonNullable<RegisterLine['presence']>;
+export type SeriesEdit = S['yendrik.server.teach.RegisterController.SeriesEdit'];
+export type ConversationLine = S['yendrik.server.reach.Messages.ConversationLine'];
+export type OneLetter = S['yendrik.server.reach.Messages.LetterView'];
 export type Attempt = S['yendrik.server.learn.RouteViews.AttemptView'];
 export type Result = S['yendrik.server.learn.RouteViews.ResultView'];
 export type Queue = S['yendrik.server.teach.Marking.QueueView'];

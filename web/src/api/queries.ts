@@ -49,6 +49,38 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/marking', { params: { path: { course } } })),
     }),
+  sessions: (course: number) =>
+    queryOptions({
+      queryKey: ['sessions', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/sessions', { params: { path: { course } } })),
+    }),
+  register: (course: number, session: number) =>
+    queryOptions({
+      queryKey: ['register', course, session],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/sessions/{session}/register', {
+            params: { path: { course, session } },
+          }),
+        ),
+    }),
+  messages: (course: number) =>
+    queryOptions({
+      queryKey: ['messages', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/messages', { params: { path: { course } } })),
+    }),
+  conversation: (course: number, person: number) =>
+    queryOptions({
+      queryKey: ['conversation', course, person],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/messages/{person}', {
+            params: { path: { course, person } },
+          }),
+        ),
+    }),
   work: (course: number, enrolment: number, step: number) =>
     queryOptions({
       queryKey: ['work', course, enrolment, step],

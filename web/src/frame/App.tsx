@@ -19,6 +19,8 @@ const Badges = lazy(() => import('../plan/Badges'));
 const Marking = lazy(() => import('../teach/Marking'));
 const Progress = lazy(() => import('../watch/Progress'));
 const Mastery = lazy(() => import('../watch/Mastery'));
+const Register = lazy(() => import('../teach/Register'));
+const Messages = lazy(() => import('../reach/Messages'));
 const FollowUp = lazy(() => import('../reach/FollowUp'));
 
 export function App() {
@@ -82,11 +84,14 @@ function Course({ me }: { me: Me }) {
               index
               element={<Navigate to={course.role ? 'watch/progress' : 'my/route'} replace />}
             />
+            {course.learner && <Route path="my/messages" element={<Messages />} />}
             {course.learner && <Route path="my/*" element={<LearnerViews walk="mine" />} />}
             {course.role && (
               <>
                 <Route path="practice/*" element={<LearnerViews walk="practice" />} />
                 <Route path="teach/marking" element={<Marking />} />
+                <Route path="teach/register" element={<Register />} />
+                <Route path="reach/messages" element={<Messages />} />
                 <Route path="watch/progress" element={<Progress />} />
                 <Route path="watch/mastery" element={<Mastery />} />
                 <Route path="reach/follow-up" element={<FollowUp />} />

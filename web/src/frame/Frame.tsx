@@ -1,17 +1,20 @@
 import { Box, Button, Link as MuiLink, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
 import type { Me, MyCourse } from '../api/client';
+import { queries } from '../api/queries';
+import { useLive } from '../ui/useLive';
 import { KeyList } from './KeyList';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { PracticeBand } from './PracticeBand';
 
 const WORKSPACES = {
   plan: ['outcomes', 'route', 'badges'],
-  teach: ['marking'],
+  teach: ['marking', 'register'],
   watch: ['progress', 'mastery'],
-  reach: ['followUp'],
+  reach: ['followUp', 'messages'],
 } as const;
 const PATHS: Record<string, string> = { followUp: 'follow-up' };
 const LEARNER = ['route', 'outcomes', 'badges'] as const;
@@ -103,6 +106,9 @@ export default function Frame({
             {t('frame.seeAsLearner')}
           </Button>
         )}
+        {course && space !== 'practice' && (
+          <MessagesLink course={course} on={place[4] === 'messages'} />
+        )}
         <Box sx={{ ml: 'auto' }}>
           <PersonMenu me={me} />
         </Box>
@@ -124,6 +130,24 @@ export default function Frame({
       </Box>
       <KeyList open={keys} onClose={() => setKeys(false)} />
     </Box>
+  );
+}
+
+/** One's own letters, with how many were not read. */
+function MessagesLink({ course, on }: { course: MyCourse; on: boolean }) {
+  const { t } = useTranslation();
+  useLive(course.id, ['messages']);
+  const unread = useQuery(queries.messages(course.id)).data?.unread ?? 0;
+  return (
+    <Button
+      component={Link}
+      to={`/c/${course.id}/${course.role ? 'reach' : 'my'}/messages`}
+      color="inherit"
+      aria-current={on ? 'page' : undefined}
+      sx={{ textDecoration: on ? 'underline' : 'none', textUnderlineOffset: 6 }}
+    >
+      {unread > 0 ? t('frame.messagesUnread', { count: unread }) : t('frame.messages')}
+    </Button>
   );
 }
 

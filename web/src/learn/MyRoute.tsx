@@ -284,6 +284,16 @@ function Side({ route, base }: { route: Route; base: string }) {
           </Typography>
         )}
       </Section>
+      {route.attendance && (
+        <Section title={t('learn.sessions')}>
+          <Typography>
+            {t('learn.attended', {
+              there: route.attendance.attended,
+              of: route.attendance.counted,
+            })}
+          </Typography>
+        </Section>
+      )}
       {route.coming.length > 0 && (
         <Section title={t('learn.coming')}>
           {route.coming.map((c) => (

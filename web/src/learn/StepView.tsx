@@ -11,6 +11,7 @@ import { useNotice } from '../ui/Notice';
 import { Empty } from '../ui/Panel';
 import { Missing, phrase } from '../ui/Parts';
 import { AssignmentPart } from './AssignmentPart';
+import { FilmPart } from './FilmPart';
 import type { WalkName } from './MyRoute';
 import { PracticalPart } from './PracticalPart';
 import { QuizPart } from './QuizPart';
@@ -92,6 +93,9 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
             `. ${t('learn.givesEvidence')}: ${page.evidenceFor.join(', ')}`}
         </Typography>
         <DoneWhen page={page} />
+        {page.film && (
+          <FilmPart page={page} walk={walk} show={show} refresh={open} film={page.film} />
+        )}
         {page.body && <Prose html={page.body} />}
         <Acting page={page} walk={walk} show={show} refresh={open} />
         <Neighbours page={page} base={base} />

@@ -14,7 +14,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Design, StepKind } from '../api/client';
 
-const KINDS: StepKind[] = ['PAGE', 'QUIZ', 'ASSIGNMENT', 'PRACTICAL'];
+const KINDS: StepKind[] = ['PAGE', 'VIDEO', 'QUIZ', 'ASSIGNMENT', 'PRACTICAL'];
 
 interface Props {
   design: Design;

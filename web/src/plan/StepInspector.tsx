@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignStep, StepEdit } from '../api/client';
 import { Kicker } from '../ui/Panel';
+import { FilmField } from './FilmField';
 import { GateFields } from './GateFields';
 import { QuizEditor } from './QuizEditor';
 import { ReachNow } from './ReachNow';
@@ -75,10 +76,11 @@ export function StepInspector(props: StepPanelProps) {
       )}
       {tab === 'content' && (
         <Box sx={{ mt: 2, display: 'grid', gap: 2 }}>
+          {step.kind === 'VIDEO' && <FilmField step={step} draft={draft} />}
           {step.kind !== 'QUIZ' && (
             <Suspense fallback={null}>
               <TextEditor
-                label={t(step.kind === 'PAGE' ? 'plan.body' : 'plan.task')}
+                label={t(step.kind === 'PAGE' || step.kind === 'VIDEO' ? 'plan.body' : 'plan.task')}
                 html={step.body}
                 onSave={(body) => draft.step(step, { body })}
               />

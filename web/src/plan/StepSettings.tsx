@@ -91,7 +91,7 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
         value={`${step.minutes}`}
         onSave={(v) => draft.step(step, { minutes: number(v, 1) })}
       />
-      {step.kind !== 'QUIZ' && step.kind !== 'PAGE' && (
+      {(step.kind === 'ASSIGNMENT' || step.kind === 'PRACTICAL') && (
         <SavedField
           label={t('plan.points')}
           type="number"

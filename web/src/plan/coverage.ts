@@ -4,7 +4,8 @@ import type { Design, DesignOutcome, DesignStep } from '../api/client';
 export type Tie = 'none' | 'taught' | 'assessed' | 'parts';
 
 /** A page teaches what it is tied to; every other kind of step assesses it. */
-const does = (step: DesignStep): Tie => (step.kind === 'PAGE' ? 'taught' : 'assessed');
+const does = (step: DesignStep): Tie =>
+  step.kind === 'PAGE' || step.kind === 'VIDEO' ? 'taught' : 'assessed';
 
 const tied = (step: DesignStep, outcome: number) =>
   step.evidenceFor.some((tie) => tie.outcome === outcome);

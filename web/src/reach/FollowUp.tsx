@@ -167,8 +167,9 @@ function Row({
           display: { xs: 'none', sm: 'block' },
         }}
       >
-        {t('reach.lastLetter')}:{' '}
-        {letter ? `${day(letter.at)}, ${letter.from}` : t('reach.noLetter')}
+        {letter?.answer
+          ? t('reach.answered', { date: day(letter.at) })
+          : `${t('reach.lastLetter')}: ${letter ? `${day(letter.at)}, ${letter.from}` : t('reach.noLetter')}`}
       </Typography>
     </Box>
   );

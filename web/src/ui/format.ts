@@ -6,6 +6,29 @@ export const day = (iso: string | undefined) => (iso ? format(new Date(iso), 'EE
 /** "Sun 29 Nov, 18:30". */
 export const moment = (iso: string) => format(new Date(iso), 'EEE d MMM, HH:mm');
 
+/** "0:46", "1:02:05": how long, or where in a film. */
+export function clock(seconds: number): string {
+  const part = (n: number) => `${n}`.padStart(2, '0');
+  const hours = Math.floor(seconds / 3600);
+  const minutes = Math.floor(seconds / 60) % 60;
+  const rest = part(Math.floor(seconds) % 60);
+  return hours > 0 ? `${hours}:${part(minutes)}:${rest}` : `${minutes}:${rest}`;
+}
+
+const inZone = (iso: string, timeZone: string, options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat('en-GB', { ...options, timeZone }).format(new Date(iso));
+
+/** "Sat 21 Nov", where the course is. */
+export const dayIn = (iso: string, zone: string) =>
+  inZone(iso, zone, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
+
+/** "10:00 to 13:00", where the course is. */
+export function spanIn(iso: string, minutes: number, zone: string): string {
+  const time = { hour: '2-digit', minute: '2-digit' } as const;
+  const end = new Date(Date.parse(iso) + minutes * 60_000).toISOString();
+  return `${inZone(iso, zone, time)} to ${inZone(end, zone, time)}`;
+}
+
 /** Whole percent, rounded down so that nobody seems to have reached what they missed. */
 export const percent = (share: number) => Math.floor(share * 100 + 1e-9);
 

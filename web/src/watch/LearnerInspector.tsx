@@ -54,6 +54,16 @@ export function LearnerInspector({
           <Section title={t('watch.time')}>
             <DayBars minutes={data.days} />
           </Section>
+          {data.attendance && (
+            <Section title={t('watch.attendance')}>
+              <Typography variant="body2">
+                {t('teach.attended', {
+                  there: data.attendance.attended,
+                  of: data.attendance.counted,
+                })}
+              </Typography>
+            </Section>
+          )}
           {data.badges.length > 0 && (
             <Section title={t('watch.badges')}>
               <Typography variant="body2">
@@ -67,7 +77,15 @@ export function LearnerInspector({
                 <Typography key={l.at} variant="body2">
                   {day(l.at)}: {l.subject}{' '}
                   <Box component="span" sx={{ color: 'tone.soft' }}>
-                    ({l.from}, {t(l.sent ? 'watch.letterSent' : 'watch.letterWaiting')})
+                    ({l.from},{' '}
+                    {t(
+                      l.answer
+                        ? 'watch.letterAnswer'
+                        : l.sent
+                          ? 'watch.letterSent'
+                          : 'watch.letterWaiting',
+                    )}
+                    )
                   </Box>
                 </Typography>
               ))}

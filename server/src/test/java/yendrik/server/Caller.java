@@ -1,5 +1,6 @@
 package yendrik.server;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
@@ -25,10 +26,20 @@ final class Caller {
   }
 
   MockHttpServletResponse call(String method, String path, String body, String... headers) {
+    return send(method, path, MediaType.APPLICATION_JSON, body.getBytes(UTF_8), headers);
+  }
+
+  /** Sends a file as the body. */
+  MockHttpServletResponse upload(String path, byte[] file) {
+    return send("POST", path, MediaType.APPLICATION_OCTET_STREAM, file);
+  }
+
+  private MockHttpServletResponse send(
+      String method, String path, MediaType type, byte[] body, String... headers) {
     var request = MockMvcRequestBuilders.request(HttpMethod.valueOf(method), path).with(csrf());
     request.with(
         authentication(UsernamePasswordAuthenticationToken.authenticated(person, null, List.of())));
-    request.contentType(MediaType.APPLICATION_JSON).content(body);
+    request.contentType(type).content(body);
     for (int h = 0; h < headers.length; h += 2) request.header(headers[h], headers[h + 1]);
     try {
       return http.perform(request).andReturn().getResponse();

@@ -3,6 +3,9 @@ package yendrik.server.demo;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 import static yendrik.schema.Tables.SCALE;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -12,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.jooq.DSLContext;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
@@ -32,11 +36,14 @@ import yendrik.server.design.DesignViews;
 import yendrik.server.design.Drafting;
 import yendrik.server.design.Json;
 import yendrik.server.design.OutcomeForms;
+import yendrik.server.files.Files;
 
 /** Writes one course of the demo through the same drafting as designers use. */
 final class Author {
   private final DSLContext db;
   private final Drafting drafting;
+  private final Files files;
+  private final long by;
   final CourseId course;
   final Map<String, StepId> steps = new HashMap<>();
   final List<ModuleId> modules = new ArrayList<>();
@@ -44,6 +51,7 @@ final class Author {
   private final Map<String, GroupId> groups = new HashMap<>();
   private final Map<String, BadgeId> badges = new HashMap<>();
   private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
+  private final Map<StepId, DesignEdits.FilmEdit> films = new HashMap<>();
   private final Map<StepId, DesignViews.StepView> views = new HashMap<>();
   private final Map<ModuleId, DesignViews.ModuleView> moduleViews = new HashMap<>();
   private int nodes;
@@ -52,6 +60,8 @@ final class Author {
       DSLContext db,
       Courses courses,
       Drafting drafting,
+      Files files,
+      long by,
       String name,
       String summary,
       String cohort,
@@ -59,6 +69,8 @@ final class Author {
       int weeks) {
     this.db = db;
     this.drafting = drafting;
+    this.files = files;
+    this.by = by;
     course =
         courses.add(
             new Courses.NewCourse(
@@ -144,12 +156,22 @@ final class Author {
     steps.put(step.key(), id);
     scripts.put(id, step);
     views.put(id, added);
+    step.film().ifPresent(film -> films.put(id, keep(film)));
     Optional<Instant> dueAt =
         due.isPresent() && !step.extra()
             ? Optional.of(start.plus(Duration.ofDays(due.getAsInt())))
             : Optional.empty();
     Leaf done = step.kind() == StepKind.QUIZ ? new Leaf.Score(id, step.pass(), 1) : null;
     change(id, Optional.empty(), done == null ? Optional.empty() : Optional.of(ask(done)), dueAt);
+  }
+
+  private DesignEdits.FilmEdit keep(Script.ScriptFilm film) {
+    try (InputStream in = Author.class.getResourceAsStream("/demo/films/" + film.resource())) {
+      long id = files.keep(course, by, film.resource(), in, 10 << 20, Set.of("video/webm")).id();
+      return new DesignEdits.FilmEdit(id, film.seconds());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   private void change(
@@ -176,6 +198,7 @@ final class Author {
             script.attempts(),
             script.body(),
             script.questions(),
+            Optional.ofNullable(films.get(id)),
             script.ties().stream()
                 .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1))
                 .toList(),

@@ -87,6 +87,7 @@ final class Crowd {
     facts.add(new Fact.SpentTime(step, 60 + random.nextInt(600)));
     switch (course.script(step).kind()) {
       case PAGE -> {}
+      case VIDEO -> facts.add(new Fact.Watched(step, 0, 40, 40));
       case QUIZ -> {
         facts.add(new Fact.StartedAttempt(step, 1));
         facts.add(new Fact.FinishedAttempt(step, 1, 6 + random.nextInt(5), 10));

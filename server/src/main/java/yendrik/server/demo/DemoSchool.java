@@ -5,6 +5,7 @@ import static yendrik.schema.Tables.PERSON;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.temporal.TemporalAdjusters;
@@ -38,12 +39,15 @@ import yendrik.server.design.Courses;
 import yendrik.server.design.Drafting;
 import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.RuleView;
+import yendrik.server.files.Files;
 import yendrik.server.learn.Steps;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 import yendrik.server.reach.Letters;
+import yendrik.server.reach.Messages;
 import yendrik.server.teach.Marking;
+import yendrik.server.teach.Registers;
 import yendrik.server.way.Publishing;
 import yendrik.server.way.Walks;
 
@@ -110,11 +114,13 @@ class DemoSchool implements ApplicationRunner {
           "fault-quiz",
           "fault-report",
           "rim-anatomy",
+          "toe-in",
           "pads-quiz",
           "brake-practical",
           "job-card",
           "limits",
           "chain",
+          "one-click",
           "gear-quiz",
           "index-practical",
           "spokes",
@@ -133,6 +139,9 @@ class DemoSchool implements ApplicationRunner {
   private final Steps steps;
   private final Marking marking;
   private final Letters letters;
+  private final Messages messages;
+  private final Registers registers;
+  private final Files files;
   private final int crowd;
   private final Map<String, Long> ids = new HashMap<>();
 
@@ -147,6 +156,9 @@ class DemoSchool implements ApplicationRunner {
       Steps steps,
       Marking marking,
       Letters letters,
+      Messages messages,
+      Registers registers,
+      Files files,
       @Value("${yendrik.demo.crowd:0}") int crowd) {
     this.db = db;
     this.crowd = crowd;
@@ -159,6 +171,9 @@ class DemoSchool implements ApplicationRunner {
     this.steps = steps;
     this.marking = marking;
     this.letters = letters;
+    this.messages = messages;
+    this.registers = registers;
+    this.files = files;
   }
 
   @Override
@@ -197,12 +212,10 @@ class DemoSchool implements ApplicationRunner {
     person("Sefa Dunmore", true);
     for (String name : LEARNERS) person(name, false);
 
-    Author induction = induction(start);
-    Author foundations = foundations(start, induction.course);
-    Author wheels = wheelbuilding(start, foundations.course);
-    Author sandbox =
-        new Author(
-            db, courses, drafting, "Facilitator sandbox", "Try anything here.", "", start, 52);
+    Author induction = induction(start, odalys);
+    Author foundations = foundations(start, induction.course, odalys);
+    Author wheels = wheelbuilding(start, foundations.course, odalys);
+    Author sandbox = author(odalys, "Facilitator sandbox", "Try anything here.", "", start, 52);
     workshopScale(sandbox);
     GroupId saturday = foundations.group("Saturday");
     GroupId tuesday = foundations.group("Tuesday");
@@ -219,6 +232,7 @@ class DemoSchool implements ApplicationRunner {
     Random random = new Random(SEED);
     Seat atInduction = seat(induction.course, tomas);
     Seat teaching = seat(foundations.course, tomas);
+    List<Registers.SessionView> sessions = sessions(teaching, start, saturday, tuesday);
     for (String name : LEARNERS) {
       clock.putTo(start.minus(Duration.ofDays(9)));
       long learner = ids.get(name);
@@ -229,7 +243,8 @@ class DemoSchool implements ApplicationRunner {
       if (!late) clock.putTo(start.minus(Duration.ofDays(3)));
       long enrolment = walks.enrol(foundations.course, learner, Optional.of(tomas));
       List<Fact.What> groups = new ArrayList<>();
-      groups.add(new Fact.JoinedGroup(LEARNERS.indexOf(name) % 3 == 0 ? tuesday : saturday));
+      GroupId own = LEARNERS.indexOf(name) % 3 == 0 ? tuesday : saturday;
+      groups.add(new Fact.JoinedGroup(own));
       if (LEARNERS.indexOf(name) % 5 == 0 && LEARNERS.indexOf(name) < 35)
         groups.add(new Fact.JoinedGroup(support));
       walks.act(enrolment, Optional.of(tomas), _ -> groups);
@@ -244,13 +259,89 @@ class DemoSchool implements ApplicationRunner {
               learner,
               start,
               new Random(SEED + learner));
+      Instant enrolled = clock.instant();
+      var chance = new Random(SEED * 31 + learner);
+      for (Registers.SessionView session : sessions)
+        if (session.group().equals(Optional.of(own.value()))
+            && session.startsAt().isAfter(enrolled))
+          inRegister(teaching, session, name, learning, enrolment, today, chance.nextInt(100));
       through(foundations, name, learning, start, today, new Random(SEED * learner));
+      learning.until(today);
     }
     handMadeStories(foundations, teaching, today);
     wheelbuilders(wheels, foundations, tomas, today);
     if (crowd > 0)
       new Crowd(db, clock, walks, foundations, induction.course, LEARNERS)
           .enrol(crowd, passwordHash(tomas), saturday, tomas, start);
+  }
+
+  /** Saturdays and Tuesdays through all ten weeks. */
+  private List<Registers.SessionView> sessions(
+      Seat teaching, Instant start, GroupId saturday, GroupId tuesday) {
+    LocalDate first = LocalDate.ofInstant(start, ZONE);
+    LocalDate last = first.plusWeeks(10);
+    List<Registers.SessionView> all = new ArrayList<>();
+    all.addAll(
+        registers.add(
+            teaching,
+            new Registers.Series(
+                "Saturday bench",
+                Optional.of(saturday.value()),
+                Set.of(DayOfWeek.SATURDAY),
+                LocalTime.of(10, 0),
+                180,
+                1,
+                first,
+                last)));
+    all.addAll(
+        registers.add(
+            teaching,
+            new Registers.Series(
+                "Tuesday evening",
+                Optional.of(tuesday.value()),
+                Set.of(DayOfWeek.TUESDAY),
+                LocalTime.of(18, 30),
+                150,
+                1,
+                first,
+                last)));
+    return all;
+  }
+
+  /** Tomas takes the register at the end of a session that is over. */
+  private void inRegister(
+      Seat teaching,
+      Registers.SessionView session,
+      String name,
+      Learning learning,
+      long enrolment,
+      Instant today,
+      int chance) {
+    Instant end = session.startsAt().plus(Duration.ofMinutes(session.minutes()));
+    if (!end.isBefore(today)) return;
+    long daysAgo = Duration.between(session.startsAt(), today).toDays();
+    Fact.Presence presence =
+        switch (name) {
+          case "Ruben Sato" -> Fact.Presence.ABSENT;
+          case "Ilse Tran" -> Fact.Presence.PRESENT;
+          case "Bashir Colm", "Wren Castellane" ->
+              daysAgo < 9 ? Fact.Presence.ABSENT : Fact.Presence.PRESENT;
+          case "Lena Okoro" -> daysAgo < 8 ? Fact.Presence.EXCUSED : Fact.Presence.PRESENT;
+          default ->
+              chance < 82
+                  ? Fact.Presence.PRESENT
+                  : chance < 91
+                      ? Fact.Presence.LATE
+                      : chance < 95 ? Fact.Presence.EXCUSED : Fact.Presence.ABSENT;
+        };
+    learning.book(
+        end,
+        () -> registers.take(teaching, session.id(), Map.of(enrolment, Optional.of(presence))));
+  }
+
+  private Author author(
+      long designer, String name, String summary, String cohort, Instant start, int weeks) {
+    return new Author(db, courses, drafting, files, designer, name, summary, cohort, start, weeks);
   }
 
   private String passwordHash(long person) {
@@ -282,13 +373,11 @@ class DemoSchool implements ApplicationRunner {
         new Scale.Level(3, "Can teach it", 4, "Shows others how and why."));
   }
 
-  private Author induction(Instant start) {
+  private Author induction(Instant start, long designer) {
     Script script = Script.read("/demo/induction.yaml");
     var author =
-        new Author(
-            db,
-            courses,
-            drafting,
+        author(
+            designer,
             script.name(),
             script.summary(),
             "Always open",
@@ -305,11 +394,9 @@ class DemoSchool implements ApplicationRunner {
     return author;
   }
 
-  private Author foundations(Instant start, CourseId induction) {
+  private Author foundations(Instant start, CourseId induction, long designer) {
     Script script = Script.read("/demo/foundations.yaml");
-    var a =
-        new Author(
-            db, courses, drafting, script.name(), script.summary(), "Autumn cohort", start, 10);
+    var a = author(designer, script.name(), script.summary(), "Autumn cohort", start, 10);
     long workshop = workshopScale(a);
     a.outcome(
         workshop,
@@ -468,7 +555,8 @@ class DemoSchool implements ApplicationRunner {
         "shield",
         "sun",
         "ochre",
-        Optional.empty());
+        Optional.of(
+            a.all(a.ask(new Leaf.AttendanceRate(1)), a.ask(new Leaf.SessionsAttended(10)))));
   }
 
   private void throughInduction(
@@ -497,21 +585,22 @@ class DemoSchool implements ApplicationRunner {
       case "Juno Abara" -> juno(learning, start, today);
       case "Bashir Colm" -> steps(learning, 6, 0.5, start, today.minus(Duration.ofDays(12)));
       case "Wren Castellane" -> steps(learning, 7, 0.7, start, today.minus(Duration.ofDays(9)));
-      case "Edda Marsh" -> steps(learning, 10, 0.6, start, today.minus(Duration.ofDays(1)));
+      case "Aiko Brenner" -> unwatched(learning, start, today);
+      case "Edda Marsh" -> steps(learning, 11, 0.6, start, today.minus(Duration.ofDays(1)));
       case "Celeste Adeyo" -> {
-        steps(learning, 11, 0.8, start, today.minus(Duration.ofDays(3)));
+        steps(learning, 12, 0.8, start, today.minus(Duration.ofDays(3)));
         learning
             .on(today.minus(Duration.ofDays(2)))
             .handIn("job-card", DemoTexts.work("job-card", random));
       }
       case "Dov Halloran" -> again(learning, start, today);
-      case "Femi Strand" -> steps(learning, 19, 0.9, start, today.minus(Duration.ofDays(1)));
-      case "Ilse Tran" -> steps(learning, 21, 1.0, start, today.minus(Duration.ofDays(1)));
+      case "Femi Strand" -> steps(learning, 21, 0.9, start, today.minus(Duration.ofDays(1)));
+      case "Ilse Tran" -> steps(learning, 23, 1.0, start, today.minus(Duration.ofDays(1)));
       case "Lena Okoro" -> excused(course, learning, start, today);
       default ->
           steps(
               learning,
-              12 + random.nextInt(7),
+              13 + random.nextInt(8),
               0.35 + 0.6 * random.nextDouble(),
               start,
               today.minus(Duration.ofDays(1 + random.nextInt(4))));
@@ -533,12 +622,20 @@ class DemoSchool implements ApplicationRunner {
   }
 
   private void juno(Learning learning, Instant start, Instant today) {
-    steps(learning, 9, 0.6, start, today.minus(Duration.ofDays(9)));
+    steps(learning, 10, 0.6, start, today.minus(Duration.ofDays(9)));
     learning.on(today.minus(Duration.ofDays(8))).attempt("pads-quiz", 1);
     learning.on(today.minus(Duration.ofDays(7))).read("second-look");
     learning.on(today.minus(Duration.ofDays(6))).attempt("pads-quiz", 2);
     learning.on(today.minus(Duration.ofDays(4))).attempt("pads-quiz", 2);
     learning.on(today.minus(Duration.ofDays(3))).read("second-look");
+  }
+
+  /** All of Brakes but the film, which was left after 19 of its 46 seconds. */
+  private void unwatched(Learning learning, Instant start, Instant today) {
+    List<String> keys = new ArrayList<>(WAY.subList(0, 13));
+    keys.remove("toe-in");
+    steps(learning, keys, 0.7, start, today.minus(Duration.ofDays(4)));
+    learning.on(today.minus(Duration.ofDays(2))).watch("toe-in", 19);
   }
 
   private void again(Learning learning, Instant start, Instant today) {
@@ -554,7 +651,7 @@ class DemoSchool implements ApplicationRunner {
         0.3,
         "Say what it means for the rider: what now, what later, what it costs.",
         1);
-    List<String> rest = WAY.subList(8, 13);
+    List<String> rest = WAY.subList(8, 14);
     steps(learning, rest, 0.6, today.minus(Duration.ofDays(12)), today.minus(Duration.ofDays(3)));
     learning
         .on(today.minus(Duration.ofDays(2)))
@@ -562,12 +659,12 @@ class DemoSchool implements ApplicationRunner {
   }
 
   private void excused(Author course, Learning learning, Instant start, Instant today) {
-    steps(learning, 10, 0.7, start, today.minus(Duration.ofDays(8)));
+    steps(learning, 11, 0.7, start, today.minus(Duration.ofDays(8)));
     learning.on(today.minus(Duration.ofDays(7)));
     excuse(course, "Lena Okoro", "brake-practical", "Injured wrist, certificate seen");
     steps(
         learning,
-        WAY.subList(11, 15),
+        WAY.subList(12, 17),
         0.7,
         today.minus(Duration.ofDays(6)),
         today.minus(Duration.ofDays(2)));
@@ -597,14 +694,17 @@ class DemoSchool implements ApplicationRunner {
         quiet,
         "We miss you at the bench, {name}",
         "Hello {name},\n\nyou have not been in the course for a while. Open for you now:\n{open}\n\nCome on Saturday and we look at it together.\n\n{me}");
+    clock.putTo(today.minus(Duration.ofDays(2)));
+    messages.write(
+        seat(foundations.course, ids.get("Wren Castellane")),
+        ids.get("Tomas Weir"),
+        "Hello Tomas,\n\nmy evenings were full, I had to move house. I am back next week and go on with the fault report then.\n\nWren");
   }
 
-  private Author wheelbuilding(Instant start, CourseId foundations) {
+  private Author wheelbuilding(Instant start, CourseId foundations, long designer) {
     var a =
-        new Author(
-            db,
-            courses,
-            drafting,
+        author(
+            designer,
             "Wheelbuilding",
             "From a hub and a box of spokes to a wheel.",
             "Winter cohort",
@@ -624,7 +724,8 @@ class DemoSchool implements ApplicationRunner {
             false,
             List.of("BUILD"),
             "<p>Each spoke crosses three others of its own side on its way to the rim, and passes under the third. Begin with the spoke beside the valve hole, so that the pump finds room.</p>",
-            List.of());
+            List.of(),
+            Optional.empty());
     var build =
         new Script.ScriptStep(
             "build",
@@ -637,7 +738,8 @@ class DemoSchool implements ApplicationRunner {
             false,
             List.of("BUILD"),
             "<p>Build a 32-spoke front wheel and true it. A facilitator signs off.</p>",
-            List.of());
+            List.of(),
+            Optional.empty());
     a.write(
         new Script(
             "", "", List.of(new Script.ScriptModule("A front wheel", List.of(lacing, build)))),

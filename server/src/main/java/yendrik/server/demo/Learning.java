@@ -3,9 +3,12 @@ package yendrik.server.demo;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.PriorityQueue;
+import java.util.Queue;
 import java.util.Random;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
@@ -25,7 +28,11 @@ final class Learning {
   private final long enrolment;
   private final long person;
   private final Random random;
+  private final Queue<Booked> booked = new PriorityQueue<>(Comparator.comparing(Booked::at));
   private Instant now;
+
+  /** Something that others do about the learner at a moment of their own. */
+  record Booked(Instant at, Runnable act) {}
 
   Learning(
       Steps steps,
@@ -48,6 +55,20 @@ final class Learning {
     now = from;
   }
 
+  /** Lets others act in between, in order of time. */
+  void book(Instant at, Runnable act) {
+    booked.add(new Booked(at, act));
+  }
+
+  /** Lets everything that is booked up to a moment happen. */
+  void until(Instant moment) {
+    while (!booked.isEmpty() && !booked.peek().at().isAfter(moment)) {
+      Booked next = booked.remove();
+      clock.putTo(next.at());
+      next.act().run();
+    }
+  }
+
   /** Puts the learner's next act on the evening of a day, or a little after the last act. */
   Learning on(Instant day) {
     Instant evening =
@@ -60,6 +81,7 @@ final class Learning {
 
   Learning later(Duration gap) {
     now = now.plus(gap);
+    until(now);
     clock.putTo(now);
     return this;
   }
@@ -76,6 +98,18 @@ final class Learning {
       later(Duration.ofMinutes(Math.min(5, minutes - m)));
       steps.spend(enrolment, person, id.value(), 60 * Math.min(5, minutes - m));
     }
+  }
+
+  /** Plays the first seconds of a film, a stretch at a time. */
+  void watch(String key, int seconds) {
+    StepId id = course.id(key);
+    steps.open(enrolment, person, id.value());
+    for (int from = 0; from < seconds; from += 15) {
+      int to = Math.min(from + 15, seconds);
+      later(Duration.ofSeconds(to - from));
+      steps.watch(enrolment, person, id.value(), from, to);
+    }
+    steps.spend(enrolment, person, id.value(), seconds);
   }
 
   /** Takes a quiz with so many right answers. */
@@ -137,6 +171,7 @@ final class Learning {
     StepId id = course.id(key);
     Script.ScriptStep script = course.script(id);
     if (script.kind() == StepKind.PAGE) read(key);
+    if (script.kind() == StepKind.VIDEO) watch(key, script.film().orElseThrow().seconds());
     if (script.kind() == StepKind.QUIZ) quiz(key, script, ability);
     if (script.kind() == StepKind.ASSIGNMENT) {
       handIn(key, DemoTexts.work(key, random));

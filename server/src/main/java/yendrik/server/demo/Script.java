@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.yaml.snakeyaml.Yaml;
 import yendrik.core.course.StepKind;
 import yendrik.core.quiz.Quiz;
@@ -29,7 +30,13 @@ record Script(String name, String summary, List<ScriptModule> modules) {
       boolean extra,
       List<String> ties,
       String body,
-      List<Quiz.Question> questions) {}
+      List<Quiz.Question> questions,
+      Optional<ScriptFilm> film) {}
+
+  /**
+   * @param resource the file beside the courses
+   */
+  record ScriptFilm(String resource, int seconds) {}
 
   static Script read(String resource) {
     try (InputStream in = Script.class.getResourceAsStream(resource)) {
@@ -67,7 +74,9 @@ record Script(String name, String summary, List<ScriptModule> modules) {
         Boolean.TRUE.equals(s.get("extra")),
         (List<String>) s.getOrDefault("ties", List.of()),
         (String) s.getOrDefault("body", ""),
-        questions);
+        questions,
+        Optional.ofNullable((String) s.get("film"))
+            .map(f -> new ScriptFilm(f, number(s, "seconds").intValue())));
   }
 
   private static Number number(Map<String, Object> s, String name) {

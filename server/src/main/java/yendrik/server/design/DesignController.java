@@ -29,6 +29,7 @@ import yendrik.server.design.DesignViews.DesignView;
 import yendrik.server.design.DesignViews.ModuleView;
 import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.http.IfMatch;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -69,7 +70,7 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
-    return drafting.changeOutcome(new CourseId(course), id, seen(version), edit);
+    return drafting.changeOutcome(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PostMapping("/modules")
@@ -86,7 +87,7 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.ModuleEdit edit) {
-    return drafting.changeModule(new CourseId(course), id, seen(version), edit);
+    return drafting.changeModule(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PostMapping("/steps")
@@ -103,7 +104,7 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.StepEdit edit) {
-    return drafting.changeStep(new CourseId(course), id, seen(version), edit);
+    return drafting.changeStep(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PostMapping("/badges")
@@ -120,7 +121,7 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.BadgeEdit edit) {
-    return drafting.changeBadge(new CourseId(course), id, seen(version), edit);
+    return drafting.changeBadge(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PutMapping("/order")
@@ -179,14 +180,6 @@ class DesignController {
       return Drafting.Part.valueOf(text.toLowerCase(Locale.ROOT));
     } catch (IllegalArgumentException e) {
       throw Problem.notFound("part of a course");
-    }
-  }
-
-  static int seen(String version) {
-    try {
-      return Integer.parseInt(version.replace("\"", ""));
-    } catch (NumberFormatException e) {
-      throw Problem.field("If-Match", "If-Match must be the version, a whole number.");
     }
   }
 }

@@ -76,8 +76,14 @@ public final class DesignEdits {
       @Min(0) @Max(1000) int attempts,
       @NotNull @Size(max = 200_000) String body,
       @NotNull @Size(max = 500) List<Quiz.Question> questions,
+      Optional<@Valid FilmEdit> film,
       @NotNull List<TieEdit> evidenceFor,
       @NotNull List<Long> groups) {}
+
+  /**
+   * @param seconds how long the film is
+   */
+  public record FilmEdit(long file, @Min(1) @Max(86_400) int seconds) {}
 
   public record TieEdit(long outcome, double weight) {}
 

@@ -94,6 +94,7 @@ public final class DesignViews {
       int attempts,
       String body,
       List<Quiz.Question> questions,
+      Optional<Film> film,
       List<TieView> evidenceFor,
       List<Long> groups) {}
 
@@ -171,6 +172,7 @@ public final class DesignViews {
         s.scoring().attempts(),
         content.body(),
         content.questions(),
+        content.film(),
         s.evidenceFor().stream().map(t -> new TieView(t.outcome().value(), t.weight())).toList(),
         s.audience().groups().stream().map(g -> g.value()).sorted().toList());
   }

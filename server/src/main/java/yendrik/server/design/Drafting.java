@@ -42,6 +42,7 @@ import yendrik.server.design.DesignViews.DesignView;
 import yendrik.server.design.DesignViews.ModuleView;
 import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.http.SafeHtml;
 
@@ -55,12 +56,14 @@ public class Drafting {
   private final DSLContext db;
   private final DraftStore drafts;
   private final Designs designs;
+  private final Files files;
   private final Clock clock;
 
-  Drafting(DSLContext db, DraftStore drafts, Designs designs, Clock clock) {
+  Drafting(DSLContext db, DraftStore drafts, Designs designs, Files files, Clock clock) {
     this.db = db;
     this.drafts = drafts;
     this.designs = designs;
+    this.files = files;
     this.clock = clock;
   }
 
@@ -256,6 +259,7 @@ public class Drafting {
     Leaf leaf =
         switch (kind) {
           case PAGE -> new Leaf.Seen(id);
+          case VIDEO -> new Leaf.Watched(id, 0.9);
           case QUIZ, ASSIGNMENT -> new Leaf.Passed(id);
           case PRACTICAL -> new Leaf.SignedOff(id);
         };
@@ -266,7 +270,8 @@ public class Drafting {
   public StepView changeStep(CourseId course, long id, int version, DesignEdits.StepEdit edit) {
     StepRecord row = stepRow(course, id);
     checkStep(edit);
-    var content = new StepContent(SafeHtml.of(edit.body()), edit.questions());
+    var content =
+        new StepContent(SafeHtml.of(edit.body()), edit.questions(), film(course, edit.film()));
     boolean quiz = row.getKind().equals(StepKind.QUIZ.name());
     var audience =
         new Step.Audience(
@@ -304,6 +309,17 @@ public class Drafting {
     StepView now = step(course, id);
     if (rows == 0) throw Problem.changed(now);
     return now;
+  }
+
+  private Optional<Film> film(CourseId course, Optional<DesignEdits.FilmEdit> edit) {
+    return edit.map(f -> {
+      Files.Kept file =
+          files
+              .of(course, f.file())
+              .filter(k -> FilmController.KINDS.contains(k.mediaType()))
+              .orElseThrow(() -> Problem.field("film", "There is no such film in this course."));
+      return new Film(file.id(), file.name(), file.mediaType(), f.seconds());
+    });
   }
 
   private static void checkStep(DesignEdits.StepEdit edit) {

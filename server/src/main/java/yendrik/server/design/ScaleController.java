@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.server.http.IfMatch;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
@@ -40,7 +41,7 @@ class ScaleController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.ScaleEdit edit) {
-    return scales.change(new CourseId(course), id, DesignController.seen(version), edit);
+    return scales.change(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   /** What a change would mean for ratings that stand; nothing is changed. */

@@ -1,6 +1,7 @@
 package yendrik.server.design;
 
 import java.util.List;
+import java.util.Optional;
 import yendrik.core.quiz.Quiz;
 
 /**
@@ -8,9 +9,10 @@ import yendrik.core.quiz.Quiz;
  *
  * @param body formatted text: the page, or what is asked for; safe HTML
  * @param questions of a quiz, none otherwise
+ * @param film of a video, once there is one
  */
-public record StepContent(String body, List<Quiz.Question> questions) {
-  public static final StepContent EMPTY = new StepContent("", List.of());
+public record StepContent(String body, List<Quiz.Question> questions, Optional<Film> film) {
+  public static final StepContent EMPTY = new StepContent("", List.of(), Optional.empty());
 
   public Quiz quiz() {
     return new Quiz(questions);

@@ -9,7 +9,11 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -19,6 +23,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.record.Fact;
+import yendrik.server.design.Film;
+import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.AttemptView;
 import yendrik.server.learn.RouteViews.ResultView;
@@ -40,11 +46,13 @@ class LearnController {
   private final Walks walks;
   private final Routes routes;
   private final Steps steps;
+  private final Files files;
 
-  LearnController(Walks walks, Routes routes, Steps steps) {
+  LearnController(Walks walks, Routes routes, Steps steps, Files files) {
     this.walks = walks;
     this.routes = routes;
     this.steps = steps;
+    this.files = files;
   }
 
   private long enrolment(Seat seat, String walk) {
@@ -102,6 +110,33 @@ class LearnController {
   StepPage confirm(
       @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
     return steps.confirm(enrolment(seat, walk), seat.person().id(), step);
+  }
+
+  /** The film of an open step; ranges are understood. */
+  @GetMapping("/steps/{step}/film")
+  @Needs(Right.LEARN)
+  ResponseEntity<Resource> film(
+      @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
+    Film film = steps.film(enrolment(seat, walk), step);
+    Files.Kept file =
+        files.of(seat.course(), film.file()).orElseThrow(() -> Problem.notFound("film"));
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType(file.mediaType()))
+        .cacheControl(CacheControl.noCache().cachePrivate())
+        .body(files.content(file));
+  }
+
+  record Played(@Min(0) int from, @Min(1) int to) {}
+
+  @PostMapping("/steps/{step}/played")
+  @Needs(Right.LEARN)
+  StepPage watch(
+      @PathVariable long course,
+      @PathVariable String walk,
+      @PathVariable long step,
+      Seat seat,
+      @Valid @RequestBody Played played) {
+    return steps.watch(enrolment(seat, walk), seat.person().id(), step, played.from(), played.to());
   }
 
   @PostMapping("/steps/{step}/attempts")

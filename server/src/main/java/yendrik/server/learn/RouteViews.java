@@ -32,7 +32,14 @@ public final class RouteViews {
       List<ModuleView> modules,
       List<OutcomeView> outcomes,
       List<BadgeView> badges,
+      Optional<AttendanceView> attendance,
       List<ComingView> coming) {}
+
+  /**
+   * @param attended sessions that one was at
+   * @param counted sessions with a mark that one was not excused from
+   */
+  public record AttendanceView(int attended, int counted) {}
 
   /**
    * @param opens names of what doing it opens
@@ -114,6 +121,7 @@ public final class RouteViews {
       Optional<Explaining.Part> doneWhen,
       boolean confirmable,
       boolean confirmed,
+      Optional<FilmView> film,
       Optional<QuizView> quiz,
       Optional<WorkView> work,
       Optional<String> signedOff,
@@ -121,6 +129,13 @@ public final class RouteViews {
       Optional<Link> before,
       Optional<Link> after,
       List<String> opened) {}
+
+  /**
+   * @param watched share of the film's seconds that were played, 0 to 1
+   * @param parts what was played, in seconds: from (included), to (excluded), and so on
+   */
+  public record FilmView(
+      String name, String mediaType, int seconds, double watched, List<Integer> parts) {}
 
   public record Link(long id, String name) {}
 

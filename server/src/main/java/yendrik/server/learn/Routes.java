@@ -18,6 +18,7 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.GroupId;
 import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.progress.Bead;
@@ -31,6 +32,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.rule.words.Numbers;
+import yendrik.server.learn.RouteViews.AttendanceView;
 import yendrik.server.learn.RouteViews.BadgeView;
 import yendrik.server.learn.RouteViews.ComingView;
 import yendrik.server.learn.RouteViews.EvidenceView;
@@ -40,6 +42,7 @@ import yendrik.server.learn.RouteViews.OutcomeView;
 import yendrik.server.learn.RouteViews.RouteView;
 import yendrik.server.learn.RouteViews.StepLine;
 import yendrik.server.way.Explaining;
+import yendrik.server.way.Sessions;
 import yendrik.server.way.Walk;
 
 /** Lays a learner's way out as they see it. */
@@ -48,9 +51,11 @@ import yendrik.server.way.Walk;
 class Routes {
   private static final int COMING = 4;
   private final DSLContext db;
+  private final Sessions sessions;
 
-  Routes(DSLContext db) {
+  Routes(DSLContext db, Sessions sessions) {
     this.db = db;
+    this.sessions = sessions;
   }
 
   RouteView route(Walk walk) {
@@ -79,7 +84,8 @@ class Routes {
         modules(walk),
         outcomes(walk),
         badges(walk),
-        coming(progress));
+        attendance(progress.record()),
+        coming(walk));
   }
 
   private static int behind(Progress progress) {
@@ -131,8 +137,8 @@ class Routes {
     why.add(
         kind(step.kind())
             + ", about "
-            + walk.ready().document().minutes().getOrDefault(step.id(), 10)
-            + " minutes");
+            + Numbers.count(
+                walk.ready().document().minutes().getOrDefault(step.id(), 10), "minute"));
     int left = progress.record().attemptsLeft(s);
     if (step.kind() == StepKind.QUIZ && left != Integer.MAX_VALUE)
       why.add(Numbers.count(left, "attempt") + " left");
@@ -151,6 +157,7 @@ class Routes {
   private static String kind(StepKind kind) {
     return switch (kind) {
       case PAGE -> "Page";
+      case VIDEO -> "Video";
       case QUIZ -> "Quiz";
       case ASSIGNMENT -> "Assignment";
       case PRACTICAL -> "Practical";
@@ -254,6 +261,7 @@ class Routes {
         String day = progress.doneAt(s).map(d -> Numbers.day(d, zone)).orElse("");
         yield switch (step.kind()) {
           case PAGE -> "read " + day;
+          case VIDEO -> "watched " + day;
           case QUIZ -> record.scored(s) ? Numbers.percent(record.score(s)) + ", " + day : day;
           case ASSIGNMENT -> "passed " + day;
           case PRACTICAL -> "signed off " + day;
@@ -266,10 +274,14 @@ class Routes {
       case AGAIN -> again(record, s);
       case MISSED -> "closed " + step.window().until().map(u -> Numbers.day(u, zone)).orElse("");
       case EXCUSED -> "you are excused";
-      case OPEN, BEGUN ->
-          Explaining.moment(record.due(s))
-              .map(d -> "due " + Numbers.day(d.minusSeconds(1), zone))
-              .orElse("");
+      case OPEN, BEGUN -> {
+        String due =
+            Explaining.moment(record.due(s))
+                .map(d -> "due " + Numbers.day(d.minusSeconds(1), zone))
+                .orElse("");
+        if (record.watched(s) == 0) yield due;
+        yield Numbers.percent(record.watched(s)) + " watched" + (due.isEmpty() ? "" : ", " + due);
+      }
       case CLOSED, NOT_FOR_THEM, UNPUBLISHED -> "";
     };
   }
@@ -396,7 +408,14 @@ class Routes {
     return views;
   }
 
-  private static List<ComingView> coming(Progress progress) {
+  private static Optional<AttendanceView> attendance(LearnerRecord record) {
+    return record.sessions().isEmpty()
+        ? Optional.empty()
+        : Optional.of(new AttendanceView(record.sessionsAttended(), record.sessionsCounted()));
+  }
+
+  private List<ComingView> coming(Walk walk) {
+    Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
     List<ComingView> all = new ArrayList<>();
     for (int s = 0; s < index.steps(); s++) {
@@ -412,6 +431,10 @@ class Routes {
           .filter(f -> f.isAfter(progress.asOf()))
           .ifPresent(f -> all.add(new ComingView(f, step.name() + " opens")));
     }
+    List<Long> groups = progress.record().groups().stream().map(GroupId::value).toList();
+    for (Sessions.Session session : sessions.of(walk.course()))
+      if (session.endsAt().isAfter(progress.asOf()) && session.concerns(groups))
+        all.add(new ComingView(session.startsAt(), session.name()));
     all.sort(Comparator.comparing(ComingView::at));
     return all.subList(0, Math.min(COMING, all.size()));
   }

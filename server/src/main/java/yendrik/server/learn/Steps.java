@@ -33,12 +33,14 @@ import yendrik.core.rule.RuleAt;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
+import yendrik.server.design.Film;
 import yendrik.server.design.Json;
 import yendrik.server.design.StepContent;
 import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.AnswerView;
 import yendrik.server.learn.RouteViews.AttemptLine;
 import yendrik.server.learn.RouteViews.AttemptView;
+import yendrik.server.learn.RouteViews.FilmView;
 import yendrik.server.learn.RouteViews.Link;
 import yendrik.server.learn.RouteViews.MarkView;
 import yendrik.server.learn.RouteViews.QuizView;
@@ -154,6 +156,15 @@ public class Steps {
         Explaining.toLearner(progress).rule(new RuleAt.StepDone(step.id())),
         confirmable,
         record.confirmedAt(s) != LearnerRecord.NEVER,
+        content
+            .film()
+            .map(f ->
+                new FilmView(
+                    f.name(),
+                    f.mediaType(),
+                    f.seconds(),
+                    record.watched(s),
+                    record.watchedParts(s))),
         step.kind() == StepKind.QUIZ ? Optional.of(quiz(walk, s, content)) : Optional.empty(),
         step.kind() == StepKind.ASSIGNMENT ? Optional.of(work(walk, s)) : Optional.empty(),
         signedOff,
@@ -284,6 +295,46 @@ public class Steps {
               usable(w, step);
               before.addAll(openNames(w.progress()));
               return List.of(new Fact.Confirmed(new StepId(step)));
+            });
+    return page(walk, open(walk, step), opened(before, walk.progress()));
+  }
+
+  // --- films ------------------------------------------------------------------------------------
+  /** The film of a step that is open. */
+  @Transactional(readOnly = true)
+  public Film film(long enrolment, long step) {
+    Walk walk = walks.see(enrolment);
+    open(walk, step);
+    return film(walk, step);
+  }
+
+  private static Film film(Walk walk, long step) {
+    return walk.ready()
+        .document()
+        .content(new StepId(step))
+        .film()
+        .orElseThrow(() -> Problem.conflict("There is no film in this step yet."));
+  }
+
+  /**
+   * Takes down that a part of the film was played.
+   *
+   * @param from second of the film, included
+   * @param to second of the film, excluded
+   */
+  public StepPage watch(long enrolment, long person, long step, int from, int to) {
+    Set<String> before = new HashSet<>();
+    Walk walk =
+        walks.act(
+            enrolment,
+            Optional.of(person),
+            w -> {
+              usable(w, step, StepKind.VIDEO);
+              before.addAll(openNames(w.progress()));
+              int of = film(w, step).seconds();
+              if (to <= from) throw Problem.field("to", "It must come after the beginning.");
+              if (to > of) throw Problem.field("to", "The film is " + of + " seconds long.");
+              return List.of(new Fact.Watched(new StepId(step), from, to, of));
             });
     return page(walk, open(walk, step), opened(before, walk.progress()));
   }

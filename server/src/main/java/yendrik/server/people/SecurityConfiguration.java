@@ -23,7 +23,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 class SecurityConfiguration {
   private static final String CONTENT_POLICY =
       "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
-          + " img-src 'self' data:; font-src 'self' data:; connect-src 'self';"
+          + " img-src 'self' data:; font-src 'self' data:; media-src 'self' blob:; connect-src 'self';"
           + " object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
   @Bean

@@ -1,9 +1,11 @@
 package yendrik.server.watch;
 
+import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
@@ -12,15 +14,20 @@ import yendrik.core.rule.words.Numbers;
 /** Says facts in words, for the history of a learner. */
 final class FactWords {
   private final CourseDesign design;
+  private final Map<SessionId, String> sessions;
 
-  FactWords(CourseDesign design) {
+  /**
+   * @param sessions what each session is called
+   */
+  FactWords(CourseDesign design, Map<SessionId, String> sessions) {
+    this.sessions = sessions;
     this.design = design;
   }
 
   /** Empty for facts that only say that somebody was there. */
   Optional<String> of(Fact.What what) {
     return switch (what) {
-      case Fact.WasHere _, Fact.SpentTime _, Fact.TakenBack _ -> Optional.empty();
+      case Fact.WasHere _, Fact.SpentTime _, Fact.Watched _, Fact.TakenBack _ -> Optional.empty();
       case Fact.Enrolled _ -> Optional.of("Enrolled");
       case Fact.LeftCourse _ -> Optional.of("Left the course");
       case Fact.Saw f -> Optional.of("Opened " + step(f.step()));
@@ -41,6 +48,8 @@ final class FactWords {
       case Fact.Rated f -> rated(f);
       case Fact.Confirmed f -> Optional.of("Confirmed " + step(f.step()));
       case Fact.SignedOff f -> Optional.of("Signed off " + step(f.step()) + comment(f.comment()));
+      case Fact.Attendance f ->
+          Optional.of(presence(f.presence()) + sessions.getOrDefault(f.session(), "a session"));
       case Fact.JoinedGroup f ->
           Optional.of("Joined the group " + design.groups().getOrDefault(f.group(), ""));
       case Fact.LeftGroup f ->
@@ -58,6 +67,15 @@ final class FactWords {
           Optional.of(step(f.step()) + " due " + Numbers.moment(f.due(), design.zone()));
       case Fact.AttemptsAdded f ->
           Optional.of(Numbers.count(f.attempts(), "more attempt") + " at " + step(f.step()));
+    };
+  }
+
+  private static String presence(Fact.Presence presence) {
+    return switch (presence) {
+      case PRESENT -> "Present at ";
+      case LATE -> "Late at ";
+      case EXCUSED -> "Excused from ";
+      case ABSENT -> "Absent from ";
     };
   }
 

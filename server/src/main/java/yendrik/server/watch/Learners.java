@@ -32,6 +32,7 @@ public class Learners {
       long person,
       String name,
       String email,
+      Instant enrolledAt,
       Optional<Instant> lastHere,
       double share,
       String thread,
@@ -51,6 +52,7 @@ public class Learners {
             ENROLMENT.PERSON_ID,
             PERSON.NAME,
             PERSON.EMAIL,
+            ENROLMENT.ENROLLED_AT,
             ENROLMENT.LAST_HERE,
             ENROLMENT.SHARE,
             ENROLMENT.THREAD,
@@ -68,12 +70,13 @@ public class Learners {
                 r.value2(),
                 r.value3(),
                 r.value4(),
-                Optional.ofNullable(r.value5()),
-                r.value6(),
+                r.value5(),
+                Optional.ofNullable(r.value6()),
                 r.value7(),
                 r.value8(),
-                Optional.ofNullable(r.value9()),
-                Json.read(r.value10(), Summary.class)))
+                r.value9(),
+                Optional.ofNullable(r.value10()),
+                Json.read(r.value11(), Summary.class)))
         .stream()
         .filter(s -> seat.sees(s.summary().groups()))
         .toList();

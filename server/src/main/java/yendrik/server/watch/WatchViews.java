@@ -61,8 +61,11 @@ final class WatchViews {
       List<LevelView> levels,
       List<HeldView> badges,
       List<Integer> days,
+      Optional<AttendanceView> attendance,
       List<Happened> happened,
       List<LetterView> letters) {}
+
+  record AttendanceView(int attended, int counted) {}
 
   record FlagView(String name, Instant since, List<String> reasons) {}
 
@@ -79,7 +82,10 @@ final class WatchViews {
 
   record Happened(Instant at, String what, String by) {}
 
-  record LetterView(Instant at, String subject, String from, boolean sent) {}
+  /**
+   * @param answer whether the learner wrote it
+   */
+  record LetterView(Instant at, String subject, String from, boolean sent, boolean answer) {}
 
   /**
    * @param turn whose turn it is, in words

@@ -41,6 +41,7 @@ import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
+import yendrik.server.watch.WatchViews.AttendanceView;
 import yendrik.server.watch.WatchViews.BeadView;
 import yendrik.server.watch.WatchViews.CellView;
 import yendrik.server.watch.WatchViews.FlagView;
@@ -57,6 +58,7 @@ import yendrik.server.watch.WatchViews.OutcomeHead;
 import yendrik.server.watch.WatchViews.PieceView;
 import yendrik.server.watch.WatchViews.ProgressView;
 import yendrik.server.way.Explaining;
+import yendrik.server.way.Sessions;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
 
@@ -71,15 +73,23 @@ class Watching {
   private final Designs designs;
   private final Walks walks;
   private final People people;
+  private final Sessions sessions;
   private final Clock clock;
 
   Watching(
-      DSLContext db, Learners learners, Designs designs, Walks walks, People people, Clock clock) {
+      DSLContext db,
+      Learners learners,
+      Designs designs,
+      Walks walks,
+      People people,
+      Sessions sessions,
+      Clock clock) {
     this.db = db;
     this.learners = learners;
     this.designs = designs;
     this.walks = walks;
     this.people = people;
+    this.sessions = sessions;
     this.clock = clock;
   }
 
@@ -169,8 +179,15 @@ class Watching {
         levels(progress),
         badges(walk),
         days(walk),
+        attendance(progress.record()),
         happened.subList(0, Math.min(HAPPENINGS, happened.size())),
         letters(seat, walk.person()));
+  }
+
+  private static Optional<AttendanceView> attendance(LearnerRecord record) {
+    return record.sessions().isEmpty()
+        ? Optional.empty()
+        : Optional.of(new AttendanceView(record.sessionsAttended(), record.sessionsCounted()));
   }
 
   private static List<FlagView> flags(Progress progress) {
@@ -245,7 +262,8 @@ class Watching {
     List<Fact> standing = Facts.standing(walk.facts());
     for (Fact fact : standing) fact.by().map(PersonId::value).ifPresent(authors::add);
     Map<Long, String> names = people.names(authors);
-    var words = new FactWords(walk.progress().course().design());
+    CourseDesign design = walk.progress().course().design();
+    var words = new FactWords(design, sessions.names(walk.course(), design.zone()));
     List<Happened> all = new ArrayList<>();
     for (Fact fact : standing.reversed()) {
       if (!which.test(fact)) continue;
@@ -260,11 +278,14 @@ class Watching {
   }
 
   private List<LetterView> letters(Seat seat, long person) {
-    return db.select(LETTER.CREATED_AT, LETTER.SUBJECT, PERSON.NAME, LETTER.SENT_AT)
+    return db.select(
+            LETTER.CREATED_AT, LETTER.SUBJECT, PERSON.NAME, LETTER.SENT_AT, LETTER.SENDER_ID)
         .from(LETTER)
         .leftJoin(PERSON)
         .on(PERSON.ID.eq(LETTER.SENDER_ID))
-        .where(LETTER.RECIPIENT_ID.eq(person), LETTER.COURSE_ID.eq(seat.course().value()))
+        .where(
+            LETTER.RECIPIENT_ID.eq(person).or(LETTER.SENDER_ID.eq(person)),
+            LETTER.COURSE_ID.eq(seat.course().value()))
         .orderBy(LETTER.CREATED_AT.desc())
         .limit(20)
         .fetch(r ->
@@ -272,7 +293,8 @@ class Watching {
                 r.value1(),
                 r.value2(),
                 Optional.ofNullable(r.value3()).orElse(""),
-                r.value4() != null));
+                r.value4() != null,
+                Long.valueOf(person).equals(r.value5())));
   }
 
   BeadView bead(Seat seat, long enrolment, long step) {

@@ -3,15 +3,22 @@ package yendrik.server.way;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import yendrik.core.record.Fact;
 
 /**
  * The part of a snapshot that lists are made of, besides its columns.
  *
  * @param levels outcome id to level
+ * @param sessions session id to what the register says
  */
 public record Summary(
-    List<Raised> flags, Map<Long, Integer> levels, List<Long> groups, List<Long> badges) {
-  public static final Summary EMPTY = new Summary(List.of(), Map.of(), List.of(), List.of());
+    List<Raised> flags,
+    Map<Long, Integer> levels,
+    List<Long> groups,
+    List<Long> badges,
+    Map<Long, Fact.Presence> sessions) {
+  public static final Summary EMPTY =
+      new Summary(List.of(), Map.of(), List.of(), List.of(), Map.of());
 
   /** A flag that is up. */
   public record Raised(long flag, String name, Instant since) {}

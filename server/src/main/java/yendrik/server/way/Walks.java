@@ -311,7 +311,9 @@ public class Walks {
     for (int b = 0; b < index.badges(); b++)
       if (progress.sight().holds(b)) badges.add(index.badge(b).id().value());
     List<Long> groups = progress.record().groups().stream().map(g -> g.value()).sorted().toList();
-    return new Summary(flags, levels, groups, badges);
+    Map<Long, Fact.Presence> sessions = new HashMap<>();
+    progress.record().sessions().forEach((id, mark) -> sessions.put(id.value(), mark));
+    return new Summary(flags, levels, groups, badges, sessions);
   }
 
   /** Brings a learner under a new publication. */

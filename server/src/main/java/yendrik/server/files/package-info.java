@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.files;
+
+import org.jspecify.annotations.NullMarked;

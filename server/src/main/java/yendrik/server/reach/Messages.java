@@ -1,0 +1,218 @@
+package yendrik.server.reach;
+
+import static yendrik.schema.Tables.LETTER;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.schema.tables.records.LetterRecord;
+import yendrik.server.http.Problem;
+import yendrik.server.live.Events;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
+
+/**
+ * The letters of a course as conversations between two people. Learners answer whoever wrote to
+ * them; staff write on to the learners that they may see.
+ */
+@Service
+@Transactional
+public class Messages {
+  private final DSLContext db;
+  private final People people;
+  private final Learners learners;
+  private final Events events;
+  private final Clock clock;
+
+  Messages(DSLContext db, People people, Learners learners, Events events, Clock clock) {
+    this.db = db;
+    this.people = people;
+    this.learners = learners;
+    this.events = events;
+    this.clock = clock;
+  }
+
+  /** Conversations of one person, those with the newest letter first. */
+  public record MessagesView(int unread, List<ConversationLine> conversations) {}
+
+  /**
+   * @param mine whether the newest letter is one's own
+   * @param unread letters to oneself that were not read
+   */
+  public record ConversationLine(
+      long person,
+      String name,
+      String subject,
+      String begins,
+      Instant at,
+      boolean mine,
+      int unread) {}
+
+  /**
+   * @param learner the enrolment of the other, where they are a learner that one may see
+   * @param mayWrite whether a letter can be added
+   */
+  public record ConversationView(
+      long person,
+      String name,
+      Optional<Long> learner,
+      boolean mayWrite,
+      List<LetterView> letters) {}
+
+  /**
+   * @param sent whether it has gone out by e-mail
+   */
+  public record LetterView(
+      long id, boolean mine, String subject, String body, Instant at, boolean sent, boolean read) {}
+
+  private static Condition mine(Seat seat) {
+    long me = seat.person().id();
+    return LETTER
+        .COURSE_ID
+        .eq(seat.course().value())
+        .and(LETTER.SENDER_ID.eq(me).or(LETTER.RECIPIENT_ID.eq(me)));
+  }
+
+  private static long other(LetterRecord letter, long me) {
+    return letter.getRecipientId() == me ? letter.getSenderId() : letter.getRecipientId();
+  }
+
+  private static boolean unread(LetterRecord letter, long me) {
+    return letter.getRecipientId() == me && letter.getReadAt() == null;
+  }
+
+  @Transactional(readOnly = true)
+  public MessagesView all(Seat seat) {
+    long me = seat.person().id();
+    Map<Long, List<LetterRecord>> byOther = new LinkedHashMap<>();
+    db.selectFrom(LETTER)
+        .where(mine(seat), LETTER.SENDER_ID.isNotNull())
+        .orderBy(LETTER.CREATED_AT.desc(), LETTER.ID.desc())
+        .forEach(l -> byOther.computeIfAbsent(other(l, me), _ -> new ArrayList<>()).add(l));
+    Map<Long, String> names = people.names(byOther.keySet());
+    List<ConversationLine> lines =
+        byOther.entrySet().stream()
+            .map(e -> {
+              LetterRecord newest = e.getValue().getFirst();
+              int unread = (int) e.getValue().stream().filter(l -> unread(l, me)).count();
+              return new ConversationLine(
+                  e.getKey(),
+                  names.getOrDefault(e.getKey(), ""),
+                  newest.getSubject(),
+                  beginning(newest.getBody()),
+                  newest.getCreatedAt(),
+                  newest.getSenderId() == me,
+                  unread);
+            })
+            .toList();
+    return new MessagesView(lines.stream().mapToInt(ConversationLine::unread).sum(), lines);
+  }
+
+  private static String beginning(String body) {
+    String line = body.strip().replaceAll("\\s+", " ");
+    return line.length() <= 120 ? line : line.substring(0, 119) + "…";
+  }
+
+  @Transactional(readOnly = true)
+  public ConversationView with(Seat seat, long person) {
+    long me = seat.person().id();
+    List<LetterRecord> letters = between(seat, person);
+    Optional<Long> learner = learner(seat, person);
+    if (letters.isEmpty() && learner.isEmpty()) throw Problem.notFound("conversation");
+    return new ConversationView(
+        person,
+        people.names(List.of(person)).getOrDefault(person, ""),
+        learner,
+        mayWrite(seat, person, letters),
+        letters.stream()
+            .map(l ->
+                new LetterView(
+                    l.getId(),
+                    l.getSenderId() == me,
+                    l.getSubject(),
+                    l.getBody(),
+                    l.getCreatedAt(),
+                    l.getSentAt() != null,
+                    l.getReadAt() != null))
+            .toList());
+  }
+
+  private List<LetterRecord> between(Seat seat, long person) {
+    return db.selectFrom(LETTER)
+        .where(mine(seat), LETTER.SENDER_ID.eq(person).or(LETTER.RECIPIENT_ID.eq(person)))
+        .orderBy(LETTER.CREATED_AT, LETTER.ID)
+        .fetch();
+  }
+
+  /** The enrolment of a learner that this member of staff may see. */
+  private Optional<Long> learner(Seat seat, long person) {
+    if (seat.role().isEmpty()) return Optional.empty();
+    return learners.of(seat).stream()
+        .filter(l -> l.person() == person)
+        .map(Learners.Snapshot::enrolment)
+        .findFirst();
+  }
+
+  private boolean mayWrite(Seat seat, long person, List<LetterRecord> letters) {
+    return learner(seat, person).isPresent()
+        || letters.stream().anyMatch(l -> l.getSenderId() == person);
+  }
+
+  /** Adds a letter to a conversation; it goes out by e-mail too. */
+  public ConversationView write(Seat seat, long person, String body) {
+    long me = seat.person().id();
+    List<LetterRecord> letters = between(seat, person);
+    if (!mayWrite(seat, person, letters)) throw Problem.notFound("conversation");
+    Optional<LetterRecord> answered =
+        letters.stream()
+            .filter(l -> l.getSenderId() == person)
+            .max(Comparator.comparing(LetterRecord::getId));
+    String subject =
+        letters.isEmpty() ? seat.person().name() : "Re: " + bare(letters.getLast().getSubject());
+    Instant now = clock.instant();
+    db.insertInto(LETTER)
+        .set(LETTER.COURSE_ID, seat.course().value())
+        .set(LETTER.SENDER_ID, me)
+        .set(LETTER.RECIPIENT_ID, person)
+        .set(LETTER.SUBJECT, subject)
+        .set(LETTER.BODY, body)
+        .set(LETTER.CREATED_AT, now)
+        .set(LETTER.SEND_FROM, now)
+        .set(LETTER.ANSWERS, answered.map(LetterRecord::getId).orElse(null))
+        .execute();
+    read(seat, person);
+    tell(seat, person);
+    return with(seat, person);
+  }
+
+  private static String bare(String subject) {
+    return subject.startsWith("Re: ") ? subject.substring(4) : subject;
+  }
+
+  private void tell(Seat seat, long person) {
+    events.changed(seat.course(), person, List.of());
+    events.changed(seat.course(), seat.person().id(), List.of());
+  }
+
+  /** Marks what the other wrote as read. */
+  public void read(Seat seat, long person) {
+    db.update(LETTER)
+        .set(LETTER.READ_AT, clock.instant())
+        .where(
+            LETTER.COURSE_ID.eq(seat.course().value()),
+            LETTER.RECIPIENT_ID.eq(seat.person().id()),
+            LETTER.SENDER_ID.eq(person),
+            LETTER.READ_AT.isNull())
+        .execute();
+  }
+}

@@ -1,0 +1,139 @@
+package yendrik.server.teach;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.record.Fact;
+import yendrik.server.http.IfMatch;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+@RestController
+@RequestMapping("/api/courses/{course}/sessions")
+class RegisterController {
+  private final Registers registers;
+
+  RegisterController(Registers registers) {
+    this.registers = registers;
+  }
+
+  @GetMapping
+  @Needs(Right.TEACH)
+  Registers.CalendarView calendar(@PathVariable long course, Seat seat) {
+    return registers.calendar(seat);
+  }
+
+  record SeriesEdit(
+      @NotBlank(message = "give the sessions a name") @Size(max = 100) String name,
+      Optional<Long> group,
+      @NotEmpty(message = "choose at least one weekday") Set<DayOfWeek> days,
+      @NotNull LocalTime time,
+      @Min(5) @Max(1440) int minutes,
+      @Min(1) @Max(8) int everyWeeks,
+      @NotNull LocalDate from,
+      @NotNull LocalDate until) {}
+
+  /** Adds sessions from one form. */
+  @PostMapping
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.CREATED)
+  List<Registers.SessionView> add(
+      @PathVariable long course, Seat seat, @Valid @RequestBody SeriesEdit e) {
+    return registers.add(
+        seat,
+        new Registers.Series(
+            e.name(),
+            e.group(),
+            e.days(),
+            e.time(),
+            e.minutes(),
+            e.everyWeeks(),
+            e.from(),
+            e.until()));
+  }
+
+  record SessionEdit(
+      @NotBlank @Size(max = 100) String name,
+      Optional<Long> group,
+      @NotNull Instant startsAt,
+      @Min(5) @Max(1440) int minutes) {}
+
+  @PutMapping("/{session}")
+  @Needs(Right.TEACH)
+  Registers.SessionView change(
+      @PathVariable long course,
+      @PathVariable long session,
+      Seat seat,
+      @RequestHeader("If-Match") String version,
+      @Valid @RequestBody SessionEdit e) {
+    return registers.change(
+        seat, session, IfMatch.version(version), e.name(), e.group(), e.startsAt(), e.minutes());
+  }
+
+  @DeleteMapping("/{session}")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable long course, @PathVariable long session, Seat seat) {
+    registers.remove(seat, session);
+  }
+
+  @PostMapping("/{session}/restoration")
+  @Needs(Right.TEACH)
+  Registers.SessionView restore(@PathVariable long course, @PathVariable long session, Seat seat) {
+    return registers.restore(seat, session);
+  }
+
+  @GetMapping("/{session}/register")
+  @Needs(Right.TEACH)
+  Registers.RegisterView register(
+      @PathVariable long course, @PathVariable long session, Seat seat) {
+    return registers.register(seat, session);
+  }
+
+  /**
+   * @param presence empty to take a mark back
+   */
+  record MarkEdit(long learner, Optional<Fact.Presence> presence) {}
+
+  record RegisterEdit(
+      @NotEmpty(message = "mark at least one learner") @Size(max = 5000) List<MarkEdit> marks) {}
+
+  /** Marks learners, all of those named or none. */
+  @PutMapping("/{session}/register")
+  @Needs(Right.TEACH)
+  Registers.RegisterView mark(
+      @PathVariable long course,
+      @PathVariable long session,
+      Seat seat,
+      @Valid @RequestBody RegisterEdit edit) {
+    Map<Long, Optional<Fact.Presence>> marks = new HashMap<>();
+    edit.marks().forEach(m -> marks.put(m.learner(), m.presence()));
+    registers.take(seat, session, marks);
+    return registers.register(seat, session);
+  }
+}

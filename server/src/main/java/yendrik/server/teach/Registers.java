@@ -1,0 +1,358 @@
+package yendrik.server.teach;
+
+import static yendrik.schema.Tables.LEARNER_GROUP;
+import static yendrik.schema.Tables.SESSION;
+
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.SessionId;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
+import yendrik.server.design.Designs;
+import yendrik.server.http.Problem;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
+import yendrik.server.way.Sessions;
+import yendrik.server.way.Sessions.Session;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** Sessions and their registers: who was there, as facts by whoever took it. */
+@Service
+@Transactional
+public class Registers {
+  private static final int MOST_SESSIONS = 200;
+  private static final Duration EARLY = Duration.ofMinutes(30);
+  private final DSLContext db;
+  private final Sessions sessions;
+  private final Learners learners;
+  private final Walks walks;
+  private final Designs designs;
+  private final People people;
+  private final Clock clock;
+
+  Registers(
+      DSLContext db,
+      Sessions sessions,
+      Learners learners,
+      Walks walks,
+      Designs designs,
+      People people,
+      Clock clock) {
+    this.db = db;
+    this.sessions = sessions;
+    this.learners = learners;
+    this.walks = walks;
+    this.designs = designs;
+    this.people = people;
+    this.clock = clock;
+  }
+
+  /** The calendar of a course. */
+  public record CalendarView(
+      String zone, Instant now, List<Group> groups, List<SessionView> sessions, boolean mayEdit) {}
+
+  public record Group(long id, String name) {}
+
+  /**
+   * @param learners whom it concerns, of those that one may see
+   * @param marked how many of them have a mark
+   */
+  public record SessionView(
+      long id,
+      int version,
+      String name,
+      Optional<Long> group,
+      Instant startsAt,
+      int minutes,
+      int learners,
+      int marked,
+      Map<Fact.Presence, Integer> counts) {}
+
+  public record RegisterView(SessionView session, List<Line> lines) {}
+
+  /**
+   * @param attended at how many sessions the learner was
+   * @param counted how many sessions count for the learner
+   */
+  public record Line(
+      long enrolment,
+      String name,
+      Optional<Fact.Presence> presence,
+      int attended,
+      int counted,
+      Optional<Instant> at,
+      Optional<String> by) {}
+
+  /** Several sessions from one form. */
+  public record Series(
+      String name,
+      Optional<Long> group,
+      Set<DayOfWeek> days,
+      LocalTime time,
+      int minutes,
+      int everyWeeks,
+      LocalDate from,
+      LocalDate until) {}
+
+  @Transactional(readOnly = true)
+  public CalendarView calendar(Seat seat) {
+    List<Learners.Snapshot> all = learners.of(seat);
+    List<Group> groups =
+        db
+            .selectFrom(LEARNER_GROUP)
+            .where(LEARNER_GROUP.COURSE_ID.eq(seat.course().value()))
+            .orderBy(LEARNER_GROUP.NAME)
+            .fetch(g -> new Group(g.getId(), g.getName()))
+            .stream()
+            .filter(g -> seat.sees(List.of(g.id())))
+            .toList();
+    List<SessionView> views =
+        sessions.of(seat.course()).stream()
+            .map(s -> view(s, all))
+            .filter(v -> seat.group().isEmpty() || v.learners() > 0)
+            .toList();
+    return new CalendarView(zone(seat).getId(), clock.instant(), groups, views, mayEdit(seat));
+  }
+
+  private ZoneId zone(Seat seat) {
+    return designs.draft(seat.course()).design().zone();
+  }
+
+  private static boolean mayEdit(Seat seat) {
+    return seat.role().filter(r -> r != Seat.Role.SUPPORT).isPresent();
+  }
+
+  private static SessionView view(Session session, List<Learners.Snapshot> all) {
+    List<Learners.Snapshot> of = concerned(session, all);
+    Map<Fact.Presence, Integer> counts = new HashMap<>();
+    for (Learners.Snapshot learner : of) {
+      Fact.Presence mark = learner.summary().sessions().get(session.id());
+      if (mark != null) counts.merge(mark, 1, Integer::sum);
+    }
+    return new SessionView(
+        session.id(),
+        session.version(),
+        session.name(),
+        session.group(),
+        session.startsAt(),
+        session.minutes(),
+        of.size(),
+        counts.values().stream().mapToInt(n -> n).sum(),
+        counts);
+  }
+
+  /** Learners who were enrolled before it was over, since others could not have come. */
+  private static List<Learners.Snapshot> concerned(Session session, List<Learners.Snapshot> all) {
+    return all.stream()
+        .filter(l -> session.concerns(l.summary().groups()))
+        .filter(l -> l.enrolledAt().isBefore(session.endsAt()))
+        .toList();
+  }
+
+  @Transactional(readOnly = true)
+  public RegisterView register(Seat seat, long id) {
+    Session session = one(seat, id);
+    List<Learners.Snapshot> all = learners.of(seat);
+    List<Learners.Snapshot> of = concerned(session, all);
+    Map<Long, Fact> marks = new HashMap<>();
+    for (Walk walk : walks.seeAll(of.stream().map(Learners.Snapshot::enrolment).toList()))
+      mark(walk, id).ifPresent(fact -> marks.put(walk.enrolment(), fact));
+    Set<Long> staff = new HashSet<>();
+    marks.values().forEach(f -> f.by().map(PersonId::value).ifPresent(staff::add));
+    Map<Long, String> names = people.names(staff);
+    return new RegisterView(
+        view(session, all),
+        of.stream()
+            .map(l -> line(l, id, Optional.ofNullable(marks.get(l.enrolment())), names))
+            .toList());
+  }
+
+  private static Line line(
+      Learners.Snapshot learner, long session, Optional<Fact> mark, Map<Long, String> names) {
+    var own = learner.summary().sessions();
+    return new Line(
+        learner.enrolment(),
+        learner.name(),
+        Optional.ofNullable(own.get(session)),
+        (int) own.values().stream().filter(Fact.Presence::there).count(),
+        (int) own.values().stream().filter(p -> p != Fact.Presence.EXCUSED).count(),
+        mark.map(Fact::at),
+        mark.flatMap(Fact::by).map(p -> names.getOrDefault(p.value(), "")));
+  }
+
+  /** The mark that stands, if there is one. */
+  private static Optional<Fact> mark(Walk walk, long session) {
+    return Facts.standing(walk.facts()).stream()
+        .filter(f ->
+            f.what() instanceof Fact.Attendance a && a.session().equals(new SessionId(session)))
+        .reduce((_, last) -> last);
+  }
+
+  private Session one(Seat seat, long id) {
+    return sessions.one(seat.course(), id).orElseThrow(() -> Problem.notFound("session"));
+  }
+
+  /**
+   * Marks learners in a register, all of them or none. A mark that differs from the one before is a
+   * correction of it; an empty one takes it back.
+   *
+   * @param marks by enrolment
+   */
+  public void take(Seat seat, long id, Map<Long, Optional<Fact.Presence>> marks) {
+    Session session = one(seat, id);
+    for (long enrolment : marks.keySet().stream().sorted().toList()) {
+      Learners.Snapshot learner = learners.one(seat, enrolment);
+      if (!session.concerns(learner.summary().groups()))
+        throw Problem.field("marks", learner.name() + " is not in the group of this session.");
+      mark(seat, session, learner, marks.get(enrolment));
+    }
+  }
+
+  private void mark(
+      Seat seat, Session session, Learners.Snapshot learner, Optional<Fact.Presence> presence) {
+    boolean early = clock.instant().isBefore(session.startsAt().minus(EARLY));
+    if (early && presence.filter(p -> p != Fact.Presence.EXCUSED).isPresent())
+      throw Problem.conflict(
+          "This session has not begun. Until then learners can only be excused from it.");
+    Optional<Long> by = Optional.of(seat.person().id());
+    Optional<Fact> before = mark(walks.see(learner.enrolment()), session.id());
+    Optional<Fact.Presence> stands = before.map(f -> ((Fact.Attendance) f.what()).presence());
+    if (stands.equals(presence)) return;
+    Fact.What what =
+        presence
+            .<Fact.What>map(p -> new Fact.Attendance(new SessionId(session.id()), p))
+            .orElse(new Fact.TakenBack("mark taken back"));
+    if (before.isEmpty()) walks.act(learner.enrolment(), by, _ -> List.of(what));
+    else walks.correct(learner.enrolment(), by, before.get().id(), what);
+  }
+
+  /** Adds sessions on weekdays, every so many weeks, until a date that is included. */
+  public List<SessionView> add(Seat seat, Series series) {
+    mustEdit(seat);
+    checkGroup(seat, series.group());
+    if (series.until().isBefore(series.from()))
+      throw Problem.field("until", "It must end on or after its first day.");
+    ZoneId zone = zone(seat);
+    List<Instant> starts = starts(series, zone);
+    if (starts.isEmpty())
+      throw Problem.field("days", "None of these weekdays lies between the two dates.");
+    if (starts.size() > MOST_SESSIONS)
+      throw Problem.field(
+          "until", "That makes more than " + MOST_SESSIONS + " sessions. Choose an earlier date.");
+    List<Long> ids = new ArrayList<>();
+    for (Instant start : starts)
+      ids.add(
+          db.insertInto(SESSION)
+              .set(SESSION.COURSE_ID, seat.course().value())
+              .set(SESSION.GROUP_ID, series.group().orElse(null))
+              .set(SESSION.NAME, series.name().strip())
+              .set(SESSION.STARTS_AT, start)
+              .set(SESSION.MINUTES, series.minutes())
+              .returning(SESSION.ID)
+              .fetchSingle(SESSION.ID));
+    List<Learners.Snapshot> all = learners.of(seat);
+    return sessions.of(seat.course()).stream()
+        .filter(s -> ids.contains(s.id()))
+        .map(s -> view(s, all))
+        .toList();
+  }
+
+  /** Weeks are counted from the Monday of the first day's week; times are local ones. */
+  static List<Instant> starts(Series series, ZoneId zone) {
+    LocalDate monday = series.from().with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
+    List<Instant> starts = new ArrayList<>();
+    for (LocalDate day = series.from();
+        !day.isAfter(series.until()) && starts.size() <= MOST_SESSIONS;
+        day = day.plusDays(1)) {
+      boolean week = ChronoUnit.WEEKS.between(monday, day) % series.everyWeeks() == 0;
+      if (week && series.days().contains(day.getDayOfWeek()))
+        starts.add(day.atTime(series.time()).atZone(zone).toInstant());
+    }
+    return starts;
+  }
+
+  /** Changes one session; what was marked in its register stays. */
+  public SessionView change(
+      Seat seat,
+      long id,
+      int version,
+      String name,
+      Optional<Long> group,
+      Instant startsAt,
+      int minutes) {
+    mustEdit(seat);
+    checkGroup(seat, group);
+    Session before = one(seat, id);
+    boolean marked = view(before, learners.of(seat)).marked() > 0;
+    if (marked && !before.group().equals(group))
+      throw Problem.field("group", "Its register has marks. Add another session for that group.");
+    int rows =
+        db.update(SESSION)
+            .set(SESSION.NAME, name.strip())
+            .set(SESSION.GROUP_ID, group.orElse(null))
+            .set(SESSION.STARTS_AT, startsAt)
+            .set(SESSION.MINUTES, minutes)
+            .set(SESSION.VERSION, version + 1)
+            .where(SESSION.ID.eq(id), SESSION.VERSION.eq(version))
+            .execute();
+    SessionView now = view(one(seat, id), learners.of(seat));
+    if (rows == 0) throw Problem.changed(now);
+    return now;
+  }
+
+  /** Takes a session away that nobody was marked in. */
+  public void remove(Seat seat, long id) {
+    mustEdit(seat);
+    int marked = view(one(seat, id), learners.of(seat)).marked();
+    if (marked > 0)
+      throw Problem.conflict(
+          "Its register has " + marked + " marks. Take them back before you take it away.");
+    db.update(SESSION).set(SESSION.DELETED_AT, clock.instant()).where(SESSION.ID.eq(id)).execute();
+  }
+
+  /** Brings back a session that was taken away. */
+  public SessionView restore(Seat seat, long id) {
+    mustEdit(seat);
+    db.update(SESSION)
+        .setNull(SESSION.DELETED_AT)
+        .where(SESSION.ID.eq(id), SESSION.COURSE_ID.eq(seat.course().value()))
+        .execute();
+    return view(one(seat, id), learners.of(seat));
+  }
+
+  private static void mustEdit(Seat seat) {
+    if (!mayEdit(seat))
+      throw Problem.forbidden("Sessions are planned by designers and facilitators.");
+  }
+
+  private void checkGroup(Seat seat, Optional<Long> group) {
+    group.ifPresent(id -> {
+      boolean there =
+          db.fetchExists(
+              LEARNER_GROUP,
+              LEARNER_GROUP.ID.eq(id),
+              LEARNER_GROUP.COURSE_ID.eq(seat.course().value()));
+      if (!there) throw Problem.field("group", "There is no such group in this course.");
+    });
+  }
+}

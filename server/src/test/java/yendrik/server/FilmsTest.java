@@ -1,0 +1,194 @@
+package yendrik.server;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import tools.jackson.databind.JsonNode;
+import yendrik.core.id.CourseId;
+import yendrik.server.files.Files;
+
+/** Films: kept, sent in stretches to those who may see them, and watched. */
+@ServerTest
+class FilmsTest extends SchoolTest {
+  @Autowired Files files;
+  private NewCourse course;
+  private long page;
+  private long film;
+  private byte[] bytes;
+
+  @BeforeEach
+  void aCourseWithAFilmBehindAPage() throws IOException {
+    course = new NewCourse(as("Sefa Dunmore"), "Films " + System.nanoTime());
+    long module = course.module("Brakes");
+    page = course.step(module, "PAGE", "Rim brake anatomy");
+    film = course.step(module, "VIDEO", "Toe-in");
+    try (InputStream in = FilmsTest.class.getResourceAsStream("/demo/films/toe-in.webm")) {
+      bytes = in.readAllBytes();
+    }
+  }
+
+  private JsonNode kept(String name, byte[] content) {
+    return Caller.json(
+        as("Sefa Dunmore").upload(course.path + "/design/films?name=" + name, content));
+  }
+
+  private void putInStep(int seconds) {
+    long file = kept("toe-in.webm", bytes).path("id").asLong();
+    course.change(film, e -> e.putObject("film").put("file", file).put("seconds", seconds));
+  }
+
+  private void openToRuben() {
+    putInStep(46);
+    course.publish();
+    course.enrol("ruben@hollowlane.example");
+  }
+
+  private MockHttpServletResponse play(int from, int to) {
+    return as("Ruben Sato")
+        .call("POST", course.walk(film) + "/played", "{\"from\":" + from + ",\"to\":" + to + "}");
+  }
+
+  @Test
+  void a_file_is_what_its_content_says_and_not_what_it_is_called() {
+    JsonNode refused = kept("toe-in.webm", "<p>no film at all</p>".getBytes(UTF_8));
+    assertThat(refused.path("fields").path("file").asString()).contains("video/webm");
+    assertThat(kept("toe-in.webm", new byte[0]).path("fields").path("file").asString())
+        .contains("empty");
+    assertThat(kept("toe-in.webm", bytes).path("mediaType").asString()).isEqualTo("video/webm");
+  }
+
+  @Test
+  void any_stretch_of_a_file_is_sent_and_the_whole_comes_back_as_it_was() throws IOException {
+    byte[] large = Arrays.copyOf(bytes, 3 << 20);
+    for (int i = bytes.length; i < large.length; i++) large[i] = (byte) (i * 31);
+    long id = kept("large.webm", large).path("id").asLong();
+    var kept = files.of(new CourseId(course.id), id).orElseThrow();
+    assertThat(kept.bytes()).isEqualTo(large.length);
+    assertThat(files.content(kept).getContentAsByteArray()).isEqualTo(large);
+    try (InputStream in = files.content(kept).getInputStream()) {
+      in.skipNBytes((1 << 20) - 3);
+      assertThat(in.readNBytes(6))
+          .as("across the seam of two parts")
+          .isEqualTo(Arrays.copyOfRange(large, (1 << 20) - 3, (1 << 20) + 3));
+    }
+    var part =
+        as("Sefa Dunmore")
+            .call("GET", course.path + "/design/films/" + id, "", "Range", "bytes=100-199");
+    assertThat(part.getStatus()).isEqualTo(206);
+    assertThat(part.getContentAsByteArray()).isEqualTo(Arrays.copyOfRange(large, 100, 200));
+  }
+
+  @Test
+  void a_film_too_large_is_refused_and_leaves_nothing() {
+    assertThat(
+            org.assertj.core.api.Assertions.catchThrowable(() ->
+                files.keep(
+                    new CourseId(course.id),
+                    signedIn("Sefa Dunmore").id(),
+                    "toe-in.webm",
+                    new java.io.ByteArrayInputStream(bytes),
+                    bytes.length - 1L,
+                    java.util.Set.of("video/webm"))))
+        .hasMessageContaining("larger than");
+    assertThat(
+            db.fetchCount(
+                yendrik.schema.Tables.FILE, yendrik.schema.Tables.FILE.COURSE_ID.eq(course.id)))
+        .isZero();
+  }
+
+  @Test
+  void the_film_of_another_course_cannot_be_put_in_a_step() {
+    long other =
+        db.select(yendrik.schema.Tables.FILE.ID)
+            .from(yendrik.schema.Tables.FILE)
+            .where(yendrik.schema.Tables.FILE.COURSE_ID.eq(course("Cycle Mechanic Foundations")))
+            .limit(1)
+            .fetchSingle()
+            .value1();
+    assertThat(files.of(new CourseId(course.id), other)).isEmpty();
+    assertThat(
+            as("Sefa Dunmore").call("GET", course.path + "/design/films/" + other, "").getStatus())
+        .isEqualTo(404);
+  }
+
+  @Test
+  void a_closed_film_does_not_leave_the_server_and_an_open_one_does() {
+    course.change(film, e -> e.set("opensWhen", course.ask("seen", page)));
+    openToRuben();
+    Caller ruben = as("Ruben Sato");
+    var closed = ruben.call("GET", course.walk(film) + "/film", "");
+    assertThat(closed.getStatus()).isEqualTo(403);
+    assertThat(play(0, 10).getStatus()).isEqualTo(403);
+    ruben.post(course.walk(page) + "/visits", "");
+    var open = ruben.call("GET", course.walk(film) + "/film", "");
+    assertThat(open.getStatus()).isEqualTo(200);
+    assertThat(open.getContentType()).isEqualTo("video/webm");
+    assertThat(open.getContentAsByteArray()).isEqualTo(bytes);
+  }
+
+  @Test
+  void what_was_played_adds_up_and_ninety_percent_are_enough() {
+    openToRuben();
+    as("Ruben Sato").post(course.walk(film) + "/visits", "");
+    JsonNode first = Caller.json(play(0, 19));
+    assertThat(first.path("film").path("watched").asDouble()).isEqualTo(19.0 / 46);
+    assertThat(first.path("state").asString()).isEqualTo("BEGUN");
+    assertThat(Caller.json(play(10, 25)).path("film").path("parts").toString()).isEqualTo("[0,25]");
+    assertThat(Caller.json(play(30, 46)).path("state").asString()).isEqualTo("BEGUN");
+    JsonNode done = Caller.json(play(24, 30));
+    assertThat(done.path("state").asString()).isEqualTo("DONE");
+    assertThat(done.path("film").path("watched").asDouble()).isEqualTo(1);
+  }
+
+  @Test
+  void seconds_that_the_film_does_not_have_are_refused_by_name() {
+    openToRuben();
+    assertThat(Caller.json(play(40, 47)).path("fields").path("to").asString())
+        .isEqualTo("The film is 46 seconds long.");
+    assertThat(play(20, 20).getStatus()).isEqualTo(422);
+    assertThat(play(-1, 20).getStatus()).isEqualTo(422);
+  }
+
+  @Test
+  void a_page_has_no_film_to_play() {
+    openToRuben();
+    var response =
+        as("Ruben Sato").call("POST", course.walk(page) + "/played", "{\"from\":0,\"to\":5}");
+    assertThat(response.getStatus()).isEqualTo(409);
+    assertThat(as("Ruben Sato").call("GET", course.walk(page) + "/film", "").getStatus())
+        .isEqualTo(409);
+  }
+
+  @Test
+  void staff_see_how_much_was_watched_of_a_film_that_was_left() {
+    JsonNode bead =
+        as("Tomas Weir")
+            .get(
+                foundations()
+                    + "/learners/"
+                    + enrolment("Aiko Brenner")
+                    + "/steps/"
+                    + step("Toe-in, and why pads squeal"));
+    assertThat(bead.path("state").asString()).isEqualTo("BEGUN");
+    assertThat(bead.path("done").path("ground").asString()).startsWith("so far 41 % watched");
+    JsonNode route = as("Aiko Brenner").get(foundations() + "/walks/mine/route");
+    assertThat(route.toString()).contains("41 % watched");
+  }
+
+  @Test
+  void a_step_without_a_film_can_be_published_and_says_so() {
+    course.publish();
+    course.enrol("ruben@hollowlane.example");
+    JsonNode opened = as("Ruben Sato").post(course.walk(film) + "/visits", "");
+    assertThat(opened.path("film").isMissingNode()).isTrue();
+    assertThat(List.of(409)).contains(play(0, 5).getStatus());
+  }
+}

@@ -1,0 +1,126 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import yendrik.formats.json.CoreJson;
+
+/** Letters between staff and learners, in the application. */
+@ServerTest
+class MessagesTest extends SchoolTest {
+  private NewCourse course;
+  private Caller sefa;
+  private Caller ruben;
+
+  @BeforeEach
+  void aLetterToRuben() {
+    sefa = as("Sefa Dunmore");
+    ruben = as("Ruben Sato");
+    course = new NewCourse(sefa, "Messages " + System.nanoTime());
+    course.step(course.module("Bench"), "PAGE", "Your bench");
+    course.publish();
+    course.enrol("ruben@hollowlane.example", "edda@hollowlane.example");
+    String letter =
+        "{\"learners\":["
+            + course.row("Ruben Sato").path("enrolment").asLong()
+            + "],\"subject\":\"How are you, {name}\",\"body\":\"Open for you:\\n{open}\"}";
+    assertThat(sefa.post(course.path + "/letters", letter).path("letters").asInt()).isEqualTo(1);
+  }
+
+  private String with(String name) {
+    return course.path + "/messages/" + signedIn(name).id();
+  }
+
+  private static String text(String body) {
+    return CoreJson.mapper().createObjectNode().put("body", body).toString();
+  }
+
+  private JsonNode inbox(Caller who) {
+    return who.get(course.path + "/messages");
+  }
+
+  @Test
+  void a_letter_is_unread_until_it_was_read_and_is_said_with_its_beginning() {
+    JsonNode inbox = inbox(ruben);
+    assertThat(inbox.path("unread").asInt()).isEqualTo(1);
+    JsonNode line = inbox.path("conversations").path(0);
+    assertThat(line.path("name").asString()).isEqualTo("Sefa Dunmore");
+    assertThat(line.path("subject").asString()).isEqualTo("How are you, Ruben");
+    assertThat(line.path("begins").asString()).isEqualTo("Open for you: - Your bench");
+    assertThat(ruben.call("POST", with("Sefa Dunmore") + "/reading", "").getStatus())
+        .isEqualTo(204);
+    assertThat(inbox(ruben).path("unread").asInt()).isZero();
+  }
+
+  @Test
+  void an_answer_goes_back_to_whoever_wrote_and_stands_in_the_learners_history() {
+    JsonNode now = ruben.post(with("Sefa Dunmore"), text("I come on Saturday."));
+    assertThat(now.path("letters").size()).isEqualTo(2);
+    assertThat(now.path("letters").path(1).path("subject").asString())
+        .isEqualTo("Re: How are you, Ruben");
+    assertThat(inbox(sefa).path("unread").asInt()).isEqualTo(1);
+    JsonNode seen = sefa.get(with("Ruben Sato"));
+    assertThat(seen.path("letters").path(1).path("body").asString())
+        .isEqualTo("I come on Saturday.");
+    assertThat(seen.path("letters").path(1).path("mine").asBoolean()).isFalse();
+    JsonNode learner =
+        sefa.get(course.path + "/learners/" + course.row("Ruben Sato").path("enrolment").asLong());
+    assertThat(learner.path("letters").path(0).path("answer").asBoolean()).isTrue();
+    assertThat(learner.path("letters").path(0).path("from").asString()).isEqualTo("Ruben Sato");
+  }
+
+  @Test
+  void writing_back_and_forth_keeps_one_subject() {
+    ruben.post(with("Sefa Dunmore"), text("I come on Saturday."));
+    JsonNode now = sefa.post(with("Ruben Sato"), text("Good."));
+    assertThat(now.path("letters").path(2).path("subject").asString())
+        .isEqualTo("Re: How are you, Ruben");
+    assertThat(inbox(sefa).path("unread").asInt()).as("who answers has read").isZero();
+    assertThat(inbox(ruben).path("unread").asInt()).as("the newest only").isEqualTo(1);
+  }
+
+  @Test
+  void learners_write_to_nobody_who_has_not_written_to_them() {
+    assertThat(ruben.call("POST", with("Edda Marsh"), text("Hello")).getStatus()).isEqualTo(404);
+    assertThat(as("Edda Marsh").call("POST", with("Sefa Dunmore"), text("Hello")).getStatus())
+        .isEqualTo(404);
+    assertThat(as("Edda Marsh").call("GET", with("Ruben Sato"), "").getStatus()).isEqualTo(404);
+    assertThat(inbox(as("Edda Marsh")).path("conversations").size()).isZero();
+  }
+
+  @Test
+  void staff_begin_a_conversation_with_a_learner_of_theirs() {
+    JsonNode fresh = sefa.get(with("Edda Marsh"));
+    assertThat(fresh.path("letters").size()).isZero();
+    assertThat(fresh.path("mayWrite").asBoolean()).isTrue();
+    JsonNode now = sefa.post(with("Edda Marsh"), text("Your pump is here."));
+    assertThat(now.path("letters").path(0).path("subject").asString()).isEqualTo("Sefa Dunmore");
+  }
+
+  @Test
+  void nobody_reads_the_letters_of_others_or_of_another_course() {
+    assertThat(as("Priya Nakamura").call("GET", with("Ruben Sato"), "").getStatus())
+        .as("not of this course")
+        .isEqualTo(404);
+    String elsewhere = foundations() + "/messages/" + signedIn("Sefa Dunmore").id();
+    assertThat(ruben.call("GET", elsewhere, "").getStatus()).isEqualTo(404);
+  }
+
+  @Test
+  void an_empty_answer_is_refused_by_name() {
+    var refused = ruben.call("POST", with("Sefa Dunmore"), text("  "));
+    assertThat(refused.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(refused).path("fields").has("body")).isTrue();
+  }
+
+  @Test
+  void in_the_demo_one_of_those_who_went_quiet_has_answered() {
+    JsonNode inbox = as("Tomas Weir").get(foundations() + "/messages");
+    assertThat(inbox.path("unread").asInt()).isEqualTo(1);
+    assertThat(inbox.path("conversations").path(0).path("name").asString())
+        .isEqualTo("Wren Castellane");
+    assertThat(inbox.path("conversations").size()).isEqualTo(2);
+  }
+}

@@ -1,0 +1,238 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Sessions, their registers, and what follows from them for learners. */
+@ServerTest
+class RegistersTest extends SchoolTest {
+  private NewCourse course;
+  private Caller sefa;
+
+  @BeforeEach
+  void aCourseWithTwoLearners() {
+    sefa = as("Sefa Dunmore");
+    course = new NewCourse(sefa, "Registers " + System.nanoTime());
+    course.step(course.module("Bench"), "PAGE", "Your bench");
+    course.publish();
+    course.enrol("ruben@hollowlane.example", "edda@hollowlane.example");
+  }
+
+  private JsonNode add(String more) {
+    return sefa.post(course.path + "/sessions", "{\"name\":\"Bench evening\"," + more + "}");
+  }
+
+  private JsonNode series(String days, String from, String until, int everyWeeks) {
+    return add(
+        "\"days\":"
+            + days
+            + ",\"time\":\"18:30\",\"minutes\":120,\"everyWeeks\":"
+            + everyWeeks
+            + ",\"from\":\""
+            + from
+            + "\",\"until\":\""
+            + until
+            + "\"");
+  }
+
+  private static List<String> starts(JsonNode sessions) {
+    List<String> starts = new ArrayList<>();
+    sessions.forEach(s -> starts.add(s.path("startsAt").asString()));
+    return starts;
+  }
+
+  private long over() {
+    return series("[\"TUESDAY\"]", "2026-01-06", "2026-01-06", 1).path(0).path("id").asLong();
+  }
+
+  private long enrolled(String name) {
+    return course.row(name).path("enrolment").asLong();
+  }
+
+  private JsonNode mark(long session, String name, String presence) {
+    String mark =
+        "{\"learner\":"
+            + enrolled(name)
+            + (presence.isEmpty() ? "" : ",\"presence\":\"" + presence + "\"")
+            + "}";
+    return Caller.json(
+        sefa.call(
+            "PUT",
+            course.path + "/sessions/" + session + "/register",
+            "{\"marks\":[" + mark + "]}"));
+  }
+
+  private static JsonNode line(JsonNode register, String name) {
+    for (JsonNode line : register.path("lines"))
+      if (line.path("name").asString().equals(name)) return line;
+    throw new AssertionError("no line for " + name + " in " + register);
+  }
+
+  @Test
+  void a_series_keeps_its_local_time_when_the_clocks_change() {
+    JsonNode added = series("[\"SATURDAY\",\"TUESDAY\"]", "2026-03-24", "2026-03-31", 1);
+    assertThat(starts(added))
+        .containsExactly("2026-03-24T17:30:00Z", "2026-03-28T17:30:00Z", "2026-03-31T16:30:00Z");
+  }
+
+  @Test
+  void every_second_week_counts_from_the_week_of_the_first_day() {
+    JsonNode added = series("[\"MONDAY\"]", "2026-01-07", "2026-02-10", 2);
+    assertThat(starts(added))
+        .as("the Monday of the first week lies before the first day")
+        .containsExactly("2026-01-19T17:30:00Z", "2026-02-02T17:30:00Z");
+  }
+
+  @Test
+  void a_form_that_makes_no_sense_names_its_field() {
+    JsonNode backwards = series("[\"MONDAY\"]", "2026-02-10", "2026-01-07", 1);
+    assertThat(backwards.path("fields").has("until")).isTrue();
+    JsonNode none = series("[\"SUNDAY\"]", "2026-01-05", "2026-01-09", 1);
+    assertThat(none.path("fields").path("days").asString()).contains("weekdays");
+    assertThat(series("[]", "2026-01-05", "2026-01-09", 1).path("fields").has("days")).isTrue();
+    JsonNode many = series("[\"MONDAY\",\"TUESDAY\"]", "2026-01-05", "2030-01-05", 1);
+    assertThat(many.path("fields").path("until").asString()).contains("200");
+    JsonNode group =
+        add(
+            "\"group\":999999,\"days\":[\"MONDAY\"],\"time\":\"10:00\",\"minutes\":60,"
+                + "\"everyWeeks\":1,\"from\":\"2026-01-05\",\"until\":\"2026-01-12\"");
+    assertThat(group.path("fields").has("group")).isTrue();
+  }
+
+  @Test
+  void a_mark_is_a_fact_by_whoever_took_the_register_and_counts_at_once() {
+    long session = over();
+    JsonNode register = mark(session, "Ruben Sato", "LATE");
+    assertThat(line(register, "Ruben Sato").path("by").asString()).isEqualTo("Sefa Dunmore");
+    assertThat(line(register, "Ruben Sato").path("attended").asInt()).isEqualTo(1);
+    assertThat(line(register, "Edda Marsh").path("presence").isMissingNode()).isTrue();
+    assertThat(register.path("session").path("counts").path("LATE").asInt()).isEqualTo(1);
+    assertThat(register.path("session").path("marked").asInt()).isEqualTo(1);
+    JsonNode learner = sefa.get(course.path + "/learners/" + enrolled("Ruben Sato"));
+    assertThat(learner.path("happened").toString()).contains("Late at Bench evening, Tue 6 Jan");
+    assertThat(learner.path("attendance").path("attended").asInt()).isEqualTo(1);
+  }
+
+  @Test
+  void absence_raises_the_flag_and_a_corrected_mark_takes_it_down_again() {
+    long session = over();
+    mark(session, "Ruben Sato", "ABSENT");
+    assertThat(course.row("Ruben Sato").path("flags").toString()).contains("Absent");
+    JsonNode learner = sefa.get(course.path + "/learners/" + enrolled("Ruben Sato"));
+    assertThat(learner.path("flags").toString()).contains("At 0 of 1 session, 0 %.");
+    mark(session, "Ruben Sato", "EXCUSED");
+    assertThat(course.row("Ruben Sato").path("flags").toString()).doesNotContain("Absent");
+  }
+
+  @Test
+  void a_mark_taken_back_leaves_no_mark_and_keeps_its_history() {
+    long session = over();
+    mark(session, "Ruben Sato", "ABSENT");
+    JsonNode register = mark(session, "Ruben Sato", "");
+    assertThat(line(register, "Ruben Sato").path("presence").isMissingNode()).isTrue();
+    assertThat(line(register, "Ruben Sato").path("counted").asInt()).isZero();
+    assertThat(
+            db.fetchCount(
+                yendrik.schema.Tables.FACT,
+                yendrik.schema.Tables.FACT.ENROLMENT_ID.eq(enrolled("Ruben Sato")),
+                yendrik.schema.Tables.FACT.KIND.in("attendance", "taken-back")))
+        .isEqualTo(2);
+  }
+
+  @Test
+  void before_a_session_begins_one_can_only_be_excused_from_it() {
+    String day = Instant.now().plus(Duration.ofDays(30)).toString().substring(0, 10);
+    String all =
+        "[\"MONDAY\",\"TUESDAY\",\"WEDNESDAY\",\"THURSDAY\",\"FRIDAY\",\"SATURDAY\",\"SUNDAY\"]";
+    long session = series(all, day, day, 1).path(0).path("id").asLong();
+    assertThat(mark(session, "Ruben Sato", "PRESENT").path("detail").asString())
+        .contains("has not begun");
+    JsonNode register = mark(session, "Ruben Sato", "EXCUSED");
+    assertThat(line(register, "Ruben Sato").path("presence").asString()).isEqualTo("EXCUSED");
+    JsonNode route = as("Ruben Sato").get(course.path + "/walks/mine/route");
+    assertThat(route.path("coming").toString()).contains("Bench evening");
+  }
+
+  @Test
+  void one_wrong_learner_and_nobody_is_marked() {
+    long session = over();
+    String marks =
+        "{\"marks\":[{\"learner\":"
+            + enrolled("Edda Marsh")
+            + ",\"presence\":\"PRESENT\"},{\"learner\":999999,\"presence\":\"PRESENT\"}]}";
+    var response = sefa.call("PUT", course.path + "/sessions/" + session + "/register", marks);
+    assertThat(response.getStatus()).isEqualTo(404);
+    assertThat(
+            sefa.get(course.path + "/sessions/" + session + "/register")
+                .path("session")
+                .path("marked")
+                .asInt())
+        .isZero();
+  }
+
+  @Test
+  void a_session_with_marks_is_not_taken_away_and_one_without_comes_back() {
+    long session = over();
+    String path = course.path + "/sessions/" + session;
+    mark(session, "Ruben Sato", "PRESENT");
+    assertThat(sefa.call("DELETE", path, "").getStatus()).isEqualTo(409);
+    mark(session, "Ruben Sato", "");
+    assertThat(sefa.call("DELETE", path, "").getStatus()).isEqualTo(204);
+    assertThat(sefa.get(course.path + "/sessions").path("sessions").size()).isZero();
+    assertThat(sefa.call("POST", path + "/restoration", "").getStatus()).isEqualTo(200);
+    assertThat(sefa.get(course.path + "/sessions").path("sessions").size()).isEqualTo(1);
+  }
+
+  @Test
+  void two_people_do_not_change_a_session_over_each_other() {
+    long session = over();
+    String edit =
+        "{\"name\":\"Bench morning\",\"startsAt\":\"2026-01-06T09:00:00Z\",\"minutes\":60}";
+    String path = course.path + "/sessions/" + session;
+    assertThat(sefa.call("PUT", path, edit, "If-Match", "1").getStatus()).isEqualTo(200);
+    var late = sefa.call("PUT", path, edit, "If-Match", "1");
+    assertThat(late.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(late).path("current").path("name").asString())
+        .isEqualTo("Bench morning");
+  }
+
+  @Test
+  void a_support_teacher_marks_her_own_and_plans_nothing() {
+    Caller priya = as("Priya Nakamura");
+    JsonNode calendar = priya.get(foundations() + "/sessions");
+    assertThat(calendar.path("mayEdit").asBoolean()).isFalse();
+    JsonNode first = calendar.path("sessions").path(0);
+    assertThat(first.path("learners").asInt()).isLessThan(8);
+    long session = first.path("id").asLong();
+    JsonNode register = priya.get(foundations() + "/sessions/" + session + "/register");
+    assertThat(register.path("lines").size()).isEqualTo(first.path("learners").asInt());
+    String notHers =
+        "{\"marks\":[{\"learner\":" + enrolment("Ilse Tran") + ",\"presence\":\"ABSENT\"}]}";
+    assertThat(
+            priya
+                .call("PUT", foundations() + "/sessions/" + session + "/register", notHers)
+                .getStatus())
+        .isEqualTo(404);
+    assertThat(priya.call("DELETE", foundations() + "/sessions/" + session, "").getStatus())
+        .isEqualTo(403);
+  }
+
+  @Test
+  void the_demo_has_every_kind_of_mark_and_learners_see_only_their_own_groups_sessions() {
+    JsonNode calendar = as("Tomas Weir").get(foundations() + "/sessions");
+    List<String> kinds = new ArrayList<>();
+    for (JsonNode session : calendar.path("sessions"))
+      session.path("counts").propertyNames().forEach(kinds::add);
+    assertThat(kinds).contains("PRESENT", "LATE", "EXCUSED", "ABSENT");
+    String coming =
+        as("Ilse Tran").get(foundations() + "/walks/mine/route").path("coming").toString();
+    assertThat(coming).contains("Saturday bench").doesNotContain("Tuesday evening");
+  }
+}

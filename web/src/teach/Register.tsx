@@ -1,0 +1,99 @@
+import { Box, Button } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Session } from '../api/client';
+import { queries } from '../api/queries';
+import { Actions } from '../frame/Actions';
+import { useCourse } from '../frame/course';
+import { Empty, Loaded } from '../ui/Panel';
+import { tone } from '../ui/tone';
+import { useLive } from '../ui/useLive';
+import { useSelection } from '../ui/useSelection';
+import { RegisterSheet } from './RegisterSheet';
+import { SeriesDialog } from './SeriesDialog';
+import { SessionList } from './SessionList';
+
+/** The session that is on, else the last one that is over, else the next one. */
+export function nearest(sessions: Session[], now: string): Session | undefined {
+  const at = Date.parse(now);
+  const begun = sessions.filter((s) => Date.parse(s.startsAt) <= at);
+  return begun.at(-1) ?? sessions[0];
+}
+
+export default function Register() {
+  const { t } = useTranslation();
+  const course = useCourse();
+  useLive(course.id, ['sessions', 'register']);
+  const [sel, select] = useSelection();
+  const [adding, setAdding] = useState(false);
+  const calendar = useQuery(queries.sessions(course.id));
+  return (
+    <>
+      {calendar.data?.mayEdit && (
+        <Actions>
+          <Button variant="contained" onClick={() => setAdding(true)}>
+            {t('teach.addSessions')}
+          </Button>
+        </Actions>
+      )}
+      <Loaded query={calendar}>
+        {(data) => {
+          const chosen =
+            data.sessions.find((s) => `${s.id}` === sel) ?? nearest(data.sessions, data.now);
+          return (
+            <Box
+              sx={{
+                display: 'flex',
+                flex: 1,
+                minHeight: 0,
+                flexDirection: { xs: 'column', md: 'row' },
+                overflow: { xs: 'auto', md: 'hidden' },
+                '@media print': { display: 'block' },
+              }}
+            >
+              {data.sessions.length > 0 && (
+                <SessionList calendar={data} chosen={chosen?.id} select={(id) => select(`${id}`)} />
+              )}
+              <Box
+                component="main"
+                id="main"
+                tabIndex={0}
+                sx={{
+                  flex: 1,
+                  minWidth: 0,
+                  overflow: { md: 'auto' },
+                  p: { xs: 1.5, md: 2.5 },
+                  outline: 0,
+                  borderLeft: { md: `1px solid ${tone('hairline')}` },
+                  '@media print': { overflow: 'visible' },
+                }}
+              >
+                {chosen ? (
+                  <RegisterSheet
+                    key={chosen.id}
+                    session={chosen}
+                    calendar={data}
+                    onGone={() => select(null)}
+                  />
+                ) : (
+                  <Empty
+                    title={t('teach.noSessions')}
+                    hint={t(data.mayEdit ? 'teach.noSessionsHint' : 'teach.noSessionsSupport')}
+                  />
+                )}
+              </Box>
+              {adding && (
+                <SeriesDialog
+                  groups={data.groups}
+                  onClose={() => setAdding(false)}
+                  onAdded={(first) => select(`${first}`)}
+                />
+              )}
+            </Box>
+          );
+        }}
+      </Loaded>
+    </>
+  );
+}

@@ -1,0 +1,251 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type KeyboardEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import {
+  api,
+  body,
+  type Calendar,
+  type Presence,
+  type RegisterLine,
+  type Session,
+} from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import { day, dayIn, spanIn } from '../ui/format';
+import { useNotice } from '../ui/Notice';
+import { Empty, Loaded } from '../ui/Panel';
+import { PRESENCES, PresenceChoice } from './PresenceChoice';
+import { SessionDialog } from './SessionDialog';
+
+const KEYS: Record<string, Presence | null> = {
+  p: 'PRESENT',
+  l: 'LATE',
+  e: 'EXCUSED',
+  a: 'ABSENT',
+  Backspace: null,
+};
+
+export interface Mark {
+  learner: number;
+  presence: Presence | null;
+}
+
+/** The register of one session: everybody present, then the exceptions, or learner by learner. */
+export function RegisterSheet({
+  session,
+  calendar,
+  onGone,
+}: {
+  session: Session;
+  calendar: Calendar;
+  onGone: () => void;
+}) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const [row, setRow] = useState(0);
+  const [editing, setEditing] = useState(false);
+  const query = queries.register(course.id, session.id);
+  const register = useQuery(query);
+  const lines = register.data?.lines ?? [];
+  const begun = Date.parse(session.startsAt) - 30 * 60_000 <= Date.parse(calendar.now);
+  const group = calendar.groups.find((g) => g.id === session.group)?.name ?? t('plan.everyone');
+
+  const save = useMutation({
+    // One after the other, so that the newest answer is the newest state.
+    scope: { id: `register-${session.id}` },
+    mutationFn: (marks: Mark[]) =>
+      body(
+        api.PUT('/api/courses/{course}/sessions/{session}/register', {
+          params: { path: { course: course.id, session: session.id } },
+          body: {
+            marks: marks.map((m) => ({
+              learner: m.learner,
+              ...(m.presence && { presence: m.presence }),
+            })),
+          },
+        }),
+      ),
+    onSuccess: (now) => {
+      client.setQueryData(query.queryKey, now);
+      void client.invalidateQueries({ queryKey: ['sessions', course.id] });
+    },
+    onError: (error) => notice({ tone: 'error', text: error.message }),
+  });
+  const mark = (line: RegisterLine, presence: Presence | null) =>
+    save.mutate([{ learner: line.enrolment, presence }]);
+  const rest = lines.filter((l) => !l.presence);
+  const markRest = () => {
+    const learners = rest.map((l) => l.enrolment);
+    save.mutate(
+      learners.map((learner) => ({ learner, presence: 'PRESENT' })),
+      {
+        onSuccess: () =>
+          notice({
+            tone: 'success',
+            text: t('teach.markedRest', { count: learners.length }),
+            undo: () => save.mutate(learners.map((learner) => ({ learner, presence: null }))),
+          }),
+      },
+    );
+  };
+  const keys = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const way = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[event.key];
+    const line = lines[row];
+    if (way) {
+      event.preventDefault();
+      setRow(Math.max(0, Math.min(lines.length - 1, row + way)));
+    } else if (event.key in KEYS && line) {
+      event.preventDefault();
+      mark(line, KEYS[event.key] ?? null);
+      setRow(Math.min(lines.length - 1, row + 1));
+    }
+  };
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'flex-start', flexWrap: 'wrap', mb: 1.5 }}>
+        <Box sx={{ flex: 1, minWidth: 200 }}>
+          <Typography variant="h1">{session.name}</Typography>
+          <Typography color="textSecondary">
+            {dayIn(session.startsAt, calendar.zone)},{' '}
+            {spanIn(session.startsAt, session.minutes, calendar.zone)}, {group}
+          </Typography>
+        </Box>
+        {calendar.mayEdit && (
+          <Button variant="outlined" onClick={() => setEditing(true)}>
+            {t('teach.changeSession')}
+          </Button>
+        )}
+        {begun && rest.length > 0 && (
+          <Button variant="contained" onClick={markRest} disabled={save.isPending}>
+            {t(rest.length === lines.length ? 'teach.allPresent' : 'teach.restPresent', {
+              count: rest.length,
+            })}
+          </Button>
+        )}
+      </Box>
+      {!begun && (
+        <Typography color="textSecondary" sx={{ mb: 1 }}>
+          {t('teach.notBegun')}
+        </Typography>
+      )}
+      <Loaded query={register}>
+        {(data) =>
+          data.lines.length === 0 ? (
+            <Empty title={t('teach.nobody')} hint={t('teach.nobodyHint')} />
+          ) : (
+            <>
+              <Counts session={data.session} />
+              <Box
+                role="group"
+                aria-label={t('teach.register')}
+                tabIndex={0}
+                onKeyDown={keys}
+                sx={{
+                  bgcolor: 'tone.panel',
+                  border: 1,
+                  borderColor: 'divider',
+                  maxWidth: 860,
+                }}
+              >
+                {data.lines.map((line, n) => (
+                  <Row
+                    key={line.enrolment}
+                    line={line}
+                    on={n === row}
+                    begun={begun}
+                    onMark={(presence) => {
+                      setRow(n);
+                      mark(line, presence);
+                    }}
+                  />
+                ))}
+              </Box>
+              <Typography
+                variant="caption"
+                color="textSecondary"
+                component="p"
+                sx={{ mt: 0.75, '@media print': { display: 'none' } }}
+              >
+                {t('teach.registerKeys')}
+              </Typography>
+            </>
+          )
+        }
+      </Loaded>
+      {editing && (
+        <SessionDialog
+          session={session}
+          groups={calendar.groups}
+          onClose={() => setEditing(false)}
+          onGone={onGone}
+        />
+      )}
+    </>
+  );
+}
+
+function Counts({ session }: { session: Session }) {
+  const { t } = useTranslation();
+  const parts = PRESENCES.filter((p) => session.counts[p]).map(
+    (p) => `${session.counts[p]} ${t(`presence.${p}`).toLowerCase()}`,
+  );
+  const missing = session.learners - session.marked;
+  if (missing > 0) parts.push(t('teach.unmarked', { count: missing }));
+  return (
+    <Typography role="status" sx={{ mb: 1 }}>
+      {parts.join(', ')}
+    </Typography>
+  );
+}
+
+function Row({
+  line,
+  on,
+  begun,
+  onMark,
+}: {
+  line: RegisterLine;
+  on: boolean;
+  begun: boolean;
+  onMark: (presence: Presence | null) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1.5,
+        px: 1.5,
+        py: 0.5,
+        borderBottom: 1,
+        borderColor: 'divider',
+        '&:last-child': { borderBottom: 0 },
+        boxShadow: on ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+        bgcolor: on ? 'tone.madderWash' : 'transparent',
+      }}
+    >
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography noWrap sx={{ fontWeight: 700 }}>
+          {line.name}
+        </Typography>
+        <Typography variant="caption" color="textSecondary" component="p" noWrap>
+          {line.counted > 0
+            ? t('teach.attended', { there: line.attended, of: line.counted })
+            : t('teach.attendedNone')}
+          {line.by && line.at && `, ${t('teach.markedBy', { name: line.by, date: day(line.at) })}`}
+        </Typography>
+      </Box>
+      <PresenceChoice
+        name={line.name}
+        value={line.presence ?? null}
+        begun={begun}
+        onChange={onMark}
+      />
+    </Box>
+  );
+}
