@@ -156,6 +156,7 @@ function Mark() {
     <Box
       component={Link}
       to="/"
+      aria-label="yendrik"
       sx={{
         display: 'flex',
         alignItems: 'center',
@@ -176,7 +177,11 @@ function Mark() {
           strokeWidth={2.2}
         />
       </svg>
-      <Typography variant="h1" component="span" sx={{ fontSize: 20 }}>
+      <Typography
+        variant="h1"
+        component="span"
+        sx={{ fontSize: 20, display: { xs: 'none', sm: 'block' } }}
+      >
         yendrik
       </Typography>
     </Box>

@@ -70,6 +70,23 @@ describe('messages', () => {
     );
   });
 
+  it('stay with whom one writes to when another letter comes in', async () => {
+    let list: object = inbox;
+    serve({
+      ...answers,
+      [`GET ${at}`]: () => list,
+      [`POST ${at}/13/reading`]: () => {
+        list = {
+          unread: 2,
+          conversations: [line(12, 'Bashir Colm', { unread: 2 }), line(13, 'Wren Castellane')],
+        };
+      },
+    });
+    show(<Messages />);
+    expect(await screen.findByText('2 new letters')).toBeInTheDocument();
+    expect(screen.getByLabelText('Write to Wren Castellane')).toBeInTheDocument();
+  });
+
   it('go by keys from one person to the next and stay in the address', async () => {
     serve(answers);
     show(<Messages />);

@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import type { KeyboardEvent } from 'react';
+import { type KeyboardEvent, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { ConversationLine } from '../api/client';
 import { queries } from '../api/queries';
@@ -20,7 +20,10 @@ export default function Messages() {
   const [sel, select] = useSelection();
   const messages = useQuery(queries.messages(course.id));
   const lines = messages.data?.conversations ?? [];
-  const person = Number(sel ?? lines[0]?.person ?? 0);
+  // What was newest at first stays open, whatever comes in while somebody writes.
+  const first = useRef(0);
+  if (first.current === 0) first.current = lines[0]?.person ?? 0;
+  const person = Number(sel ?? first.current);
   const move = (event: KeyboardEvent) => {
     const way = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[event.key];
     if (!way) return;

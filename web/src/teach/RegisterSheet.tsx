@@ -237,7 +237,11 @@ function Row({
           {line.counted > 0
             ? t('teach.attended', { there: line.attended, of: line.counted })
             : t('teach.attendedNone')}
-          {line.by && line.at && `, ${t('teach.markedBy', { name: line.by, date: day(line.at) })}`}
+          <Box component="span" sx={{ display: { xs: 'none', sm: 'inline' } }}>
+            {line.by &&
+              line.at &&
+              `, ${t('teach.markedBy', { name: line.by, date: day(line.at) })}`}
+          </Box>
         </Typography>
       </Box>
       <PresenceChoice

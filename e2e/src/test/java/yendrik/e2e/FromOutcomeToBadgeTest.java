@@ -78,7 +78,9 @@ class FromOutcomeToBadgeTest {
     page.getByLabel("Name").fill("Patch a tube");
     page.getByLabel("Code").fill("TUBE");
     page.getByLabel("Code").press("Enter");
-    assertThat(page.locator("main").getByText("TUBE")).isVisible();
+    assertThat(
+            page.locator("main").getByText("TUBE", new Locator.GetByTextOptions().setExact(true)))
+        .isVisible();
 
     go(page, "/c/4/plan/route");
     button(page, "Add module").first().click();
@@ -233,7 +235,7 @@ class FromOutcomeToBadgeTest {
         page.getByRole(
             AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("^Juno Abara")));
     thread.focus();
-    for (int n = 0; n < 10; n++) page.keyboard().press("ArrowRight");
+    for (int n = 0; n < 11; n++) page.keyboard().press("ArrowRight");
     assertThat(inspector.locator("h1")).hasText("Pads, cables, levers");
     assertThat(inspector.getByText("Staff must act: it is out of reach otherwise.")).isVisible();
     inspector.getByText("Give an attempt").click();
@@ -342,6 +344,77 @@ class FromOutcomeToBadgeTest {
   }
 
   @Test
+  @Order(12)
+  void an_answer_reaches_whoever_wrote_in_the_application_and_by_mail() {
+    Page staff = school.signedIn("tomas");
+    go(staff, "/c/2/reach/messages");
+    staff.locator("main h1").first().waitFor();
+    Page ruben = school.signedIn("ruben");
+    ruben.getByText("Messages (1)").click();
+    assertThat(ruben.locator("main").getByText(Pattern.compile("Hello Ruben,"))).isVisible();
+    ruben.getByLabel("Write to Tomas Weir").fill("I begin on Saturday.");
+    button(ruben, "Send to Tomas").click();
+    assertThat(ruben.getByText("Messages", new Page.GetByTextOptions().setExact(true))).isVisible();
+    Locator line =
+        staff.getByRole(
+            AriaRole.BUTTON,
+            new Page.GetByRoleOptions().setName(Pattern.compile("Ruben Sato.*1 new letter")));
+    assertThat(line).isVisible();
+    line.click();
+    assertThat(staff.getByText("I begin on Saturday.")).isVisible();
+    ruben.waitForCondition(() ->
+        school.mailroom.letters().stream()
+            .anyMatch(
+                l -> l.to().startsWith("tomas") && l.subject().startsWith("Re: How is it going")));
+  }
+
+  @Test
+  @Order(13)
+  void a_film_counts_by_the_seconds_played_and_opens_what_waited_for_it() {
+    Page page = school.signedIn("aiko");
+    go(page, "/c/2/my/route");
+    assertThat(page.getByText(Pattern.compile("41 % watched"))).isVisible();
+    page.locator("main").getByText("Watch", new Locator.GetByTextOptions().setExact(true)).click();
+    assertThat(page.getByText("41 % of 0:46 watched")).isVisible();
+    page.evaluate(
+        "() => { const film = document.querySelector('video'); film.muted = true;"
+            + " film.currentTime = 30; film.playbackRate = 4; return film.play(); }");
+    assertThat(page.getByText(Pattern.compile("^7[5-7] % of 0:46 watched"))).isVisible();
+    button(page, "Go on at 0:19").click();
+    page.evaluate("() => { document.querySelector('video').playbackRate = 4; }");
+    assertThat(page.getByText("100 % of 0:46 watched")).isVisible();
+    assertThat(page.getByText("Done", new Page.GetByTextOptions().setExact(true))).isVisible();
+    go(page, "/c/2/my/route");
+    assertThat(page.getByText("Limits, cable tension, indexing").first()).isVisible();
+    assertThat(page.locator("main h1").first()).hasText("Limits, cable tension, indexing");
+  }
+
+  @Test
+  @Order(14)
+  void the_register_is_taken_by_keys_and_absence_shows_in_follow_up() {
+    Page page = school.signedIn("tomas");
+    go(page, "/c/2/teach/register");
+    Locator sheet = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Register"));
+    Locator edda =
+        page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Edda Marsh"));
+    edda.getByLabel("Late").click();
+    assertThat(edda.getByLabel("Late")).hasAttribute("aria-pressed", "true");
+    sheet.focus();
+    sheet.press("j");
+    sheet.press("a");
+    sheet.press("k");
+    sheet.press("Backspace");
+    assertThat(page.getByText(Pattern.compile("1 not marked")).first()).isVisible();
+    go(page, "/c/2/teach/register");
+    assertThat(
+            page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Edda Marsh"))
+                .getByLabel("Late"))
+        .hasAttribute("aria-pressed", "true");
+    go(page, "/c/2/reach/follow-up");
+    assertThat(page.getByText("At 0 of 5 sessions, 0 %.")).isVisible();
+  }
+
+  @Test
   @Order(9)
   void the_session_cannot_be_read_by_scripts_and_ends_with_signing_out() {
     Page page = school.signedIn("ilse");
@@ -394,12 +467,14 @@ class FromOutcomeToBadgeTest {
             "plan/route",
             "plan/badges",
             "teach/marking",
+            "teach/register",
+            "reach/messages",
             "watch/progress",
             "watch/mastery",
             "reach/follow-up",
             "practice/route")) check(barriers, staff, axe, "/c/2/" + view);
     Page learner = school.signedIn("ilse");
-    for (String view : List.of("my/route", "my/outcomes", "my/badges"))
+    for (String view : List.of("my/route", "my/outcomes", "my/badges", "my/messages"))
       check(barriers, learner, axe, "/c/2/" + view);
     for (String step : steps(learner)) check(barriers, learner, axe, step);
     Page dark = school.signedIn("ilse", 390, ColorScheme.DARK);
@@ -420,6 +495,7 @@ class FromOutcomeToBadgeTest {
     return List.of(
             "Your bench and the stand",
             "Name that tool",
+            "Toe-in, and why pads squeal",
             "Brake set-up practical",
             "Brake job card")
         .stream()

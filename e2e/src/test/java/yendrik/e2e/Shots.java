@@ -49,8 +49,14 @@ class Shots {
       go(staff, school, "teach/marking");
       staff.getByText(Pattern.compile("^Celeste")).click();
       shoot(staff, "teach-marking");
+      take(staff, school, "teach/register", "teach-register");
+      take(school.signedIn("tomas"), school, "reach/messages", "reach-messages");
       take(school.signedIn("bashir"), school, "my/route", "learner-route");
       take(school.signedIn("ilse"), school, "my/badges", "learner-badges");
+      Page film = school.signedIn("aiko");
+      go(film, school, "my/route");
+      film.getByText("Watch", new Page.GetByTextOptions().setExact(true)).first().click();
+      shoot(film, "learner-film");
       Page phone = school.signedIn("edda", 390, ColorScheme.DARK);
       take(phone, school, "my/route", "learner-route-phone-dark");
     }

@@ -147,6 +147,17 @@ class RegistersTest extends SchoolTest {
   }
 
   @Test
+  void a_mark_that_was_corrected_twice_can_still_be_taken_back() {
+    long session = over();
+    for (String presence : List.of("PRESENT", "LATE", "ABSENT"))
+      mark(session, "Ruben Sato", presence);
+    assertThat(line(mark(session, "Ruben Sato", ""), "Ruben Sato").has("presence")).isFalse();
+    JsonNode again = mark(session, "Ruben Sato", "EXCUSED");
+    assertThat(line(again, "Ruben Sato").path("presence").asString()).isEqualTo("EXCUSED");
+    assertThat(again.path("session").path("marked").asInt()).isEqualTo(1);
+  }
+
+  @Test
   void before_a_session_begins_one_can_only_be_excused_from_it() {
     String day = Instant.now().plus(Duration.ofDays(30)).toString().substring(0, 10);
     String all =

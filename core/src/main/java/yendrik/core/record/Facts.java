@@ -3,35 +3,36 @@ package yendrik.core.record;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import yendrik.core.id.FactId;
 
 /** The list of facts about one learner, as it is read. */
 public final class Facts {
+  private static final Comparator<Fact> HAPPENED =
+      Comparator.comparing(Fact::at).thenComparing(Fact::id);
+
   private Facts() {}
 
   /**
    * The facts that stand, in the order in which they happened: a corrected fact is left out and its
-   * correction takes its place in time.
+   * newest correction takes its place in time, whether that names the fact itself or an earlier
+   * correction of it. What was taken back stands no more, until a still newer correction.
    *
    * @throws IllegalArgumentException if a correction names a fact that is not in the list
    */
   public static List<Fact> standing(List<Fact> all) {
     Map<FactId, Fact> byId = new HashMap<>();
-    Set<FactId> replaced = new HashSet<>();
-    for (Fact fact : all) {
-      byId.put(fact.id(), fact);
-      fact.replaces().ifPresent(replaced::add);
-    }
+    for (Fact fact : all) byId.put(fact.id(), fact);
+    Map<FactId, Fact> newest = new HashMap<>();
+    for (Fact fact : all)
+      newest.merge(first(fact, byId).id(), fact, (a, b) -> HAPPENED.compare(a, b) > 0 ? a : b);
     List<Fact> standing = new ArrayList<>();
-    for (Fact fact : all) {
-      if (replaced.contains(fact.id()) || fact.what() instanceof Fact.TakenBack) continue;
-      standing.add(fact.replaces().isEmpty() ? fact : inPlaceOf(first(fact, byId), fact));
-    }
-    standing.sort(Comparator.comparing(Fact::at).thenComparing(Fact::id));
+    newest.forEach((first, fact) -> {
+      if (!(fact.what() instanceof Fact.TakenBack))
+        standing.add(fact.id().equals(first) ? fact : inPlaceOf(byId.get(first), fact));
+    });
+    standing.sort(HAPPENED);
     return standing;
   }
 

@@ -43,6 +43,37 @@ class FactsTest {
   }
 
   @Test
+  void of_several_corrections_of_the_same_fact_the_newest_stands_alone() {
+    Fact first = learner.fact(new Fact.Rated(BRAKE, 3, Optional.empty(), 0));
+    learner.correcting(first, new Fact.Rated(BRAKE, 2, Optional.empty(), 0));
+    Fact third = learner.correcting(first, new Fact.Rated(BRAKE, 1, Optional.empty(), 0));
+    assertThat(Facts.standing(learner.all)).extracting(Fact::what).containsExactly(third.what());
+    learner.correcting(first, new Fact.TakenBack("a slip"));
+    assertThat(Facts.standing(learner.all)).as("with all its corrections").isEmpty();
+    Fact again = learner.correcting(first, new Fact.Rated(BRAKE, 0, Optional.empty(), 0));
+    assertThat(Facts.standing(learner.all)).extracting(Fact::what).containsExactly(again.what());
+  }
+
+  @Property
+  void one_fact_stands_for_each_that_was_not_a_correction(
+      @ForAll Random random, @ForAll @IntRange(min = 1, max = 25) int many) {
+    var someone = new Workshop();
+    int plain = 0;
+    for (int n = 0; n < many; n++) {
+      var rated = new Fact.Rated(BRAKE, random.nextInt(4), Optional.empty(), 0);
+      if (n > 0 && random.nextBoolean())
+        someone.correcting(someone.all.get(random.nextInt(n)), rated);
+      else {
+        someone.fact(rated);
+        plain++;
+      }
+    }
+    assertThat(Facts.standing(someone.all))
+        .hasSize(plain)
+        .isSortedAccordingTo(java.util.Comparator.comparing(Fact::at));
+  }
+
+  @Test
   void what_is_taken_back_leaves_nothing_in_its_place() {
     Fact slip = learner.fact(new Fact.SignedOff(PRACTICAL, ""));
     learner.correcting(slip, new Fact.TakenBack("wrong learner"));
