@@ -1,0 +1,113 @@
+import { fireEvent, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { Me, MyCourse } from '../api/client';
+import { course as sample, serve, show } from '../test/stage';
+import Frame from './Frame';
+
+const me: Me = {
+  person: { id: 1, name: 'Odalys Brandt', email: 'odalys@hollowlane.example', administrator: true },
+  courses: [
+    sample,
+    { ...sample, id: 3, name: 'Wheelbuilding', cohort: '', role: undefined, learner: true },
+  ],
+} as unknown as Me;
+const messages = { 'GET /api/courses/2/messages': { unread: 0, conversations: [] } };
+
+function frame(at: string, seat: Partial<MyCourse> = {}, answers: object = messages) {
+  const calls = serve(answers as Record<string, unknown>);
+  show(
+    <Frame me={me} course={{ ...sample, ...seat }}>
+      <p>the view</p>
+    </Frame>,
+    at,
+    seat,
+  );
+  return calls;
+}
+const names = (nav: string) =>
+  within(screen.getByRole('navigation', { name: nav }))
+    .getAllByRole('link')
+    .map((l) => l.textContent);
+
+describe('the frame', () => {
+  it('gives designers four workspaces and other staff three', () => {
+    frame('/c/2/watch/progress');
+    expect(names('Workspaces')).toEqual(['Plan', 'Teach', 'Watch', 'Reach']);
+    expect(names('Views')).toEqual(['Progress', 'Mastery']);
+    expect(screen.getByRole('link', { name: 'Progress' })).toHaveAttribute('aria-current', 'page');
+  });
+
+  it('gives facilitators no Plan', () => {
+    frame('/c/2/teach/register', { role: 'FACILITATOR' });
+    expect(names('Workspaces')).toEqual(['Teach', 'Watch', 'Reach']);
+    expect(names('Views')).toEqual(['Marking', 'Register']);
+  });
+
+  it('gives learners their route, outcomes and badges in the same place', () => {
+    frame('/c/2/my/route', { role: undefined, learner: true });
+    expect(names('Workspaces')).toEqual(['My route', 'My outcomes', 'My badges']);
+    expect(screen.queryByText('See as learner')).not.toBeInTheDocument();
+  });
+
+  it('counts letters that were not read, and leads to them', async () => {
+    frame(
+      '/c/2/my/route',
+      { role: undefined, learner: true },
+      {
+        'GET /api/courses/2/messages': { unread: 2, conversations: [] },
+      },
+    );
+    expect(await screen.findByText('Messages (2)')).toHaveAttribute('href', '/c/2/my/messages');
+  });
+
+  it('says in the practice band that nothing is real, and starts over', async () => {
+    const calls = frame(
+      '/c/2/practice/route',
+      {},
+      {
+        ...messages,
+        'POST /api/courses/2/walks/practice/fresh-start': {},
+      },
+    );
+    expect(screen.getByRole('status')).toHaveTextContent('Nothing here reaches the real records');
+    await userEvent.click(screen.getByRole('button', { name: 'Start over' }));
+    await vi.waitFor(() => expect(calls.some((c) => c.path.endsWith('fresh-start'))).toBe(true));
+    expect(screen.getByRole('link', { name: 'Back to Plan' })).toHaveAttribute(
+      'href',
+      '/c/2/plan/route',
+    );
+  });
+
+  it('changes the course and offers administrators a new one', async () => {
+    frame('/c/2/watch/progress');
+    await userEvent.click(screen.getByTitle('Change course'));
+    const menu = await screen.findByRole('menu');
+    expect(within(menu).getByText('New course …')).toBeInTheDocument();
+    await userEvent.click(within(menu).getByText('Wheelbuilding'));
+    expect(screen.getByTestId('address')).toHaveTextContent('/c/3');
+  });
+
+  it('shows the list of keys on a question mark, but not while somebody types', async () => {
+    frame('/c/2/watch/progress');
+    const input = document.createElement('input');
+    document.body.append(input);
+    fireEvent.keyDown(input, { key: '?' });
+    expect(screen.queryByRole('dialog')).not.toBeInTheDocument();
+    input.remove();
+    fireEvent.keyDown(document.body, { key: '?' });
+    expect(await screen.findByRole('dialog')).toHaveTextContent('Take the last change back');
+  });
+
+  it('signs out and forgets what it knew', async () => {
+    const calls = frame(
+      '/c/2/watch/progress',
+      {},
+      { ...messages, 'DELETE /api/session': undefined },
+    );
+    await userEvent.click(screen.getByRole('button', { name: /account of Odalys Brandt/ }));
+    await userEvent.click(await screen.findByText('Sign out'));
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'DELETE')).toBe(true));
+    await vi.waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/'));
+  });
+});

@@ -1,0 +1,247 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import { type Call, failure, serve, show } from '../test/stage';
+import RouteOutline from './RouteOutline';
+
+const askRoot = (says: string) => ({
+  id: 'a',
+  is: 'ask',
+  n: 0,
+  parts: [],
+  leaf: { is: 'seen', step: 11 },
+  subject: '',
+  says,
+});
+const step = (id: number, kind: string, name: string, more = {}) => ({
+  id,
+  version: 2,
+  module: 1,
+  kind,
+  name,
+  required: true,
+  published: true,
+  doneWhen: { line: 'read', root: askRoot('read') },
+  listed: true,
+  staysOpen: true,
+  minutes: 10,
+  points: 0,
+  passMark: 0,
+  attempts: 0,
+  body: '<p>Text.</p>',
+  questions: [],
+  evidenceFor: [],
+  groups: [],
+  ...more,
+});
+const design = (more = {}) => ({
+  course: 2,
+  name: 'Cycle Mechanic Foundations',
+  publishedVersion: 3,
+  changed: true,
+  learners: 36,
+  scales: [],
+  outcomes: [],
+  badges: [],
+  groups: [{ id: 7, name: 'Saturday' }],
+  faults: [],
+  modules: [
+    {
+      id: 1,
+      version: 1,
+      name: 'Brakes',
+      published: true,
+      strictOrder: false,
+      listed: true,
+      staysOpen: true,
+      steps: [
+        step(11, 'PAGE', 'Rim brake anatomy'),
+        step(12, 'PRACTICAL', 'Brake set-up', { points: 30 }),
+      ],
+    },
+  ],
+  ...more,
+});
+const at = '/api/courses/2/design';
+const progress = {
+  'GET /api/courses/2/progress': {
+    steps: [{ id: 11 }, { id: 12 }],
+    learners: [{ thread: 'L<' }, { thread: 'L8' }, { thread: '<8' }],
+  },
+};
+const put = (calls: Call[]) => calls.filter((c) => c.method === 'PUT').at(-1);
+
+describe('the route', () => {
+  it('of an empty course says what to do first', async () => {
+    serve({
+      [`GET ${at}`]: design({ modules: [], publishedVersion: 0 }),
+      [`POST ${at}/modules`]: { id: 5, name: 'New module' },
+    });
+    show(<RouteOutline />);
+    const empty = await screen.findByText(/No modules yet/);
+    expect(screen.getByText('Nothing published yet')).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Add step' })).toBeDisabled();
+    const add = within(empty.parentElement as HTMLElement).getByRole('button');
+    await userEvent.click(add);
+    await vi.waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('sel=module-5'));
+  });
+
+  it('lists modules and steps with their rules and says what differs from what learners have', async () => {
+    serve({ [`GET ${at}`]: design(), ...progress });
+    show(<RouteOutline />);
+    const outline = await screen.findByRole('list', { name: 'Route, modules and steps' });
+    expect(within(outline).getByText('Rim brake anatomy')).toBeInTheDocument();
+    expect(screen.getByText(/Draft differs/)).toBeInTheDocument();
+    expect(screen.getByText('Published, version 3', { exact: false })).toBeInTheDocument();
+  });
+
+  it('names the faults that have to be mended', async () => {
+    serve({ [`GET ${at}`]: design({ faults: ['“Brake set-up” asks for a step that is gone.'] }) });
+    show(<RouteOutline />);
+    expect(await screen.findByRole('alert')).toHaveTextContent('asks for a step that is gone');
+  });
+
+  it('adds a step of a kind to a module', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      [`POST ${at}/steps`]: step(13, 'VIDEO', 'Toe-in'),
+    });
+    show(<RouteOutline />);
+    await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Add step' })).toBeEnabled());
+    await userEvent.click(screen.getByRole('button', { name: 'Add step' }));
+    const dialog = await screen.findByRole('dialog');
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Video' }));
+    await userEvent.type(within(dialog).getByLabelText('Name of the step'), 'Toe-in{Enter}');
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
+        module: 1,
+        kind: 'VIDEO',
+        name: 'Toe-in',
+      }),
+    );
+  });
+
+  it('publishes only after saying what that does to whom', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      'GET /api/courses/2/publications/next': {
+        learners: 36,
+        changes: [
+          {
+            what: '“Brake set-up” opens',
+            learners: ['Edda', 'Dov', 'Femi', 'Greta', 'Kofi', 'Lena', 'Mirko'],
+          },
+        ],
+      },
+      'POST /api/courses/2/publications': {},
+    });
+    show(<RouteOutline />);
+    await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Publish' })).toBeEnabled());
+    await userEvent.click(screen.getByRole('button', { name: 'Publish' }));
+    const dialog = await screen.findByRole('dialog');
+    expect(
+      await within(dialog).findByText(
+        '“Brake set-up” opens for Edda, Dov, Femi, Greta, Kofi and 2 more',
+      ),
+    ).toBeInTheDocument();
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Publish for everyone' }));
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'POST')).toBe(true));
+  });
+
+  it('does not publish what has faults, and lists them', async () => {
+    serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      'GET /api/courses/2/publications/next': failure(422, {
+        detail: 'has faults',
+        findings: ['“Brake set-up” asks for a step that is gone.'],
+      }),
+    });
+    show(<RouteOutline />);
+    await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Publish' })).toBeEnabled());
+    await userEvent.click(screen.getByRole('button', { name: 'Publish' }));
+    const dialog = await screen.findByRole('dialog');
+    expect(await within(dialog).findByText(/asks for a step that is gone/)).toBeInTheDocument();
+    expect(within(dialog).getByRole('button', { name: 'Publish for everyone' })).toBeDisabled();
+  });
+});
+
+describe('a step of the route', () => {
+  it('shows how learners stand at it now', async () => {
+    serve({ [`GET ${at}`]: design(), ...progress });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-12');
+    expect(await screen.findByText(/1 open, 2 closed/)).toBeInTheDocument();
+  });
+
+  it('is listed or not while closed, by a word that one clicks', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      [`PUT ${at}/steps/12`]: step(12, 'PRACTICAL', 'Brake set-up', { version: 3 }),
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-12');
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'listed, with what is missing' }),
+    );
+    await vi.waitFor(() =>
+      expect(put(calls)).toMatchObject({
+        version: '"2"',
+        body: { listed: false, staysOpen: true },
+      }),
+    );
+  });
+
+  it('is given to groups and weighed in settings', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      [`PUT ${at}/steps/12`]: step(12, 'PRACTICAL', 'Brake set-up', { version: 3 }),
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-12');
+    await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
+    const points = screen.getByLabelText('Points');
+    await userEvent.clear(points);
+    await userEvent.type(points, '25{Tab}');
+    await vi.waitFor(() => expect(put(calls)?.body).toMatchObject({ points: 25 }));
+    await userEvent.click(screen.getByLabelText('Required'));
+    await vi.waitFor(() => expect(put(calls)?.body).toMatchObject({ required: false }));
+  });
+
+  it('can be taken away with a way back', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      [`DELETE ${at}/steps/11`]: undefined,
+      [`POST ${at}/steps/11/restoration`]: undefined,
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-11');
+    await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Take away' }));
+    expect(await screen.findByText('“Rim brake anatomy” taken away')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    await vi.waitFor(() =>
+      expect(calls.map((c) => c.path)).toContain(`${at}/steps/11/restoration`),
+    );
+  });
+});
+
+describe('a module of the route', () => {
+  it('goes in strict order with one switch, and keeps its rules', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      [`PUT ${at}/modules/1`]: { id: 1, version: 2 },
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=module-1');
+    const [strict] = await screen.findAllByRole('switch');
+    await userEvent.click(strict as HTMLElement);
+    await vi.waitFor(() =>
+      expect(put(calls)).toMatchObject({
+        version: '"1"',
+        body: { name: 'Brakes', strictOrder: true, published: true },
+      }),
+    );
+  });
+});

@@ -1,0 +1,198 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { BeadInfo, Learner } from '../api/client';
+import { type Call, failure, serve, show } from '../test/stage';
+import { BeadInspector } from './BeadInspector';
+import { LearnerInspector } from './LearnerInspector';
+
+const part = (says: string, verdict: string, ground?: string) => ({
+  id: says,
+  joint: '',
+  subject: '',
+  says,
+  verdict,
+  fraction: 0,
+  parts: [],
+  ...(ground && { ground }),
+});
+const bead = (more: object = {}) =>
+  ({
+    enrolment: 5,
+    learner: 'Juno Abara',
+    step: 12,
+    name: 'Pads, cables, levers',
+    kind: 'QUIZ',
+    state: 'AGAIN',
+    overdue: true,
+    outOfReach: true,
+    turn: 'Staff must act: it is out of reach otherwise.',
+    due: '2026-11-16T22:00:00Z',
+    attemptsLeft: 0,
+    opens: [part('Rim brake anatomy is done', 'MET', 'done, Sat 7 Nov')],
+    done: part('scored 60 % or more', 'OUT_OF_REACH', 'best 53 % in 3 of 3 attempts'),
+    happened: [{ at: '2026-11-15T17:00:00Z', what: 'Attempt 3: 53 %', by: '' }],
+    ...more,
+  }) as unknown as BeadInfo;
+const at = '/api/courses/2/learners/5';
+const posted = (calls: Call[]) => calls.find((c) => c.method === 'POST');
+
+function inspect(more: object = {}, answers: object = {}) {
+  const calls = serve({
+    [`GET ${at}/steps/12`]: bead(more),
+    [`POST ${at}/exceptions`]: undefined,
+    ...answers,
+  });
+  const onLearner = vi.fn();
+  show(<BeadInspector enrolment={5} step={12} onLearner={onLearner} />);
+  return { calls, onLearner };
+}
+
+describe('a bead', () => {
+  it('explains its state, whose turn it is, and what each rule rests on', async () => {
+    const { onLearner } = inspect();
+    expect(await screen.findByText('Pads, cables, levers')).toBeInTheDocument();
+    expect(screen.getAllByText(/needs another go, overdue, out of reach/)[0]).toBeInTheDocument();
+    expect(screen.getByText(/Staff must act/)).toHaveTextContent('0 attempts left');
+    expect(screen.getByText('best 53 % in 3 of 3 attempts')).toBeInTheDocument();
+    expect(screen.getByText('done, Sat 7 Nov')).toBeInTheDocument();
+    expect(screen.getByText(/Attempt 3: 53 %/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Juno Abara' }));
+    expect(onLearner).toHaveBeenCalled();
+  });
+
+  it('offers another attempt only when none is left', async () => {
+    const { calls } = inspect();
+    await userEvent.click(await screen.findByRole('button', { name: 'Give an attempt' }));
+    await vi.waitFor(() =>
+      expect(posted(calls)?.body).toEqual({ kind: 'ADD_ATTEMPTS', step: 12, reason: '' }),
+    );
+  });
+
+  it('that is closed can be opened, and has no attempt to give', async () => {
+    const { calls } = inspect({ state: 'CLOSED', outOfReach: false, attemptsLeft: 3 });
+    await userEvent.click(await screen.findByRole('button', { name: 'Open now' }));
+    await vi.waitFor(() => expect(posted(calls)?.body).toMatchObject({ kind: 'OPEN' }));
+    expect(screen.queryByRole('button', { name: 'Give an attempt' })).not.toBeInTheDocument();
+  });
+
+  it('is excused with a reason, and nothing happens on cancelling', async () => {
+    const { calls } = inspect();
+    await userEvent.click(await screen.findByRole('button', { name: 'Excuse' }));
+    const dialog = await screen.findByRole('dialog');
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Cancel' }));
+    expect(posted(calls)).toBeUndefined();
+    await vi.waitFor(() => expect(screen.queryByRole('dialog')).not.toBeInTheDocument());
+    await userEvent.click(screen.getByRole('button', { name: 'Excuse' }));
+    const again = await screen.findByRole('dialog');
+    await userEvent.type(within(again).getByLabelText('Reason'), 'Injured wrist');
+    await userEvent.click(within(again).getByRole('button', { name: 'Excuse' }));
+    await vi.waitFor(() =>
+      expect(posted(calls)?.body).toEqual({ kind: 'EXCUSE', step: 12, reason: 'Injured wrist' }),
+    );
+  });
+
+  it('that is done offers nothing', async () => {
+    inspect({ state: 'DONE', overdue: false, outOfReach: false, done: undefined, happened: [] });
+    expect(await screen.findByText('Pads, cables, levers')).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: 'Excuse' })).not.toBeInTheDocument();
+  });
+
+  it('says what went wrong when an exception is refused', async () => {
+    inspect({}, { [`POST ${at}/exceptions`]: failure(409, { detail: 'It is done already.' }) });
+    await userEvent.click(await screen.findByRole('button', { name: 'Give an attempt' }));
+    expect(await screen.findByText('It is done already.')).toBeInTheDocument();
+  });
+});
+
+const learner = (more: object = {}) =>
+  ({
+    enrolment: 5,
+    name: 'Wren Castellane',
+    groups: ['Saturday'],
+    enrolledAt: '2026-10-16T08:00:00Z',
+    share: 0.3,
+    done: 7,
+    steps: 25,
+    flags: [
+      {
+        name: 'Quiet',
+        since: '2026-11-21T18:00:00Z',
+        reasons: ['Not in the course for 9 days.'],
+      },
+    ],
+    levels: [
+      {
+        outcome: 3,
+        code: 'BRAKE',
+        name: 'Set up rim and disc brakes',
+        level: 1,
+        levelName: 'With help',
+        levels: 4,
+        mastery: 2,
+      },
+    ],
+    badges: [{ badge: 1, name: 'Steady Bench', at: '2026-10-30T18:00:00Z' }],
+    days: Array.from({ length: 42 }, (_, n) => (n === 3 ? 25 : 0)),
+    attendance: { attended: 3, counted: 5 },
+    happened: [{ at: '2026-11-12T18:00:00Z', what: 'Opened “Fault report for a rider”', by: '' }],
+    letters: [
+      {
+        at: '2026-11-21T18:00:00Z',
+        subject: 'Re: We miss you',
+        from: 'Wren Castellane',
+        sent: true,
+        answer: true,
+      },
+      {
+        at: '2026-11-20T18:00:00Z',
+        subject: 'We miss you',
+        from: 'Tomas Weir',
+        sent: false,
+        answer: false,
+      },
+    ],
+    ...more,
+  }) as unknown as Learner;
+
+describe('a learner', () => {
+  const open = (more: object = {}) => {
+    serve({ [`GET ${at}`]: learner(more) });
+    const onWrite = vi.fn();
+    show(<LearnerInspector enrolment={5} onWrite={onWrite} />);
+    return onWrite;
+  };
+
+  it('stands with flags and their reasons, levels, badges, sessions and time', async () => {
+    open();
+    expect(await screen.findByText('Wren Castellane')).toBeInTheDocument();
+    expect(screen.getByText(/Not in the course for 9 days/)).toHaveTextContent(
+      'Quiet since Sat 21 Nov.',
+    );
+    expect(screen.getByText('At 3 of 5 sessions')).toBeInTheDocument();
+    expect(screen.getByText('Steady Bench (Fri 30 Oct)')).toBeInTheDocument();
+    expect(screen.getAllByText('With help')[0]).toBeInTheDocument();
+    expect(screen.getByText(/7 of 25/)).toBeInTheDocument();
+  });
+
+  it('keeps what was written and what came back', async () => {
+    open();
+    expect(await screen.findByText(/Re: We miss you/)).toHaveTextContent(
+      '(Wren Castellane, answer)',
+    );
+    expect(screen.getByText(/20 Nov: We miss you/)).toHaveTextContent('Tomas Weir');
+  });
+
+  it('can be written to from here', async () => {
+    const onWrite = open();
+    await userEvent.click(await screen.findByRole('button', { name: /Write/ }));
+    expect(onWrite).toHaveBeenCalled();
+  });
+
+  it('without flags, badges, letters or sessions says nothing of them', async () => {
+    open({ flags: [], badges: [], letters: [], attendance: undefined });
+    await screen.findByText('Wren Castellane');
+    for (const heading of ['Letters', 'Sessions', 'Badges'])
+      expect(screen.queryByRole('heading', { name: heading })).not.toBeInTheDocument();
+  });
+});
