@@ -112,7 +112,7 @@ describe('the route', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Add step' }));
     const dialog = await screen.findByRole('dialog');
     await userEvent.click(within(dialog).getByRole('button', { name: 'Video' }));
-    await userEvent.type(within(dialog).getByLabelText('Name of the step'), 'Toe-in{Enter}');
+    await userEvent.type(within(dialog).getByLabelText(/Name of the step/), 'Toe-in{Enter}');
     await vi.waitFor(() =>
       expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
         module: 1,
