@@ -110,8 +110,7 @@ final class LargeCourse {
     Optional<Condition> opens = Optional.empty();
     if (n % PER_MODULE != 1) {
       Condition before = ask(new Leaf.StepDone(new StepId(n - 1)));
-      Condition score = ask(new Leaf.Score(new StepId(Math.max(1, n - 2)), 0.4, 1));
-      opens = Optional.of(new Condition.Any(new NodeId("n" + nodes++), List.of(before, score)));
+      opens = Optional.of(n % 10 == 0 ? orScored(before, n - 2) : before);
     }
     return new Step(
         id,
@@ -129,6 +128,11 @@ final class LargeCourse {
         new Step.Scoring(10, 0.6, 3),
         List.of(new Step.Tie(new OutcomeId(module), 1)),
         Step.Audience.EVERYONE);
+  }
+
+  private Condition orScored(Condition before, int step) {
+    Condition score = ask(new Leaf.Score(new StepId(step), 0.4, 1));
+    return new Condition.Any(new NodeId("n" + nodes++), List.of(before, score));
   }
 
   /** Facts of a learner who has come as far as chance had it. */

@@ -36,6 +36,9 @@ public final class CourseIndex {
   private final long[] opensAt;
   private final long[] dueAt;
   private final long[] closesAt;
+  private final boolean[] published;
+  private final boolean[] expected;
+  private final boolean[] everyones;
   private final int[] firstStepOfModule;
   private final int[][] sources;
   private final int[][] composedOf;
@@ -51,6 +54,9 @@ public final class CourseIndex {
     opensAt = moments(s -> s.window().from(), ALWAYS);
     dueAt = moments(s -> s.window().due(), ALWAYS);
     closesAt = moments(s -> s.window().until(), NEVER);
+    published = new boolean[steps.length];
+    expected = new boolean[steps.length];
+    everyones = new boolean[steps.length];
     firstStepOfModule = new int[design.modules().size() + 1];
     int next = 0;
     for (int m = 0; m < design.modules().size(); m++) {
@@ -58,6 +64,9 @@ public final class CourseIndex {
       firstStepOfModule[m] = next;
       for (Step step : design.modules().get(m).steps()) {
         stepNumbers.put(step.id(), next);
+        published[next] = step.published() && design.modules().get(m).published();
+        expected[next] = published[next] && step.required();
+        everyones[next] = step.audience().everyone();
         moduleOfStep[next++] = m;
       }
     }
@@ -96,6 +105,21 @@ public final class CourseIndex {
     if (!begun.add(o)) return;
     if (outcome(o).madeOf().isEmpty()) found.add(o);
     else for (int part : parts(o)) sources(part, begun, found);
+  }
+
+  /** Whether a step is published, and its module is. */
+  public boolean published(int step) {
+    return published[step];
+  }
+
+  /** Whether a step is published and required. */
+  public boolean expected(int step) {
+    return expected[step];
+  }
+
+  /** Whether a step is for every learner. */
+  public boolean everyones(int step) {
+    return everyones[step];
   }
 
   /** The outcomes that an outcome is made of, by number; those that are gone are left out. */

@@ -273,7 +273,7 @@ public final class Progress {
     double wasFraction = fraction[s];
     Turn wasTurn = turn[s];
 
-    boolean exists = step.published() && index.module(m).published() && record.isFor(s);
+    boolean exists = index.published(s) && record.isFor(s);
     long from = index.opensAt(s);
     long until = index.closesAt(s);
     if (now < from) next = from;
@@ -607,10 +607,7 @@ public final class Progress {
 
   /** Whether the step is one of those that the learner is asked to do. */
   public boolean counts(int s) {
-    return index.step(s).required()
-        && index.step(s).published()
-        && index.module(index.moduleOf(s)).published()
-        && !record.waived(s);
+    return index.expected(s) && !record.waived(s);
   }
 
   /** The rule at a place with what each part of it comes to now; empty where no rule stands. */

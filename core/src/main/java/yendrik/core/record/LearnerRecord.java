@@ -498,8 +498,9 @@ public final class LearnerRecord {
 
   /** Whether the step exists for this learner. */
   public boolean isFor(int s) {
+    if (index.everyones(s)) return true;
     Step.Audience audience = index.step(s).audience();
-    if (audience.everyone() || audience.people().contains(person)) return true;
+    if (audience.people().contains(person)) return true;
     for (GroupId group : audience.groups()) if (groups.contains(group)) return true;
     return false;
   }

@@ -168,10 +168,6 @@ final class SignalProbes {
 
   /** Whether a step is one that this learner still has to do. */
   private static boolean counts(CourseIndex index, int s, Sight sight) {
-    return index.step(s).required()
-        && index.step(s).published()
-        && index.module(index.moduleOf(s)).published()
-        && !sight.record().waived(s)
-        && sight.doneAt(s) == LearnerRecord.NEVER;
+    return index.expected(s) && sight.doneAt(s) == LearnerRecord.NEVER && !sight.record().waived(s);
   }
 }
