@@ -128,7 +128,10 @@ export const theme = createTheme({
     MuiInputBase: { styleOverrides: { root: { fontSize: 14 }, input: { height: 20 } } },
     MuiOutlinedInput: {
       styleOverrides: {
-        root: ({ theme: t }) => ({ backgroundColor: t.vars.palette.tone.panel }),
+        root: ({ theme: t }) => ({
+          backgroundColor: t.vars.palette.tone.panel,
+          '&.MuiInputBase-multiline': { padding: '7px 10px' },
+        }),
         input: { padding: '6.5px 10px', '&.MuiInputBase-inputMultiline': { padding: 0 } },
       },
     },

@@ -15,6 +15,20 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design', { params: { path: { course } } })),
     }),
+  rubrics: (course: number) =>
+    queryOptions({
+      queryKey: ['rubrics', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design/rubrics', { params: { path: { course } } })),
+    }),
+  shelf: (course: number) =>
+    queryOptions({
+      queryKey: ['shelf', course],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/shelf/rubrics', { params: { path: { course } } }),
+        ),
+    }),
   impact: (course: number) =>
     queryOptions({
       queryKey: ['impact', course],

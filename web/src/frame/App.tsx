@@ -15,6 +15,7 @@ const MyOutcomes = lazy(() => import('../learn/MyOutcomes'));
 const MyBadges = lazy(() => import('../learn/MyBadges'));
 const Outcomes = lazy(() => import('../plan/Outcomes'));
 const RouteOutline = lazy(() => import('../plan/RouteOutline'));
+const Rubrics = lazy(() => import('../plan/Rubrics'));
 const Badges = lazy(() => import('../plan/Badges'));
 const Marking = lazy(() => import('../teach/Marking'));
 const Progress = lazy(() => import('../watch/Progress'));
@@ -101,6 +102,7 @@ function Course({ me }: { me: Me }) {
               <>
                 <Route path="plan/outcomes" element={<Outcomes />} />
                 <Route path="plan/route" element={<RouteOutline />} />
+                <Route path="plan/rubrics" element={<Rubrics />} />
                 <Route path="plan/badges" element={<Badges />} />
               </>
             )}

@@ -11,7 +11,7 @@ import { CourseSwitcher, PersonMenu } from './Menus';
 import { PracticeBand } from './PracticeBand';
 
 const WORKSPACES = {
-  plan: ['outcomes', 'route', 'badges'],
+  plan: ['outcomes', 'rubrics', 'route', 'badges'],
   teach: ['marking', 'register'],
   watch: ['progress', 'mastery'],
   reach: ['followUp', 'messages'],

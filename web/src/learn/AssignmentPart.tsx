@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { api, body, type StepPage } from '../api/client';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
+import { FilledRubric, WhatCounts } from './Assessed';
 import { PracticeMarks } from './PracticeMarks';
 import type { StepProps } from './StepView';
 
@@ -35,6 +36,7 @@ export function AssignmentPart({ page, walk, show, refresh, work }: StepProps & 
   });
   return (
     <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
+      <WhatCounts page={page} open={work.versions.length === 0} />
       {work.canHandIn && (
         <Box
           component="form"
@@ -104,6 +106,7 @@ function MarkNote({ mark }: { mark: NonNullable<Work['versions'][number]['mark']
         {mark.of > 0 && `, ${t('learn.points', { points: mark.points, of: mark.of })}`}
       </Typography>
       {mark.comment && <Typography sx={{ whiteSpace: 'pre-wrap' }}>{mark.comment}</Typography>}
+      {mark.assessed && <FilledRubric filled={mark.assessed} />}
       {mark.levels.map((level) => (
         <Typography key={level} variant="body2" color="textSecondary">
           {level}

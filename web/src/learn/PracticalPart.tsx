@@ -1,5 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useTranslation } from 'react-i18next';
+import { FilledRubric, WhatCounts } from './Assessed';
 import { PracticeMarks } from './PracticeMarks';
 import type { StepProps } from './StepView';
 
@@ -8,6 +9,7 @@ export function PracticalPart(props: StepProps) {
   const { page, walk } = props;
   return (
     <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
+      {page.assessed ? <FilledRubric filled={page.assessed} /> : <WhatCounts page={page} open />}
       {page.signedOff !== undefined ? (
         <Typography>
           <b>{t('learn.signedOff')}</b>

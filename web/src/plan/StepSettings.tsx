@@ -4,15 +4,55 @@ import {
   Button,
   FormControlLabel,
   FormHelperText,
+  MenuItem,
   Switch,
   TextField,
 } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
 import { fromLocalInput, percent, toLocalInput } from '../ui/format';
 import { SavedField } from './SavedField';
 import type { StepPanelProps } from './StepInspector';
 
 const DATES = ['opensAt', 'dueAt', 'closesAt'] as const;
+
+/** The rubric of a step; its outcomes become outcomes of the step. */
+function RubricField({ step, draft }: Pick<StepPanelProps, 'step' | 'draft'>) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const rubrics = useQuery(queries.rubrics(course.id)).data ?? [];
+  const choose = (id: number) => {
+    const chosen = rubrics.find((r) => r.id === id);
+    const outcomes = new Set(chosen?.criteria.flatMap((c) => c.outcome ?? []));
+    const tied = step.evidenceFor.map((tie) => tie.outcome);
+    draft.step(step, {
+      rubric: chosen?.id,
+      evidenceFor: [
+        ...step.evidenceFor,
+        ...[...outcomes]
+          .filter((outcome) => !tied.includes(outcome))
+          .map((outcome) => ({ outcome, weight: 1 })),
+      ],
+    });
+  };
+  return (
+    <TextField
+      select
+      label={t('rubric.ofStep')}
+      value={rubrics.some((r) => r.id === step.rubric) ? step.rubric : 0}
+      onChange={(e) => choose(Number(e.target.value))}
+    >
+      <MenuItem value={0}>{t('rubric.none')}</MenuItem>
+      {rubrics.map((r) => (
+        <MenuItem key={r.id} value={r.id}>
+          {r.name}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
 
 export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
   const { t } = useTranslation();
@@ -91,6 +131,9 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
         value={`${step.minutes}`}
         onSave={(v) => draft.step(step, { minutes: number(v, 1) })}
       />
+      {(step.kind === 'ASSIGNMENT' || step.kind === 'PRACTICAL') && (
+        <RubricField step={step} draft={draft} />
+      )}
       {(step.kind === 'ASSIGNMENT' || step.kind === 'PRACTICAL') && (
         <SavedField
           label={t('plan.points')}

@@ -41,6 +41,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   attempts: s.attempts,
   body: s.body,
   questions: s.questions,
+  ...(s.rubric !== undefined && { rubric: s.rubric }),
   ...(s.film && { film: { file: s.film.file, seconds: s.film.seconds } }),
   evidenceFor: s.evidenceFor,
   groups: s.groups,

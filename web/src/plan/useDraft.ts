@@ -10,16 +10,19 @@ import {
   type DesignBadge,
   type DesignModule,
   type DesignOutcome,
+  type DesignRubric,
   type DesignStep,
   type ModuleEdit,
   type OutcomeEdit,
+  type RubricEdit,
   type StepEdit,
 } from '../api/client';
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
 import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
+import { rubricEdit } from './rubric';
 
-export type Part = 'outcomes' | 'modules' | 'steps' | 'badges';
+export type Part = 'outcomes' | 'modules' | 'steps' | 'badges' | 'rubrics';
 type Undo = () => Promise<unknown>;
 
 const undoable = new Map<number, Undo[]>();
@@ -53,7 +56,11 @@ export function useDraft(course: number) {
   const client = useQueryClient();
   const notice = useNotice();
   const fresh = useCallback(
-    () => client.invalidateQueries({ queryKey: queries.design(course).queryKey }),
+    () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: queries.design(course).queryKey }),
+        client.invalidateQueries({ queryKey: queries.rubrics(course).queryKey }),
+      ]),
     [client, course],
   );
 
@@ -122,6 +129,17 @@ export function useDraft(course: number) {
       body(
         api.PUT('/api/courses/{course}/design/outcomes/{id}', {
           params: { path: { course, id: o.id }, header: match(o.version) },
+          body: edit,
+        }),
+      ),
+    );
+
+  const putRubric = (r: DesignRubric, edit: RubricEdit) =>
+    keep(
+      'rubrics',
+      body(
+        api.PUT('/api/courses/{course}/design/rubrics/{id}', {
+          params: { path: { course, id: r.id }, header: match(r.version) },
           body: edit,
         }),
       ),
@@ -197,6 +215,15 @@ export function useDraft(course: number) {
         back: async () => {
           const at = (await now()).outcomes.find((x) => x.id === o.id);
           if (at) await putOutcome(at, outcomeEdit(o));
+        },
+      }),
+    rubric: (r: DesignRubric, edit: RubricEdit) =>
+      run.mutate({
+        act: () => putRubric(newest('rubrics', r), edit),
+        back: async () => {
+          const all = await client.fetchQuery({ ...queries.rubrics(course), staleTime: 0 });
+          const at = all.find((x) => x.id === r.id);
+          if (at) await putRubric(at, rubricEdit(r));
         },
       }),
     add: <T extends { id: number }>(part: Part, act: () => Promise<T>, then: (made: T) => void) =>

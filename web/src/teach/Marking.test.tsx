@@ -121,4 +121,61 @@ describe('marking', () => {
       expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({ levels: {} }),
     );
   });
+
+  it('goes through a rubric, which gives the points and leaves its outcomes out of the rest', async () => {
+    const level = (key: number, name: string, points: number) => ({
+      key,
+      name,
+      description: '',
+      points,
+    });
+    const rubric = {
+      id: 4,
+      name: 'Job card',
+      of: 10,
+      criteria: [
+        {
+          key: 1,
+          name: 'What was done',
+          description: '',
+          counts: true,
+          outcome: 3,
+          outcomeName: 'Set up rim and disc brakes',
+          levels: [level(11, 'Little', 1), level(12, 'All', 6)],
+        },
+        {
+          key: 2,
+          name: 'Measured',
+          description: '',
+          counts: true,
+          levels: [level(21, 'No', 0), level(22, 'Yes', 4)],
+        },
+      ],
+    };
+    const calls = serve({
+      [`GET ${at}`]: queue,
+      [`GET ${at}/*`]: { ...work, rubric },
+      [`POST ${at}/5/14/marks`]: undefined,
+    });
+    show(<Marking />, '/c/2/teach/marking?sel=5-14');
+    const done = await screen.findByRole('radiogroup', { name: 'What was done' });
+    expect(screen.queryByRole('group', { name: 'Set up rim and disc brakes' })).toBeNull();
+    await userEvent.click(within(done).getByRole('radio', { name: /All/ }));
+    expect(screen.getByText(/1 criterion is not assessed yet/)).toBeInTheDocument();
+    expect(screen.getByLabelText('Points of 20')).toHaveValue(20);
+    const measured = screen.getByRole('radiogroup', { name: 'Measured' });
+    await userEvent.click(within(measured).getByRole('radio', { name: /No/ }));
+    expect(screen.getByLabelText('Points of 20')).toHaveValue(12);
+    expect(screen.getByText('Job card: 6 of 10 points')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Send to Celeste Adeyo' }));
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({
+        points: 12,
+        rubric: [
+          { criterion: 1, level: 12, comment: '' },
+          { criterion: 2, level: 21, comment: '' },
+        ],
+      }),
+    );
+  });
 });

@@ -10,7 +10,7 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { api, type Work } from '../api/client';
+import { api, type Met, type Work } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { Prose } from '../learn/StepView';
@@ -18,6 +18,7 @@ import { day } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { useNotice } from '../ui/Notice';
 import { Loaded, Section } from '../ui/Panel';
+import { RubricSheet, rubricScore } from '../ui/RubricSheet';
 
 interface Props {
   enrolment: number;
@@ -47,13 +48,25 @@ function Form({ work, onDone }: { work: Work; onDone: () => void }) {
   const [points, setPoints] = useState(String(work.points));
   const [comment, setComment] = useState('');
   const [levels, setLevels] = useState<Record<string, number>>({});
+  const [met, setMet] = useState<Met[]>([]);
+  const sheet = work.rubric;
+  const score = sheet && rubricScore(sheet, met);
+  const go = (next: Met[]) => {
+    setMet(next);
+    if (!sheet || sheet.of === 0 || work.points === 0) return;
+    const now = rubricScore(sheet, next);
+    if (now.missing === 0)
+      setPoints(String(Math.round((now.points / sheet.of) * work.points * 100) / 100));
+  };
+  const byRubric = new Set(sheet?.criteria.map((c) => c.outcome));
+  const rubric = sheet && met.length > 0 ? { rubric: met } : {};
   const path = { course: course.id, enrolment: work.enrolment, step: work.step };
   const send = useMutation({
     mutationFn: async () => {
       if (practical)
         await api.POST('/api/courses/{course}/marking/{enrolment}/{step}/sign-offs', {
           params: { path },
-          body: { comment, levels },
+          body: { comment, levels, ...rubric },
         });
       else
         await api.POST('/api/courses/{course}/marking/{enrolment}/{step}/marks', {
@@ -64,6 +77,7 @@ function Form({ work, onDone }: { work: Work; onDone: () => void }) {
             judgement,
             comment,
             levels,
+            ...rubric,
           },
         });
     },
@@ -116,6 +130,21 @@ function Form({ work, onDone }: { work: Work; onDone: () => void }) {
             </Typography>
           </Section>
         )}
+        {sheet && (
+          <Section
+            title={
+              sheet.of > 0
+                ? t('rubric.titlePoints', { name: sheet.name, points: score?.points, of: sheet.of })
+                : sheet.name
+            }
+          >
+            <RubricSheet sheet={sheet} met={met} onMet={go} />
+            <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
+              {score && score.missing > 0 && `${t('rubric.missing', { count: score.missing })} `}
+              {t('rubric.keys')}
+            </Typography>
+          </Section>
+        )}
         {work.versions.slice(1).map((v) => (
           <Section
             key={v.version}
@@ -163,35 +192,37 @@ function Form({ work, onDone }: { work: Work; onDone: () => void }) {
             )}
           </>
         )}
-        {work.outcomes.map((o) => (
-          <Box key={o.id}>
-            <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 0.5 }}>
-              <Wedge
-                level={o.now}
-                levels={o.levels.length}
-                mastery={o.mastery}
-                label={o.levels[o.now]?.name ?? t('learn.noEvidence')}
-              />
-              <Typography variant="body2" sx={{ fontWeight: 700 }}>
-                {o.name}
-              </Typography>
+        {work.outcomes
+          .filter((o) => !byRubric.has(o.id))
+          .map((o) => (
+            <Box key={o.id}>
+              <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 0.5 }}>
+                <Wedge
+                  level={o.now}
+                  levels={o.levels.length}
+                  mastery={o.mastery}
+                  label={o.levels[o.now]?.name ?? t('learn.noEvidence')}
+                />
+                <Typography variant="body2" sx={{ fontWeight: 700 }}>
+                  {o.name}
+                </Typography>
+              </Box>
+              <ToggleButtonGroup
+                exclusive
+                size="small"
+                value={levels[o.id] ?? null}
+                aria-label={o.name}
+                onChange={(_, next) => setLevels(without(levels, o.id, next))}
+                sx={{ flexWrap: 'wrap' }}
+              >
+                {o.levels.map((level, n) => (
+                  <ToggleButton key={level.name} value={n} title={level.description}>
+                    {level.name}
+                  </ToggleButton>
+                ))}
+              </ToggleButtonGroup>
             </Box>
-            <ToggleButtonGroup
-              exclusive
-              size="small"
-              value={levels[o.id] ?? null}
-              aria-label={o.name}
-              onChange={(_, next) => setLevels(without(levels, o.id, next))}
-              sx={{ flexWrap: 'wrap' }}
-            >
-              {o.levels.map((level, n) => (
-                <ToggleButton key={level.name} value={n} title={level.description}>
-                  {level.name}
-                </ToggleButton>
-              ))}
-            </ToggleButtonGroup>
-          </Box>
-        ))}
+          ))}
         <TextField
           label={t('teach.comment')}
           multiline

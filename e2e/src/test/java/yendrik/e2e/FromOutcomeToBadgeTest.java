@@ -464,6 +464,7 @@ class FromOutcomeToBadgeTest {
     for (String view :
         List.of(
             "plan/outcomes",
+            "plan/rubrics",
             "plan/route",
             "plan/badges",
             "teach/marking",

@@ -28,6 +28,7 @@ class Shots {
       go(staff, school, "plan/outcomes");
       staff.getByText("Scales").click();
       shoot(staff, "plan-scales");
+      take(staff, school, "plan/rubrics", "plan-rubrics");
       go(staff, school, "plan/route");
       staff.getByText("Brake set-up practical", new Page.GetByTextOptions().setExact(true)).click();
       shoot(staff, "plan-route");

@@ -14,6 +14,7 @@ import yendrik.core.id.StepId;
  * @param version which handing-in it judges, 0 where nothing was handed in
  * @param by who judged; empty when a quiz did
  * @param note what was seen, in words
+ * @param criterion the key of the rubric's criterion that it comes from, if it does
  */
 public record Evidence(
     long at,
@@ -22,9 +23,10 @@ public record Evidence(
     Optional<StepId> step,
     int version,
     Optional<PersonId> by,
-    Optional<String> note) {
+    Optional<String> note,
+    Optional<Integer> criterion) {
 
-  /** A piece without words. */
+  /** A piece without words, from no rubric. */
   public Evidence(
       long at,
       int level,
@@ -32,7 +34,7 @@ public record Evidence(
       Optional<StepId> step,
       int version,
       Optional<PersonId> by) {
-    this(at, level, weight, step, version, by, Optional.empty());
+    this(at, level, weight, step, version, by, Optional.empty(), Optional.empty());
   }
 
   public Evidence {
@@ -42,6 +44,9 @@ public record Evidence(
 
   /** Whether a piece judges the same thing, so that the later of the two replaces the other. */
   public boolean sameThingAs(Evidence other) {
-    return step.isPresent() && step.equals(other.step) && version == other.version;
+    return step.isPresent()
+        && step.equals(other.step)
+        && version == other.version
+        && criterion.equals(other.criterion);
   }
 }

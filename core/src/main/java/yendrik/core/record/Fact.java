@@ -1,6 +1,7 @@
 package yendrik.core.record;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
@@ -8,8 +9,10 @@ import yendrik.core.id.FactId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.RubricId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
+import yendrik.core.rubric.Rubric;
 
 /**
  * Something that happened to one learner in one course. Facts are only ever added.
@@ -96,13 +99,40 @@ public record Fact(
    *
    * @param level the key of a level of the outcome's scale
    * @param note what was seen, in words
+   * @param criterion the key of the rubric's criterion that it comes from, if it does
    */
   public record Rated(
-      OutcomeId outcome, int level, Optional<StepId> step, int version, Optional<String> note)
+      OutcomeId outcome,
+      int level,
+      Optional<StepId> step,
+      int version,
+      Optional<String> note,
+      Optional<Integer> criterion)
       implements What {
+    /** A rating that comes from no rubric. */
+    public Rated(
+        OutcomeId outcome, int level, Optional<StepId> step, int version, Optional<String> note) {
+      this(outcome, level, step, version, note, Optional.empty());
+    }
+
     /** A rating without words. */
     public Rated(OutcomeId outcome, int level, Optional<StepId> step, int version) {
       this(outcome, level, step, version, Optional.empty());
+    }
+  }
+
+  /**
+   * Staff went through a rubric with a piece of work in hand. The ratings and points that follow
+   * from it are facts of their own.
+   *
+   * @param version which handing-in, 0 where nothing is handed in
+   * @param design the version of the course whose rubric was read, 0 for a draft
+   */
+  public record Assessed(
+      StepId step, int version, RubricId rubric, int design, List<Rubric.Met> met)
+      implements AtStep {
+    public Assessed {
+      met = List.copyOf(met);
     }
   }
 

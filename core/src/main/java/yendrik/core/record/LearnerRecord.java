@@ -170,6 +170,7 @@ public final class LearnerRecord {
       }
       case Fact.FinishedAttempt done -> finish(s, at, done);
       case Fact.Marked marked -> mark(s, at, marked, by);
+      case Fact.Assessed _ -> {}
       case Fact.Confirmed _ -> {
         confirmedAt[s] = at;
         here(s, at);
@@ -220,6 +221,7 @@ public final class LearnerRecord {
             s,
             0,
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
       }
     }
@@ -249,7 +251,7 @@ public final class LearnerRecord {
                 .mapToDouble(Step.Tie::weight)
                 .findFirst()
                 .orElse(1);
-    add(o, at, reached, weight, s, rated.version(), by, rated.note());
+    add(o, at, reached, weight, s, rated.version(), by, rated.note(), rated.criterion());
   }
 
   private void add(
@@ -260,9 +262,10 @@ public final class LearnerRecord {
       int s,
       int ofVersion,
       Optional<PersonId> by,
-      Optional<String> note) {
+      Optional<String> note,
+      Optional<Integer> criterion) {
     var step = s == CourseIndex.UNKNOWN ? Optional.<StepId>empty() : id(s);
-    var piece = new Evidence(at, reached, weight, step, ofVersion, by, note);
+    var piece = new Evidence(at, reached, weight, step, ofVersion, by, note, criterion);
     List<Evidence> pieces = evidence.get(o);
     pieces.removeIf(piece::sameThingAs);
     pieces.add(piece);

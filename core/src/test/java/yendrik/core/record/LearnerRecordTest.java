@@ -68,6 +68,24 @@ class LearnerRecordTest {
   }
 
   @Test
+  void every_criterion_of_a_rubric_is_a_piece_of_its_own_and_replaces_only_itself() {
+    take(new Fact.HandedIn(JOB_CARD, 1));
+    for (int criterion = 1; criterion <= 3; criterion++)
+      take(criterion(criterion, criterion == 2 ? 0 : 3));
+    assertThat(record.evidence(brake)).hasSize(3);
+    take(criterion(2, 3));
+    assertThat(record.evidence(brake)).hasSize(3);
+    assertThat(record.evidence(brake)).extracting(e -> e.level()).containsOnly(3);
+    take(new Fact.Rated(BRAKE, 1, Optional.of(JOB_CARD), 1));
+    assertThat(record.evidence(brake)).as("a rating beside the rubric").hasSize(4);
+  }
+
+  private static Fact.What criterion(int key, int level) {
+    return new Fact.Rated(
+        BRAKE, level, Optional.of(JOB_CARD), 1, Optional.empty(), Optional.of(key));
+  }
+
+  @Test
   void a_rating_at_a_level_or_on_an_outcome_that_is_gone_says_nothing() {
     take(new Fact.Rated(BRAKE, 77, Optional.empty(), 0));
     take(new Fact.Rated(new OutcomeId(77), 2, Optional.empty(), 0));

@@ -29,6 +29,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
@@ -79,6 +80,7 @@ public final class CoreJson {
     id(module, ScaleId.class, ScaleId::new, ScaleId::value);
     id(module, BadgeId.class, BadgeId::new, BadgeId::value);
     id(module, GroupId.class, GroupId::new, GroupId::value);
+    id(module, RubricId.class, RubricId::new, RubricId::value);
     id(module, SessionId.class, SessionId::new, SessionId::value);
     id(module, PersonId.class, PersonId::new, PersonId::value);
     id(module, FlagId.class, FlagId::new, FlagId::value);

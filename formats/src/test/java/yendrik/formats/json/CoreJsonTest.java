@@ -10,9 +10,11 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.core.JacksonException;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Latches;
 import yendrik.core.record.Fact;
+import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
@@ -42,6 +44,10 @@ class CoreJsonTest {
             new Fact.Marked(new StepId(3), 1, 8, 20, Fact.Judgement.AGAIN, "Say which pad."),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.of(new StepId(3)), 1),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.empty(), 0),
+            new Fact.Rated(
+                Workshop.BRAKE, 2, Optional.empty(), 0, Optional.of("clean"), Optional.of(4)),
+            new Fact.Assessed(
+                new StepId(3), 1, new RubricId(2), 5, List.of(new Rubric.Met(1, 0, "late"))),
             new Fact.Watched(new StepId(3), 0, 41, 100),
             new Fact.Attendance(Workshop.FIRST_SATURDAY, Fact.Presence.LATE),
             new Fact.DueMoved(new StepId(3), Workshop.START))) {

@@ -27,6 +27,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
+import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
@@ -36,12 +37,15 @@ import yendrik.server.design.DesignViews;
 import yendrik.server.design.Drafting;
 import yendrik.server.design.Json;
 import yendrik.server.design.OutcomeForms;
+import yendrik.server.design.RubricForms;
+import yendrik.server.design.Rubrics;
 import yendrik.server.files.Files;
 
 /** Writes one course of the demo through the same drafting as designers use. */
 final class Author {
   private final DSLContext db;
   private final Drafting drafting;
+  private final Rubrics rubricsOfCourse;
   private final Files files;
   private final long by;
   final CourseId course;
@@ -51,6 +55,8 @@ final class Author {
   private final Map<String, GroupId> groups = new HashMap<>();
   private final Map<String, BadgeId> badges = new HashMap<>();
   private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
+  private final Map<StepId, Long> rubrics = new HashMap<>();
+  private final Map<String, RubricForms.RubricView> rubricViews = new HashMap<>();
   private final Map<StepId, DesignEdits.FilmEdit> films = new HashMap<>();
   private final Map<StepId, DesignViews.StepView> views = new HashMap<>();
   private final Map<ModuleId, DesignViews.ModuleView> moduleViews = new HashMap<>();
@@ -60,6 +66,7 @@ final class Author {
       DSLContext db,
       Courses courses,
       Drafting drafting,
+      Rubrics rubrics,
       Files files,
       long by,
       String name,
@@ -69,6 +76,7 @@ final class Author {
       int weeks) {
     this.db = db;
     this.drafting = drafting;
+    this.rubricsOfCourse = rubrics;
     this.files = files;
     this.by = by;
     course =
@@ -149,6 +157,31 @@ final class Author {
     }
   }
 
+  /** Writes the rubrics and gives each to its step. */
+  void rubrics(Script script) {
+    for (Script.ScriptRubric rubric : script.rubrics()) {
+      StepId step = steps.get(rubric.step());
+      RubricForms.RubricView view = rubricsOfCourse.add(course, rubric.rubric());
+      rubrics.put(step, view.id());
+      rubricViews.put(rubric.step(), view);
+      change(step, Optional.empty(), Optional.empty(), Optional.empty());
+    }
+  }
+
+  /** Every criterion of a step's rubric met about as well, 0 to 3; nothing without a rubric. */
+  List<Rubric.Met> met(String step, int level, String comment) {
+    RubricForms.RubricView view = rubricViews.get(step);
+    if (view == null) return List.of();
+    return view.criteria().stream()
+        .map(c -> {
+          int top = c.levels().size() - 1;
+          int at = Math.min(top, (int) Math.round(level * top / 3.0));
+          boolean first = c.key() == view.criteria().getFirst().key();
+          return new Rubric.Met(c.key(), c.levels().get(at).key(), first ? comment : "");
+        })
+        .toList();
+  }
+
   private void step(ModuleId module, Script.ScriptStep step, Instant start, OptionalInt due) {
     var added =
         drafting.addStep(course, new DesignEdits.NewStep(module.value(), step.kind(), step.name()));
@@ -199,6 +232,7 @@ final class Author {
             script.body(),
             script.questions(),
             Optional.ofNullable(films.get(id)),
+            Optional.ofNullable(rubrics.get(id)),
             script.ties().stream()
                 .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1))
                 .toList(),

@@ -38,6 +38,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.server.design.Courses;
 import yendrik.server.design.Drafting;
 import yendrik.server.design.OutcomeForms;
+import yendrik.server.design.Rubrics;
 import yendrik.server.design.RuleView;
 import yendrik.server.files.Files;
 import yendrik.server.learn.Steps;
@@ -141,6 +142,7 @@ class DemoSchool implements ApplicationRunner {
   private final Letters letters;
   private final Messages messages;
   private final Registers registers;
+  private final Rubrics rubrics;
   private final Files files;
   private final int crowd;
   private final Map<String, Long> ids = new HashMap<>();
@@ -158,6 +160,7 @@ class DemoSchool implements ApplicationRunner {
       Letters letters,
       Messages messages,
       Registers registers,
+      Rubrics rubrics,
       Files files,
       @Value("${yendrik.demo.crowd:0}") int crowd) {
     this.db = db;
@@ -173,6 +176,7 @@ class DemoSchool implements ApplicationRunner {
     this.letters = letters;
     this.messages = messages;
     this.registers = registers;
+    this.rubrics = rubrics;
     this.files = files;
   }
 
@@ -341,7 +345,8 @@ class DemoSchool implements ApplicationRunner {
 
   private Author author(
       long designer, String name, String summary, String cohort, Instant start, int weeks) {
-    return new Author(db, courses, drafting, files, designer, name, summary, cohort, start, weeks);
+    return new Author(
+        db, courses, drafting, rubrics, files, designer, name, summary, cohort, start, weeks);
   }
 
   private String passwordHash(long person) {
@@ -468,6 +473,8 @@ class DemoSchool implements ApplicationRunner {
         "WHEEL",
         "BEAR");
     a.write(script, start, 7, 14, 28, 42, 49, 56, 63, 70);
+    a.rubrics(
+        Script.read("/demo/foundations.yaml", code -> Optional.of(a.outcomeId(code).value())));
     a.moduleOpens(0, a.ask(new Leaf.CourseComplete(induction)));
     a.opens("tools-quiz", a.all(a.done("bench"), a.done("tools")));
     a.opens("bench-practical", a.score("tools-quiz", 0.7));
@@ -742,7 +749,10 @@ class DemoSchool implements ApplicationRunner {
             Optional.empty());
     a.write(
         new Script(
-            "", "", List.of(new Script.ScriptModule("A front wheel", List.of(lacing, build)))),
+            "",
+            "",
+            List.of(new Script.ScriptModule("A front wheel", List.of(lacing, build))),
+            List.of()),
         start);
     a.moduleOpens(0, a.ask(new Leaf.CourseComplete(foundations)));
     a.opens("build", a.done("lacing"));

@@ -148,18 +148,26 @@ final class Learning {
         points,
         judgement,
         comment,
-        levels(key, level));
+        levels(key, level),
+        course.met(key, level, ""));
   }
 
   void signedOff(String key, String comment, int level) {
     StepId id = course.id(key);
     steps.open(enrolment, person, id.value());
     later(Duration.ofMinutes(25));
-    marking.signOff(facilitator, enrolment, id.value(), comment, levels(key, level));
+    marking.signOff(
+        facilitator,
+        enrolment,
+        id.value(),
+        comment,
+        levels(key, level),
+        course.met(key, level, ""));
   }
 
   private Map<Long, Integer> levels(String key, int level) {
     Map<Long, Integer> levels = new HashMap<>();
+    if (!course.met(key, level, "").isEmpty()) return levels;
     for (String code : course.script(course.id(key)).ties())
       levels.put(
           course.outcomeId(code).value(), code.equals("FULL") ? Math.min(5, level + 2) : level);

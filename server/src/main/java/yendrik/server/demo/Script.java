@@ -7,12 +7,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.yaml.snakeyaml.Yaml;
 import yendrik.core.course.StepKind;
 import yendrik.core.quiz.Quiz;
+import yendrik.server.design.RubricForms;
 
 /** A course of the demo as its file describes it. */
-record Script(String name, String summary, List<ScriptModule> modules) {
+record Script(String name, String summary, List<ScriptModule> modules, List<ScriptRubric> rubrics) {
 
   record ScriptModule(String name, List<ScriptStep> steps) {}
 
@@ -33,12 +35,54 @@ record Script(String name, String summary, List<ScriptModule> modules) {
       List<Quiz.Question> questions,
       Optional<ScriptFilm> film) {}
 
+  /** A rubric and the step that is assessed with it. */
+  record ScriptRubric(String step, RubricForms.RubricEdit rubric) {}
+
   /**
    * @param resource the file beside the courses
    */
   record ScriptFilm(String resource, int seconds) {}
 
+  private static ScriptRubric rubric(
+      Map<String, Object> r, Function<String, Optional<Long>> outcomes) {
+    List<RubricForms.CriterionEdit> criteria =
+        maps(r.get("criteria")).stream().map(c -> criterion(c, outcomes)).toList();
+    var edit = new RubricForms.RubricEdit((String) r.get("name"), criteria);
+    return new ScriptRubric((String) r.get("step"), edit);
+  }
+
+  /** Levels of a criterion with an outcome stand for those of its scale, in their order. */
+  private static RubricForms.CriterionEdit criterion(
+      Map<String, Object> c, Function<String, Optional<Long>> outcomes) {
+    Optional<Long> outcome = Optional.ofNullable((String) c.get("outcome")).flatMap(outcomes);
+    List<RubricForms.LevelEdit> levels = new ArrayList<>();
+    for (Map<String, Object> l : maps(c.get("levels"))) {
+      int key = levels.size();
+      levels.add(
+          new RubricForms.LevelEdit(
+              Optional.empty(),
+              (String) l.get("name"),
+              (String) l.get("d"),
+              number(l, "p").doubleValue(),
+              outcome.map(_ -> key)));
+    }
+    return new RubricForms.CriterionEdit(
+        Optional.empty(),
+        (String) c.get("name"),
+        (String) c.get("description"),
+        !Boolean.TRUE.equals(c.get("evidenceOnly")),
+        outcome,
+        levels);
+  }
+
   static Script read(String resource) {
+    return read(resource, _ -> Optional.empty());
+  }
+
+  /**
+   * @param outcomes finds an outcome by its code
+   */
+  static Script read(String resource, Function<String, Optional<Long>> outcomes) {
     try (InputStream in = Script.class.getResourceAsStream(resource)) {
       Map<String, Object> all = new Yaml().load(in);
       List<ScriptModule> modules = new ArrayList<>();
@@ -47,7 +91,11 @@ record Script(String name, String summary, List<ScriptModule> modules) {
             new ScriptModule(
                 (String) module.get("name"),
                 maps(module.get("steps")).stream().map(Script::step).toList()));
-      return new Script((String) all.get("name"), (String) all.get("summary"), modules);
+      return new Script(
+          (String) all.get("name"),
+          (String) all.get("summary"),
+          modules,
+          maps(all.get("rubrics")).stream().map(r -> rubric(r, outcomes)).toList());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -77,6 +77,7 @@ public final class DesignEdits {
       @NotNull @Size(max = 200_000) String body,
       @NotNull @Size(max = 500) List<Quiz.Question> questions,
       Optional<@Valid FilmEdit> film,
+      Optional<Long> rubric,
       @NotNull List<TieEdit> evidenceFor,
       @NotNull List<Long> groups) {}
 

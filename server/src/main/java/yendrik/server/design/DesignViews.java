@@ -95,6 +95,7 @@ public final class DesignViews {
       String body,
       List<Quiz.Question> questions,
       Optional<Film> film,
+      Optional<Long> rubric,
       List<TieView> evidenceFor,
       List<Long> groups) {}
 
@@ -173,6 +174,7 @@ public final class DesignViews {
         content.body(),
         content.questions(),
         content.film(),
+        content.rubric().map(r -> r.value()),
         s.evidenceFor().stream().map(t -> new TieView(t.outcome().value(), t.weight())).toList(),
         s.audience().groups().stream().map(g -> g.value()).sorted().toList());
   }

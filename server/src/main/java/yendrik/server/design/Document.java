@@ -1,16 +1,25 @@
 package yendrik.server.design;
 
 import java.util.Map;
+import java.util.Optional;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
+import yendrik.core.rubric.Rubric;
 
-/** A design with the content of its steps: what one publication holds. */
+/** A design with the content of its steps and their rubrics: what one publication holds. */
 public record Document(
     CourseDesign design,
     Map<StepId, StepContent> contents,
     Map<StepId, Integer> minutes,
-    Map<BadgeId, BadgePicture> pictures) {
+    Map<BadgeId, BadgePicture> pictures,
+    Map<RubricId, Rubric> rubrics) {
+
+  /** What the work at a step is assessed with. */
+  public Optional<Rubric> rubric(StepId step) {
+    return content(step).rubric().map(rubrics::get);
+  }
 
   public StepContent content(StepId step) {
     return contents.getOrDefault(step, StepContent.EMPTY);

@@ -6,16 +6,20 @@ import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.RUBRIC;
 import static yendrik.schema.Tables.SCALE;
 import static yendrik.schema.Tables.STEP;
 
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
@@ -31,15 +35,18 @@ import yendrik.core.id.FlagId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
+import yendrik.core.rubric.Rubric;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
+import yendrik.schema.tables.records.RubricRecord;
 import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.schema.tables.records.StepRecord;
 
@@ -84,6 +91,13 @@ class DraftStore {
     return db.selectFrom(BADGE)
         .where(BADGE.COURSE_ID.eq(course.value()), BADGE.DELETED_AT.isNull())
         .orderBy(BADGE.POSITION, BADGE.ID)
+        .fetch();
+  }
+
+  List<RubricRecord> rubrics(CourseId course) {
+    return db.selectFrom(RUBRIC)
+        .where(RUBRIC.COURSE_ID.eq(course.value()), RUBRIC.DELETED_AT.isNull())
+        .orderBy(RUBRIC.ID)
         .fetch();
   }
 
@@ -132,7 +146,19 @@ class DraftStore {
             Optional.empty(),
             groups(id),
             otherCourses(id));
-    return new Document(design, contents, minutes, pictures);
+    return new Document(design, contents, minutes, pictures, rubrics(id, contents.values()));
+  }
+
+  /** The rubrics that steps use; a step whose rubric is gone has none. */
+  private Map<RubricId, Rubric> rubrics(CourseId course, Collection<StepContent> contents) {
+    Set<RubricId> used = new HashSet<>();
+    contents.forEach(c -> c.rubric().ifPresent(used::add));
+    Map<RubricId, Rubric> rubrics = new HashMap<>();
+    for (RubricRecord row : rubrics(course)) {
+      Rubric rubric = rubric(row);
+      if (used.contains(rubric.id())) rubrics.put(rubric.id(), rubric);
+    }
+    return rubrics;
   }
 
   private List<Flag> flags(CourseId course) {
@@ -156,6 +182,11 @@ class DraftStore {
         s.getName(),
         Json.list(s.getLevels(), Scale.Level.class),
         s.getMastery());
+  }
+
+  static Rubric rubric(RubricRecord r) {
+    return new Rubric(
+        new RubricId(r.getId()), r.getName(), Json.list(r.getCriteria(), Rubric.Criterion.class));
   }
 
   static Outcome outcome(OutcomeRecord o, Map<Long, Scale> scales) {

@@ -5,6 +5,7 @@ import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.RUBRIC;
 import static yendrik.schema.Tables.SCALE;
 import static yendrik.schema.Tables.STEP;
 
@@ -31,6 +32,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
@@ -107,7 +109,8 @@ public class Drafting {
             Versions.like(draft.design(), published.design()),
             draft.contents(),
             draft.minutes(),
-            draft.pictures());
+            draft.pictures(),
+            draft.rubrics());
     return aligned.equals(published);
   }
 
@@ -271,7 +274,11 @@ public class Drafting {
     StepRecord row = stepRow(course, id);
     checkStep(edit);
     var content =
-        new StepContent(SafeHtml.of(edit.body()), edit.questions(), film(course, edit.film()));
+        new StepContent(
+            SafeHtml.of(edit.body()),
+            edit.questions(),
+            film(course, edit.film()),
+            rubric(course, row, edit.rubric()));
     boolean quiz = row.getKind().equals(StepKind.QUIZ.name());
     var audience =
         new Step.Audience(
@@ -320,6 +327,16 @@ public class Drafting {
               .orElseThrow(() -> Problem.field("film", "There is no such film in this course."));
       return new Film(file.id(), file.name(), file.mediaType(), f.seconds());
     });
+  }
+
+  private Optional<RubricId> rubric(CourseId course, StepRecord row, Optional<Long> edit) {
+    if (edit.isEmpty()) return Optional.empty();
+    StepKind kind = StepKind.valueOf(row.getKind());
+    if (kind != StepKind.ASSIGNMENT && kind != StepKind.PRACTICAL)
+      throw Problem.field("rubric", "Only assignments and practicals are assessed with a rubric.");
+    if (drafts.rubrics(course).stream().noneMatch(r -> r.getId().equals(edit.get())))
+      throw Problem.field("rubric", "There is no such rubric in this course.");
+    return edit.map(RubricId::new);
   }
 
   private static void checkStep(DesignEdits.StepEdit edit) {
@@ -424,7 +441,8 @@ public class Drafting {
     outcomes,
     modules,
     steps,
-    badges
+    badges,
+    rubrics
   }
 
   void remove(CourseId course, Part part, long id) {
@@ -443,6 +461,7 @@ public class Drafting {
           case modules -> db.update(MODULE).set(MODULE.DELETED_AT, at);
           case steps -> db.update(STEP).set(STEP.DELETED_AT, at);
           case badges -> db.update(BADGE).set(BADGE.DELETED_AT, at);
+          case rubrics -> db.update(RUBRIC).set(RUBRIC.DELETED_AT, at);
         };
     Condition which =
         switch (part) {
@@ -450,6 +469,7 @@ public class Drafting {
           case modules -> MODULE.ID.eq(id).and(MODULE.COURSE_ID.eq(course.value()));
           case steps -> STEP.ID.eq(id).and(STEP.COURSE_ID.eq(course.value()));
           case badges -> BADGE.ID.eq(id).and(BADGE.COURSE_ID.eq(course.value()));
+          case rubrics -> RUBRIC.ID.eq(id).and(RUBRIC.COURSE_ID.eq(course.value()));
         };
     if (update.where(which).execute() == 0) throw Problem.notFound("part of this course");
   }

@@ -8,6 +8,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.server.design.BadgePicture;
+import yendrik.server.design.RubricForms;
 import yendrik.server.way.Explaining;
 
 /** What learners see. */
@@ -124,6 +125,8 @@ public final class RouteViews {
       Optional<FilmView> film,
       Optional<QuizView> quiz,
       Optional<WorkView> work,
+      Optional<RubricForms.Sheet> rubric,
+      Optional<RubricForms.Filled> assessed,
       Optional<String> signedOff,
       List<String> evidenceFor,
       Optional<Link> before,
@@ -192,5 +195,6 @@ public final class RouteViews {
       double of,
       String comment,
       Instant at,
-      List<String> levels) {}
+      List<String> levels,
+      Optional<RubricForms.Filled> assessed) {}
 }

@@ -35,6 +35,7 @@ import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.design.Film;
 import yendrik.server.design.Json;
+import yendrik.server.design.RubricForms;
 import yendrik.server.design.StepContent;
 import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.AnswerView;
@@ -48,6 +49,7 @@ import yendrik.server.learn.RouteViews.ResultView;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.learn.RouteViews.VersionView;
 import yendrik.server.learn.RouteViews.WorkView;
+import yendrik.server.way.Assessments;
 import yendrik.server.way.Explaining;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
@@ -59,12 +61,14 @@ public class Steps {
   private final DSLContext db;
   private final Walks walks;
   private final Designs designs;
+  private final Assessments assessments;
   private final Clock clock;
 
-  Steps(DSLContext db, Walks walks, Designs designs, Clock clock) {
+  Steps(DSLContext db, Walks walks, Designs designs, Assessments assessments, Clock clock) {
     this.db = db;
     this.walks = walks;
     this.designs = designs;
+    this.assessments = assessments;
     this.clock = clock;
   }
 
@@ -167,6 +171,8 @@ public class Steps {
                     record.watchedParts(s))),
         step.kind() == StepKind.QUIZ ? Optional.of(quiz(walk, s, content)) : Optional.empty(),
         step.kind() == StepKind.ASSIGNMENT ? Optional.of(work(walk, s)) : Optional.empty(),
+        walk.ready().document().rubric(step.id()).map(r -> RubricForms.sheet(r, index.design())),
+        assessments.of(walk, step.id(), 0),
         signedOff,
         step.evidenceFor().stream()
             .map(t -> index.outcome(index.number(t.outcome())).name())
@@ -241,14 +247,16 @@ public class Steps {
     return new WorkView(can, "", versions);
   }
 
-  private static Optional<MarkView> mark(Walk walk, Step step, int version) {
+  private Optional<MarkView> mark(Walk walk, Step step, int version) {
     CourseIndex index = walk.progress().course().index();
     List<Fact> standing = Facts.standing(walk.facts());
+    Optional<RubricForms.Filled> filled = assessments.of(walk, step.id(), version);
     List<String> levels =
         standing.stream()
             .map(Fact::what)
             .filter(w ->
                 w instanceof Fact.Rated r
+                    && r.criterion().isEmpty()
                     && r.step().equals(Optional.of(step.id()))
                     && r.version() == version)
             .map(w -> (Fact.Rated) w)
@@ -271,7 +279,8 @@ public class Steps {
         .reduce((_, last) -> last)
         .map(f -> {
           var m = (Fact.Marked) f.what();
-          return new MarkView(m.judgement(), m.points(), m.of(), m.comment(), f.at(), levels);
+          return new MarkView(
+              m.judgement(), m.points(), m.of(), m.comment(), f.at(), levels, filled);
         });
   }
 

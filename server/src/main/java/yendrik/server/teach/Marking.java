@@ -23,11 +23,14 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
+import yendrik.core.rubric.Rubric;
 import yendrik.server.design.Designs;
+import yendrik.server.design.RubricForms;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
+import yendrik.server.way.Assessments;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
 
@@ -40,13 +43,21 @@ public class Marking {
   private final Designs designs;
   private final Walks walks;
   private final People people;
+  private final Assessments assessments;
 
-  Marking(DSLContext db, Learners learners, Designs designs, Walks walks, People people) {
+  Marking(
+      DSLContext db,
+      Learners learners,
+      Designs designs,
+      Walks walks,
+      People people,
+      Assessments assessments) {
     this.db = db;
     this.learners = learners;
     this.designs = designs;
     this.walks = walks;
     this.people = people;
+    this.assessments = assessments;
   }
 
   /** Work to mark, longest waiting first, and practicals that can be signed off. */
@@ -129,9 +140,16 @@ public class Marking {
       String task,
       double points,
       List<VersionView> versions,
-      List<OutcomeView> outcomes) {}
+      List<OutcomeView> outcomes,
+      Optional<RubricForms.Sheet> rubric,
+      Optional<RubricForms.Filled> assessed) {}
 
-  record VersionView(int version, Instant at, String text, Optional<MarkView> mark) {}
+  record VersionView(
+      int version,
+      Instant at,
+      String text,
+      Optional<MarkView> mark,
+      Optional<RubricForms.Filled> assessed) {}
 
   record MarkView(
       Fact.Judgement judgement, double points, double of, String comment, Instant at, String by) {}
@@ -157,7 +175,8 @@ public class Marking {
                     h.getVersion(),
                     h.getAt(),
                     h.getBody(),
-                    mark(walk, design.id(), h.getVersion())));
+                    mark(walk, design.id(), h.getVersion()),
+                    assessments.of(walk, design.id(), h.getVersion())));
     return new WorkView(
         enrolment,
         learner.name(),
@@ -169,7 +188,9 @@ public class Marking {
         walk.ready().document().content(design.id()).body(),
         design.scoring().points(),
         versions,
-        design.evidenceFor().stream().map(t -> outcome(walk.progress(), t.outcome())).toList());
+        design.evidenceFor().stream().map(t -> outcome(walk.progress(), t.outcome())).toList(),
+        walk.ready().document().rubric(design.id()).map(r -> RubricForms.sheet(r, index.design())),
+        assessments.of(walk, design.id(), 0));
   }
 
   private static OutcomeView outcome(Progress progress, OutcomeId id) {
@@ -223,7 +244,8 @@ public class Marking {
       double points,
       Fact.Judgement judgement,
       String comment,
-      Map<Long, Integer> levels) {
+      Map<Long, Integer> levels,
+      List<Rubric.Met> met) {
     learners.one(seat, enrolment);
     walks.act(
         enrolment,
@@ -244,13 +266,19 @@ public class Marking {
           List<Fact.What> whats = new ArrayList<>();
           whats.add(new Fact.Marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
+          whats.addAll(assessed(walk, design, version, met));
           return whats;
         });
   }
 
   /** Signs a practical off: the learner did it, and staff saw it. */
   public void signOff(
-      Seat seat, long enrolment, long step, String comment, Map<Long, Integer> levels) {
+      Seat seat,
+      long enrolment,
+      long step,
+      String comment,
+      Map<Long, Integer> levels,
+      List<Rubric.Met> met) {
     learners.one(seat, enrolment);
     walks.act(
         enrolment,
@@ -267,8 +295,37 @@ public class Marking {
           double of = design.scoring().points();
           whats.add(new Fact.Marked(design.id(), 0, of, of, Fact.Judgement.PASSED, comment));
           whats.addAll(rated(walk, design, 0, levels));
+          whats.addAll(assessed(walk, design, 0, met));
           return whats;
         });
+  }
+
+  /** The rubric gone through, and a rating for each criterion that gives evidence. */
+  private static List<Fact.What> assessed(Walk walk, Step step, int version, List<Rubric.Met> met) {
+    if (met.isEmpty()) return List.of();
+    Rubric rubric =
+        walk.ready()
+            .document()
+            .rubric(step.id())
+            .orElseThrow(() -> Problem.field("rubric", "This step has no rubric."));
+    List<Fact.What> whats = new ArrayList<>();
+    int design = walk.practice() ? 0 : walk.ready().version();
+    whats.add(new Fact.Assessed(step.id(), version, rubric.id(), design, met));
+    try {
+      for (Rubric.Shown shown : rubric.evidence(met))
+        whats.add(
+            new Fact.Rated(
+                shown.outcome(),
+                shown.level(),
+                Optional.of(step.id()),
+                version,
+                Optional.of(shown.comment()).filter(c -> !c.isEmpty()),
+                Optional.of(shown.criterion())));
+    } catch (IllegalArgumentException e) {
+      throw Problem.field(
+          "rubric", e.getMessage() + ". It was changed meanwhile; open the work again.");
+    }
+    return whats;
   }
 
   private static List<Fact.What> rated(

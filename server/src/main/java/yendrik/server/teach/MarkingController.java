@@ -3,7 +3,9 @@ package yendrik.server.teach;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -13,6 +15,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.record.Fact;
+import yendrik.core.rubric.Rubric;
+import yendrik.server.design.RubricForms;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -44,7 +48,8 @@ class MarkingController {
       double points,
       @NotNull Fact.Judgement judgement,
       @NotNull @Size(max = 10_000) String comment,
-      @NotNull Map<Long, Integer> levels) {}
+      @NotNull Map<Long, Integer> levels,
+      Optional<List<RubricForms.@Valid MetView>> rubric) {}
 
   @PostMapping("/{enrolment}/{step}/marks")
   @Needs(Right.TEACH)
@@ -56,11 +61,25 @@ class MarkingController {
       Seat seat,
       @Valid @RequestBody MarkEdit m) {
     marking.mark(
-        seat, enrolment, step, m.version(), m.points(), m.judgement(), m.comment(), m.levels());
+        seat,
+        enrolment,
+        step,
+        m.version(),
+        m.points(),
+        m.judgement(),
+        m.comment(),
+        m.levels(),
+        met(m.rubric()));
+  }
+
+  private static List<Rubric.Met> met(Optional<List<RubricForms.MetView>> rubric) {
+    return rubric.stream().flatMap(List::stream).map(RubricForms.MetView::met).toList();
   }
 
   record SignOffEdit(
-      @NotNull @Size(max = 10_000) String comment, @NotNull Map<Long, Integer> levels) {}
+      @NotNull @Size(max = 10_000) String comment,
+      @NotNull Map<Long, Integer> levels,
+      Optional<List<RubricForms.@Valid MetView>> rubric) {}
 
   @PostMapping("/{enrolment}/{step}/sign-offs")
   @Needs(Right.TEACH)
@@ -71,6 +90,6 @@ class MarkingController {
       @PathVariable long step,
       Seat seat,
       @Valid @RequestBody SignOffEdit edit) {
-    marking.signOff(seat, enrolment, step, edit.comment(), edit.levels());
+    marking.signOff(seat, enrolment, step, edit.comment(), edit.levels(), met(edit.rubric()));
   }
 }

@@ -27,7 +27,8 @@ final class FactWords {
   /** Empty for facts that only say that somebody was there. */
   Optional<String> of(Fact.What what) {
     return switch (what) {
-      case Fact.WasHere _, Fact.SpentTime _, Fact.Watched _, Fact.TakenBack _ -> Optional.empty();
+      case Fact.WasHere _, Fact.SpentTime _, Fact.Watched _, Fact.Assessed _, Fact.TakenBack _ ->
+          Optional.empty();
       case Fact.Enrolled _ -> Optional.of("Enrolled");
       case Fact.LeftCourse _ -> Optional.of("Left the course");
       case Fact.Saw f -> Optional.of("Opened " + step(f.step()));

@@ -1,0 +1,18 @@
+package yendrik.core.id;
+
+/** Names a rubric. The number means nothing beyond being unique in its installation. */
+public record RubricId(long value) implements Comparable<RubricId> {
+  public RubricId {
+    if (value <= 0) throw new IllegalArgumentException("RubricId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(RubricId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}

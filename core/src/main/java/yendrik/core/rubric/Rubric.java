@@ -1,0 +1,177 @@
+package yendrik.core.rubric;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.RubricId;
+
+/**
+ * What counts in a piece of work: criteria, each with levels in words. Criteria and levels are
+ * named by keys, which stay when others come to stand around them or their wording changes, so that
+ * what was assessed stays what it was.
+ */
+public record Rubric(RubricId id, String name, List<Criterion> criteria) {
+  private static final double HAIR = 1e-9;
+
+  /**
+   * @throws IllegalArgumentException when two criteria have the same key
+   */
+  public Rubric {
+    criteria = List.copyOf(criteria);
+    unique(criteria.stream().map(Criterion::key).toList(), "criteria");
+  }
+
+  /**
+   * One thing that is looked at.
+   *
+   * @param key unique in its rubric
+   * @param counts whether its points are part of the score; without, it only gives evidence
+   * @param outcome what it gives evidence of, if anything
+   * @param levels weakest first
+   */
+  public record Criterion(
+      int key,
+      String name,
+      String description,
+      boolean counts,
+      Optional<OutcomeId> outcome,
+      List<Level> levels) {
+
+    /**
+     * @throws IllegalArgumentException with fewer than two levels, or two of the same key
+     */
+    public Criterion {
+      levels = List.copyOf(levels);
+      if (levels.size() < 2)
+        throw new IllegalArgumentException("“" + name + "” needs two levels or more");
+      unique(levels.stream().map(Level::key).toList(), "levels of “" + name + "”");
+    }
+
+    /** The most points to be had here, whether they count or not. */
+    public double most() {
+      return levels.stream().mapToDouble(Level::points).max().orElse(0);
+    }
+
+    public Optional<Level> level(int key) {
+      return levels.stream().filter(l -> l.key() == key).findFirst();
+    }
+  }
+
+  /**
+   * How well a criterion is met.
+   *
+   * @param key unique in its criterion
+   * @param points 0 or more
+   * @param standsFor the key of the level of the outcome's scale that this is evidence of; empty
+   *     for a level that says nothing about the outcome
+   */
+  public record Level(
+      int key, String name, String description, double points, Optional<Integer> standsFor) {
+    public Level {
+      if (!(points >= 0)) throw new IllegalArgumentException("points " + points);
+    }
+  }
+
+  /**
+   * How one criterion was met in a piece of work.
+   *
+   * @param comment on this criterion, may be empty
+   */
+  public record Met(int criterion, int level, String comment) {}
+
+  /**
+   * A score.
+   *
+   * @param points of {@code of}
+   * @param of most points of all criteria that count, also of those not assessed
+   * @param missing how many criteria that count are not assessed
+   */
+  public record Score(double points, double of, int missing) {
+    /** From 0 to 1; 0 where no points are to be had. */
+    public double share() {
+      return of < HAIR ? 0 : points / of;
+    }
+  }
+
+  /** A piece of evidence that a criterion gives: a level of the outcome's scale, by key. */
+  public record Shown(int criterion, OutcomeId outcome, int level, String comment) {}
+
+  public Optional<Criterion> criterion(int key) {
+    return criteria.stream().filter(c -> c.key() == key).findFirst();
+  }
+
+  /** The most points to be had: the sum of the best levels of the criteria that count. */
+  public double of() {
+    return criteria.stream().filter(Criterion::counts).mapToDouble(Criterion::most).sum();
+  }
+
+  /**
+   * Adds up what was met: the points of the levels met in the criteria that count.
+   *
+   * @throws IllegalArgumentException as {@link #check} says
+   */
+  public Score score(List<Met> met) {
+    Map<Integer, Level> levels = check(met);
+    double points = 0;
+    int missing = 0;
+    for (Criterion criterion : criteria) {
+      if (!criterion.counts()) continue;
+      Level level = levels.get(criterion.key());
+      if (level == null) missing++;
+      else points += level.points();
+    }
+    return new Score(points, of(), missing);
+  }
+
+  /** The evidence in what was met, in the order of the criteria. */
+  public List<Shown> evidence(List<Met> met) {
+    Map<Integer, Level> levels = check(met);
+    Map<Integer, String> comments = new HashMap<>();
+    for (Met m : met) comments.put(m.criterion(), m.comment());
+    return criteria.stream()
+        .filter(c -> c.outcome().isPresent() && levels.containsKey(c.key()))
+        .filter(c -> levels.get(c.key()).standsFor().isPresent())
+        .map(c ->
+            new Shown(
+                c.key(),
+                c.outcome().orElseThrow(),
+                levels.get(c.key()).standsFor().orElseThrow(),
+                comments.get(c.key())))
+        .toList();
+  }
+
+  /**
+   * The level met in each criterion, by the criterion's key.
+   *
+   * @throws IllegalArgumentException when a criterion or a level is none of this rubric, or a
+   *     criterion is met twice
+   */
+  public Map<Integer, Level> check(List<Met> met) {
+    Map<Integer, Level> levels = new HashMap<>();
+    for (Met m : met) {
+      Criterion criterion =
+          criterion(m.criterion())
+              .orElseThrow(() ->
+                  new IllegalArgumentException("“" + name + "” has no criterion " + m.criterion()));
+      Level level =
+          criterion
+              .level(m.level())
+              .orElseThrow(() ->
+                  new IllegalArgumentException(
+                      "“" + criterion.name() + "” has no level " + m.level()));
+      if (levels.put(m.criterion(), level) != null)
+        throw new IllegalArgumentException("“" + criterion.name() + "” is assessed twice");
+    }
+    return levels;
+  }
+
+  private static void unique(List<Integer> keys, String of) {
+    Set<Integer> seen = new HashSet<>();
+    for (int key : keys)
+      if (!seen.add(key)) throw new IllegalArgumentException("two " + of + " have the key " + key);
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.rubric;
+
+import org.jspecify.annotations.NullMarked;

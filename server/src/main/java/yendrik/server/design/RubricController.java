@@ -1,0 +1,92 @@
+package yendrik.server.design;
+
+import jakarta.validation.Valid;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.server.design.RubricForms.RubricEdit;
+import yendrik.server.design.RubricForms.RubricView;
+import yendrik.server.design.RubricForms.ShelfView;
+import yendrik.server.http.IfMatch;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+@RestController
+@RequestMapping("/api/courses/{course}/design")
+class RubricController {
+  private final Rubrics rubrics;
+
+  RubricController(Rubrics rubrics) {
+    this.rubrics = rubrics;
+  }
+
+  @GetMapping("/rubrics")
+  @Needs(Right.PLAN)
+  List<RubricView> all(@PathVariable long course) {
+    return rubrics.of(new CourseId(course));
+  }
+
+  @PostMapping("/rubrics")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  RubricView add(@PathVariable long course, @Valid @RequestBody RubricEdit edit) {
+    return rubrics.add(new CourseId(course), edit);
+  }
+
+  @PutMapping("/rubrics/{id}")
+  @Needs(Right.PLAN)
+  RubricView change(
+      @PathVariable long course,
+      @PathVariable long id,
+      @RequestHeader("If-Match") String version,
+      @Valid @RequestBody RubricEdit edit) {
+    return rubrics.change(new CourseId(course), id, IfMatch.version(version), edit);
+  }
+
+  @DeleteMapping("/rubrics/{id}")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable long course, @PathVariable long id) {
+    rubrics.remove(new CourseId(course), id);
+  }
+
+  /** Copies a rubric to the institution's shelf. */
+  @PostMapping("/rubrics/{id}/shelving")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void shelve(@PathVariable long course, @PathVariable long id, Seat seat) {
+    rubrics.shelve(new CourseId(course), id, seat.person());
+  }
+
+  @GetMapping("/shelf/rubrics")
+  @Needs(Right.PLAN)
+  List<ShelfView> shelf(@PathVariable long course, Seat seat) {
+    return rubrics.shelf(seat.person());
+  }
+
+  /** Copies a rubric from the shelf into the course. */
+  @PostMapping("/shelf/rubrics/{id}/taking")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  RubricView take(@PathVariable long course, @PathVariable long id) {
+    return rubrics.take(new CourseId(course), id);
+  }
+
+  @DeleteMapping("/shelf/rubrics/{id}")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void unshelve(@PathVariable long course, @PathVariable long id, Seat seat) {
+    rubrics.unshelve(id, seat.person());
+  }
+}

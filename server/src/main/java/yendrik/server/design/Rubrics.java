@@ -1,0 +1,305 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.FACT;
+import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.PERSON;
+import static yendrik.schema.Tables.RUBRIC;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Step;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.record.Fact;
+import yendrik.core.rubric.Rubric;
+import yendrik.formats.json.CoreJson;
+import yendrik.schema.tables.records.RubricRecord;
+import yendrik.server.design.RubricForms.RubricEdit;
+import yendrik.server.design.RubricForms.RubricView;
+import yendrik.server.design.RubricForms.ShelfView;
+import yendrik.server.http.Problem;
+import yendrik.server.people.SignedIn;
+
+/**
+ * Rubrics of courses, and the institution's shelf of rubrics to copy from. What was assessed with a
+ * rubric keeps the words it had then, since every publication holds its rubrics.
+ */
+@Service
+@Transactional
+public class Rubrics {
+  private final DSLContext db;
+  private final DraftStore drafts;
+  private final Clock clock;
+
+  Rubrics(DSLContext db, DraftStore drafts, Clock clock) {
+    this.db = db;
+    this.drafts = drafts;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  public List<RubricView> of(CourseId course) {
+    Document draft = drafts.document(course);
+    return drafts.rubrics(course).stream().map(r -> view(r, draft)).toList();
+  }
+
+  private RubricView view(RubricRecord row, Document draft) {
+    Rubric rubric = DraftStore.rubric(row);
+    return new RubricView(
+        row.getId(),
+        row.getVersion(),
+        rubric.name(),
+        RubricForms.criteria(rubric, draft.design()),
+        rubric.of(),
+        draft
+            .design()
+            .steps()
+            .filter(s -> draft.content(s.id()).rubric().equals(Optional.of(rubric.id())))
+            .map(Step::name)
+            .toList(),
+        assessed(row));
+  }
+
+  private int assessed(RubricRecord row) {
+    return db.fetchCount(
+        FACT,
+        FACT.COURSE_ID.eq(row.getCourseId()),
+        FACT.KIND.eq(CoreJson.name(Fact.Assessed.class)),
+        DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("rubric"))
+            .cast(Long.class)
+            .eq(row.getId()));
+  }
+
+  private RubricView view(CourseId course, long id) {
+    return view(row(course, id), drafts.document(course));
+  }
+
+  private RubricRecord row(CourseId course, long id) {
+    return drafts.rubrics(course).stream()
+        .filter(r -> r.getId() == id)
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("rubric"));
+  }
+
+  public RubricView add(CourseId course, RubricEdit edit) {
+    var keys = new Keys(0);
+    List<Rubric.Criterion> criteria = criteria(course, edit, keys);
+    return insert(course, edit.name(), criteria, keys.last);
+  }
+
+  private RubricView insert(
+      CourseId course, String name, List<Rubric.Criterion> criteria, int lastKey) {
+    long id =
+        db.insertInto(RUBRIC)
+            .set(RUBRIC.COURSE_ID, course.value())
+            .set(RUBRIC.NAME, name.strip())
+            .set(RUBRIC.CRITERIA, Json.of(criteria))
+            .set(RUBRIC.LAST_KEY, lastKey)
+            .returning(RUBRIC.ID)
+            .fetchSingle(RUBRIC.ID);
+    return view(course, id);
+  }
+
+  RubricView change(CourseId course, long id, int version, RubricEdit edit) {
+    RubricRecord row = row(course, id);
+    var keys = new Keys(row.getLastKey());
+    List<Rubric.Criterion> criteria = criteria(course, edit, keys);
+    int rows =
+        db.update(RUBRIC)
+            .set(RUBRIC.NAME, edit.name().strip())
+            .set(RUBRIC.CRITERIA, Json.of(criteria))
+            .set(RUBRIC.LAST_KEY, keys.last)
+            .set(RUBRIC.VERSION, version + 1)
+            .where(RUBRIC.ID.eq(id), RUBRIC.VERSION.eq(version), RUBRIC.DELETED_AT.isNull())
+            .execute();
+    RubricView now = view(course, id);
+    if (rows == 0) throw Problem.changed(now);
+    return now;
+  }
+
+  /** The keys of one rubric: new ones were never given before, and old ones may come back. */
+  private static final class Keys {
+    private final int known;
+    private final Set<Integer> taken = new HashSet<>();
+    private int last;
+
+    Keys(int last) {
+      known = last;
+      this.last = last;
+    }
+
+    /**
+     * The key that was sent, or a new one.
+     *
+     * @throws Problem when it was never given in this rubric, or is used twice
+     */
+    int of(Optional<Integer> sent, String name, String at) {
+      int key = sent.orElse(last + 1);
+      boolean mayBe = sent.isEmpty() || (key >= 1 && key <= known);
+      if (!mayBe || !taken.add(key))
+        throw Problem.field(at, "“" + name + "” is not a part of this rubric.");
+      last = Math.max(last, key);
+      return key;
+    }
+  }
+
+  private List<Rubric.Criterion> criteria(CourseId course, RubricEdit edit, Keys keys) {
+    CourseDesign design = drafts.document(course).design();
+    List<Rubric.Criterion> criteria = new ArrayList<>();
+    for (int n = 0; n < edit.criteria().size(); n++) {
+      RubricForms.CriterionEdit c = edit.criteria().get(n);
+      String at = "criteria[" + n + "]";
+      Optional<Outcome> outcome = c.outcome().map(o -> outcome(design, o, at));
+      criteria.add(
+          new Rubric.Criterion(
+              keys.of(c.key(), c.name(), at),
+              c.name().strip(),
+              c.description().strip(),
+              c.counts(),
+              outcome.map(Outcome::id),
+              levels(c, outcome, at, keys)));
+    }
+    return criteria;
+  }
+
+  private static Outcome outcome(CourseDesign design, long id, String at) {
+    Outcome outcome =
+        (id <= 0 ? Optional.<Outcome>empty() : design.outcome(new OutcomeId(id)))
+            .orElseThrow(() -> Problem.field(at, "There is no such outcome."));
+    if (outcome.madeOf().isPresent())
+      throw Problem.field(at, outcome.code() + " is made of other outcomes. Choose one of those.");
+    return outcome;
+  }
+
+  private static List<Rubric.Level> levels(
+      RubricForms.CriterionEdit c, Optional<Outcome> outcome, String at, Keys keys) {
+    List<Rubric.Level> levels = new ArrayList<>();
+    for (RubricForms.LevelEdit l : c.levels()) {
+      if (l.standsFor().isPresent()
+          && outcome.filter(o -> o.scale().at(l.standsFor().get()) >= 0).isEmpty())
+        throw Problem.field(at, "“" + l.name() + "” stands for a level that is not there.");
+      levels.add(
+          new Rubric.Level(
+              keys.of(l.key(), l.name(), at),
+              l.name().strip(),
+              l.description().strip(),
+              l.points(),
+              l.standsFor()));
+    }
+    return levels;
+  }
+
+  /** Takes a rubric away unless a step uses it. */
+  void remove(CourseId course, long id) {
+    List<String> steps = view(course, id).steps();
+    if (!steps.isEmpty())
+      throw Problem.conflict(
+          "It is used by "
+              + String.join(", ", steps.stream().map(s -> "“" + s + "”").toList())
+              + ". Take it from there first.");
+    db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
+  }
+
+  // --- the shelf --------------------------------------------------------------------------------
+  @Transactional(readOnly = true)
+  List<ShelfView> shelf(SignedIn person) {
+    return db.select()
+        .from(RUBRIC)
+        .join(PERSON)
+        .on(PERSON.ID.eq(RUBRIC.SHELVED_BY))
+        .where(RUBRIC.COURSE_ID.isNull(), RUBRIC.DELETED_AT.isNull())
+        .orderBy(RUBRIC.NAME, RUBRIC.ID)
+        .fetch(r -> {
+          RubricRecord row = r.into(RUBRIC);
+          Rubric rubric = DraftStore.rubric(row);
+          return new ShelfView(
+              row.getId(),
+              rubric.name(),
+              rubric.criteria().size(),
+              rubric.of(),
+              r.get(PERSON.NAME),
+              row.getShelvedAt(),
+              mayRemove(row, person));
+        });
+  }
+
+  private static boolean mayRemove(RubricRecord row, SignedIn person) {
+    return person.administrator() || row.getShelvedBy() == person.id();
+  }
+
+  /** Copies a course's rubric to the shelf. */
+  void shelve(CourseId course, long id, SignedIn person) {
+    RubricRecord row = row(course, id);
+    db.insertInto(RUBRIC)
+        .set(RUBRIC.NAME, row.getName())
+        .set(RUBRIC.CRITERIA, row.getCriteria())
+        .set(RUBRIC.LAST_KEY, row.getLastKey())
+        .set(RUBRIC.SHELVED_BY, person.id())
+        .set(RUBRIC.SHELVED_AT, clock.instant())
+        .execute();
+  }
+
+  private RubricRecord onShelf(long id) {
+    return db.selectFrom(RUBRIC)
+        .where(RUBRIC.ID.eq(id), RUBRIC.COURSE_ID.isNull(), RUBRIC.DELETED_AT.isNull())
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("rubric on the shelf"));
+  }
+
+  /**
+   * Copies a rubric from the shelf into a course. Outcomes are found again by their codes; a
+   * criterion whose outcome the course does not have gives no evidence there.
+   */
+  RubricView take(CourseId course, long id) {
+    RubricRecord row = onShelf(id);
+    CourseDesign design = drafts.document(course).design();
+    List<Rubric.Criterion> criteria =
+        DraftStore.rubric(row).criteria().stream().map(c -> here(c, design)).toList();
+    return insert(course, row.getName(), criteria, row.getLastKey());
+  }
+
+  private Rubric.Criterion here(Rubric.Criterion c, CourseDesign design) {
+    Optional<Outcome> outcome = c.outcome().flatMap(o -> sameCode(o, design));
+    List<Rubric.Level> levels =
+        c.levels().stream()
+            .map(l ->
+                new Rubric.Level(
+                    l.key(),
+                    l.name(),
+                    l.description(),
+                    l.points(),
+                    l.standsFor()
+                        .filter(s -> outcome.filter(o -> o.scale().at(s) >= 0).isPresent())))
+            .toList();
+    return new Rubric.Criterion(
+        c.key(), c.name(), c.description(), c.counts(), outcome.map(Outcome::id), levels);
+  }
+
+  private Optional<Outcome> sameCode(OutcomeId elsewhere, CourseDesign design) {
+    return db.select(OUTCOME.CODE)
+        .from(OUTCOME)
+        .where(OUTCOME.ID.eq(elsewhere.value()))
+        .fetchOptional(OUTCOME.CODE)
+        .flatMap(code ->
+            design.outcomes().stream()
+                .filter(o -> o.code().equals(code) && o.madeOf().isEmpty())
+                .findFirst());
+  }
+
+  /** Takes a rubric from the shelf; courses that copied it keep their copies. */
+  void unshelve(long id, SignedIn person) {
+    if (!mayRemove(onShelf(id), person))
+      throw Problem.forbidden("Only whoever put it there, or an administrator, takes it away.");
+    db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
+  }
+}
