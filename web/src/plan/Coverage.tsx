@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
 import { tone } from '../ui/tone';
 import { counts, type Tie, tieOf, toggled } from './coverage';
-import { Code } from './Outcomes';
+import { Code } from './OutcomeRow';
 import type { Draft } from './useDraft';
 
 const CELL = 26;

@@ -18,7 +18,9 @@ export function MadeOfFields({
 }) {
   const { t } = useTranslation();
   const { madeOf } = outcome;
-  const others = design.outcomes.filter((o) => o.id !== outcome.id);
+  const others = design.outcomes.filter(
+    (o) => o.id !== outcome.id && (!o.retired || outcome.madeOf?.parts.includes(o.id)),
+  );
   const set = (next: MadeOf | undefined) =>
     draft.outcome(outcome, { madeOf: next } as Partial<DesignOutcome>);
   const toggle = (id: number, on: boolean) => {

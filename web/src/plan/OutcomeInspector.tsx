@@ -1,11 +1,42 @@
-import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome } from '../api/client';
 import { Kicker } from '../ui/Panel';
+import { pathKey, readPath, swapped } from './grouping';
 import { LevelRuleFields } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
 import { SavedField } from './SavedField';
 import type { Draft } from './useDraft';
+
+/** The group of an outcome, "Wheels / Truing"; what is typed first makes a new one. */
+function GroupField({
+  outcome,
+  design,
+  draft,
+}: {
+  outcome: DesignOutcome;
+  design: Design;
+  draft: Draft;
+}) {
+  const { t } = useTranslation();
+  const known = [...new Set(design.outcomes.map((o) => pathKey(o.group)).filter(Boolean))];
+  return (
+    <Autocomplete
+      freeSolo
+      size="small"
+      options={known}
+      value={pathKey(outcome.group)}
+      onChange={(_, next) => draft.outcome(outcome, { group: readPath(next ?? '') })}
+      onBlur={(e) => {
+        const typed = readPath((e.target as HTMLInputElement).value);
+        if (pathKey(typed) !== pathKey(outcome.group)) draft.outcome(outcome, { group: typed });
+      }}
+      renderInput={(params) => (
+        <TextField {...params} label={t('plan.group')} placeholder={t('plan.groupExample')} />
+      )}
+    />
+  );
+}
 
 /** Everything about one outcome, saved as it is changed. */
 export function OutcomeInspector({
@@ -41,6 +72,7 @@ export function OutcomeInspector({
         value={outcome.description}
         onSave={(description) => draft.outcome(outcome, { description })}
       />
+      <GroupField outcome={outcome} design={design} draft={draft} />
       <TextField
         select
         label={t('plan.scale')}
@@ -81,16 +113,35 @@ export function OutcomeInspector({
         />
       )}
       <MadeOfFields outcome={outcome} design={design} draft={draft} />
-      <Button
-        variant="outlined"
-        sx={{ justifySelf: 'start' }}
-        onClick={() => {
-          draft.remove('outcomes', outcome.id, outcome.name);
-          onGone();
-        }}
-      >
-        {t('common.remove')}
-      </Button>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        {([-1, 1] as const).map((way) => (
+          <Button
+            key={way}
+            variant="outlined"
+            onClick={() => draft.orderOutcomes(design, swapped(design.outcomes, outcome.id, way))}
+          >
+            {t(way < 0 ? 'plan.moveUp' : 'plan.moveDown')}
+          </Button>
+        ))}
+        <Button
+          variant="outlined"
+          onClick={() => draft.outcome(outcome, { retired: !outcome.retired })}
+        >
+          {t(outcome.retired ? 'plan.bringBack' : 'plan.retire')}
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => {
+            draft.remove('outcomes', outcome.id, outcome.name);
+            onGone();
+          }}
+        >
+          {t('common.remove')}
+        </Button>
+      </Box>
+      <Typography variant="caption" color="textSecondary">
+        {t('plan.retireHint')}
+      </Typography>
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -13,6 +13,7 @@ import { Coverage } from './Coverage';
 import { ExchangeDialog } from './ExchangeDialog';
 import { USUAL_RULE } from './LevelRuleFields';
 import { OutcomeInspector } from './OutcomeInspector';
+import { OutcomeList } from './OutcomeList';
 import { ScalesDialog } from './ScalesDialog';
 import { useDraft } from './useDraft';
 
@@ -58,6 +59,7 @@ function Board({ design }: { design: Design }) {
               description: '',
               scale: scale.id,
               levelRule: USUAL_RULE,
+              group: chosen?.group ?? [],
             },
           }),
         ),
@@ -112,121 +114,10 @@ function Board({ design }: { design: Design }) {
       ) : view === 'coverage' ? (
         <Coverage design={design} draft={draft} />
       ) : (
-        <Box
-          component="ul"
-          sx={{
-            listStyle: 'none',
-            m: 0,
-            p: 0,
-            bgcolor: 'tone.panel',
-            border: 1,
-            borderColor: 'divider',
-          }}
-        >
-          {design.outcomes.map((o) => (
-            <Row
-              key={o.id}
-              outcome={o}
-              design={design}
-              chosen={`${o.id}` === sel}
-              onSelect={() => select(`${o.id}`)}
-            />
-          ))}
-        </Box>
+        <OutcomeList design={design} draft={draft} sel={sel} select={select} />
       )}
       {exchanging && <ExchangeDialog design={design} onClose={() => setExchanging(false)} />}
       {scales && <ScalesDialog design={design} onClose={() => setScales(false)} />}
     </WithInspector>
-  );
-}
-
-function Row({
-  outcome,
-  design,
-  chosen,
-  onSelect,
-}: {
-  outcome: DesignOutcome;
-  design: Design;
-  chosen: boolean;
-  onSelect: () => void;
-}) {
-  const { t } = useTranslation();
-  const scale = design.scales.find((s) => s.id === outcome.scale);
-  const steps = design.modules
-    .flatMap((m) => m.steps)
-    .filter((s) => s.evidenceFor.some((tie) => tie.outcome === outcome.id))
-    .map((s) => s.name);
-  const parts = design.outcomes
-    .filter((o) => outcome.madeOf?.parts.includes(o.id))
-    .map((o) => o.code);
-  const from = outcome.madeOf ? parts : steps;
-  return (
-    <Box
-      component="li"
-      sx={{ borderBottom: 1, borderColor: 'divider', '&:last-child': { borderBottom: 0 } }}
-    >
-      <Box
-        component="button"
-        type="button"
-        onClick={onSelect}
-        aria-pressed={chosen}
-        sx={{
-          font: 'inherit',
-          color: 'inherit',
-          textAlign: 'left',
-          width: '100%',
-          border: 0,
-          cursor: 'pointer',
-          display: 'grid',
-          gridTemplateColumns: { xs: '70px 1fr', md: '76px minmax(0, 1.2fr) 150px minmax(0, 1fr)' },
-          gap: 1.5,
-          alignItems: 'baseline',
-          px: 1.5,
-          py: 1,
-          bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-          boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-          '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
-        }}
-      >
-        <Code code={outcome.code} />
-        <Typography sx={{ fontWeight: 700 }}>{outcome.name}</Typography>
-        <Typography variant="body2" color="textSecondary">
-          {scale?.name},{' '}
-          {outcome.madeOf
-            ? t('plan.madeOfCount', { count: outcome.madeOf.parts.length })
-            : t(`plan.methods.${outcome.levelRule.method}`)}
-        </Typography>
-        <Typography
-          variant="body2"
-          noWrap
-          title={from.join(', ')}
-          color={from.length ? 'textSecondary' : 'primary'}
-        >
-          {from.length ? from.join(', ') : t('plan.nowhere')}
-        </Typography>
-      </Box>
-    </Box>
-  );
-}
-
-export function Code({ code }: { code: string }) {
-  return (
-    <Box
-      component="span"
-      sx={{
-        justifySelf: 'start',
-        px: 0.7,
-        py: 0.1,
-        borderRadius: '3px',
-        bgcolor: 'tone.indigoTint',
-        color: 'tone.indigo',
-        fontSize: 12,
-        fontWeight: 700,
-        whiteSpace: 'nowrap',
-      }}
-    >
-      {code}
-    </Box>
   );
 }

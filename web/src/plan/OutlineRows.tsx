@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { DesignModule, DesignOutcome, DesignStep } from '../api/client';
 import { Bead, Knot } from '../ui/Glyphs';
-import { Code } from './Outcomes';
+import { Code } from './OutcomeRow';
 
 export const COLUMNS =
   '30px minmax(210px, 1.5fr) minmax(110px, 1fr) minmax(120px, 1.2fr) 128px 44px';

@@ -162,7 +162,7 @@ function CriterionFields({
         >
           <MenuItem value={0}>{t('rubric.noOutcome')}</MenuItem>
           {design.outcomes
-            .filter((o) => !o.madeOf)
+            .filter((o) => !o.madeOf && (!o.retired || o.id === criterion.outcome))
             .map((o) => (
               <MenuItem key={o.id} value={o.id}>
                 {o.code} {o.name}

@@ -62,7 +62,7 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
       <Autocomplete
         multiple
         size="small"
-        options={design.outcomes.filter((o) => !o.madeOf).map((o) => o.id)}
+        options={design.outcomes.filter((o) => !o.madeOf && !o.retired).map((o) => o.id)}
         value={step.evidenceFor.map((tie) => tie.outcome)}
         getOptionLabel={(id) => {
           const outcome = design.outcomes.find((o) => o.id === id);

@@ -73,6 +73,8 @@ export const outcomeEdit = (o: DesignOutcome): OutcomeEdit => ({
   scale: o.scale,
   levelRule: o.levelRule,
   ...(o.madeOf && { madeOf: o.madeOf }),
+  group: o.group,
+  retired: o.retired,
 });
 
 export const newId = () => crypto.randomUUID().slice(0, 8);

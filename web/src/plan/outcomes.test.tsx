@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Design, DesignOutcome, LevelRule } from '../api/client';
@@ -29,6 +29,8 @@ const outcome = (id: number, code: string, more: Partial<DesignOutcome> = {}): D
   description: '',
   scale: 1,
   levelRule: USUAL_RULE,
+  group: [],
+  retired: false,
   ...more,
 });
 const step = (id: number, kind: string, ...outcomes: number[]) => ({
@@ -71,6 +73,74 @@ describe('outcomes', () => {
     const [add] = await screen.findAllByRole('button', { name: 'Add outcome' });
     if (add) await userEvent.click(add);
     expect(await screen.findByRole('alert')).toHaveTextContent(/scale/);
+  });
+
+  it('stand in groups that fold and are renamed, retired ones at the end', async () => {
+    const list = [
+      outcome(5, 'BRAKE', { group: ['Parts'] }),
+      outcome(6, 'GEAR', { group: ['Parts', 'Drive'] }),
+      outcome(7, 'OLD', { retired: true }),
+    ];
+    const calls = serve({
+      [`GET ${at}`]: design({ outcomes: list }),
+      [`PUT ${at}/outcomes/*`]: outcome(5, 'BRAKE'),
+    });
+    show(<Outcomes />);
+    const parts = await screen.findByRole('button', { name: /▾ Parts/ });
+    expect(parts).toHaveTextContent('2');
+    expect(screen.getByText('Retired · 1')).toBeInTheDocument();
+    await userEvent.click(parts);
+    expect(screen.queryByText('Outcome GEAR')).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Rename' }));
+    const name = screen.getByLabelText('Name of the group');
+    await userEvent.clear(name);
+    await userEvent.type(name, 'Components{Enter}');
+    await vi.waitFor(() =>
+      expect(
+        calls.filter((c) => c.method === 'PUT').map((c) => (c.body as DesignOutcome).group),
+      ).toEqual([['Components'], ['Components', 'Drive']]),
+    );
+  });
+
+  it('are found by a word of any part, and say when none is', async () => {
+    serve({ [`GET ${at}`]: design() });
+    show(<Outcomes />);
+    const find = await screen.findByLabelText('Find an outcome');
+    await userEvent.type(find, 'gear');
+    expect(screen.getByText('1 outcome')).toBeInTheDocument();
+    expect(screen.queryByText('Outcome BRAKE')).not.toBeInTheDocument();
+    await userEvent.type(find, 'box');
+    expect(screen.getByText('No outcome has “gearbox”.')).toBeInTheDocument();
+  });
+
+  it('are put in another place with Alt and an arrow', async () => {
+    const calls = serve({ [`GET ${at}`]: design(), [`PUT ${at}/outcomes/order`]: design() });
+    show(<Outcomes />, '/c/2/plan/outcomes?sel=6');
+    const list = await screen.findByRole('list', { name: 'Outcomes' });
+    fireEvent.keyDown(list, { key: 'ArrowUp', altKey: true });
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'PUT')?.body).toEqual({ outcomes: [6, 5] }),
+    );
+    fireEvent.keyDown(list, { key: 'k' });
+    expect(screen.getByTestId('address')).toHaveTextContent('sel=5');
+  });
+
+  it('are retired and moved to a group in the inspector', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      [`PUT ${at}/outcomes/5`]: outcome(5, 'BRAKE', { version: 2 }),
+    });
+    show(<Outcomes />, '/c/2/plan/outcomes?sel=5');
+    await userEvent.click(await screen.findByRole('button', { name: 'Retire' }));
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'PUT')?.body).toMatchObject({ retired: true }),
+    );
+    await userEvent.type(screen.getByLabelText('Group'), 'Wheels / Truing{Enter}');
+    await vi.waitFor(() =>
+      expect(calls.filter((c) => c.method === 'PUT').at(-1)?.body).toMatchObject({
+        group: ['Wheels', 'Truing'],
+      }),
+    );
   });
 
   it('show gaps in the coverage, and a key ties the step to the outcome', async () => {

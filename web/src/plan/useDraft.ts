@@ -260,6 +260,15 @@ export function useDraft(course: number) {
         },
       );
     },
+    orderOutcomes: (before: Design, outcomes: number[]) => {
+      const put = (to: number[]) =>
+        api.PUT('/api/courses/{course}/design/outcomes/order', {
+          params: { path: { course } },
+          body: { outcomes: to },
+        });
+      const was = before.outcomes.map((o) => o.id);
+      run.mutate({ act: () => put(outcomes), back: () => put(was) });
+    },
     order: (before: Design, modules: { id: number; steps: number[] }[]) => {
       const put = (to: { id: number; steps: number[] }[]) =>
         api.PUT('/api/courses/{course}/design/order', {

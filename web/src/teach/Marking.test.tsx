@@ -162,7 +162,8 @@ describe('marking', () => {
     expect(screen.queryByRole('group', { name: 'Set up rim and disc brakes' })).toBeNull();
     await userEvent.click(within(done).getByRole('radio', { name: /All/ }));
     expect(screen.getByText(/1 criterion is not assessed yet/)).toBeInTheDocument();
-    expect(screen.getByLabelText('Points of 20')).toHaveValue(20);
+    expect(screen.getByLabelText('Points of 20')).toHaveValue(null);
+    expect(screen.getByRole('button', { name: 'Send to Celeste Adeyo' })).toBeDisabled();
     const measured = screen.getByRole('radiogroup', { name: 'Measured' });
     await userEvent.click(within(measured).getByRole('radio', { name: /No/ }));
     expect(screen.getByLabelText('Points of 20')).toHaveValue(12);

@@ -34,6 +34,7 @@ const calendar = {
 const line = (enrolment: number, name: string, presence?: string) => ({
   enrolment,
   name,
+  expected: true,
   attended: 3,
   counted: 4,
   ...(presence && { presence, at: '2026-11-21T12:00:00Z', by: 'Tomas Weir' }),
@@ -123,6 +124,22 @@ describe('the register', () => {
         { marks: [{ learner: 6, presence: 'PRESENT' }] },
         { marks: [{ learner: 6 }] },
       ]),
+    );
+  });
+
+  it('does not count whoever was enrolled later among the others, but lets them be marked', async () => {
+    const late = { ...line(7, 'Gwen Takeda'), expected: false };
+    const calls = serve({
+      ...answers,
+      [`GET ${at}/2/register`]: { session: last, lines: [...lines, late] },
+    });
+    show(<Register />);
+    expect(await screen.findByText(/Enrolled later\./)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Mark the other 1 present' })).toBeInTheDocument();
+    const gwen = screen.getByRole('group', { name: 'Gwen Takeda' });
+    await userEvent.click(within(gwen).getByRole('button', { name: 'Present' }));
+    await vi.waitFor(() =>
+      expect(puts(calls)).toEqual([{ marks: [{ learner: 7, presence: 'PRESENT' }] }]),
     );
   });
 

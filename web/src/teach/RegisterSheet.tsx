@@ -76,7 +76,7 @@ export function RegisterSheet({
   });
   const mark = (line: RegisterLine, presence: Presence | null) =>
     save.mutate([{ learner: line.enrolment, presence }]);
-  const rest = lines.filter((l) => !l.presence);
+  const rest = lines.filter((l) => !l.presence && l.expected);
   const markRest = () => {
     const learners = rest.map((l) => l.enrolment);
     save.mutate(
@@ -234,6 +234,7 @@ function Row({
           {line.name}
         </Typography>
         <Typography variant="caption" color="textSecondary" component="p" noWrap>
+          {!line.expected && `${t('teach.enrolledLater')} `}
           {line.counted > 0
             ? t('teach.attended', { there: line.attended, of: line.counted })
             : t('teach.attendedNone')}

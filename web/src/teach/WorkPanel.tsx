@@ -45,7 +45,10 @@ function Form({ work, onDone }: { work: Work; onDone: () => void }) {
   const practical = work.kind === 'PRACTICAL';
   const newest = work.versions[0];
   const [judgement, setJudgement] = useState<(typeof JUDGEMENTS)[number]>('PASSED');
-  const [points, setPoints] = useState(String(work.points));
+  // With a rubric the points follow from it, so nothing stands there before it was gone through.
+  const [points, setPoints] = useState(
+    work.rubric && work.rubric.of > 0 ? '' : String(work.points),
+  );
   const [comment, setComment] = useState('');
   const [levels, setLevels] = useState<Record<string, number>>({});
   const [met, setMet] = useState<Met[]>([]);
@@ -234,7 +237,9 @@ function Form({ work, onDone }: { work: Work; onDone: () => void }) {
         <Button
           type="submit"
           variant="contained"
-          disabled={send.isPending || (!practical && !newest)}
+          disabled={
+            send.isPending || (!practical && (!newest || (work.points > 0 && points === '')))
+          }
         >
           {t(practical ? 'teach.signOff' : 'teach.mark', { name: work.learner })}
         </Button>

@@ -130,6 +130,8 @@ function Row({
             </>
           );
           const look = {
+            display: 'grid',
+            alignContent: 'start',
             textAlign: 'left',
             font: 'inherit',
             color: 'inherit',

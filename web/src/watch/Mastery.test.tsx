@@ -12,6 +12,8 @@ const outcome = (id: number, code: string, composed = false) => ({
   levels: ['Watching', 'With help', 'On my own', 'Can teach it'],
   mastery: 2,
   composed,
+  group: [] as string[],
+  retired: false,
 });
 const row = (
   enrolment: number,
@@ -110,6 +112,20 @@ describe('the grid of mastery', () => {
       learners: [11],
       note: 'Seen on Saturday',
     });
+  });
+
+  it('folds a group of outcomes away and brings it back', async () => {
+    const outcomes = [
+      { ...outcome(5, 'BRAKE'), group: ['Parts'] },
+      { ...outcome(9, 'BIKE', true), group: ['Whole', 'Bicycle'] },
+    ];
+    serve({ [`GET ${at}/mastery`]: { ...grid, outcomes } });
+    show(<Mastery />);
+    await userEvent.click(await screen.findByTitle('Fold Parts away'));
+    expect(screen.queryByRole('button', { name: 'BRAKE' })).not.toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'BIKE' })).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: '▸ Parts 1' }));
+    expect(screen.getByRole('button', { name: 'BRAKE' })).toBeInTheDocument();
   });
 
   it('keeps only the flagged, and counts them', async () => {

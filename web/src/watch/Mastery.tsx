@@ -13,6 +13,8 @@ import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { CellInspector } from './CellInspector';
 import { ClassRow } from './ClassRow';
+import { GroupHeads } from './GroupHeads';
+import { unfolded } from './groups';
 import { RateDialog } from './RateDialog';
 import { arrangeGrid, levelOf } from './spread';
 
@@ -73,6 +75,13 @@ function Grid({
   const [compared, setCompared] = useState(false);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [rating, setRating] = useState(false);
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
+  const outcomes = useMemo(() => unfolded(data.outcomes, folded), [data.outcomes, folded]);
+  const fold = (name: string) => {
+    const next = new Set(folded);
+    if (!next.delete(name)) next.add(name);
+    setFolded(next);
+  };
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useMemo(
     () => arrangeGrid(data.learners, { group, flagged, find, by, strongest }),
@@ -92,7 +101,7 @@ function Grid({
     estimateSize: () => ROW,
     overscan: 12,
   });
-  const columns = `36px 170px repeat(${data.outcomes.length}, minmax(64px, 1fr))`;
+  const columns = `36px 170px repeat(${outcomes.length}, minmax(64px, 1fr))`;
   const move = (event: KeyboardEvent) => {
     const ways: Record<string, [number, number]> = {
       ArrowRight: [0, 1],
@@ -117,9 +126,9 @@ function Grid({
     );
     const c = Math.max(
       0,
-      Math.min(data.outcomes.length - 1, data.outcomes.findIndex((x) => x.id === o) + way[1]),
+      Math.min(outcomes.length - 1, outcomes.findIndex((x) => x.id === o) + way[1]),
     );
-    select(`${rows[r]?.enrolment}-${data.outcomes[c]?.id}`);
+    select(`${rows[r]?.enrolment}-${outcomes[c]?.id}`);
     virtual.scrollToIndex(r);
   };
   return (
@@ -179,6 +188,11 @@ function Grid({
           slotProps={{ htmlInput: { 'aria-label': t('watch.find') } }}
           sx={{ width: 150, bgcolor: 'tone.panel' }}
         />
+        {[...folded].map((name) => (
+          <Button key={name} variant="outlined" aria-expanded={false} onClick={() => fold(name)}>
+            ▸ {name} {data.outcomes.filter((o) => o.group[0] === name).length}
+          </Button>
+        ))}
         {ticked.size > 0 && (
           <Button variant="contained" sx={{ ml: 'auto' }} onClick={() => setRating(true)}>
             {t('watch.rate', { count: ticked.size })}
@@ -191,8 +205,9 @@ function Grid({
           aria-label={t('frame.mastery')}
           tabIndex={0}
           onKeyDown={move}
-          style={{ minWidth: 206 + 64 * data.outcomes.length }}
+          style={{ minWidth: 206 + 64 * outcomes.length }}
         >
+          <GroupHeads outcomes={outcomes} columns={columns} onFold={fold} />
           <Box
             role="row"
             sx={{
@@ -213,7 +228,7 @@ function Grid({
             <Box role="columnheader" sx={{ p: 1, typography: 'h3', color: 'tone.soft' }}>
               {t('watch.learner')}
             </Box>
-            {data.outcomes.map((o) => (
+            {outcomes.map((o) => (
               <Box
                 key={o.id}
                 role="columnheader"
@@ -235,19 +250,14 @@ function Grid({
               </Box>
             ))}
           </Box>
-          <ClassRow
-            title={t('watch.classRow')}
-            rows={rows}
-            outcomes={data.outcomes}
-            columns={columns}
-          />
+          <ClassRow title={t('watch.classRow')} rows={rows} outcomes={outcomes} columns={columns} />
           {compared &&
             data.groups.map((g) => (
               <ClassRow
                 key={g.id}
                 title={g.name}
                 rows={data.learners.filter((l) => l.groups.includes(g.id))}
-                outcomes={data.outcomes}
+                outcomes={outcomes}
                 columns={columns}
               />
             ))}
@@ -302,7 +312,7 @@ function Grid({
                     >
                       {l.name}
                     </Typography>
-                    {data.outcomes.map((o) => {
+                    {outcomes.map((o) => {
                       const at = levelOf(l, o.id);
                       const chosen = sel === `${l.enrolment}-${o.id}`;
                       return (

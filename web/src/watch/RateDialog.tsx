@@ -33,7 +33,7 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
-  const rateable = outcomes.filter((o) => !o.composed);
+  const rateable = outcomes.filter((o) => !o.composed && !o.retired);
   const [chosen, setChosen] = useState(
     rateable.find((o) => o.id === outcome)?.id ?? rateable[0]?.id ?? 0,
   );

@@ -16,6 +16,8 @@ const outcome: OutcomeHead = {
   levels: ['Watching', 'With help', 'On my own', 'Can teach it'],
   mastery: 2,
   composed: false,
+  group: [],
+  retired: false,
 };
 const plain = { group: 0, flagged: false, find: '', by: 0, strongest: false };
 

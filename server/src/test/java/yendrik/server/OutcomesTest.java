@@ -198,4 +198,80 @@ class OutcomesTest extends SchoolTest {
     assertThat(shares).isBetween(0.999, 1.001);
     assertThat(cell.path("change").toString()).contains("mastery");
   }
+
+  private JsonNode change(long outcome, java.util.function.Consumer<ObjectNode> change) {
+    JsonNode now = shown(outcome);
+    ObjectNode edit = ((ObjectNode) now).deepCopy();
+    edit.remove(java.util.List.of("id", "version"));
+    change.accept(edit);
+    return Caller.json(
+        sefa.call(
+            "PUT",
+            course.path + "/design/outcomes/" + outcome,
+            edit.toString(),
+            "If-Match",
+            now.path("version").toString()));
+  }
+
+  private JsonNode shown(long outcome) {
+    for (JsonNode o : course.design().path("outcomes"))
+      if (o.path("id").asLong() == outcome) return o;
+    throw new AssertionError("no outcome " + outcome);
+  }
+
+  @Test
+  void an_outcome_stands_in_groups_of_any_depth_and_mastery_knows_them_at_once() {
+    String group = ",\"group\":[\"Wheels\",\" Truing \"]";
+    long outcome = outcome("TRUE", RULE.formatted("BEST", 2, 3), group).path("id").asLong();
+    assertThat(shown(outcome).path("group").toString()).isEqualTo("[\"Wheels\",\"Truing\"]");
+    ratedOnce(outcome, 1);
+    change(outcome, e -> e.putArray("group").add("Rims"));
+    JsonNode head = sefa.get(course.path + "/mastery").path("outcomes").path(0);
+    assertThat(head.path("group").toString()).isEqualTo("[\"Rims\"]");
+    assertThat(course.design().path("changed").asBoolean())
+        .as("a group is nothing that learners get")
+        .isFalse();
+    assertThat(change(outcome, e -> e.putArray("group").add("")).path("status").asInt())
+        .isEqualTo(422);
+    JsonNode deep =
+        change(
+            outcome,
+            e -> {
+              var path = e.putArray("group");
+              for (int n = 0; n < 9; n++) path.add("g" + n);
+            });
+    assertThat(deep.path("detail").asString()).contains("at most 8 deep");
+  }
+
+  @Test
+  void outcomes_are_put_in_order_only_when_all_of_them_are_named() {
+    long first = outcome("ONE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long second = outcome("TWO", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    String path = course.path + "/design/outcomes/order";
+    String order = "{\"outcomes\":[" + second + "," + first + "]}";
+    JsonNode now = Caller.json(sefa.call("PUT", path, order));
+    assertThat(now.path("outcomes").path(0).path("code").asString()).isEqualTo("TWO");
+    var short_ = sefa.call("PUT", path, "{\"outcomes\":[" + second + "]}");
+    assertThat(short_.getStatus()).isEqualTo(409);
+    var twice = sefa.call("PUT", path, "{\"outcomes\":[" + second + "," + second + "]}");
+    assertThat(twice.getStatus()).isEqualTo(409);
+    assertThat(course.design().path("outcomes").path(0).path("code").asString()).isEqualTo("TWO");
+  }
+
+  @Test
+  void a_retired_outcome_keeps_its_levels_and_is_proposed_no_more() {
+    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    ratedOnce(outcome, 1);
+    long module = course.design().path("modules").path(0).path("id").asLong();
+    String proposals = course.path + "/design/proposals?text=tie&place=module-opens&id=" + module;
+    assertThat(sefa.get(proposals).toString()).contains("at-mastery");
+    assertThat(change(outcome, e -> e.put("retired", true)).path("retired").asBoolean()).isTrue();
+    assertThat(sefa.get(proposals).toString()).doesNotContain("\"outcome\":" + outcome);
+    JsonNode grid = sefa.get(course.path + "/mastery");
+    assertThat(grid.path("outcomes").path(0).path("retired").asBoolean()).isTrue();
+    assertThat(grid.path("learners").path(0).path("levels").path("" + outcome).asInt())
+        .isEqualTo(1);
+    change(outcome, e -> e.put("retired", false));
+    assertThat(sefa.get(proposals).toString()).contains("\"outcome\":" + outcome);
+  }
 }

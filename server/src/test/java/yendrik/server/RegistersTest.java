@@ -121,6 +121,17 @@ class RegistersTest extends SchoolTest {
   }
 
   @Test
+  void whoever_was_enrolled_after_a_session_is_not_missed_but_can_be_marked() {
+    long session = over();
+    JsonNode before = sefa.get(course.path + "/sessions/" + session + "/register");
+    assertThat(before.path("session").path("learners").asInt()).isZero();
+    assertThat(line(before, "Ruben Sato").path("expected").asBoolean()).isFalse();
+    JsonNode after = mark(session, "Ruben Sato", "PRESENT");
+    assertThat(after.path("session").path("learners").asInt()).isEqualTo(1);
+    assertThat(line(after, "Ruben Sato").path("expected").asBoolean()).isTrue();
+  }
+
+  @Test
   void absence_raises_the_flag_and_a_corrected_mark_takes_it_down_again() {
     long session = over();
     mark(session, "Ruben Sato", "ABSENT");

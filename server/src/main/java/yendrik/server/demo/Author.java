@@ -60,6 +60,7 @@ final class Author {
   private final Map<StepId, DesignEdits.FilmEdit> films = new HashMap<>();
   private final Map<StepId, DesignViews.StepView> views = new HashMap<>();
   private final Map<ModuleId, DesignViews.ModuleView> moduleViews = new HashMap<>();
+  private List<String> group = List.of();
   private int nodes;
 
   Author(
@@ -105,6 +106,11 @@ final class Author {
     outcome(scale, code, name, description, method, Optional.empty());
   }
 
+  /** The group that outcomes written from here on stand in. */
+  void group(List<String> path) {
+    group = path;
+  }
+
   /** An outcome made of others that are written already. */
   void composed(
       long scale,
@@ -126,7 +132,9 @@ final class Author {
       LevelMethod method,
       Optional<OutcomeForms.MadeOfForm> madeOf) {
     var rule = OutcomeForms.LevelRuleForm.of(LevelRule.of(method));
-    var edit = new DesignEdits.OutcomeEdit(code, name, description, scale, rule, madeOf);
+    var edit =
+        new DesignEdits.OutcomeEdit(
+            code, name, description, scale, rule, madeOf, Optional.of(group), Optional.empty());
     outcomes.put(code, new OutcomeId(drafting.addOutcome(course, edit).id()));
   }
 

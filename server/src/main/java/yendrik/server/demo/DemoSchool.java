@@ -403,6 +403,7 @@ class DemoSchool implements ApplicationRunner {
     Script script = Script.read("/demo/foundations.yaml");
     var a = author(designer, script.name(), script.summary(), "Autumn cohort", start, 10);
     long workshop = workshopScale(a);
+    a.group(List.of("At every bench"));
     a.outcome(
         workshop,
         "SAFE",
@@ -415,6 +416,7 @@ class DemoSchool implements ApplicationRunner {
         "Diagnose a bicycle methodically",
         "Reads a bicycle in a fixed order and names what is wrong.",
         new LevelMethod.Mean());
+    a.group(List.of("Parts of a bicycle"));
     a.outcome(
         workshop,
         "BRAKE",
@@ -439,12 +441,14 @@ class DemoSchool implements ApplicationRunner {
         "Service bearings and headsets",
         "No play, no drag.",
         new LevelMethod.MostRecent());
+    a.group(List.of("At every bench"));
     a.outcome(
         workshop,
         "TORQ",
         "Use torque values and fasteners correctly",
         "Knows the number and the tool.",
         new LevelMethod.RecencyWeighted(0.65));
+    a.group(List.of("With the rider"));
     a.outcome(
         workshop,
         "RIDER",
@@ -456,6 +460,7 @@ class DemoSchool implements ApplicationRunner {
     for (int g = 0; g < 6; g++)
       grades[g] = new Scale.Level(g, Integer.toString(6 - g), 6 - g, words[g]);
     long inspection = a.scale("inspection grade", 4, grades);
+    a.group(List.of("The whole bicycle"));
     a.outcome(
         inspection,
         "FULL",

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,7 +22,9 @@ import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Proposals;
 import yendrik.server.design.DesignViews.BadgeView;
@@ -71,6 +74,13 @@ class DesignController {
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
     return drafting.changeOutcome(new CourseId(course), id, IfMatch.version(version), edit);
+  }
+
+  @PutMapping("/outcomes/order")
+  @Needs(Right.PLAN)
+  DesignView orderOutcomes(
+      @PathVariable long course, @Valid @RequestBody DesignEdits.OutcomeOrder order) {
+    return drafting.orderOutcomes(new CourseId(course), order.outcomes());
   }
 
   @PostMapping("/modules")
@@ -157,8 +167,11 @@ class DesignController {
       @RequestParam long id) {
     var design = designs.draft(new CourseId(course)).design();
     var today = LocalDate.ofInstant(clock.instant(), design.zone());
+    Set<OutcomeId> retired = drafting.retired(new CourseId(course));
     return new Proposals(design, at(place, id), today)
-        .forText(text, MOST_PROPOSALS).stream()
+        .forText(text, MOST_PROPOSALS + retired.size()).stream()
+            .filter(p -> !(p.leaf() instanceof Leaf.OfOutcome o && retired.contains(o.outcome())))
+            .limit(MOST_PROPOSALS)
             .map(p ->
                 new ProposalView(Json.map(p.leaf()), p.sentence().subject(), p.sentence().says()))
             .toList();

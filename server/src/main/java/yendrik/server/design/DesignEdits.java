@@ -20,13 +20,22 @@ import yendrik.core.quiz.Quiz;
 public final class DesignEdits {
   private DesignEdits() {}
 
+  /**
+   * @param group names of the groups that it stands in, outermost first
+   * @param retired kept in records, gone from choices
+   */
   public record OutcomeEdit(
       @NotBlank @Size(max = 20) String code,
       @NotBlank @Size(max = 200) String name,
       @NotNull @Size(max = 4000) String description,
       long scale,
       @NotNull @Valid OutcomeForms.LevelRuleForm levelRule,
-      Optional<OutcomeForms.@Valid MadeOfForm> madeOf) {}
+      Optional<OutcomeForms.@Valid MadeOfForm> madeOf,
+      Optional<
+              @Size(max = 8, message = "groups are at most 8 deep") List<
+                  @NotBlank @Size(max = 80) String>>
+          group,
+      Optional<Boolean> retired) {}
 
   /**
    * @param levels weakest first
@@ -103,6 +112,8 @@ public final class DesignEdits {
 
   /** The whole order of a course: modules, and the steps in each. */
   public record OrderEdit(@NotNull List<ModuleOrder> modules) {}
+
+  public record OutcomeOrder(@NotNull List<Long> outcomes) {}
 
   public record ModuleOrder(long id, @NotNull List<Long> steps) {}
 

@@ -59,7 +59,9 @@ public final class DesignViews {
       String description,
       long scale,
       OutcomeForms.LevelRuleForm levelRule,
-      Optional<OutcomeForms.MadeOfForm> madeOf) {}
+      Optional<OutcomeForms.MadeOfForm> madeOf,
+      List<String> group,
+      boolean retired) {}
 
   public record ModuleView(
       long id,
@@ -131,7 +133,9 @@ public final class DesignViews {
         o.getScaleId(),
         OutcomeForms.LevelRuleForm.of(Json.read(o.getLevelRule(), LevelRule.class)),
         Optional.ofNullable(o.getMadeOf())
-            .map(m -> OutcomeForms.MadeOfForm.of(Json.read(m, Composition.class))));
+            .map(m -> OutcomeForms.MadeOfForm.of(Json.read(m, Composition.class))),
+        Json.list(o.getGroupPath(), String.class),
+        o.getRetired());
   }
 
   static ModuleView module(ModuleRecord row, List<StepView> steps, Wording wording) {

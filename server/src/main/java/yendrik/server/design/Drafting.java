@@ -38,6 +38,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.words.Wording;
+import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.BadgeView;
 import yendrik.server.design.DesignViews.DesignView;
@@ -126,6 +127,8 @@ public class Drafting {
             .set(OUTCOME.DESCRIPTION, edit.description())
             .set(OUTCOME.LEVEL_RULE, Json.of(edit.levelRule().rule()))
             .set(OUTCOME.MADE_OF, madeOf(edit))
+            .set(OUTCOME.GROUP_PATH, group(edit))
+            .set(OUTCOME.RETIRED, edit.retired().orElse(false))
             .set(
                 OUTCOME.POSITION,
                 next(OUTCOME, OUTCOME.POSITION, OUTCOME.COURSE_ID.eq(course.value())))
@@ -144,6 +147,8 @@ public class Drafting {
             .set(OUTCOME.DESCRIPTION, edit.description())
             .set(OUTCOME.LEVEL_RULE, Json.of(edit.levelRule().rule()))
             .set(OUTCOME.MADE_OF, madeOf(edit))
+            .set(OUTCOME.GROUP_PATH, group(edit))
+            .set(OUTCOME.RETIRED, edit.retired().orElse(false))
             .set(OUTCOME.VERSION, version + 1)
             .set(OUTCOME.CHANGED_AT, clock.instant())
             .where(
@@ -182,6 +187,30 @@ public class Drafting {
 
   private static @Nullable JSONB madeOf(DesignEdits.OutcomeEdit edit) {
     return edit.madeOf().map(m -> Json.of(m.composition())).orElse(null);
+  }
+
+  private static JSONB group(DesignEdits.OutcomeEdit edit) {
+    return Json.of(edit.group().stream().flatMap(List::stream).map(String::strip).toList());
+  }
+
+  /** Puts the outcomes in another order; all of them must be named. */
+  DesignView orderOutcomes(CourseId course, List<Long> order) {
+    Set<Long> known =
+        drafts.outcomes(course).stream().map(OutcomeRecord::getId).collect(Collectors.toSet());
+    if (order.size() != known.size() || !known.equals(Set.copyOf(order)))
+      throw Problem.changed(view(course));
+    for (int n = 0; n < order.size(); n++)
+      db.update(OUTCOME).set(OUTCOME.POSITION, n).where(OUTCOME.ID.eq(order.get(n))).execute();
+    return view(course);
+  }
+
+  /** Outcomes that are gone from choices. */
+  @Transactional(readOnly = true)
+  Set<OutcomeId> retired(CourseId course) {
+    return drafts.outcomes(course).stream()
+        .filter(OutcomeRecord::getRetired)
+        .map(o -> new OutcomeId(o.getId()))
+        .collect(Collectors.toSet());
   }
 
   private OutcomeView outcome(CourseId course, long id) {

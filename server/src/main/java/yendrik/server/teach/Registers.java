@@ -74,7 +74,7 @@ public class Registers {
   public record Group(long id, String name) {}
 
   /**
-   * @param learners whom it concerns, of those that one may see
+   * @param learners how many are expected, of those that one may see
    * @param marked how many of them have a mark
    */
   public record SessionView(
@@ -91,6 +91,7 @@ public class Registers {
   public record RegisterView(SessionView session, List<Line> lines) {}
 
   /**
+   * @param expected whether the learner was enrolled before the session was over, or has a mark
    * @param attended at how many sessions the learner was
    * @param counted how many sessions count for the learner
    */
@@ -98,6 +99,7 @@ public class Registers {
       long enrolment,
       String name,
       Optional<Fact.Presence> presence,
+      boolean expected,
       int attended,
       int counted,
       Optional<Instant> at,
@@ -156,17 +158,19 @@ public class Registers {
         session.group(),
         session.startsAt(),
         session.minutes(),
-        of.size(),
+        (int) of.stream().filter(l -> expected(session, l)).count(),
         counts.values().stream().mapToInt(n -> n).sum(),
         counts);
   }
 
-  /** Learners who were enrolled before it was over, since others could not have come. */
   private static List<Learners.Snapshot> concerned(Session session, List<Learners.Snapshot> all) {
-    return all.stream()
-        .filter(l -> session.concerns(l.summary().groups()))
-        .filter(l -> l.enrolledAt().isBefore(session.endsAt()))
-        .toList();
+    return all.stream().filter(l -> session.concerns(l.summary().groups())).toList();
+  }
+
+  /** Whoever was enrolled only after it was over is not missed, but may have been there. */
+  private static boolean expected(Session session, Learners.Snapshot learner) {
+    return learner.enrolledAt().isBefore(session.endsAt())
+        || learner.summary().sessions().containsKey(session.id());
   }
 
   @Transactional(readOnly = true)
@@ -183,17 +187,18 @@ public class Registers {
     return new RegisterView(
         view(session, all),
         of.stream()
-            .map(l -> line(l, id, Optional.ofNullable(marks.get(l.enrolment())), names))
+            .map(l -> line(l, session, Optional.ofNullable(marks.get(l.enrolment())), names))
             .toList());
   }
 
   private static Line line(
-      Learners.Snapshot learner, long session, Optional<Fact> mark, Map<Long, String> names) {
+      Learners.Snapshot learner, Session session, Optional<Fact> mark, Map<Long, String> names) {
     var own = learner.summary().sessions();
     return new Line(
         learner.enrolment(),
         learner.name(),
-        Optional.ofNullable(own.get(session)),
+        Optional.ofNullable(own.get(session.id())),
+        expected(session, learner),
         (int) own.values().stream().filter(Fact.Presence::there).count(),
         (int) own.values().stream().filter(p -> p != Fact.Presence.EXCUSED).count(),
         mark.map(Fact::at),

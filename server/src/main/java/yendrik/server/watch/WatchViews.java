@@ -110,9 +110,17 @@ final class WatchViews {
 
   /**
    * @param composed whether it is made of others and cannot be rated itself
+   * @param group names of the groups that it stands in now, outermost first
    */
   record OutcomeHead(
-      long id, String code, String name, List<String> levels, int mastery, boolean composed) {}
+      long id,
+      String code,
+      String name,
+      List<String> levels,
+      int mastery,
+      boolean composed,
+      List<String> group,
+      boolean retired) {}
 
   record MasteryRow(
       long enrolment, String name, List<Long> groups, boolean flagged, Map<Long, Integer> levels) {}

@@ -1,6 +1,7 @@
 package yendrik.server.watch;
 
 import static yendrik.schema.Tables.LETTER;
+import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.Clock;
@@ -37,7 +38,9 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.words.LevelWords;
 import yendrik.core.watch.Reasons;
+import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.design.Designs;
+import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -343,6 +346,10 @@ class Watching {
   MasteryView mastery(Seat seat) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty()) return new MasteryView(List.of(), List.of(), List.of());
+    Map<Long, OutcomeRecord> rows =
+        db.selectFrom(OUTCOME)
+            .where(OUTCOME.COURSE_ID.eq(seat.course().value()))
+            .fetchMap(OUTCOME.ID);
     List<OutcomeHead> heads =
         ready.get().document().design().outcomes().stream()
             .map(o ->
@@ -352,9 +359,11 @@ class Watching {
                     o.name(),
                     names(o.scale()),
                     o.scale().mastery(),
-                    o.madeOf().isPresent()))
+                    o.madeOf().isPresent(),
+                    Json.list(rows.get(o.id().value()).getGroupPath(), String.class),
+                    rows.get(o.id().value()).getRetired()))
             .toList();
-    List<MasteryRow> rows =
+    List<MasteryRow> learnerRows =
         learners.of(seat).stream()
             .map(s ->
                 new MasteryRow(
@@ -364,7 +373,7 @@ class Watching {
                     !s.summary().flags().isEmpty(),
                     s.summary().levels()))
             .toList();
-    return new MasteryView(heads, groups(ready.get().document().design(), seat), rows);
+    return new MasteryView(heads, groups(ready.get().document().design(), seat), learnerRows);
   }
 
   private static List<String> names(Scale scale) {

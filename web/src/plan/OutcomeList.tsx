@@ -1,0 +1,199 @@
+import { Box, Button, TextField, Typography } from '@mui/material';
+import { type KeyboardEvent, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Design, DesignOutcome } from '../api/client';
+import { Empty } from '../ui/Panel';
+import { type Branch, found, grouped, pathKey, renamed, swapped, within } from './grouping';
+import { OutcomeRow } from './OutcomeRow';
+import { SavedField } from './SavedField';
+import type { Draft } from './useDraft';
+
+/** Outcomes in their groups, to search, fold and put in order; retired ones stand at the end. */
+export function OutcomeList({
+  design,
+  draft,
+  sel,
+  select,
+}: {
+  design: Design;
+  draft: Draft;
+  sel: string | null;
+  select: (sel: string | null) => void;
+}) {
+  const { t } = useTranslation();
+  const [text, setText] = useState('');
+  const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
+  const match = design.outcomes.filter((o) => found(o, text));
+  const root = grouped(match.filter((o) => !o.retired));
+  const retired = match.filter((o) => o.retired);
+  const fold = (path: string[]) => {
+    const next = new Set(folded);
+    if (!next.delete(pathKey(path))) next.add(pathKey(path));
+    setFolded(next);
+  };
+  const rename = (path: string[], name: string) => {
+    for (const outcome of design.outcomes) {
+      const group = renamed(outcome.group, path, name);
+      if (group !== outcome.group) draft.outcome(outcome, { group });
+    }
+  };
+  const shown = (branch: Branch<DesignOutcome>): DesignOutcome[] =>
+    folded.has(pathKey(branch.path)) ? [] : [...branch.outcomes, ...branch.branches.flatMap(shown)];
+  const visible = [...shown(root), ...retired];
+  const keys = (event: KeyboardEvent) => {
+    const way = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[event.key] as 1 | -1 | undefined;
+    const typing = event.target instanceof HTMLInputElement;
+    if (!way || typing) return;
+    event.preventDefault();
+    if (event.altKey && sel) {
+      draft.orderOutcomes(design, swapped(design.outcomes, Number(sel), way));
+      return;
+    }
+    const at = visible.findIndex((o) => `${o.id}` === sel);
+    const next = visible[Math.max(0, Math.min(visible.length - 1, at + way))];
+    if (next) select(`${next.id}`);
+  };
+  const row = (o: DesignOutcome) => (
+    <OutcomeRow
+      key={o.id}
+      outcome={o}
+      design={design}
+      chosen={`${o.id}` === sel}
+      onSelect={() => select(`${o.id}`)}
+    />
+  );
+  const branch = (b: Branch<DesignOutcome>, depth: number) => (
+    <Box component="li" key={pathKey(b.path)}>
+      <GroupHead
+        branch={b}
+        depth={depth}
+        open={!folded.has(pathKey(b.path))}
+        onFold={() => fold(b.path)}
+        onRename={(name) => rename(b.path, name)}
+      />
+      {!folded.has(pathKey(b.path)) && (
+        <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, pl: depth > 0 ? 1.5 : 0 }}>
+          {b.outcomes.map(row)}
+          {b.branches.map((inner) => branch(inner, depth + 1))}
+        </Box>
+      )}
+    </Box>
+  );
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}>
+        <TextField
+          type="search"
+          placeholder={t('plan.findOutcome')}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          slotProps={{ htmlInput: { 'aria-label': t('plan.findOutcome') } }}
+          sx={{ width: 260, bgcolor: 'tone.panel' }}
+        />
+        <Typography color="textSecondary" role="status">
+          {t('plan.outcomeCount', { count: match.length })}
+        </Typography>
+        <Typography variant="caption" color="textSecondary" sx={{ ml: 'auto' }}>
+          {t('plan.outcomeKeys')}
+        </Typography>
+      </Box>
+      {match.length === 0 ? (
+        <Empty title={t('plan.noOutcomeFound', { text })} />
+      ) : (
+        <Box
+          component="ul"
+          aria-label={t('frame.outcomes')}
+          onKeyDown={keys}
+          sx={{
+            listStyle: 'none',
+            m: 0,
+            p: 0,
+            bgcolor: 'tone.panel',
+            border: 1,
+            borderColor: 'divider',
+          }}
+        >
+          {root.outcomes.map(row)}
+          {root.branches.map((b) => branch(b, 0))}
+          {retired.length > 0 && (
+            <Box component="li">
+              <Typography
+                variant="h3"
+                component="h2"
+                color="textSecondary"
+                sx={{ px: 1.5, py: 1, bgcolor: 'tone.ground' }}
+              >
+                {t('plan.retired')} · {retired.length}
+              </Typography>
+              <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, opacity: 0.75 }}>
+                {retired.map(row)}
+              </Box>
+            </Box>
+          )}
+        </Box>
+      )}
+    </>
+  );
+}
+
+function GroupHead({
+  branch,
+  depth,
+  open,
+  onFold,
+  onRename,
+}: {
+  branch: Branch<DesignOutcome>;
+  depth: number;
+  open: boolean;
+  onFold: () => void;
+  onRename: (name: string) => void;
+}) {
+  const { t } = useTranslation();
+  const [naming, setNaming] = useState(false);
+  const name = branch.path.at(-1) ?? '';
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        pl: 1.5,
+        pr: 1,
+        py: 0.5,
+        ml: depth > 0 ? 1.5 : 0,
+        minHeight: 38,
+        bgcolor: 'tone.ground',
+        borderBottom: 1,
+        borderColor: 'divider',
+      }}
+    >
+      {naming ? (
+        <SavedField
+          label={t('plan.groupName')}
+          value={name}
+          autoFocus
+          onSave={(next) => {
+            setNaming(false);
+            onRename(next);
+          }}
+          sx={{ maxWidth: 320 }}
+        />
+      ) : (
+        <Button
+          onClick={onFold}
+          aria-expanded={open}
+          sx={{ p: 0, color: 'tone.ink', typography: 'h3' }}
+        >
+          {open ? '▾' : '▸'} {name}
+          <Box component="span" sx={{ color: 'tone.soft', ml: 0.75 }}>
+            {within(branch).length}
+          </Box>
+        </Button>
+      )}
+      <Button size="small" sx={{ ml: 'auto', p: 0.25 }} onClick={() => setNaming(!naming)}>
+        {t(naming ? 'common.cancel' : 'plan.rename')}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,95 @@
+import { Box, Typography } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import type { Design, DesignOutcome } from '../api/client';
+
+/** One outcome in the list: its scale, how its level is found, and where evidence comes from. */
+export function OutcomeRow({
+  outcome,
+  design,
+  chosen,
+  onSelect,
+}: {
+  outcome: DesignOutcome;
+  design: Design;
+  chosen: boolean;
+  onSelect: () => void;
+}) {
+  const { t } = useTranslation();
+  const scale = design.scales.find((s) => s.id === outcome.scale);
+  const steps = design.modules
+    .flatMap((m) => m.steps)
+    .filter((s) => s.evidenceFor.some((tie) => tie.outcome === outcome.id))
+    .map((s) => s.name);
+  const parts = design.outcomes
+    .filter((o) => outcome.madeOf?.parts.includes(o.id))
+    .map((o) => o.code);
+  const from = outcome.madeOf ? parts : steps;
+  return (
+    <Box
+      component="li"
+      sx={{ borderBottom: 1, borderColor: 'divider', '&:last-child': { borderBottom: 0 } }}
+    >
+      <Box
+        component="button"
+        type="button"
+        onClick={onSelect}
+        aria-pressed={chosen}
+        sx={{
+          font: 'inherit',
+          color: 'inherit',
+          textAlign: 'left',
+          width: '100%',
+          border: 0,
+          cursor: 'pointer',
+          display: 'grid',
+          gridTemplateColumns: { xs: '70px 1fr', md: '76px minmax(0, 1.2fr) 150px minmax(0, 1fr)' },
+          gap: 1.5,
+          alignItems: 'baseline',
+          px: 1.5,
+          py: 1,
+          bgcolor: chosen ? 'tone.madderWash' : 'transparent',
+          boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+          '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
+        }}
+      >
+        <Code code={outcome.code} />
+        <Typography sx={{ fontWeight: 700 }}>{outcome.name}</Typography>
+        <Typography variant="body2" color="textSecondary">
+          {scale?.name},{' '}
+          {outcome.madeOf
+            ? t('plan.madeOfCount', { count: outcome.madeOf.parts.length })
+            : t(`plan.methods.${outcome.levelRule.method}`)}
+        </Typography>
+        <Typography
+          variant="body2"
+          noWrap
+          title={from.join(', ')}
+          color={from.length ? 'textSecondary' : 'primary'}
+        >
+          {from.length ? from.join(', ') : t('plan.nowhere')}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}
+
+export function Code({ code }: { code: string }) {
+  return (
+    <Box
+      component="span"
+      sx={{
+        justifySelf: 'start',
+        px: 0.7,
+        py: 0.1,
+        borderRadius: '3px',
+        bgcolor: 'tone.indigoTint',
+        color: 'tone.indigo',
+        fontSize: 12,
+        fontWeight: 700,
+        whiteSpace: 'nowrap',
+      }}
+    >
+      {code}
+    </Box>
+  );
+}
