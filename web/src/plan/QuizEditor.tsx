@@ -1,15 +1,23 @@
-import { Box, Button, IconButton, Radio, TextField, Typography } from '@mui/material';
+import { Box, Button, IconButton, MenuItem, Radio, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Question } from '../api/client';
+import type { DesignOutcome, Question } from '../api/client';
 import { newId } from './edits';
+
+function withOutcome(question: Question, outcome: number | undefined): Question {
+  const { outcome: _, ...rest } = question;
+  return outcome ? { ...rest, outcome } : rest;
+}
 
 /** Questions with one right answer each; saved when the editor is left. */
 export function QuizEditor({
   questions,
+  outcomes = [],
   onSave,
 }: {
   questions: Question[];
+  /** Those that the step gives evidence of. */
+  outcomes?: DesignOutcome[];
   onSave: (questions: Question[]) => void;
 }) {
   const { t } = useTranslation();
@@ -132,6 +140,24 @@ export function QuizEditor({
             value={q.feedback}
             onChange={(e) => edit(n, { feedback: e.target.value })}
           />
+          {outcomes.length > 0 && (
+            <TextField
+              select
+              label={t('plan.carries')}
+              value={outcomes.some((o) => o.id === q.outcome) ? q.outcome : 0}
+              onChange={(e) => {
+                const outcome = Number(e.target.value) || undefined;
+                save(list.map((x, i) => (i === n ? withOutcome(x, outcome) : x)));
+              }}
+            >
+              <MenuItem value={0}>{t('plan.carriesAll')}</MenuItem>
+              {outcomes.map((o) => (
+                <MenuItem key={o.id} value={o.id}>
+                  {o.code} {o.name}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
           <Box sx={{ display: 'flex', gap: 1 }}>
             <Button
               size="small"

@@ -89,6 +89,9 @@ export function StepInspector(props: StepPanelProps) {
           {step.kind === 'QUIZ' && (
             <QuizEditor
               questions={step.questions}
+              outcomes={design.outcomes.filter((o) =>
+                step.evidenceFor.some((tie) => tie.outcome === o.id),
+              )}
               onSave={(questions) => draft.step(step, { questions })}
             />
           )}

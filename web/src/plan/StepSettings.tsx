@@ -13,6 +13,7 @@ import { useTranslation } from 'react-i18next';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { fromLocalInput, percent, toLocalInput } from '../ui/format';
+import { CutFields } from './CutFields';
 import { SavedField } from './SavedField';
 import type { StepPanelProps } from './StepInspector';
 
@@ -100,6 +101,23 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
           ))}
         </Box>
       )}
+      {step.kind === 'QUIZ' &&
+        step.evidenceFor.map((tie) => (
+          <CutFields
+            key={tie.outcome}
+            tie={tie}
+            design={design}
+            onChange={(cuts) =>
+              draft.step(step, {
+                evidenceFor: step.evidenceFor.map((other) =>
+                  other.outcome === tie.outcome
+                    ? { outcome: tie.outcome, weight: tie.weight, ...(cuts && { cuts }) }
+                    : other,
+                ),
+              })
+            }
+          />
+        ))}
       <Autocomplete
         multiple
         size="small"

@@ -43,7 +43,7 @@ class Shots {
           .getByRole(
               AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Femi Strand")))
           .getByRole(AriaRole.GRIDCELL)
-          .nth(7)
+          .nth(3)
           .click();
       shoot(staff, "watch-mastery");
       take(staff, school, "reach/follow-up", "reach-follow-up");

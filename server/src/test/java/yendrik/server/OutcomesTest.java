@@ -274,4 +274,67 @@ class OutcomesTest extends SchoolTest {
     change(outcome, e -> e.put("retired", false));
     assertThat(sefa.get(proposals).toString()).contains("\"outcome\":" + outcome);
   }
+
+  @Test
+  void a_quiz_gives_evidence_by_its_questions_and_cut_points() {
+    long tie = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long knot = outcome("KNOT", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long quiz = course.step(course.module("Work"), "QUIZ", "Ties and knots");
+    course.change(
+        quiz,
+        e -> {
+          var ties = e.putArray("evidenceFor");
+          ties.addObject().put("outcome", tie).put("weight", 1).putArray("cuts").add(0.5);
+          ties.addObject().put("outcome", knot).put("weight", 1);
+          var questions = e.putArray("questions");
+          question(questions.addObject(), "q1", tie);
+          question(questions.addObject(), "q2", tie);
+          question(questions.addObject(), "q3", knot);
+        });
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    Caller edda = as("Edda Marsh");
+    edda.post(course.walk(quiz) + "/attempts", "");
+    var done =
+        edda.post(
+            course.walk(quiz) + "/attempts/1/result",
+            "{\"answers\":{\"q1\":\"a\",\"q2\":\"b\",\"q3\":\"b\"}}");
+    assertThat(done.path("points").asDouble()).isEqualTo(1);
+    JsonNode levels = sefa.get(course.path + "/mastery").path("learners").path(0).path("levels");
+    assertThat(levels.path("" + tie).asInt()).as("half of its questions").isEqualTo(1);
+    assertThat(levels.path("" + knot).asInt()).as("none of its questions").isZero();
+  }
+
+  private static void question(ObjectNode q, String id, long outcome) {
+    q.put("id", id).put("text", "Which?").put("points", 1).put("right", "a").put("feedback", "");
+    var choices = q.putArray("choices");
+    choices.addObject().put("id", "a").put("text", "yes");
+    choices.addObject().put("id", "b").put("text", "no");
+    q.put("outcome", outcome);
+  }
+
+  @Test
+  void cut_points_and_carried_outcomes_that_do_not_fit_are_refused_by_field() {
+    long tie = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long quiz = course.step(course.module("Work"), "QUIZ", "Ties");
+    for (double[] cuts : new double[][] {{}, {0.2, 0.4, 0.6}, {0.8, 0.4}, {1.2}})
+      assertThat(
+              org.assertj.core.api.Assertions.catchThrowable(() ->
+                  course.change(
+                      quiz,
+                      e -> {
+                        var list =
+                            e.putArray("evidenceFor")
+                                .addObject()
+                                .put("outcome", tie)
+                                .put("weight", 1)
+                                .putArray("cuts");
+                        for (double cut : cuts) list.add(cut);
+                      })))
+          .hasMessageContaining("evidenceFor");
+    assertThat(
+            org.assertj.core.api.Assertions.catchThrowable(() ->
+                course.change(quiz, e -> question(e.putArray("questions").addObject(), "q1", tie))))
+        .hasMessageContaining("Question 1 carries an outcome");
+  }
 }

@@ -66,9 +66,27 @@ public record Step(
     }
   }
 
-  /** An outcome this step gives evidence of, with a weight greater than 0. */
-  public record Tie(OutcomeId outcome, double weight) {
+  /**
+   * An outcome this step gives evidence of.
+   *
+   * @param weight greater than 0
+   * @param cuts for each level above the lowest the least share of the points that stands for it,
+   *     ascending from 0 to 1; levels beyond the last are for people to give; empty for the usual
+   *     way, by the pass mark
+   */
+  public record Tie(OutcomeId outcome, double weight, Optional<List<Double>> cuts) {
+    /** Levels by the pass mark. */
+    public Tie(OutcomeId outcome, double weight) {
+      this(outcome, weight, Optional.empty());
+    }
+
     public Tie {
+      cuts = cuts.map(List::copyOf);
+      double least = 0;
+      for (double cut : cuts.orElse(List.of())) {
+        if (!(cut >= least && cut <= 1)) throw new IllegalArgumentException("cut point " + cut);
+        least = cut;
+      }
       if (!(weight > 0)) throw new IllegalArgumentException("weight " + weight);
     }
   }

@@ -224,6 +224,21 @@ public final class Levels {
   }
 
   /**
+   * The level that a quiz score stands for by cut points: the highest level whose least share the
+   * score reaches, index 0 below the first.
+   *
+   * <p>Example: with cuts of 30 %, 60 % and 90 %, a score of 60 % gives 2 and 89 % gives 2.
+   *
+   * @param score 0 to 1
+   * @param cuts ascending; the n-th is the least share for the level at index n + 1
+   */
+  public static int ofScore(double score, List<Double> cuts) {
+    int level = 0;
+    while (level < cuts.size() && score >= cuts.get(level) - 1e-9) level++;
+    return level;
+  }
+
+  /**
    * The level that a quiz score stands for: mastery from the pass mark upward, and never above it,
    * since only a person can see the levels beyond; below the pass mark, the lower levels in equal
    * shares.

@@ -1,9 +1,11 @@
 package yendrik.core.quiz;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import yendrik.core.id.OutcomeId;
 
 /** Questions with one right answer each. */
 public record Quiz(List<Question> questions) {
@@ -16,9 +18,27 @@ public record Quiz(List<Question> questions) {
    * @param points greater than 0
    * @param right the id of the right choice
    * @param feedback said after the attempt, may be empty
+   * @param outcome which outcome the question carries, of those that its step gives evidence of
    */
   public record Question(
-      String id, String text, double points, List<Choice> choices, String right, String feedback) {
+      String id,
+      String text,
+      double points,
+      List<Choice> choices,
+      String right,
+      String feedback,
+      Optional<OutcomeId> outcome) {
+    /** A question that carries no outcome of its own. */
+    public Question(
+        String id,
+        String text,
+        double points,
+        List<Choice> choices,
+        String right,
+        String feedback) {
+      this(id, text, points, choices, right, feedback, Optional.empty());
+    }
+
     public Question {
       choices = List.copyOf(choices);
     }
@@ -40,6 +60,14 @@ public record Quiz(List<Question> questions) {
 
   /** How one question went. */
   public record Answered(String question, Optional<String> chosen, boolean right, double points) {}
+
+  /** Points of points of the questions that carry one outcome. */
+  public record Part(OutcomeId outcome, double points, double of) {
+    /** From 0 to 1; 0 where no points are to be had. */
+    public double share() {
+      return of > 0 ? points / of : 0;
+    }
+  }
 
   /** A marked attempt. Points of points, and each question in order. */
   public record Result(double points, double of, List<Answered> answers) {
@@ -70,6 +98,27 @@ public record Quiz(List<Question> questions) {
       answers.add(new Answered(question.id(), choice, right, points));
     }
     return new Result(sum, points(), List.copyOf(answers));
+  }
+
+  /**
+   * How the questions of each outcome went, in the order of the questions; outcomes that no
+   * question carries are not in it.
+   */
+  public List<Part> parts(Result result) {
+    Map<OutcomeId, Part> parts = new LinkedHashMap<>();
+    for (Question question : questions) {
+      if (question.outcome().isEmpty()) continue;
+      double points =
+          result.answers().stream()
+              .filter(a -> a.question().equals(question.id()))
+              .mapToDouble(Answered::points)
+              .sum();
+      parts.merge(
+          question.outcome().get(),
+          new Part(question.outcome().get(), points, question.points()),
+          (a, b) -> new Part(a.outcome(), a.points() + b.points(), a.of() + b.of()));
+    }
+    return List.copyOf(parts.values());
   }
 
   /** All faults, by question. */

@@ -12,6 +12,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
+import yendrik.core.quiz.Quiz;
 import yendrik.core.rubric.Rubric;
 
 /**
@@ -64,9 +65,20 @@ public record Fact(
 
   public record StartedAttempt(StepId step, int number) implements AtStep {}
 
-  public record FinishedAttempt(StepId step, int number, double points, double of)
-      implements AtStep {
+  /**
+   * An attempt was marked.
+   *
+   * @param parts how the questions of single outcomes went, none where no question carries one
+   */
+  public record FinishedAttempt(
+      StepId step, int number, double points, double of, List<Quiz.Part> parts) implements AtStep {
+    /** An attempt at questions that carry no outcomes of their own. */
+    public FinishedAttempt(StepId step, int number, double points, double of) {
+      this(step, number, points, of, List.of());
+    }
+
     public FinishedAttempt {
+      parts = List.copyOf(parts);
       if (!(of > 0 && points >= 0 && points <= of))
         throw new IllegalArgumentException(points + " of " + of + " points");
     }

@@ -22,6 +22,7 @@ import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
+import yendrik.core.quiz.Quiz;
 
 /**
  * What the facts about one learner add up to, in flat arrays by the numbers of a {@link
@@ -212,7 +213,7 @@ public final class LearnerRecord {
       for (Step.Tie tie : index.step(s).evidenceFor()) {
         Outcome outcome = index.outcome(index.number(tie.outcome()));
         if (outcome.madeOf().isPresent()) continue;
-        int reached = Levels.ofScore(outcome.scale(), score, index.step(s).scoring().passMark());
+        int reached = reached(s, tie, outcome, done);
         add(
             index.number(tie.outcome()),
             at,
@@ -226,6 +227,20 @@ public final class LearnerRecord {
       }
     }
     if (best[s] < passMark(s) - 1e-9) failedAt[s] = at;
+  }
+
+  /** By the questions that carry the outcome, where there are any, and by the step's cut points. */
+  private int reached(int s, Step.Tie tie, Outcome outcome, Fact.FinishedAttempt done) {
+    double share =
+        done.parts().stream()
+            .filter(p -> p.outcome().equals(tie.outcome()))
+            .map(Quiz.Part::share)
+            .findFirst()
+            .orElse(done.points() / done.of());
+    return tie.cuts()
+        .filter(cuts -> cuts.size() <= outcome.scale().top())
+        .map(cuts -> Levels.ofScore(share, cuts))
+        .orElseGet(() -> Levels.ofScore(outcome.scale(), share, passMark(s)));
   }
 
   private void mark(int s, long at, Fact.Marked marked, Optional<PersonId> by) {

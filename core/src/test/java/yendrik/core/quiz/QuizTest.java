@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import yendrik.core.Workshop;
 
 class QuizTest {
   private static Quiz.Question question(String id, double points, String right) {
@@ -34,5 +35,26 @@ class QuizTest {
         .extracting(Quiz.Fault::question)
         .containsOnly(1);
     assertThat(new Quiz(List.of(broken)).faults()).hasSize(5);
+  }
+
+  private static Quiz.Question carrying(
+      String id, double points, java.util.Optional<yendrik.core.id.OutcomeId> outcome) {
+    var choices = List.of(new Quiz.Choice("a", "yes"), new Quiz.Choice("b", "no"));
+    return new Quiz.Question(id, "Which?", points, choices, "a", "", outcome);
+  }
+
+  @Test
+  void questions_add_up_by_the_outcomes_that_they_carry() {
+    var quiz =
+        new Quiz(
+            List.of(
+                carrying("q1", 3, java.util.Optional.of(Workshop.BRAKE)),
+                carrying("q2", 2, java.util.Optional.of(Workshop.SAFE)),
+                carrying("q3", 1, java.util.Optional.of(Workshop.BRAKE)),
+                carrying("q4", 9, java.util.Optional.empty())));
+    var result = quiz.mark(Map.of("q1", "b", "q2", "a", "q3", "a", "q4", "a"));
+    assertThat(quiz.parts(result))
+        .containsExactly(new Quiz.Part(Workshop.BRAKE, 1, 4), new Quiz.Part(Workshop.SAFE, 2, 2));
+    assertThat(quiz.parts(result).getFirst().share()).isEqualTo(0.25);
   }
 }

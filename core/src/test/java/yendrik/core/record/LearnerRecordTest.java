@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.core.Workshop.*;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import net.jqwik.api.ForAll;
@@ -13,8 +14,11 @@ import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Levels;
+import yendrik.core.quiz.Quiz;
 
 /** What facts add up to. */
 class LearnerRecordTest {
@@ -65,6 +69,70 @@ class LearnerRecordTest {
     take(new Fact.Rated(BRAKE, 2, Optional.empty(), 0));
     take(new Fact.Rated(BRAKE, 2, Optional.empty(), 0));
     assertThat(record.evidence(brake)).as("notes outside any step all count").hasSize(4);
+  }
+
+  @Test
+  void a_quiz_rates_an_outcome_by_the_questions_that_carry_it() {
+    var part = new Quiz.Part(BRAKE, 1, 10);
+    take(new Fact.FinishedAttempt(PADS, 1, 14, 15, List.of(part)));
+    assertThat(record.level(brake)).as("10 % of its questions, of a pass mark of 60 %").hasValue(0);
+    take(new Fact.FinishedAttempt(PADS, 2, 15, 15));
+    assertThat(record.level(brake)).as("no question carries it: the whole counts").hasValue(2);
+  }
+
+  @Test
+  void cut_points_of_the_step_say_which_level_a_share_stands_for() {
+    assertThat(levelAt(0.29)).isEqualTo(0);
+    assertThat(levelAt(0.3)).isEqualTo(1);
+    assertThat(levelAt(0.69)).isEqualTo(1);
+    assertThat(levelAt(0.7)).isEqualTo(2);
+    assertThat(levelAt(1)).as("cut points may lead above mastery").isEqualTo(3);
+    assertThat(levelAt(1, 0.3, 0.7)).as("the last level is for people").isEqualTo(2);
+  }
+
+  private static int levelAt(double share) {
+    return levelAt(share, 0.3, 0.7, 1.0);
+  }
+
+  private static int levelAt(double share, Double... cuts) {
+    List<Step> steps = new ArrayList<>(steps());
+    Step s = steps.get(1);
+    var tie = new Step.Tie(BRAKE, 1, Optional.of(List.of(cuts)));
+    steps.set(
+        1,
+        new Step(
+            s.id(),
+            s.name(),
+            s.kind(),
+            s.required(),
+            s.published(),
+            s.opensWhen(),
+            s.doneWhen(),
+            s.gate(),
+            s.window(),
+            s.scoring(),
+            List.of(tie),
+            s.audience()));
+    var course = new CourseIndex(design(steps));
+    var fresh = new LearnerRecord(course, JUNO);
+    fresh.take(new Workshop().fact(new Fact.FinishedAttempt(PADS, 1, share * 100, 100)));
+    return fresh.level(course.number(BRAKE)).orElseThrow();
+  }
+
+  @Property
+  void a_better_share_never_stands_for_a_lower_level(
+      @ForAll @IntRange(max = 100) int a, @ForAll @IntRange(max = 100) int b) {
+    List<Double> cuts = List.of(0.25, 0.5, 0.75);
+    int lower = Levels.ofScore(Math.min(a, b) / 100.0, cuts);
+    int higher = Levels.ofScore(Math.max(a, b) / 100.0, cuts);
+    assertThat(lower).isLessThanOrEqualTo(higher).isBetween(0, 3);
+  }
+
+  @Test
+  void cut_points_rise_from_nothing_to_the_whole() {
+    for (List<Double> wrong : List.of(List.of(0.6, 0.5), List.of(-0.1), List.of(1.1)))
+      assertThatThrownBy(() -> new Step.Tie(BRAKE, 1, Optional.of(wrong)))
+          .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test

@@ -27,6 +27,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
+import yendrik.core.quiz.Quiz;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -206,6 +207,26 @@ final class Author {
     change(id, Optional.empty(), done == null ? Optional.empty() : Optional.of(ask(done)), dueAt);
   }
 
+  /** A quiz whose questions carry single outcomes shows little in each: cut points are its own. */
+  private static Optional<List<Double>> cuts(String outcome, Script.ScriptStep script) {
+    boolean carried = script.carried().containsValue(outcome);
+    return carried ? Optional.of(List.of(0.3, 0.7)) : Optional.empty();
+  }
+
+  private List<Quiz.Question> carrying(Script.ScriptStep script) {
+    return script.questions().stream()
+        .map(q ->
+            new Quiz.Question(
+                q.id(),
+                q.text(),
+                q.points(),
+                q.choices(),
+                q.right(),
+                q.feedback(),
+                Optional.ofNullable(script.carried().get(q.id())).map(outcomes::get)))
+        .toList();
+  }
+
   private DesignEdits.FilmEdit keep(Script.ScriptFilm film) {
     try (InputStream in = Author.class.getResourceAsStream("/demo/films/" + film.resource())) {
       long id = files.keep(course, by, film.resource(), in, 10 << 20, Set.of("video/webm")).id();
@@ -238,11 +259,11 @@ final class Author {
             script.pass(),
             script.attempts(),
             script.body(),
-            script.questions(),
+            carrying(script),
             Optional.ofNullable(films.get(id)),
             Optional.ofNullable(rubrics.get(id)),
             script.ties().stream()
-                .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1))
+                .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1, cuts(t, script)))
                 .toList(),
             List.of());
     views.put(id, drafting.changeStep(course, id.value(), view.version(), edit));

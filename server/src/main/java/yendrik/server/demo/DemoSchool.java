@@ -737,7 +737,8 @@ class DemoSchool implements ApplicationRunner {
             List.of("BUILD"),
             "<p>Each spoke crosses three others of its own side on its way to the rim, and passes under the third. Begin with the spoke beside the valve hole, so that the pump finds room.</p>",
             List.of(),
-            Optional.empty());
+            Optional.empty(),
+            Map.of());
     var build =
         new Script.ScriptStep(
             "build",
@@ -751,7 +752,8 @@ class DemoSchool implements ApplicationRunner {
             List.of("BUILD"),
             "<p>Build a 32-spoke front wheel and true it. A facilitator signs off.</p>",
             List.of(),
-            Optional.empty());
+            Optional.empty(),
+            Map.of());
     a.write(
         new Script(
             "",

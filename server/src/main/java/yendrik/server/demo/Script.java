@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +21,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
 
   /**
    * @param questions the right choice comes first in the file
+   * @param carried codes of the outcomes that single questions carry, by question
    */
   record ScriptStep(
       String key,
@@ -33,7 +35,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       List<String> ties,
       String body,
       List<Quiz.Question> questions,
-      Optional<ScriptFilm> film) {}
+      Optional<ScriptFilm> film,
+      Map<String, String> carried) {}
 
   /** A rubric and the step that is assessed with it. */
   record ScriptRubric(String step, RubricForms.RubricEdit rubric) {}
@@ -109,8 +112,12 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
   @SuppressWarnings("unchecked") // the file's form is ours
   private static ScriptStep step(Map<String, Object> s) {
     List<Quiz.Question> questions = new ArrayList<>();
-    for (Map<String, Object> q : maps(s.get("questions")))
-      questions.add(question(q, questions.size() + 1));
+    Map<String, String> carried = new HashMap<>();
+    for (Map<String, Object> q : maps(s.get("questions"))) {
+      Quiz.Question question = question(q, questions.size() + 1);
+      questions.add(question);
+      if (q.get("o") instanceof String code) carried.put(question.id(), code);
+    }
     return new ScriptStep(
         (String) s.get("key"),
         StepKind.valueOf((String) s.get("kind")),
@@ -124,7 +131,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
         (String) s.getOrDefault("body", ""),
         questions,
         Optional.ofNullable((String) s.get("film"))
-            .map(f -> new ScriptFilm(f, number(s, "seconds").intValue())));
+            .map(f -> new ScriptFilm(f, number(s, "seconds").intValue())),
+        carried);
   }
 
   private static Number number(Map<String, Object> s, String name) {

@@ -95,7 +95,11 @@ public final class DesignEdits {
    */
   public record FilmEdit(long file, @Min(1) @Max(86_400) int seconds) {}
 
-  public record TieEdit(long outcome, double weight) {}
+  /**
+   * @param cuts for each level above the lowest the least share of the points, ascending; levels
+   *     beyond the last are for people to give
+   */
+  public record TieEdit(long outcome, double weight, Optional<List<Double>> cuts) {}
 
   public record BadgeEdit(
       @NotBlank @Size(max = 100) String name,

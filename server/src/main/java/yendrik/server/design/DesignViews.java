@@ -101,7 +101,7 @@ public final class DesignViews {
       List<TieView> evidenceFor,
       List<Long> groups) {}
 
-  public record TieView(long outcome, double weight) {}
+  public record TieView(long outcome, double weight, Optional<List<Double>> cuts) {}
 
   public record BadgeView(
       long id,
@@ -179,7 +179,9 @@ public final class DesignViews {
         content.questions(),
         content.film(),
         content.rubric().map(r -> r.value()),
-        s.evidenceFor().stream().map(t -> new TieView(t.outcome().value(), t.weight())).toList(),
+        s.evidenceFor().stream()
+            .map(t -> new TieView(t.outcome().value(), t.weight(), t.cuts()))
+            .toList(),
         s.audience().groups().stream().map(g -> g.value()).sorted().toList());
   }
 

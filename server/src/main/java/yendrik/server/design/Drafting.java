@@ -27,6 +27,7 @@ import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
@@ -302,6 +303,7 @@ public class Drafting {
   public StepView changeStep(CourseId course, long id, int version, DesignEdits.StepEdit edit) {
     StepRecord row = stepRow(course, id);
     checkStep(edit);
+    checkEvidence(course, edit);
     var content =
         new StepContent(
             SafeHtml.of(edit.body()),
@@ -314,7 +316,7 @@ public class Drafting {
             edit.groups().stream().map(GroupId::new).collect(Collectors.toSet()), Set.of());
     List<Step.Tie> ties =
         edit.evidenceFor().stream()
-            .map(t -> new Step.Tie(new OutcomeId(t.outcome()), t.weight()))
+            .map(t -> new Step.Tie(new OutcomeId(t.outcome()), t.weight(), t.cuts()))
             .toList();
     int rows =
         db.update(STEP)
@@ -366,6 +368,45 @@ public class Drafting {
     if (drafts.rubrics(course).stream().noneMatch(r -> r.getId().equals(edit.get())))
       throw Problem.field("rubric", "There is no such rubric in this course.");
     return edit.map(RubricId::new);
+  }
+
+  /** Cut points fit the scale, and questions carry outcomes that the step gives evidence of. */
+  private void checkEvidence(CourseId course, DesignEdits.StepEdit edit) {
+    Set<Long> tied =
+        edit.evidenceFor().stream().map(DesignEdits.TieEdit::outcome).collect(Collectors.toSet());
+    for (int n = 0; n < edit.questions().size(); n++) {
+      boolean known =
+          edit.questions().get(n).outcome().map(o -> tied.contains(o.value())).orElse(true);
+      if (!known)
+        throw Problem.field(
+            "questions",
+            "Question " + (n + 1) + " carries an outcome that the step gives no evidence of.");
+    }
+    if (edit.evidenceFor().stream().allMatch(t -> t.cuts().isEmpty())) return;
+    CourseDesign design = drafts.document(course).design();
+    for (DesignEdits.TieEdit tie : edit.evidenceFor())
+      tie.cuts().ifPresent(cuts -> checkCuts(design, tie.outcome(), cuts));
+  }
+
+  private static void checkCuts(CourseDesign design, long outcome, List<Double> cuts) {
+    var tied = design.outcome(new OutcomeId(outcome));
+    if (tied.isEmpty()) return;
+    int most = tied.get().scale().top();
+    if (cuts.isEmpty() || cuts.size() > most)
+      throw Problem.field(
+          "evidenceFor",
+          tied.get().code()
+              + " takes 1 to "
+              + most
+              + " cut points, one for each level above the lowest.");
+    double least = 0;
+    for (double cut : cuts) {
+      if (!(cut >= least && cut <= 1))
+        throw Problem.field(
+            "evidenceFor",
+            "The cut points of " + tied.get().code() + " must rise from 0 to 100 %.");
+      least = cut;
+    }
   }
 
   private static void checkStep(DesignEdits.StepEdit edit) {

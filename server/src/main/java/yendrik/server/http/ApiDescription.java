@@ -14,6 +14,7 @@ import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.web.csrf.CsrfToken;
+import yendrik.core.id.OutcomeId;
 
 /**
  * Describes the API so that the web client's types can be made from it: what is not optional is
@@ -23,6 +24,7 @@ import org.springframework.security.web.csrf.CsrfToken;
 class ApiDescription {
   static {
     SpringDocUtils.getConfig().addRequestWrapperToIgnore(CsrfToken.class);
+    SpringDocUtils.getConfig().replaceWithClass(OutcomeId.class, Long.class);
   }
 
   @Bean

@@ -447,9 +447,11 @@ public class Steps {
             w -> {
               usable(w, step, StepKind.QUIZ);
               before.addAll(openNames(w.progress()));
-              result[0] = asked(w, row).quiz().mark(answers);
+              Quiz quiz = asked(w, row).quiz();
+              result[0] = quiz.mark(answers);
               return List.of(
-                  new Fact.FinishedAttempt(id, number, result[0].points(), result[0].of()));
+                  new Fact.FinishedAttempt(
+                      id, number, result[0].points(), result[0].of(), quiz.parts(result[0])));
             });
     row.setAnswers(Json.of(answers));
     row.setFinishedAt(clock.instant());
