@@ -6,8 +6,8 @@ import { api, body, type DesignRubric } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
+import { ListAndMain, ListLine, listWay } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
-import { tone } from '../ui/tone';
 import { useSelection } from '../ui/useSelection';
 import { RubricEditor } from './RubricEditor';
 import { newCriterion } from './rubric';
@@ -64,44 +64,32 @@ export default function Rubrics() {
               />
             </Box>
           ) : (
-            <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
-              <Box
-                component="nav"
-                aria-label={t('frame.rubrics')}
-                sx={{
-                  width: 240,
-                  flex: 'none',
-                  overflow: 'auto',
-                  bgcolor: 'tone.panel',
-                  borderRight: `1px solid ${tone('hairline')}`,
-                }}
-              >
-                {list.map((r) => (
-                  <Line
-                    key={r.id}
-                    rubric={r}
-                    chosen={r.id === chosen?.id}
-                    onSelect={() => select(`${r.id}`)}
-                  />
-                ))}
-              </Box>
-              <Box
-                component="main"
-                id="main"
-                tabIndex={0}
-                sx={{ flex: 1, minWidth: 0, overflow: 'auto', p: 2.5, outline: 0 }}
-              >
-                {chosen && design.data && (
-                  <RubricEditor
-                    key={chosen.id}
-                    rubric={chosen}
-                    design={design.data}
-                    draft={draft}
-                    onGone={() => select(null)}
-                  />
-                )}
-              </Box>
-            </Box>
+            <ListAndMain
+              label={t('frame.rubrics')}
+              width={240}
+              onKeyDown={(event) => {
+                const next = list[list.findIndex((r) => r.id === chosen?.id) + listWay(event)];
+                if (listWay(event) !== 0 && next) select(`${next.id}`);
+              }}
+              list={list.map((r) => (
+                <Line
+                  key={r.id}
+                  rubric={r}
+                  chosen={r.id === chosen?.id}
+                  onSelect={() => select(`${r.id}`)}
+                />
+              ))}
+            >
+              {chosen && design.data && (
+                <RubricEditor
+                  key={chosen.id}
+                  rubric={chosen}
+                  design={design.data}
+                  draft={draft}
+                  onGone={() => select(null)}
+                />
+              )}
+            </ListAndMain>
           );
         }}
       </Loaded>
@@ -121,34 +109,15 @@ function Line({
 }) {
   const { t } = useTranslation();
   return (
-    <Box
-      component="button"
-      type="button"
-      aria-pressed={chosen}
-      onClick={onSelect}
-      sx={{
-        display: 'block',
-        width: '100%',
-        textAlign: 'left',
-        font: 'inherit',
-        color: 'inherit',
-        border: 0,
-        borderBottom: '1px solid',
-        borderColor: 'divider',
-        px: 2,
-        py: 1,
-        cursor: 'pointer',
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-        '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
-      }}
-    >
-      <Typography noWrap sx={{ fontWeight: 700 }}>
-        {rubric.name}
-      </Typography>
-      <Typography variant="body2" color="textSecondary" noWrap>
-        {rubric.steps.length > 0 ? rubric.steps.join(', ') : t('rubric.unused')}
-      </Typography>
-    </Box>
+    <ListLine chosen={chosen} onSelect={onSelect}>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography noWrap sx={{ fontWeight: 700 }}>
+          {rubric.name}
+        </Typography>
+        <Typography variant="body2" color="textSecondary" noWrap>
+          {rubric.steps.length > 0 ? rubric.steps.join(', ') : t('rubric.unused')}
+        </Typography>
+      </Box>
+    </ListLine>
   );
 }

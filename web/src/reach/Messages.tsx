@@ -6,8 +6,8 @@ import type { ConversationLine } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
+import { ListAndMain, ListLine, listWay } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
-import { tone } from '../ui/tone';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { Conversation } from './Conversation';
@@ -25,7 +25,7 @@ export default function Messages() {
   if (first.current === 0) first.current = lines[0]?.person ?? 0;
   const person = Number(sel ?? first.current);
   const move = (event: KeyboardEvent) => {
-    const way = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[event.key];
+    const way = listWay(event);
     if (!way) return;
     event.preventDefault();
     const at = lines.findIndex((l) => l.person === person);
@@ -43,48 +43,20 @@ export default function Messages() {
             />
           </Box>
         ) : (
-          <Box
-            sx={{
-              display: 'flex',
-              flex: 1,
-              minHeight: 0,
-              flexDirection: { xs: 'column', md: 'row' },
-              overflow: { xs: 'auto', md: 'hidden' },
-            }}
+          <ListAndMain
+            label={t('frame.messages')}
+            onKeyDown={move}
+            list={data.conversations.map((line) => (
+              <Line
+                key={line.person}
+                line={line}
+                chosen={line.person === person}
+                onSelect={() => select(`${line.person}`)}
+              />
+            ))}
           >
-            <Box
-              component="nav"
-              aria-label={t('frame.messages')}
-              tabIndex={0}
-              onKeyDown={move}
-              sx={{
-                width: { md: 340 },
-                flex: 'none',
-                overflow: 'auto',
-                maxHeight: { xs: 220, md: 'none' },
-                bgcolor: 'tone.panel',
-                borderRight: { md: `1px solid ${tone('hairline')}` },
-                borderBottom: { xs: `1px solid ${tone('hairline')}`, md: 0 },
-              }}
-            >
-              {data.conversations.map((line) => (
-                <Line
-                  key={line.person}
-                  line={line}
-                  chosen={line.person === person}
-                  onSelect={() => select(`${line.person}`)}
-                />
-              ))}
-            </Box>
-            <Box
-              component="main"
-              id="main"
-              tabIndex={0}
-              sx={{ flex: 1, minWidth: 0, overflow: { md: 'auto' }, p: 2.5, outline: 0 }}
-            >
-              {person > 0 && <Conversation key={person} person={person} />}
-            </Box>
-          </Box>
+            {person > 0 && <Conversation key={person} person={person} />}
+          </ListAndMain>
         )
       }
     </Loaded>
@@ -102,51 +74,32 @@ function Line({
 }) {
   const { t } = useTranslation();
   return (
-    <Box
-      component="button"
-      type="button"
-      aria-pressed={chosen}
-      onClick={onSelect}
-      sx={{
-        display: 'block',
-        width: '100%',
-        textAlign: 'left',
-        font: 'inherit',
-        color: 'inherit',
-        border: 0,
-        borderBottom: '1px solid',
-        borderColor: 'divider',
-        px: 2,
-        py: 1,
-        cursor: 'pointer',
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-        '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
-      }}
-    >
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        <Typography noWrap sx={{ flex: 1, fontWeight: 700 }}>
-          {line.name}
+    <ListLine chosen={chosen} onSelect={onSelect}>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <Typography noWrap sx={{ flex: 1, fontWeight: 700 }}>
+            {line.name}
+          </Typography>
+          <Typography variant="body2" color="textSecondary">
+            {day(line.at)}
+          </Typography>
+        </Box>
+        <Typography variant="body2" noWrap>
+          {line.subject}
         </Typography>
-        <Typography variant="body2" color="textSecondary">
-          {day(line.at)}
+        <Typography
+          variant="body2"
+          noWrap
+          color={line.unread > 0 ? 'primary' : 'textSecondary'}
+          sx={{ fontWeight: line.unread > 0 ? 700 : 400 }}
+        >
+          {line.unread > 0
+            ? t('reach.unread', { count: line.unread })
+            : line.mine
+              ? t('reach.you', { begins: line.begins })
+              : line.begins}
         </Typography>
       </Box>
-      <Typography variant="body2" noWrap>
-        {line.subject}
-      </Typography>
-      <Typography
-        variant="body2"
-        noWrap
-        color={line.unread > 0 ? 'primary' : 'textSecondary'}
-        sx={{ fontWeight: line.unread > 0 ? 700 : 400 }}
-      >
-        {line.unread > 0
-          ? t('reach.unread', { count: line.unread })
-          : line.mine
-            ? t('reach.you', { begins: line.begins })
-            : line.begins}
-      </Typography>
-    </Box>
+    </ListLine>
   );
 }

@@ -7,8 +7,8 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { Bead } from '../ui/Glyphs';
+import { ListAndMain, ListLine, listWay } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
-import { tone } from '../ui/tone';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { WorkPanel } from './WorkPanel';
@@ -22,12 +22,7 @@ export default function Marking() {
   const [enrolment, step] = (sel ?? '').split('-').map(Number);
   const all = [...(queue.data?.handedIn ?? []), ...(queue.data?.toSignOff ?? [])];
   const move = (event: KeyboardEvent) => {
-    const way =
-      event.key === 'j' || event.key === 'ArrowDown'
-        ? 1
-        : event.key === 'k' || event.key === 'ArrowUp'
-          ? -1
-          : 0;
+    const way = listWay(event);
     if (!way) return;
     event.preventDefault();
     const at = all.findIndex((w) => key(w) === sel);
@@ -41,63 +36,40 @@ export default function Marking() {
   return (
     <Loaded query={queue}>
       {(data) => (
-        <Box
-          sx={{
-            display: 'flex',
-            flex: 1,
-            minHeight: 0,
-            flexDirection: { xs: 'column', md: 'row' },
-            overflow: { xs: 'auto', md: 'hidden' },
-          }}
-        >
-          <Box
-            component="nav"
-            aria-label={t('frame.marking')}
-            tabIndex={0}
-            onKeyDown={move}
-            sx={{
-              width: { md: 340 },
-              flex: 'none',
-              overflow: { md: 'auto' },
-              borderRight: { md: `1px solid ${tone('hairline')}` },
-              borderColor: 'divider',
-              bgcolor: 'tone.panel',
-            }}
-          >
-            {all.length === 0 && <Empty title={t('teach.empty')} hint={t('teach.emptyHint')} />}
-            <List
-              title={t('teach.handedIn')}
-              list={data.handedIn}
-              sel={sel}
-              select={select}
-              state="WAITING"
-            />
-            <List
-              title={t('teach.toSignOff')}
-              list={data.toSignOff}
-              sel={sel}
-              select={select}
-              state="OPEN"
-            />
-          </Box>
-          <Box
-            component="main"
-            id="main"
-            tabIndex={0}
-            sx={{ flex: 1, minWidth: 0, overflow: { md: 'auto' }, p: 2.5, outline: 0 }}
-          >
-            {enrolment && step ? (
-              <WorkPanel
-                key={sel}
-                enrolment={enrolment}
-                step={step}
-                onDone={() => after(sel ?? '')}
+        <ListAndMain
+          label={t('frame.marking')}
+          onKeyDown={move}
+          list={
+            <>
+              {all.length === 0 && <Empty title={t('teach.empty')} hint={t('teach.emptyHint')} />}
+              <List
+                title={t('teach.handedIn')}
+                list={data.handedIn}
+                sel={sel}
+                select={select}
+                state="WAITING"
               />
-            ) : (
-              all.length > 0 && <Empty title={t('teach.pick')} />
-            )}
-          </Box>
-        </Box>
+              <List
+                title={t('teach.toSignOff')}
+                list={data.toSignOff}
+                sel={sel}
+                select={select}
+                state="OPEN"
+              />
+            </>
+          }
+        >
+          {enrolment && step ? (
+            <WorkPanel
+              key={sel}
+              enrolment={enrolment}
+              step={step}
+              onDone={() => after(sel ?? '')}
+            />
+          ) : (
+            all.length > 0 && <Empty title={t('teach.pick')} />
+          )}
+        </ListAndMain>
       )}
     </Loaded>
   );
@@ -133,30 +105,7 @@ function List({
       {list.map((w) => {
         const chosen = key(w) === sel;
         return (
-          <Box
-            key={key(w)}
-            component="button"
-            type="button"
-            aria-pressed={chosen}
-            onClick={() => select(key(w))}
-            sx={{
-              display: 'flex',
-              gap: 1.25,
-              width: '100%',
-              textAlign: 'left',
-              font: 'inherit',
-              color: 'inherit',
-              border: 0,
-              borderBottom: '1px solid',
-              borderColor: 'divider',
-              px: 2,
-              py: 0.9,
-              cursor: 'pointer',
-              bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-              boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-              '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
-            }}
-          >
+          <ListLine key={key(w)} chosen={chosen} onSelect={() => select(key(w))}>
             <Bead bead={{ state, overdue: false, outOfReach: false }} silent />
             <Box sx={{ minWidth: 0 }}>
               <Typography sx={{ fontWeight: 700 }}>{w.learner}</Typography>
@@ -166,7 +115,7 @@ function List({
                 {w.since && ` · ${t('teach.since', { date: day(w.since) })}`}
               </Typography>
             </Box>
-          </Box>
+          </ListLine>
         );
       })}
     </section>

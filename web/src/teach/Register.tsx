@@ -6,8 +6,8 @@ import type { Session } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
+import { ListAndMain, listWay } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
-import { tone } from '../ui/tone';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { RegisterSheet } from './RegisterSheet';
@@ -42,47 +42,41 @@ export default function Register() {
           const chosen =
             data.sessions.find((s) => `${s.id}` === sel) ?? nearest(data.sessions, data.now);
           return (
-            <Box
-              sx={{
-                display: 'flex',
-                flex: 1,
-                minHeight: 0,
-                flexDirection: { xs: 'column', md: 'row' },
-                overflow: { xs: 'auto', md: 'hidden' },
-                '@media print': { display: 'block' },
-              }}
-            >
-              {data.sessions.length > 0 && (
-                <SessionList calendar={data} chosen={chosen?.id} select={(id) => select(`${id}`)} />
-              )}
-              <Box
-                component="main"
-                id="main"
-                tabIndex={0}
-                sx={{
-                  flex: 1,
-                  minWidth: 0,
-                  overflow: { md: 'auto' },
-                  p: { xs: 1.5, md: 2.5 },
-                  outline: 0,
-                  borderLeft: { md: `1px solid ${tone('hairline')}` },
-                  '@media print': { overflow: 'visible' },
-                }}
-              >
-                {chosen ? (
+            <>
+              {chosen ? (
+                <ListAndMain
+                  label={t('teach.sessions')}
+                  width={320}
+                  onKeyDown={(event) => {
+                    const way = listWay(event);
+                    const next = data.sessions[data.sessions.indexOf(chosen) + way];
+                    if (way === 0 || !next) return;
+                    event.preventDefault();
+                    select(`${next.id}`);
+                  }}
+                  list={
+                    <SessionList
+                      calendar={data}
+                      chosen={chosen.id}
+                      select={(id) => select(`${id}`)}
+                    />
+                  }
+                >
                   <RegisterSheet
                     key={chosen.id}
                     session={chosen}
                     calendar={data}
                     onGone={() => select(null)}
                   />
-                ) : (
+                </ListAndMain>
+              ) : (
+                <Box component="main" id="main">
                   <Empty
                     title={t('teach.noSessions')}
                     hint={t(data.mayEdit ? 'teach.noSessionsHint' : 'teach.noSessionsSupport')}
                   />
-                )}
-              </Box>
+                </Box>
+              )}
               {adding && (
                 <SeriesDialog
                   groups={data.groups}
@@ -90,7 +84,7 @@ export default function Register() {
                   onAdded={(first) => select(`${first}`)}
                 />
               )}
-            </Box>
+            </>
           );
         }}
       </Loaded>

@@ -1,8 +1,8 @@
 import { Box, Typography } from '@mui/material';
-import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Calendar, Session } from '../api/client';
 import { dayIn } from '../ui/format';
+import { ListLine } from '../ui/ListAndMain';
 
 interface Props {
   calendar: Calendar;
@@ -19,11 +19,6 @@ export function SessionList({ calendar, chosen, select }: Props) {
   const { sessions, now } = calendar;
   const past = sessions.filter((s) => over(s, now));
   const coming = sessions.filter((s) => !over(s, now));
-  const move = (way: number) => {
-    const at = sessions.findIndex((s) => s.id === chosen);
-    const next = sessions[Math.max(0, Math.min(sessions.length - 1, at + way))];
-    if (next) select(next.id);
-  };
   const part = (title: string, list: Session[]) =>
     list.length > 0 && (
       <section>
@@ -49,29 +44,10 @@ export function SessionList({ calendar, chosen, select }: Props) {
       </section>
     );
   return (
-    <Box
-      component="nav"
-      aria-label={t('teach.sessions')}
-      onKeyDown={(e) => {
-        const way = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[e.key];
-        if (!way) return;
-        e.preventDefault();
-        move(way);
-      }}
-      sx={{
-        width: { md: 320 },
-        flex: 'none',
-        overflow: 'auto',
-        maxHeight: { xs: 210, md: 'none' },
-        bgcolor: 'tone.panel',
-        borderBottom: { xs: 1, md: 0 },
-        borderColor: 'divider',
-        '@media print': { display: 'none' },
-      }}
-    >
+    <>
       {part(t('teach.sessionsPast'), past)}
       {part(t('teach.sessionsComing'), coming)}
-    </Box>
+    </>
   );
 }
 
@@ -91,36 +67,9 @@ function Line({
   onSelect: () => void;
 }) {
   const { t } = useTranslation();
-  const line = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    if (chosen) line.current?.scrollIntoView?.({ block: 'nearest' });
-  }, [chosen]);
   const missing = session.learners - session.marked;
   return (
-    <Box
-      ref={line}
-      component="button"
-      type="button"
-      aria-pressed={chosen}
-      onClick={onSelect}
-      sx={{
-        display: 'flex',
-        gap: 1.5,
-        width: '100%',
-        textAlign: 'left',
-        font: 'inherit',
-        color: 'inherit',
-        border: 0,
-        borderBottom: '1px solid',
-        borderColor: 'divider',
-        px: 2,
-        py: 0.8,
-        cursor: 'pointer',
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-        '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
-      }}
-    >
+    <ListLine chosen={chosen} onSelect={onSelect}>
       <Typography sx={{ width: 84, flex: 'none', fontWeight: 700 }}>
         {dayIn(session.startsAt, zone)}
       </Typography>
@@ -146,6 +95,6 @@ function Line({
           )}
         </Box>
       </Box>
-    </Box>
+    </ListLine>
   );
 }

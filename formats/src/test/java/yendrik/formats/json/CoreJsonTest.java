@@ -10,9 +10,11 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.core.JacksonException;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Step;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Latches;
+import yendrik.core.quiz.Quiz;
 import yendrik.core.record.Fact;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
@@ -54,6 +56,18 @@ class CoreJsonTest {
       String json = CoreJson.mapper().writerFor(Fact.What.class).writeValueAsString(what);
       assertThat(CoreJson.mapper().readValue(json, Fact.What.class)).isEqualTo(what);
     }
+  }
+
+  @Test
+  void what_was_written_before_a_part_was_added_is_read_without_it() {
+    String rated = "{\"is\":\"rated\",\"outcome\":1,\"level\":2,\"version\":0}";
+    assertThat(CoreJson.mapper().readValue(rated, Fact.What.class))
+        .isEqualTo(new Fact.Rated(Workshop.BRAKE, 2, Optional.empty(), 0));
+    assertThat(CoreJson.mapper().readValue("{\"outcome\":1,\"weight\":2.0}", Step.Tie.class))
+        .isEqualTo(new Step.Tie(Workshop.BRAKE, 2));
+    String question =
+        "{\"id\":\"q\",\"text\":\"?\",\"points\":1,\"choices\":[],\"right\":\"a\",\"feedback\":\"\"}";
+    assertThat(CoreJson.mapper().readValue(question, Quiz.Question.class).outcome()).isEmpty();
   }
 
   @Test

@@ -1,0 +1,115 @@
+import { Box } from '@mui/material';
+import type { KeyboardEvent, ReactNode } from 'react';
+import { tone } from './tone';
+
+/** A list at the left and what is chosen in it at the right; below each other on a phone. */
+export function ListAndMain({
+  label,
+  list,
+  onKeyDown,
+  width = 340,
+  children,
+}: {
+  label: string;
+  list: ReactNode;
+  onKeyDown?: (event: KeyboardEvent) => void;
+  width?: number;
+  children: ReactNode;
+}) {
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        flex: 1,
+        minHeight: 0,
+        flexDirection: { xs: 'column', md: 'row' },
+        overflow: { xs: 'auto', md: 'hidden' },
+        '@media print': { display: 'block' },
+      }}
+    >
+      <Box
+        component="nav"
+        aria-label={label}
+        tabIndex={0}
+        {...(onKeyDown && { onKeyDown })}
+        sx={{
+          width: { md: width },
+          flex: 'none',
+          overflow: 'auto',
+          maxHeight: { xs: 220, md: 'none' },
+          bgcolor: 'tone.panel',
+          borderRight: { md: `1px solid ${tone('hairline')}` },
+          borderBottom: { xs: `1px solid ${tone('hairline')}`, md: 0 },
+          '@media print': { display: 'none' },
+        }}
+      >
+        {list}
+      </Box>
+      <Box
+        component="main"
+        id="main"
+        tabIndex={0}
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          overflow: { md: 'auto' },
+          p: { xs: 1.5, md: 2.5 },
+          outline: 0,
+          '@media print': { overflow: 'visible' },
+        }}
+      >
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+/** One line of such a list. */
+export function ListLine({
+  chosen,
+  onSelect,
+  children,
+}: {
+  chosen: boolean;
+  onSelect: () => void;
+  children: ReactNode;
+}) {
+  return (
+    <Box
+      ref={(line: HTMLElement | null) => {
+        if (chosen) line?.scrollIntoView?.({ block: 'nearest' });
+      }}
+      component="button"
+      type="button"
+      aria-pressed={chosen}
+      onClick={onSelect}
+      sx={{
+        display: 'flex',
+        gap: 1.25,
+        width: '100%',
+        textAlign: 'left',
+        font: 'inherit',
+        color: 'inherit',
+        border: 0,
+        borderBottom: '1px solid',
+        borderColor: 'divider',
+        px: 2,
+        py: 0.9,
+        cursor: 'pointer',
+        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+        '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
+      }}
+    >
+      {children}
+    </Box>
+  );
+}
+
+/** The way that a key goes in a list: 1 down, -1 up, 0 for any other key. */
+export const listWay = (event: KeyboardEvent): 1 | -1 | 0 =>
+  event.key === 'j' || event.key === 'ArrowDown'
+    ? 1
+    : event.key === 'k' || event.key === 'ArrowUp'
+      ? -1
+      : 0;
