@@ -288,7 +288,7 @@ function CriterionFields({
             </Box>
           );
         })}
-        <Box sx={{ display: 'grid', gap: 0.75, alignContent: 'start' }}>
+        <Box sx={{ display: 'flex', gap: 0.75, flexBasis: '100%' }}>
           <Button
             variant="outlined"
             onClick={() =>
