@@ -193,6 +193,22 @@ public final class Workshop {
         s.audience());
   }
 
+  public static Step tied(Step s, Step.Tie tie) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        s.required(),
+        s.published(),
+        s.opensWhen(),
+        s.doneWhen(),
+        s.gate(),
+        s.window(),
+        s.scoring(),
+        List.of(tie),
+        s.audience());
+  }
+
   public static Step onlyFor(Step s, GroupId group) {
     return new Step(
         s.id(),

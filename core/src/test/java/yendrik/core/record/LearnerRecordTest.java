@@ -96,23 +96,7 @@ class LearnerRecordTest {
 
   private static int levelAt(double share, Double... cuts) {
     List<Step> steps = new ArrayList<>(steps());
-    Step s = steps.get(1);
-    var tie = new Step.Tie(BRAKE, 1, Optional.of(List.of(cuts)));
-    steps.set(
-        1,
-        new Step(
-            s.id(),
-            s.name(),
-            s.kind(),
-            s.required(),
-            s.published(),
-            s.opensWhen(),
-            s.doneWhen(),
-            s.gate(),
-            s.window(),
-            s.scoring(),
-            List.of(tie),
-            s.audience()));
+    steps.set(1, tied(steps.get(1), new Step.Tie(BRAKE, 1, Optional.of(List.of(cuts)))));
     var course = new CourseIndex(design(steps));
     var fresh = new LearnerRecord(course, JUNO);
     fresh.take(new Workshop().fact(new Fact.FinishedAttempt(PADS, 1, share * 100, 100)));
