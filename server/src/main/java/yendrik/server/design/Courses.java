@@ -4,6 +4,7 @@ import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.SCALE;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -19,9 +20,11 @@ import yendrik.core.watch.DefaultFlags;
 @Transactional
 public class Courses {
   private final DSLContext db;
+  private final Clock clock;
 
-  Courses(DSLContext db) {
+  Courses(DSLContext db, Clock clock) {
     this.db = db;
+    this.clock = clock;
   }
 
   /** What a course is called and when it runs. */
@@ -54,6 +57,20 @@ public class Courses {
           .set(FLAG.FLAG_WHEN, Json.of(flag.flagWhen()))
           .set(FLAG.POSITION, position++)
           .execute();
+    return new CourseId(id);
+  }
+
+  /** Makes an empty framework of the institution. */
+  public CourseId addFramework(String name) {
+    long id =
+        db.insertInto(COURSE)
+            .set(COURSE.NAME, name)
+            .set(COURSE.ZONE, "UTC")
+            .set(COURSE.STARTS_AT, clock.instant())
+            .set(COURSE.WEEKS, 1)
+            .set(COURSE.FRAMEWORK, true)
+            .returning(COURSE.ID)
+            .fetchSingle(COURSE.ID);
     return new CourseId(id);
   }
 

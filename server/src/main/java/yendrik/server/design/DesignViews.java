@@ -2,6 +2,7 @@ package yendrik.server.design;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseModule;
@@ -47,7 +48,30 @@ public final class DesignViews {
 
   public record Named(long id, String name) {}
 
-  public record ScaleView(long id, int version, String name, List<LevelView> levels, int mastery) {}
+  public record ScaleView(
+      long id,
+      int version,
+      String name,
+      List<LevelView> levels,
+      int mastery,
+      Optional<AdoptedScale> adopted) {}
+
+  /**
+   * @param framework by name
+   * @param news what the framework says by now, in words, and what that does to ratings; empty
+   *     while there is nothing to decide
+   * @param gone whether the framework does not have it any more
+   */
+  public record AdoptedScale(String framework, List<String> news, boolean gone) {}
+
+  /**
+   * @param framework by name
+   * @param news the framework's words of today, while there is something to decide
+   * @param gone whether the framework does not have it any more
+   */
+  public record Adopted(String framework, Optional<Words> news, boolean gone) {}
+
+  public record Words(String code, String name, String description) {}
 
   public record LevelView(int key, String name, double points, String description) {}
 
@@ -61,7 +85,8 @@ public final class DesignViews {
       OutcomeForms.LevelRuleForm levelRule,
       Optional<OutcomeForms.MadeOfForm> madeOf,
       List<String> group,
-      boolean retired) {}
+      boolean retired,
+      Optional<Adopted> adopted) {}
 
   public record ModuleView(
       long id,
@@ -113,17 +138,17 @@ public final class DesignViews {
       Optional<RuleView> earnedWhen,
       boolean surprise) {}
 
-  static ScaleView scale(ScaleRecord row) {
+  static ScaleView scale(ScaleRecord row, Optional<AdoptedScale> adopted) {
     Scale scale = DraftStore.scale(row);
     var levels =
         scale.levels().stream()
             .map(l -> new LevelView(l.key(), l.name(), l.points(), l.description()))
             .toList();
     return new ScaleView(
-        scale.id().value(), row.getVersion(), scale.name(), levels, scale.mastery());
+        scale.id().value(), row.getVersion(), scale.name(), levels, scale.mastery(), adopted);
   }
 
-  static OutcomeView outcome(OutcomeRecord o) {
+  static OutcomeView outcome(OutcomeRecord o, Map<Long, Adopted> adopted) {
     return new OutcomeView(
         o.getId(),
         o.getVersion(),
@@ -135,7 +160,8 @@ public final class DesignViews {
         Optional.ofNullable(o.getMadeOf())
             .map(m -> OutcomeForms.MadeOfForm.of(Json.read(m, Composition.class))),
         Json.list(o.getGroupPath(), String.class),
-        o.getRetired());
+        o.getRetired(),
+        Optional.ofNullable(adopted.get(o.getId())));
   }
 
   static ModuleView module(ModuleRecord row, List<StepView> steps, Wording wording) {

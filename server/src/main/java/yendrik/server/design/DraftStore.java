@@ -172,7 +172,7 @@ class DraftStore {
   private Map<CourseId, String> otherCourses(CourseId id) {
     return db.select(COURSE.ID, COURSE.NAME)
         .from(COURSE)
-        .where(COURSE.ID.ne(id.value()))
+        .where(COURSE.ID.ne(id.value()), COURSE.FRAMEWORK.isFalse())
         .fetchMap(r -> new CourseId(r.value1()), r -> r.value2());
   }
 

@@ -60,13 +60,21 @@ public class Drafting {
   private final DSLContext db;
   private final DraftStore drafts;
   private final Designs designs;
+  private final Adoption adoption;
   private final Files files;
   private final Clock clock;
 
-  Drafting(DSLContext db, DraftStore drafts, Designs designs, Files files, Clock clock) {
+  Drafting(
+      DSLContext db,
+      DraftStore drafts,
+      Designs designs,
+      Adoption adoption,
+      Files files,
+      Clock clock) {
     this.db = db;
     this.drafts = drafts;
     this.designs = designs;
+    this.adoption = adoption;
     this.files = files;
     this.clock = clock;
   }
@@ -80,6 +88,8 @@ public class Drafting {
         drafts.steps(id).stream()
             .map(s -> DesignViews.step(s, wording))
             .collect(Collectors.groupingBy(StepView::module));
+    List<OutcomeRecord> outcomes = drafts.outcomes(id);
+    Map<Long, DesignViews.Adopted> adopted = adoption.of(outcomes);
     boolean changed = designs.published(id).map(p -> !same(p.document(), draft)).orElse(true);
     return new DesignView(
         id.value(),
@@ -92,8 +102,8 @@ public class Drafting {
         changed,
         db.fetchCount(
             ENROLMENT, ENROLMENT.COURSE_ID.eq(id.value()).and(ENROLMENT.PRACTICE.isFalse())),
-        drafts.scales(id).stream().map(DesignViews::scale).toList(),
-        drafts.outcomes(id).stream().map(DesignViews::outcome).toList(),
+        adoption.scales(id),
+        outcomes.stream().map(o -> DesignViews.outcome(o, adopted)).toList(),
         drafts.modules(id).stream()
             .map(m -> DesignViews.module(m, steps.getOrDefault(m.getId(), List.of()), wording))
             .toList(),
@@ -140,6 +150,7 @@ public class Drafting {
 
   OutcomeView changeOutcome(CourseId course, long id, int version, DesignEdits.OutcomeEdit edit) {
     checkOutcome(course, edit, id);
+    checkWords(outcomeRow(course, id), edit);
     int rows =
         db.update(OUTCOME)
             .set(OUTCOME.SCALE_ID, edit.scale())
@@ -186,6 +197,19 @@ public class Drafting {
       throw Problem.field("code", "Another outcome has the code " + edit.code() + " already.");
   }
 
+  private static void checkWords(OutcomeRecord row, DesignEdits.OutcomeEdit edit) {
+    boolean same =
+        row.getCode().equals(edit.code().strip())
+            && row.getName().equals(edit.name().strip())
+            && row.getDescription().equals(edit.description());
+    if (row.getAdoptedFrom() != null && !same)
+      throw Problem.field(
+          "name",
+          "The words of "
+              + row.getCode()
+              + " belong to a framework. Make the outcome the course’s own to change them.");
+  }
+
   private static @Nullable JSONB madeOf(DesignEdits.OutcomeEdit edit) {
     return edit.madeOf().map(m -> Json.of(m.composition())).orElse(null);
   }
@@ -215,15 +239,21 @@ public class Drafting {
   }
 
   private OutcomeView outcome(CourseId course, long id) {
+    OutcomeRecord row = outcomeRow(course, id);
+    return DesignViews.outcome(row, adoption.of(List.of(row)));
+  }
+
+  private OutcomeRecord outcomeRow(CourseId course, long id) {
     return db.selectFrom(OUTCOME)
         .where(OUTCOME.ID.eq(id), OUTCOME.COURSE_ID.eq(course.value()), OUTCOME.DELETED_AT.isNull())
         .fetchOptional()
-        .map(DesignViews::outcome)
         .orElseThrow(() -> Problem.notFound("outcome"));
   }
 
   // --- modules ----------------------------------------------------------------------------------
   public ModuleView addModule(CourseId course, DesignEdits.NewModule edit) {
+    if (db.fetchExists(COURSE, COURSE.ID.eq(course.value()).and(COURSE.FRAMEWORK.isTrue())))
+      throw Problem.conflict("A framework has outcomes and scales only. Modules are in courses.");
     long id =
         db.insertInto(MODULE)
             .set(MODULE.COURSE_ID, course.value())

@@ -103,16 +103,23 @@ public class Exchange {
    * @param fresh items that no outcome of the course corresponds to, by code and name
    * @param changed what would read differently, in words
    * @param missing outcomes that the file does not have; they stay as they are
+   * @param held outcomes whose words belong to a framework of the institution; they stay as they
+   *     are
    * @param same how many stand as they are in the file
    */
   public record Comparison(
-      List<String> fresh, List<String> changed, List<String> missing, int same) {}
+      List<String> fresh,
+      List<String> changed,
+      List<String> missing,
+      List<String> held,
+      int same) {}
 
   /** Compares a file with the course's outcomes; nothing is changed. */
   @Transactional(readOnly = true)
   public Comparison compare(CourseId course, Format format, String text) {
     List<String> fresh = new ArrayList<>();
     List<String> changed = new ArrayList<>();
+    List<String> held = new ArrayList<>();
     int same = 0;
     Set<Long> met = new HashSet<>();
     var known = new Known(drafts.outcomes(course));
@@ -123,6 +130,7 @@ public class Exchange {
         met.add(own.get().getId());
         List<String> what = differences(own.get(), item);
         if (what.isEmpty()) same++;
+        else if (own.get().getAdoptedFrom() != null) held.add(own.get().getCode());
         else changed.add(own.get().getCode() + ": " + String.join(", ", what));
       }
     }
@@ -131,7 +139,7 @@ public class Exchange {
             .filter(o -> !met.contains(o.getId()))
             .map(o -> o.getCode() + " " + o.getName())
             .toList();
-    return new Comparison(fresh, changed, missing, same);
+    return new Comparison(fresh, changed, missing, held, same);
   }
 
   private static List<String> differences(OutcomeRecord own, Framework.Item item) {
@@ -191,7 +199,7 @@ public class Exchange {
         row.setVersion(1);
         row.setChangedAt(clock.instant());
         fresh.add(row);
-      } else if (differences(row, item).isEmpty()) continue;
+      } else if (row.getAdoptedFrom() != null || differences(row, item).isEmpty()) continue;
       else {
         row.setVersion(row.getVersion() + 1);
         row.setChangedAt(clock.instant());

@@ -56,32 +56,57 @@ public class Scales {
             .set(SCALE.MASTERY, edit.mastery())
             .returning(SCALE.ID)
             .fetchSingle(SCALE.ID);
-    return DesignViews.scale(row(course, id));
+    return DesignViews.scale(row(course, id), Optional.empty());
   }
 
   ScaleView change(CourseId course, long id, int version, ScaleEdit edit) {
     ScaleRecord row = row(course, id);
-    List<Scale.Level> levels = levels(edit, DraftStore.scale(row).levels());
-    List<String> held = held(course, DraftStore.scale(row), levels);
-    if (!held.isEmpty()) throw Problem.field("levels", String.join(" ", held));
-    int rows =
-        db.update(SCALE)
-            .set(SCALE.NAME, edit.name().strip())
-            .set(SCALE.LEVELS, Json.of(levels))
-            .set(SCALE.MASTERY, edit.mastery())
-            .set(SCALE.VERSION, version + 1)
-            .where(SCALE.ID.eq(id), SCALE.VERSION.eq(version), SCALE.DELETED_AT.isNull())
-            .execute();
-    ScaleView now = DesignViews.scale(row(course, id));
-    if (rows == 0) throw Problem.changed(now);
+    if (row.getAdoptedFrom() != null)
+      throw Problem.field(
+          "name", "This scale belongs to a framework. Make it the course’s own to change it.");
+    Scale before = DraftStore.scale(row);
+    var after =
+        new Scale(before.id(), edit.name().strip(), levels(edit, before.levels()), edit.mastery());
+    boolean put = put(course, before, after, version);
+    ScaleView now = DesignViews.scale(row(course, id), Optional.empty());
+    if (!put) throw Problem.changed(now);
     return now;
+  }
+
+  /**
+   * Puts a scale in the place of what it was.
+   *
+   * @return whether it still had that version
+   * @throws Problem when that would take a level from under ratings or rules
+   */
+  boolean put(CourseId course, Scale before, Scale after, int version) {
+    List<String> held = held(course, before, after.levels());
+    if (!held.isEmpty()) throw Problem.field("levels", String.join(" ", held));
+    return db.update(SCALE)
+            .set(SCALE.NAME, after.name())
+            .set(SCALE.LEVELS, Json.of(after.levels()))
+            .set(SCALE.MASTERY, after.mastery())
+            .set(SCALE.VERSION, version + 1)
+            .where(
+                SCALE.ID.eq(before.id().value()),
+                SCALE.VERSION.eq(version),
+                SCALE.DELETED_AT.isNull())
+            .execute()
+        == 1;
   }
 
   /** What a change would mean for ratings that stand, in words; empty when nothing rests on it. */
   @Transactional(readOnly = true)
   public List<String> effects(CourseId course, long id, ScaleEdit edit) {
     Scale before = DraftStore.scale(row(course, id));
-    List<Scale.Level> after = levels(edit, before.levels());
+    return effects(
+        course,
+        before,
+        new Scale(before.id(), edit.name(), levels(edit, before.levels()), edit.mastery()));
+  }
+
+  List<String> effects(CourseId course, Scale before, Scale to) {
+    List<Scale.Level> after = to.levels();
     List<String> effects = new ArrayList<>(held(course, before, after));
     Map<Integer, Integer> ratings = ratings(course, before);
     for (Scale.Level was : before.levels()) {
@@ -101,12 +126,12 @@ public class Scales {
     if (!fresh.isEmpty() && !ratings.isEmpty())
       effects.add("Nobody is at " + String.join(", ", fresh) + " yet. Earlier ratings stay put.");
     int mastery = before.key(before.mastery());
-    if (after.get(edit.mastery()).key() != mastery)
+    if (to.key(to.mastery()) != mastery)
       effects.add(
           "Mastery moves from “"
               + before.levels().get(before.mastery()).name()
               + "” to “"
-              + after.get(edit.mastery()).name()
+              + after.get(to.mastery()).name()
               + "”. Publishing shows what that opens and for whom.");
     return effects;
   }
@@ -129,7 +154,7 @@ public class Scales {
     db.update(SCALE).set(SCALE.DELETED_AT, clock.instant()).where(SCALE.ID.eq(id)).execute();
   }
 
-  private ScaleRecord row(CourseId course, long id) {
+  ScaleRecord row(CourseId course, long id) {
     return db.selectFrom(SCALE)
         .where(SCALE.ID.eq(id), SCALE.COURSE_ID.eq(course.value()), SCALE.DELETED_AT.isNull())
         .fetchOptional()

@@ -3,6 +3,7 @@ package yendrik.server.http;
 import java.util.TreeMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -56,6 +57,16 @@ class Problems extends ResponseEntityExceptionHandler {
   @ExceptionHandler
   ResponseEntity<ProblemDetail> refused(IllegalArgumentException e) {
     return ResponseEntity.unprocessableEntity().body(unprocessable(String.valueOf(e.getMessage())));
+  }
+
+  /** A row like it is there already, and no check has said so before. */
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> twice(DuplicateKeyException e) {
+    ProblemDetail body =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.CONFLICT, "Something with the same code or name is there already.");
+    body.setTitle("Does not fit");
+    return ResponseEntity.status(HttpStatus.CONFLICT).body(body);
   }
 
   @ExceptionHandler

@@ -149,7 +149,11 @@ public class People {
             course, person, role, person.administrator() ? OptionalLong.empty() : group, learner));
   }
 
-  /** A course in a person's list, with the week that it is in. */
+  /**
+   * A course in a person's list, with the week that it is in.
+   *
+   * @param framework whether it is a framework of the institution, which has no learners
+   */
   public record MyCourse(
       long id,
       String name,
@@ -157,15 +161,17 @@ public class People {
       int week,
       int weeks,
       Optional<Seat.Role> role,
-      boolean learner) {}
+      boolean learner,
+      boolean framework) {}
 
-  /** The courses that a person has a place in. */
+  /** The courses that a person has a place in, and the frameworks that they may change. */
   @Transactional(readOnly = true)
   public List<MyCourse> coursesOf(SignedIn person) {
     return db
-        .select(COURSE.ID, COURSE.NAME, COURSE.COHORT, COURSE.STARTS_AT, COURSE.WEEKS)
+        .select(
+            COURSE.ID, COURSE.NAME, COURSE.COHORT, COURSE.STARTS_AT, COURSE.WEEKS, COURSE.FRAMEWORK)
         .from(COURSE)
-        .orderBy(COURSE.ID)
+        .orderBy(COURSE.FRAMEWORK, COURSE.ID)
         .fetch()
         .stream()
         .flatMap(c ->
@@ -178,7 +184,8 @@ public class People {
                         week(c.value4(), c.value5()),
                         c.value5(),
                         s.role(),
-                        s.learner())))
+                        s.learner(),
+                        c.value6())))
         .toList();
   }
 

@@ -1,0 +1,85 @@
+package yendrik.server.design;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+
+@RestController
+@RequestMapping("/api")
+class AdoptionController {
+  private final Adoption adoption;
+  private final Courses courses;
+
+  AdoptionController(Adoption adoption, Courses courses) {
+    this.adoption = adoption;
+    this.courses = courses;
+  }
+
+  record FrameworkEdit(@NotBlank @Size(max = 120) String name) {}
+
+  /** Makes an empty framework of the institution with one scale. */
+  @PostMapping("/frameworks")
+  @Needs(Right.ADMINISTER)
+  @ResponseStatus(HttpStatus.CREATED)
+  CourseController.Added add(@Valid @RequestBody FrameworkEdit edit) {
+    CourseId id = courses.addFramework(edit.name().strip());
+    courses.addPlainScale(id);
+    return new CourseController.Added(id.value());
+  }
+
+  /** The institution's frameworks and how the course stands to what is in them. */
+  @GetMapping("/courses/{course}/design/frameworks")
+  @Needs(Right.PLAN)
+  List<Adoption.FrameworkView> frameworks(@PathVariable long course) {
+    return adoption.frameworks(new CourseId(course));
+  }
+
+  /** What to adopt, by ids in the framework. */
+  record AdoptEdit(
+      @NotNull @Size(max = 10_000) List<Long> outcomes,
+      @NotNull @Size(max = 100) List<Long> scales) {}
+
+  record AdoptedCount(int fresh) {}
+
+  @PostMapping("/courses/{course}/design/frameworks/{framework}/adoption")
+  @Needs(Right.PLAN)
+  AdoptedCount adopt(
+      @PathVariable long course, @PathVariable long framework, @Valid @RequestBody AdoptEdit edit) {
+    return new AdoptedCount(
+        adoption.adopt(
+            new CourseId(course), new CourseId(framework), edit.outcomes(), edit.scales()));
+  }
+
+  record DecisionEdit(@NotNull Adoption.Decision decision) {}
+
+  /** Decides about an adopted outcome. */
+  @PostMapping("/courses/{course}/design/outcomes/{id}/decision")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void decide(
+      @PathVariable long course, @PathVariable long id, @Valid @RequestBody DecisionEdit edit) {
+    adoption.decide(new CourseId(course), id, edit.decision());
+  }
+
+  /** Decides about an adopted scale. */
+  @PostMapping("/courses/{course}/design/scales/{id}/decision")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void decideScale(
+      @PathVariable long course, @PathVariable long id, @Valid @RequestBody DecisionEdit edit) {
+    adoption.decideScale(new CourseId(course), id, edit.decision());
+  }
+}
