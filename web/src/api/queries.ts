@@ -29,6 +29,12 @@ export const queries = {
           api.GET('/api/courses/{course}/design/shelf/rubrics', { params: { path: { course } } }),
         ),
     }),
+  frameworks: (course: number) =>
+    queryOptions({
+      queryKey: ['frameworks', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design/frameworks', { params: { path: { course } } })),
+    }),
   impact: (course: number) =>
     queryOptions({
       queryKey: ['impact', course],

@@ -2,10 +2,18 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, Route, Routes, useParams } from 'react-router';
-import type { Me } from '../api/client';
+import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/Panel';
 import { CourseContext } from './course';
+
+/** A view that brings its texts along. */
+const worded =
+  <T,>(view: () => Promise<T>) =>
+  async () => {
+    const [loaded] = await Promise.all([view(), import('../i18n/staff')]);
+    return loaded;
+  };
 
 const SignIn = lazy(() => import('../session/SignIn'));
 const Frame = lazy(() => import('./Frame'));
@@ -13,16 +21,16 @@ const MyRoute = lazy(() => import('../learn/MyRoute'));
 const StepView = lazy(() => import('../learn/StepView'));
 const MyOutcomes = lazy(() => import('../learn/MyOutcomes'));
 const MyBadges = lazy(() => import('../learn/MyBadges'));
-const Outcomes = lazy(() => import('../plan/Outcomes'));
-const RouteOutline = lazy(() => import('../plan/RouteOutline'));
-const Rubrics = lazy(() => import('../plan/Rubrics'));
-const Badges = lazy(() => import('../plan/Badges'));
-const Marking = lazy(() => import('../teach/Marking'));
-const Progress = lazy(() => import('../watch/Progress'));
-const Mastery = lazy(() => import('../watch/Mastery'));
-const Register = lazy(() => import('../teach/Register'));
-const Messages = lazy(() => import('../reach/Messages'));
-const FollowUp = lazy(() => import('../reach/FollowUp'));
+const Outcomes = lazy(worded(() => import('../plan/Outcomes')));
+const RouteOutline = lazy(worded(() => import('../plan/RouteOutline')));
+const Rubrics = lazy(worded(() => import('../plan/Rubrics')));
+const Badges = lazy(worded(() => import('../plan/Badges')));
+const Marking = lazy(worded(() => import('../teach/Marking')));
+const Progress = lazy(worded(() => import('../watch/Progress')));
+const Mastery = lazy(worded(() => import('../watch/Mastery')));
+const Register = lazy(worded(() => import('../teach/Register')));
+const Messages = lazy(worded(() => import('../reach/Messages')));
+const FollowUp = lazy(worded(() => import('../reach/FollowUp')));
 
 export function App() {
   const me = useQuery(queries.me());
@@ -59,10 +67,15 @@ function SignedIn({ me }: { me: Me }) {
 
 /** A learner's first course is where they are enrolled last; staff begin in one that is running. */
 function Home({ me }: { me: Me }) {
-  const staffed = me.courses.find((c) => c.role && c.week < c.weeks);
+  const staffed = me.courses.find((c) => c.role && !c.framework && c.week < c.weeks);
   const learning = [...me.courses].reverse().find((c) => c.learner && !c.role);
   const first = learning ?? staffed ?? me.courses[0];
   return first ? <Navigate to={`/c/${first.id}`} replace /> : null;
+}
+
+function start(course: MyCourse): string {
+  if (course.framework) return 'plan/outcomes';
+  return course.role ? 'watch/progress' : 'my/route';
 }
 
 function Course({ me }: { me: Me }) {
@@ -81,13 +94,10 @@ function Course({ me }: { me: Me }) {
       <Frame me={me} course={course}>
         <Suspense fallback={null}>
           <Routes>
-            <Route
-              index
-              element={<Navigate to={course.role ? 'watch/progress' : 'my/route'} replace />}
-            />
+            <Route index element={<Navigate to={start(course)} replace />} />
             {course.learner && <Route path="my/messages" element={<Messages />} />}
             {course.learner && <Route path="my/*" element={<LearnerViews walk="mine" />} />}
-            {course.role && (
+            {course.role && !course.framework && (
               <>
                 <Route path="practice/*" element={<LearnerViews walk="practice" />} />
                 <Route path="teach/marking" element={<Marking />} />
@@ -98,9 +108,9 @@ function Course({ me }: { me: Me }) {
                 <Route path="reach/follow-up" element={<FollowUp />} />
               </>
             )}
-            {designs && (
+            {designs && <Route path="plan/outcomes" element={<Outcomes />} />}
+            {designs && !course.framework && (
               <>
-                <Route path="plan/outcomes" element={<Outcomes />} />
                 <Route path="plan/route" element={<RouteOutline />} />
                 <Route path="plan/rubrics" element={<Rubrics />} />
                 <Route path="plan/badges" element={<Badges />} />

@@ -16,6 +16,8 @@ const WORKSPACES = {
   watch: ['progress', 'mastery'],
   reach: ['followUp', 'messages'],
 } as const;
+/** A framework of the institution has no learners, and outcomes only. */
+const FRAMEWORK = ['outcomes'] as const;
 const PATHS: Record<string, string> = { followUp: 'follow-up' };
 const LEARNER = ['route', 'outcomes', 'badges'] as const;
 
@@ -94,9 +96,11 @@ export default function Frame({
             pb: { xs: 0.75, md: 0 },
           }}
         >
-          {course && <Switch course={course} space={space} walking={walking} />}
+          {course && !course.framework && (
+            <Switch course={course} space={space} walking={walking} />
+          )}
         </Box>
-        {course?.role && !walking && (
+        {course?.role && !course.framework && !walking && (
           <Button
             component={Link}
             to={`/c/${course.id}/practice/route`}
@@ -106,7 +110,7 @@ export default function Frame({
             {t('frame.seeAsLearner')}
           </Button>
         )}
-        {course && space !== 'practice' && (
+        {course && !course.framework && space !== 'practice' && (
           <MessagesLink course={course} on={place[4] === 'messages'} />
         )}
         <Box sx={{ ml: 'auto' }}>
@@ -260,7 +264,7 @@ function ViewTabs({
         '@media print': { display: 'none' },
       }}
     >
-      {WORKSPACES[workspace].map((v) => (
+      {(course.framework ? FRAMEWORK : WORKSPACES[workspace]).map((v) => (
         <Box
           key={v}
           component={Link}

@@ -5,6 +5,7 @@ import {
   Divider,
   IconButton,
   ListItemText,
+  ListSubheader,
   Menu,
   MenuItem,
   Typography,
@@ -18,13 +19,17 @@ import { api, type Me, type MyCourse } from '../api/client';
 import { queries as resources } from '../api/queries';
 
 const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
+const NewFrameworkDialog = lazy(() => import('./NewFrameworkDialog'));
 
 export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [making, setMaking] = useState(false);
-  const part = (c: MyCourse) => (c.role ? t(`frame.${c.role.toLowerCase()}`) : t('frame.learner'));
+  const [making, setMaking] = useState<'course' | 'framework' | null>(null);
+  const part = (c: MyCourse) => {
+    if (c.framework) return t('frame.framework');
+    return c.role ? t(`frame.${c.role.toLowerCase()}`) : t('frame.learner');
+  };
   return (
     <>
       <Button
@@ -73,7 +78,10 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
         </Typography>
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {me.courses.map((c) => (
+        {me.courses.map((c, n) => [
+          c.framework && !me.courses[n - 1]?.framework && (
+            <ListSubheader key="institution">{t('frame.institution')}</ListSubheader>
+          ),
           <MenuItem
             key={c.id}
             selected={c.id === course.id}
@@ -86,24 +94,37 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
               primary={c.name}
               secondary={[c.cohort, part(c)].filter(Boolean).join(' · ')}
             />
-          </MenuItem>
-        ))}
+          </MenuItem>,
+        ])}
         {me.person?.administrator && [
           <Divider key="line" />,
           <MenuItem
             key="new"
             onClick={() => {
               setAnchor(null);
-              setMaking(true);
+              setMaking('course');
             }}
           >
             {t('frame.newCourse')} …
+          </MenuItem>,
+          <MenuItem
+            key="framework"
+            onClick={() => {
+              setAnchor(null);
+              setMaking('framework');
+            }}
+          >
+            {t('frame.newFramework')} …
           </MenuItem>,
         ]}
       </Menu>
       {making && (
         <Suspense fallback={null}>
-          <NewCourseDialog onClose={() => setMaking(false)} />
+          {making === 'course' ? (
+            <NewCourseDialog onClose={() => setMaking(null)} />
+          ) : (
+            <NewFrameworkDialog onClose={() => setMaking(null)} />
+          )}
         </Suspense>
       )}
     </>

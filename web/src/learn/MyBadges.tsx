@@ -74,7 +74,7 @@ export default function MyBadges({ walk }: { walk: WalkName }) {
                         ? t('learn.earned', { date: day(b.at) })
                         : b.needs
                           ? `${t('learn.badgeNeeds')}: ${phrase(b.needs)}.`
-                          : t('plan.byHand')}
+                          : t('learn.byHand')}
                     </Typography>
                   </div>
                 </Box>

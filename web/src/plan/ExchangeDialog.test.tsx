@@ -11,6 +11,7 @@ const comparison = {
   fresh: Array.from({ length: 14 }, (_, n) => `K${n} Outcome ${n}`),
   changed: ['A: name becomes “One more”'],
   missing: ['C Three'],
+  held: [],
   same: 5,
 };
 

@@ -151,6 +151,7 @@ function Brings({ comparison }: { comparison: Comparison }) {
         title={t('plan.missing', { count: comparison.missing.length })}
         lines={comparison.missing}
       />
+      <Lines title={t('plan.held', { count: comparison.held.length })} lines={comparison.held} />
       <Typography variant="body2" color="textSecondary">
         {t('plan.same', { count: comparison.same })}
       </Typography>

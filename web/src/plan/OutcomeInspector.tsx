@@ -2,6 +2,7 @@ import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome } from '../api/client';
 import { Kicker } from '../ui/Panel';
+import { AdoptedOutcome } from './Adopted';
 import { pathKey, readPath, swapped } from './grouping';
 import { LevelRuleFields } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
@@ -52,20 +53,25 @@ export function OutcomeInspector({
 }) {
   const { t } = useTranslation();
   const scale = design.scales.find((s) => s.id === outcome.scale);
+  const held = outcome.adopted !== undefined;
   return (
     <Box sx={{ display: 'grid', gap: 1.75 }}>
       <Kicker>{t('frame.outcomes')}</Kicker>
+      <AdoptedOutcome outcome={outcome} />
       <SavedField
+        disabled={held}
         label={t('plan.code')}
         value={outcome.code}
         onSave={(code) => draft.outcome(outcome, { code })}
       />
       <SavedField
+        disabled={held}
         label={t('common.name')}
         value={outcome.name}
         onSave={(name) => draft.outcome(outcome, { name })}
       />
       <SavedField
+        disabled={held}
         label={t('common.description')}
         multiline
         minRows={3}

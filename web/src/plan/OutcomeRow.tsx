@@ -1,6 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome } from '../api/client';
+import { useCourse } from '../frame/course';
 
 /** One outcome in the list: its scale, how its level is found, and where evidence comes from. */
 export function OutcomeRow({
@@ -15,6 +16,7 @@ export function OutcomeRow({
   onSelect: () => void;
 }) {
   const { t } = useTranslation();
+  const { framework } = useCourse();
   const scale = design.scales.find((s) => s.id === outcome.scale);
   const steps = design.modules
     .flatMap((m) => m.steps)
@@ -53,21 +55,35 @@ export function OutcomeRow({
         }}
       >
         <Code code={outcome.code} />
-        <Typography sx={{ fontWeight: 700 }}>{outcome.name}</Typography>
+        <Typography sx={{ fontWeight: 700 }}>
+          {outcome.name}
+          {outcome.adopted && (
+            <Box component="span" sx={{ color: 'tone.indigo', fontWeight: 400, fontSize: 12 }}>
+              {' '}
+              {outcome.adopted.framework}
+            </Box>
+          )}
+        </Typography>
         <Typography variant="body2" color="textSecondary">
           {scale?.name},{' '}
           {outcome.madeOf
             ? t('plan.madeOfCount', { count: outcome.madeOf.parts.length })
             : t(`plan.methods.${outcome.levelRule.method}`)}
         </Typography>
-        <Typography
-          variant="body2"
-          noWrap
-          title={from.join(', ')}
-          color={from.length ? 'textSecondary' : 'primary'}
-        >
-          {from.length ? from.join(', ') : t('plan.nowhere')}
-        </Typography>
+        {framework && !outcome.madeOf ? (
+          <Typography variant="body2" color="textSecondary" noWrap title={outcome.description}>
+            {outcome.description}
+          </Typography>
+        ) : (
+          <Typography
+            variant="body2"
+            noWrap
+            title={from.join(', ')}
+            color={from.length ? 'textSecondary' : 'primary'}
+          >
+            {from.length ? from.join(', ') : t('plan.nowhere')}
+          </Typography>
+        )}
       </Box>
     </Box>
   );

@@ -9,6 +9,8 @@ import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
+import { AdoptDialog } from './AdoptDialog';
+import { AdoptionNews } from './AdoptionNews';
 import { Coverage } from './Coverage';
 import { ExchangeDialog } from './ExchangeDialog';
 import { USUAL_RULE } from './LevelRuleFields';
@@ -39,6 +41,7 @@ function Board({ design }: { design: Design }) {
   const [sel, select] = useSelection();
   const [view, setView] = useState<'list' | 'coverage'>('list');
   const [scales, setScales] = useState(false);
+  const [adopting, setAdopting] = useState(false);
   const [exchanging, setExchanging] = useState(false);
   const chosen = design.outcomes.find((o) => `${o.id}` === sel);
   const add = () => {
@@ -82,16 +85,23 @@ function Board({ design }: { design: Design }) {
       onClose={() => select(null)}
     >
       <Actions>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={view}
-          onChange={(_, next) => next && setView(next)}
-          aria-label={t('plan.view')}
-        >
-          <ToggleButton value="list">{t('plan.list')}</ToggleButton>
-          <ToggleButton value="coverage">{t('plan.coverage')}</ToggleButton>
-        </ToggleButtonGroup>
+        {!course.framework && (
+          <>
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={view}
+              onChange={(_, next) => next && setView(next)}
+              aria-label={t('plan.view')}
+            >
+              <ToggleButton value="list">{t('plan.list')}</ToggleButton>
+              <ToggleButton value="coverage">{t('plan.coverage')}</ToggleButton>
+            </ToggleButtonGroup>
+            <Button variant="outlined" onClick={() => setAdopting(true)}>
+              {t('plan.adopt')}
+            </Button>
+          </>
+        )}
         <Button variant="outlined" onClick={() => setExchanging(true)}>
           {t('plan.exchangeShort')}
         </Button>
@@ -102,13 +112,21 @@ function Board({ design }: { design: Design }) {
           {t('plan.addOutcome')}
         </Button>
       </Actions>
+      <AdoptionNews design={design} />
       {design.outcomes.length === 0 ? (
         <Empty
           title={t('plan.emptyOutcomes')}
           action={
-            <Button variant="contained" onClick={add}>
-              {t('plan.addOutcome')}
-            </Button>
+            <>
+              <Button variant="contained" onClick={add}>
+                {t('plan.addOutcome')}
+              </Button>{' '}
+              {!course.framework && (
+                <Button variant="outlined" onClick={() => setAdopting(true)}>
+                  {t('plan.adoptTitle')}
+                </Button>
+              )}
+            </>
           }
         />
       ) : view === 'coverage' ? (
@@ -116,6 +134,7 @@ function Board({ design }: { design: Design }) {
       ) : (
         <OutcomeList design={design} draft={draft} sel={sel} select={select} />
       )}
+      {adopting && <AdoptDialog onClose={() => setAdopting(false)} />}
       {exchanging && <ExchangeDialog design={design} onClose={() => setExchanging(false)} />}
       {scales && <ScalesDialog design={design} onClose={() => setScales(false)} />}
     </WithInspector>

@@ -18,6 +18,7 @@ import { api, body, type Design, type DesignScale, type ScaleEdit } from '../api
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
+import { AdoptedScale } from './Adopted';
 
 interface Sketch {
   id: number | null;
@@ -50,7 +51,9 @@ export function ScalesDialog({ design, onClose }: { design: Design; onClose: () 
       mastery: 2,
     },
   });
-  const [sketch, setSketch] = useState<Sketch>(first ? sketchOf(first) : fresh());
+  const [id, setId] = useState<number | null>(first?.id ?? null);
+  const scale = design.scales.find((s) => s.id === id);
+  const sketch = scale ? sketchOf(scale) : fresh();
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>{t('plan.scales')}</DialogTitle>
@@ -62,13 +65,13 @@ export function ScalesDialog({ design, onClose }: { design: Design; onClose: () 
               variant={sketch.id === s.id ? 'contained' : 'text'}
               color="secondary"
               aria-pressed={sketch.id === s.id}
-              onClick={() => setSketch(sketchOf(s))}
+              onClick={() => setId(s.id)}
               sx={{ justifyContent: 'start' }}
             >
               {s.name}
             </Button>
           ))}
-          <Button variant="outlined" onClick={() => setSketch(fresh())}>
+          <Button variant="outlined" onClick={() => setId(null)}>
             {t('plan.scaleAdd')}
           </Button>
         </Box>
@@ -76,8 +79,8 @@ export function ScalesDialog({ design, onClose }: { design: Design; onClose: () 
           key={`${sketch.id}-${sketch.version}`}
           sketch={sketch}
           design={design}
-          onSaved={(s) => setSketch(sketchOf(s))}
-          onGone={() => setSketch(first && first.id !== sketch.id ? sketchOf(first) : fresh())}
+          onSaved={(s) => setId(s.id)}
+          onGone={() => setId(design.scales.find((s) => s.id !== id)?.id ?? null)}
         />
       </DialogContent>
       <DialogActions>
@@ -104,6 +107,8 @@ function ScaleForm({
   const notice = useNotice();
   const [edit, setEdit] = useState(sketch.edit);
   const fresh = () => client.invalidateQueries({ queryKey: queries.design(course.id).queryKey });
+  const scale = design.scales.find((s) => s.id === sketch.id);
+  const held = scale?.adopted !== undefined;
   const uses = design.outcomes.filter((o) => o.scale === sketch.id).map((o) => o.code);
   const path = { course: course.id, id: sketch.id ?? 0 };
   const check = useMutation({
@@ -180,7 +185,9 @@ function ScaleForm({
       }}
       sx={{ flex: 1, minWidth: 320, display: 'grid', gap: 1.25 }}
     >
+      {scale && <AdoptedScale scale={scale} />}
       <TextField
+        disabled={held}
         label={t('common.name')}
         value={edit.name}
         onChange={(e) => change({ name: e.target.value })}
@@ -193,7 +200,12 @@ function ScaleForm({
             ? t('plan.scaleUsedBy', { codes: uses.join(', ') })
             : t('plan.scaleUnused'))}
       </Typography>
-      <Button size="small" onClick={() => added('below')} sx={{ justifySelf: 'start' }}>
+      <Button
+        size="small"
+        disabled={held}
+        onClick={() => added('below')}
+        sx={{ justifySelf: 'start' }}
+      >
         {t('plan.addLevelBelow')}
       </Button>
       {edit.levels.map((l, n) => (
@@ -209,12 +221,14 @@ function ScaleForm({
         >
           <Radio
             size="small"
+            disabled={held}
             checked={edit.mastery === n}
             onChange={() => change({ mastery: n })}
             title={t('plan.levelMastery', { n: n + 1 })}
             slotProps={{ input: { 'aria-label': t('plan.levelMastery', { n: n + 1 }) } }}
           />
           <TextField
+            disabled={held}
             value={l.name}
             onChange={(e) => level(n, { name: e.target.value })}
             slotProps={{ htmlInput: { 'aria-label': t('plan.level', { n: n + 1 }) } }}
@@ -222,18 +236,20 @@ function ScaleForm({
           />
           <TextField
             type="number"
+            disabled={held}
             value={l.points}
             onChange={(e) => level(n, { points: Number(e.target.value) })}
             slotProps={{ htmlInput: { 'aria-label': t('plan.levelPoints', { n: n + 1 }) } }}
           />
           <TextField
+            disabled={held}
             value={l.description}
             onChange={(e) => level(n, { description: e.target.value })}
             slotProps={{ htmlInput: { 'aria-label': t('plan.levelDescription', { n: n + 1 }) } }}
           />
           <IconButton
             size="small"
-            disabled={edit.levels.length <= 2}
+            disabled={held || edit.levels.length <= 2}
             onClick={() => takeOut(n)}
             aria-label={t('plan.removeLevel', { n: n + 1 })}
           >
@@ -241,7 +257,12 @@ function ScaleForm({
           </IconButton>
         </Box>
       ))}
-      <Button size="small" onClick={() => added('above')} sx={{ justifySelf: 'start' }}>
+      <Button
+        size="small"
+        disabled={held}
+        onClick={() => added('above')}
+        sx={{ justifySelf: 'start' }}
+      >
         {t('plan.addLevelAbove')}
       </Button>
       {wrong && <Alert severity="error">{wrong.message}</Alert>}
@@ -261,7 +282,11 @@ function ScaleForm({
             {t('plan.scaleSaveAnyway')}
           </Button>
         ) : (
-          <Button type="submit" variant="contained" disabled={check.isPending || save.isPending}>
+          <Button
+            type="submit"
+            variant="contained"
+            disabled={held || check.isPending || save.isPending}
+          >
             {t('plan.scaleSave')}
           </Button>
         )}

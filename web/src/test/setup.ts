@@ -1,7 +1,7 @@
 import '@testing-library/jest-dom/vitest';
 import { cleanup } from '@testing-library/react';
 import { afterEach } from 'vitest';
-import '../i18n';
+import '../i18n/staff';
 import { network } from './network';
 
 /** Outside a browser, addresses without a host have nothing to be relative to. */

@@ -67,6 +67,7 @@ export const course: MyCourse = {
   weeks: 10,
   role: 'DESIGNER',
   learner: false,
+  framework: false,
 };
 
 function Address() {
@@ -90,4 +91,10 @@ export function show(part: ReactNode, at = '/c/2', seat: Partial<MyCourse> = {})
       </QueryClientProvider>
     </ThemeProvider>,
   );
+}
+
+/** Without a layout there is no height, and without a height a virtual list shows no rows. */
+export function laidOut() {
+  Object.defineProperty(Element.prototype, 'clientHeight', { value: 600 });
+  Object.defineProperty(Element.prototype, 'clientWidth', { value: 900 });
 }

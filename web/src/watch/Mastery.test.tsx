@@ -1,7 +1,7 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { failure, serve, show } from '../test/stage';
+import { failure, laidOut, serve, show } from '../test/stage';
 import { CellInspector } from './CellInspector';
 import Mastery from './Mastery';
 
@@ -43,11 +43,7 @@ const grid = {
 const at = '/api/courses/2';
 
 describe('the grid of mastery', () => {
-  beforeAll(() => {
-    // Without a layout there is no height, and without a height there are no rows to show.
-    Object.defineProperty(Element.prototype, 'clientHeight', { value: 600 });
-    Object.defineProperty(Element.prototype, 'clientWidth', { value: 900 });
-  });
+  beforeAll(laidOut);
 
   const open = async (more: Record<string, unknown> = {}) => {
     const calls = serve({ [`GET ${at}/mastery`]: grid, ...more });

@@ -79,7 +79,7 @@ class FromOutcomeToBadgeTest {
   @Order(1)
   void a_designer_plans_a_course_from_an_outcome_to_a_badge_and_publishes_it() {
     Page page = school.signedIn("odalys");
-    go(page, "/c/4/plan/outcomes");
+    go(page, "/c/5/plan/outcomes");
     button(page, "Add outcome").first().click();
     page.getByLabel("Name").fill("Patch a tube");
     page.getByLabel("Code").fill("TUBE");
@@ -88,7 +88,7 @@ class FromOutcomeToBadgeTest {
             page.locator("main").getByText("TUBE", new Locator.GetByTextOptions().setExact(true)))
         .isVisible();
 
-    go(page, "/c/4/plan/route");
+    go(page, "/c/5/plan/route");
     button(page, "Add module").first().click();
     page.getByLabel("Name").fill("Tubes");
     page.getByLabel("Name").press("Enter");
@@ -107,10 +107,10 @@ class FromOutcomeToBadgeTest {
     addStep(page, "Assignment", "Your first patch");
     take(page, "Opens when", "rubber passed", "Rubber and glue passed");
 
-    go(page, "/c/4/plan/badges");
+    go(page, "/c/5/plan/badges");
     button(page, "Add badge").first().click();
     take(page, "Earned when", "module tubes", "Tubes is done");
-    go(page, "/c/4/plan/route");
+    go(page, "/c/5/plan/route");
     button(page, "Publish").click();
     assertThat(page.getByText("No learners are enrolled yet.")).isVisible();
     button(page, "Publish for everyone").click();
@@ -135,7 +135,7 @@ class FromOutcomeToBadgeTest {
   @Order(2)
   void a_change_can_be_taken_back_with_a_key() {
     Page page = school.signedIn("odalys");
-    go(page, "/c/4/plan/route");
+    go(page, "/c/5/plan/route");
     button(page, "How a patch holds").click();
     page.getByLabel("Name").fill("Why a patch holds");
     page.getByLabel("Name").press("Enter");
@@ -152,7 +152,7 @@ class FromOutcomeToBadgeTest {
   @Order(3)
   void the_designer_walks_it_as_a_made_up_learner_and_back() {
     Page page = school.signedIn("odalys");
-    go(page, "/c/4/plan/route");
+    go(page, "/c/5/plan/route");
     link(page, "See as learner").click();
     assertThat(page.getByText("You walk the draft as a made-up learner.")).isVisible();
     assertThat(page.getByText("Opens when you finish “How a patch holds”.")).isVisible();
@@ -205,7 +205,7 @@ class FromOutcomeToBadgeTest {
     Page learner = school.signedIn("celeste");
     assertThat(learner.getByText(Pattern.compile("staff mark it next"))).isVisible();
     Page page = school.signedIn("tomas");
-    go(page, "/c/2/teach/marking");
+    go(page, "/c/3/teach/marking");
     page.getByRole(
             AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Celeste Adeyo")))
         .click();
@@ -241,7 +241,7 @@ class FromOutcomeToBadgeTest {
   @Order(6)
   void progress_explains_a_learner_and_a_single_bead_and_staff_can_act() {
     Page page = school.signedIn("odalys");
-    go(page, "/c/2/watch/progress");
+    go(page, "/c/3/watch/progress");
     page.getByText("Juno Abara").click();
     Locator inspector = page.getByLabel("Inspector");
     assertThat(inspector.getByText(Pattern.compile("All 3 attempts used, best 53 %"))).isVisible();
@@ -261,7 +261,7 @@ class FromOutcomeToBadgeTest {
   @Order(7)
   void mastery_shows_the_evidence_behind_a_cell() {
     Page page = school.signedIn("tomas");
-    go(page, "/c/2/watch/mastery");
+    go(page, "/c/3/watch/mastery");
     page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("Ilse Tran")))
         .getByRole(AriaRole.GRIDCELL)
         .nth(4)
@@ -275,7 +275,7 @@ class FromOutcomeToBadgeTest {
   @Order(7)
   void learners_are_rated_in_one_go_and_it_can_be_taken_back() {
     Page page = school.signedIn("tomas");
-    go(page, "/c/2/watch/mastery");
+    go(page, "/c/3/watch/mastery");
     page.getByLabel("Tick Gwen Takeda").check();
     page.getByLabel("Tick Ruben Sato").check();
     button(page, "Rate 2 learners").first().click();
@@ -299,7 +299,7 @@ class FromOutcomeToBadgeTest {
   @Order(7)
   void coverage_shows_gaps_and_ties_with_a_key() {
     Page page = school.signedIn("odalys");
-    go(page, "/c/4/plan/outcomes");
+    go(page, "/c/5/plan/outcomes");
     button(page, "Coverage").click();
     Locator row =
         page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("TUBE")));
@@ -315,7 +315,7 @@ class FromOutcomeToBadgeTest {
   @Order(7)
   void a_scale_gains_a_level_after_saying_what_that_does() {
     Page page = school.signedIn("odalys");
-    go(page, "/c/2/plan/outcomes");
+    go(page, "/c/3/plan/outcomes");
     button(page, "Scales").click();
     page.getByLabel("Level 3", new Page.GetByLabelOptions().setExact(true)).fill("Alone");
     button(page, "Add a level above").click();
@@ -323,7 +323,7 @@ class FromOutcomeToBadgeTest {
     assertThat(page.getByText(Pattern.compile("will read “Alone”"))).isVisible();
     assertThat(page.getByText(Pattern.compile("Nobody is at “Level 5” yet"))).isVisible();
     button(page, "Close").click();
-    go(page, "/c/2/plan/outcomes");
+    go(page, "/c/3/plan/outcomes");
     button(page, "Scales").click();
     assertThat(page.getByLabel("Level 3", new Page.GetByLabelOptions().setExact(true)))
         .hasValue("On my own");
@@ -333,7 +333,7 @@ class FromOutcomeToBadgeTest {
   @Order(8)
   void ticked_learners_each_get_a_letter_and_it_stays_with_their_history() {
     Page page = school.signedIn("tomas");
-    go(page, "/c/2/reach/follow-up");
+    go(page, "/c/3/reach/follow-up");
     page.getByLabel("Tick Ruben Sato").check();
     page.getByLabel("Tick Edda Marsh").check();
     button(page, "Write to 2 learners").click();
@@ -362,7 +362,7 @@ class FromOutcomeToBadgeTest {
   @Order(12)
   void an_answer_reaches_whoever_wrote_in_the_application_and_by_mail() {
     Page staff = school.signedIn("tomas");
-    go(staff, "/c/2/reach/messages");
+    go(staff, "/c/3/reach/messages");
     staff.locator("main h1").first().waitFor();
     Page ruben = school.signedIn("ruben");
     ruben.getByText("Messages (1)").click();
@@ -387,7 +387,7 @@ class FromOutcomeToBadgeTest {
   @Order(13)
   void a_film_counts_by_the_seconds_played_and_opens_what_waited_for_it() {
     Page page = school.signedIn("aiko");
-    go(page, "/c/2/my/route");
+    go(page, "/c/3/my/route");
     assertThat(page.getByText(Pattern.compile("41 % watched"))).isVisible();
     page.locator("main").getByText("Watch", new Locator.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByText("41 % of 0:46 watched")).isVisible();
@@ -399,7 +399,7 @@ class FromOutcomeToBadgeTest {
     page.evaluate("() => { document.querySelector('video').playbackRate = 4; }");
     assertThat(page.getByText("100 % of 0:46 watched")).isVisible();
     assertThat(page.getByText("Done", new Page.GetByTextOptions().setExact(true))).isVisible();
-    go(page, "/c/2/my/route");
+    go(page, "/c/3/my/route");
     assertThat(page.getByText("Limits, cable tension, indexing").first()).isVisible();
     assertThat(page.locator("main h1").first()).hasText("Limits, cable tension, indexing");
   }
@@ -408,7 +408,7 @@ class FromOutcomeToBadgeTest {
   @Order(14)
   void the_register_is_taken_by_keys_and_absence_shows_in_follow_up() {
     Page page = school.signedIn("tomas");
-    go(page, "/c/2/teach/register");
+    go(page, "/c/3/teach/register");
     Locator sheet = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Register"));
     Locator edda =
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Edda Marsh"));
@@ -420,12 +420,12 @@ class FromOutcomeToBadgeTest {
     sheet.press("k");
     sheet.press("Backspace");
     assertThat(page.getByText(Pattern.compile("1 not marked")).first()).isVisible();
-    go(page, "/c/2/teach/register");
+    go(page, "/c/3/teach/register");
     assertThat(
             page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Edda Marsh"))
                 .getByLabel("Late"))
         .hasAttribute("aria-pressed", "true");
-    go(page, "/c/2/reach/follow-up");
+    go(page, "/c/3/reach/follow-up");
     assertThat(page.getByText("At 0 of 5 sessions, 0 %.")).isVisible();
   }
 
@@ -442,7 +442,7 @@ class FromOutcomeToBadgeTest {
     page.getByLabel("Account of Ilse Tran").click();
     page.getByText("Sign out").click();
     assertThat(page.getByLabel("Password")).isVisible();
-    go(page, "/c/2/my/route");
+    go(page, "/c/3/my/route");
     assertThat(page.getByLabel("Password")).isVisible();
   }
 
@@ -450,7 +450,7 @@ class FromOutcomeToBadgeTest {
   @Order(11)
   void the_first_load_of_a_learner_stays_small() {
     Page page = school.signedIn("ilse");
-    go(page, "/c/2/my/route");
+    go(page, "/c/3/my/route");
     page.locator("main h1").first().waitFor();
     assertThat(transferred(page)).as("kB of scripts, styles and fonts").isBetween(100.0, 250.0);
   }
@@ -488,14 +488,14 @@ class FromOutcomeToBadgeTest {
             "watch/progress",
             "watch/mastery",
             "reach/follow-up",
-            "practice/route")) check(barriers, staff, axe, "/c/2/" + view);
+            "practice/route")) check(barriers, staff, axe, "/c/3/" + view);
     Page learner = school.signedIn("ilse");
     for (String view : List.of("my/route", "my/outcomes", "my/badges", "my/messages"))
-      check(barriers, learner, axe, "/c/2/" + view);
+      check(barriers, learner, axe, "/c/3/" + view);
     for (String step : steps(learner)) check(barriers, learner, axe, step);
     Page dark = school.signedIn("ilse", 390, ColorScheme.DARK);
     for (String view : List.of("my/route", "my/outcomes", "my/badges"))
-      check(barriers, dark, axe, "/c/2/" + view);
+      check(barriers, dark, axe, "/c/3/" + view);
     barriers.assertAll();
     Object width = dark.evaluate("document.documentElement.scrollWidth");
     assertThat(((Number) width).intValue())
@@ -505,7 +505,7 @@ class FromOutcomeToBadgeTest {
 
   /** The addresses of one open step of each kind, as the route links them. */
   private static List<String> steps(Page page) {
-    go(page, "/c/2/my/route");
+    go(page, "/c/3/my/route");
     page.locator("main h1").first().waitFor();
     page.locator("summary").all().forEach(Locator::click);
     return List.of(

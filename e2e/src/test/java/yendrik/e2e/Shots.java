@@ -67,7 +67,7 @@ class Shots {
   }
 
   private static void go(Page page, School school, String view) {
-    page.navigate(school.address + "/c/2/" + view);
+    page.navigate(school.address + "/c/3/" + view);
     page.waitForTimeout(SETTLE_MILLIS);
   }
 

@@ -176,9 +176,9 @@ class LearningTest extends SchoolTest {
         .isEqualTo(1);
   }
 
-  private static long outcome(Caller tomas, long enrolment, String code) {
+  private long outcome(Caller tomas, long enrolment, String code) {
     return tomas
-        .get("/api/courses/2/learners/" + enrolment)
+        .get(foundations() + "/learners/" + enrolment)
         .path("levels")
         .valueStream()
         .filter(l -> l.path("code").asString().equals(code))

@@ -1,6 +1,7 @@
 package yendrik.server.demo;
 
 import static yendrik.schema.Tables.LEARNER_GROUP;
+import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.SCALE;
 
 import java.io.IOException;
@@ -32,7 +33,7 @@ import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
-import yendrik.server.design.Courses;
+import yendrik.server.design.Adoption;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
 import yendrik.server.design.Drafting;
@@ -46,6 +47,7 @@ import yendrik.server.files.Files;
 final class Author {
   private final DSLContext db;
   private final Drafting drafting;
+  private final Adoption adoption;
   private final Rubrics rubricsOfCourse;
   private final Files files;
   private final long by;
@@ -53,6 +55,7 @@ final class Author {
   final Map<String, StepId> steps = new HashMap<>();
   final List<ModuleId> modules = new ArrayList<>();
   private final Map<String, OutcomeId> outcomes = new HashMap<>();
+  private final Map<String, DesignViews.OutcomeView> outcomeViews = new HashMap<>();
   private final Map<String, GroupId> groups = new HashMap<>();
   private final Map<String, BadgeId> badges = new HashMap<>();
   private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
@@ -66,31 +69,62 @@ final class Author {
 
   Author(
       DSLContext db,
-      Courses courses,
       Drafting drafting,
+      Adoption adoption,
       Rubrics rubrics,
       Files files,
       long by,
-      String name,
-      String summary,
-      String cohort,
-      Instant start,
-      int weeks) {
+      CourseId course) {
     this.db = db;
+    this.adoption = adoption;
     this.drafting = drafting;
     this.rubricsOfCourse = rubrics;
     this.files = files;
     this.by = by;
-    course =
-        courses.add(
-            new Courses.NewCourse(
-                name,
-                summary,
-                cohort,
-                DemoSchool.ZONE,
-                start,
-                weeks,
-                "Hollow Lane Workshop School"));
+    this.course = course;
+  }
+
+  /** Adopts an outcome of a framework. */
+  void adopt(Author framework, String code) {
+    adoption.adopt(
+        course, framework.course, List.of(framework.outcomes.get(code).value()), List.of());
+    outcomes.put(
+        code,
+        new OutcomeId(
+            db.select(OUTCOME.ID)
+                .from(OUTCOME)
+                .where(OUTCOME.COURSE_ID.eq(course.value()), OUTCOME.CODE.eq(code))
+                .fetchSingle(OUTCOME.ID)));
+  }
+
+  /** Adopts the only scale of a framework, unless it is here. */
+  long adoptScale(Author framework) {
+    long theirs =
+        db.select(SCALE.ID)
+            .from(SCALE)
+            .where(SCALE.COURSE_ID.eq(framework.course.value()))
+            .fetchSingle(SCALE.ID);
+    adoption.adopt(course, framework.course, List.of(), List.of(theirs));
+    return db.select(SCALE.ID)
+        .from(SCALE)
+        .where(SCALE.COURSE_ID.eq(course.value()), SCALE.ADOPTED_FROM.eq(theirs))
+        .fetchSingle(SCALE.ID);
+  }
+
+  /** Writes an outcome anew in other words. */
+  void reword(String code, String description) {
+    var view = outcomeViews.get(code);
+    var edit =
+        new DesignEdits.OutcomeEdit(
+            code,
+            view.name(),
+            description,
+            view.scale(),
+            view.levelRule(),
+            view.madeOf(),
+            Optional.of(view.group()),
+            Optional.of(view.retired()));
+    outcomeViews.put(code, drafting.changeOutcome(course, view.id(), view.version(), edit));
   }
 
   long scale(String name, int mastery, Scale.Level... levels) {
@@ -136,7 +170,9 @@ final class Author {
     var edit =
         new DesignEdits.OutcomeEdit(
             code, name, description, scale, rule, madeOf, Optional.of(group), Optional.empty());
-    outcomes.put(code, new OutcomeId(drafting.addOutcome(course, edit).id()));
+    DesignViews.OutcomeView added = drafting.addOutcome(course, edit);
+    outcomeViews.put(code, added);
+    outcomes.put(code, new OutcomeId(added.id()));
   }
 
   GroupId group(String name) {

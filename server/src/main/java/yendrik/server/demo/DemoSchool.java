@@ -35,6 +35,7 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Leaf;
+import yendrik.server.design.Adoption;
 import yendrik.server.design.Courses;
 import yendrik.server.design.Drafting;
 import yendrik.server.design.OutcomeForms;
@@ -142,6 +143,7 @@ class DemoSchool implements ApplicationRunner {
   private final Letters letters;
   private final Messages messages;
   private final Registers registers;
+  private final Adoption adoption;
   private final Rubrics rubrics;
   private final Files files;
   private final int crowd;
@@ -160,6 +162,7 @@ class DemoSchool implements ApplicationRunner {
       Letters letters,
       Messages messages,
       Registers registers,
+      Adoption adoption,
       Rubrics rubrics,
       Files files,
       @Value("${yendrik.demo.crowd:0}") int crowd) {
@@ -176,6 +179,7 @@ class DemoSchool implements ApplicationRunner {
     this.letters = letters;
     this.messages = messages;
     this.registers = registers;
+    this.adoption = adoption;
     this.rubrics = rubrics;
     this.files = files;
   }
@@ -213,14 +217,15 @@ class DemoSchool implements ApplicationRunner {
     long odalys = person("Odalys Brandt", false);
     long tomas = person("Tomas Weir", false);
     long priya = person("Priya Nakamura", false);
-    person("Sefa Dunmore", true);
+    long sefa = person("Sefa Dunmore", true);
     for (String name : LEARNERS) person(name, false);
 
-    Author induction = induction(start, odalys);
-    Author foundations = foundations(start, induction.course, odalys);
-    Author wheels = wheelbuilding(start, foundations.course, odalys);
+    Author core = framework(sefa);
+    Author induction = induction(core, start, odalys);
+    Author foundations = foundations(core, start, induction.course, odalys);
+    Author wheels = wheelbuilding(core, start, foundations.course, odalys);
     Author sandbox = author(odalys, "Facilitator sandbox", "Try anything here.", "", start, 52);
-    workshopScale(sandbox);
+    sandbox.adoptScale(core);
     GroupId saturday = foundations.group("Saturday");
     GroupId tuesday = foundations.group("Tuesday");
     GroupId support = foundations.group("Priya’s seven");
@@ -273,6 +278,8 @@ class DemoSchool implements ApplicationRunner {
       learning.until(today);
     }
     handMadeStories(foundations, teaching, today);
+    clock.putTo(today.minus(Duration.ofDays(2)));
+    core.reword("TORQ", "Knows the number, the tool and the order in which bolts are turned.");
     wheelbuilders(wheels, foundations, tomas, today);
     if (crowd > 0)
       new Crowd(db, clock, walks, foundations, induction.course, LEARNERS)
@@ -345,8 +352,48 @@ class DemoSchool implements ApplicationRunner {
 
   private Author author(
       long designer, String name, String summary, String cohort, Instant start, int weeks) {
-    return new Author(
-        db, courses, drafting, rubrics, files, designer, name, summary, cohort, start, weeks);
+    return author(
+        designer,
+        courses.add(
+            new Courses.NewCourse(
+                name, summary, cohort, ZONE, start, weeks, "Hollow Lane Workshop School")));
+  }
+
+  private Author author(long designer, CourseId course) {
+    return new Author(db, drafting, adoption, rubrics, files, designer, course);
+  }
+
+  /** What every course of the school shares; two of its outcomes wait to be adopted. */
+  private Author framework(long administrator) {
+    Author framework = author(administrator, courses.addFramework("Hollow Lane core"));
+    long workshop = workshopScale(framework);
+    framework.group(List.of("At every bench"));
+    framework.outcome(
+        workshop,
+        "SAFE",
+        "Work safely in a shared workshop",
+        "Keeps the floor, the bench and everybody at it safe.",
+        new LevelMethod.MostRecent());
+    framework.outcome(
+        workshop,
+        "TORQ",
+        "Use torque values and fasteners correctly",
+        "Knows the number and the tool.",
+        new LevelMethod.RecencyWeighted(0.65));
+    framework.outcome(
+        workshop,
+        "ORDER",
+        "Leave a bench as it was found",
+        "Every tool back on its outline, the floor swept.",
+        new LevelMethod.MostRecent());
+    framework.group(List.of("With others"));
+    framework.outcome(
+        workshop,
+        "HELP",
+        "Ask for help and give it",
+        "Says what was tried; shows instead of doing.",
+        new LevelMethod.Best());
+    return framework;
   }
 
   private String passwordHash(long person) {
@@ -378,7 +425,7 @@ class DemoSchool implements ApplicationRunner {
         new Scale.Level(3, "Can teach it", 4, "Shows others how and why."));
   }
 
-  private Author induction(Instant start, long designer) {
+  private Author induction(Author core, Instant start, long designer) {
     Script script = Script.read("/demo/induction.yaml");
     var author =
         author(
@@ -388,28 +435,18 @@ class DemoSchool implements ApplicationRunner {
             "Always open",
             start.minus(Duration.ofDays(10)),
             2);
-    author.outcome(
-        workshopScale(author),
-        "SAFE",
-        "Work safely in a shared workshop",
-        "",
-        new LevelMethod.MostRecent());
+    author.adopt(core, "SAFE");
     author.write(script, start);
     author.opens("induction-quiz", author.done("floor"));
     return author;
   }
 
-  private Author foundations(Instant start, CourseId induction, long designer) {
+  private Author foundations(Author core, Instant start, CourseId induction, long designer) {
     Script script = Script.read("/demo/foundations.yaml");
     var a = author(designer, script.name(), script.summary(), "Autumn cohort", start, 10);
-    long workshop = workshopScale(a);
+    long workshop = a.adoptScale(core);
+    a.adopt(core, "SAFE");
     a.group(List.of("At every bench"));
-    a.outcome(
-        workshop,
-        "SAFE",
-        "Work safely in a shared workshop",
-        "Keeps the floor, the bench and everybody at it safe.",
-        new LevelMethod.MostRecent());
     a.outcome(
         workshop,
         "DIAG",
@@ -441,13 +478,7 @@ class DemoSchool implements ApplicationRunner {
         "Service bearings and headsets",
         "No play, no drag.",
         new LevelMethod.MostRecent());
-    a.group(List.of("At every bench"));
-    a.outcome(
-        workshop,
-        "TORQ",
-        "Use torque values and fasteners correctly",
-        "Knows the number and the tool.",
-        new LevelMethod.RecencyWeighted(0.65));
+    a.adopt(core, "TORQ");
     a.group(List.of("With the rider"));
     a.outcome(
         workshop,
@@ -713,7 +744,7 @@ class DemoSchool implements ApplicationRunner {
         "Hello Tomas,\n\nmy evenings were full, I had to move house. I am back next week and go on with the fault report then.\n\nWren");
   }
 
-  private Author wheelbuilding(Instant start, CourseId foundations, long designer) {
+  private Author wheelbuilding(Author core, Instant start, CourseId foundations, long designer) {
     var a =
         author(
             designer,
@@ -723,7 +754,7 @@ class DemoSchool implements ApplicationRunner {
             start,
             6);
     a.outcome(
-        workshopScale(a), "BUILD", "Build a wheel from parts", "", new LevelMethod.MostRecent());
+        a.adoptScale(core), "BUILD", "Build a wheel from parts", "", new LevelMethod.MostRecent());
     var lacing =
         new Script.ScriptStep(
             "lacing",

@@ -148,7 +148,8 @@ public class Drafting {
     return outcome(course, id);
   }
 
-  OutcomeView changeOutcome(CourseId course, long id, int version, DesignEdits.OutcomeEdit edit) {
+  public OutcomeView changeOutcome(
+      CourseId course, long id, int version, DesignEdits.OutcomeEdit edit) {
     checkOutcome(course, edit, id);
     checkWords(outcomeRow(course, id), edit);
     int rows =
