@@ -74,6 +74,12 @@ export type Framework = S['yendrik.server.design.Adoption.FrameworkView'];
 export type Offer = S['yendrik.server.design.Adoption.Offer'];
 export type Decision = S['yendrik.server.design.AdoptionController.DecisionEdit']['decision'];
 export type Comparison = S['yendrik.server.design.Exchange.Comparison'];
+/** A line of the answer while a file is taken. */
+export interface TakingLine {
+  done: number;
+  of: number;
+  taken?: Comparison;
+}
 export type LevelRule = S['yendrik.server.design.OutcomeForms.LevelRuleForm'];
 export type MadeOf = S['yendrik.server.design.OutcomeForms.MadeOfForm'];
 export type Picture = S['yendrik.server.design.BadgePicture'];

@@ -12,6 +12,7 @@ const comparison = {
   changed: ['A: name becomes “One more”'],
   missing: ['C Three'],
   held: [],
+  rubrics: ['Brake practical'],
   same: 5,
 };
 
@@ -38,11 +39,11 @@ describe('exchanging outcomes', () => {
   it('knows a package by its look and takes it when told to', async () => {
     const calls = serve({
       [`POST ${at}/comparison`]: comparison,
-      [`POST ${at}/taking`]: comparison,
+      [`POST ${at}/taking`]: { done: 15, of: 15, taken: comparison },
       'GET /api/courses/2/design': {},
     });
     const close = await choose(' {"CFItems":[]}', 'download.json');
-    await userEvent.click(await screen.findByRole('button', { name: 'Take 15 changes' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Take 16 changes' }));
     await vi.waitFor(() => expect(close).toHaveBeenCalled());
     expect(calls[1]?.body).toMatchObject({ format: 'CASE', scale: 3 });
   });

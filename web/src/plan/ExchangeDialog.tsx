@@ -14,7 +14,8 @@ import {
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ApiError, api, body, type Comparison, type Design } from '../api/client';
+import { ApiError, api, body, type Comparison, type Design, type TakingLine } from '../api/client';
+import { lines } from '../api/lines';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
@@ -41,11 +42,22 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
         api.POST('/api/courses/{course}/design/framework/comparison', { params, body: file(of) }),
       ),
   });
+  const [share, setShare] = useState(0);
   const take = useMutation({
-    mutationFn: () =>
-      body(api.POST('/api/courses/{course}/design/framework/taking', { params, body: file(text) })),
+    mutationFn: async () => {
+      setShare(0);
+      const path = `/api/courses/${course.id}/design/framework/taking`;
+      for await (const line of lines<TakingLine>(path, file(text))) {
+        if (line.taken) return line.taken;
+        setShare(line.done / Math.max(1, line.of));
+      }
+      throw new Error(t('plan.takingBroke'));
+    },
     onSuccess: async (taken) => {
-      await client.invalidateQueries({ queryKey: queries.design(course.id).queryKey });
+      await Promise.all([
+        client.invalidateQueries({ queryKey: queries.design(course.id).queryKey }),
+        client.invalidateQueries({ queryKey: queries.rubrics(course.id).queryKey }),
+      ]);
       notice({
         tone: 'success',
         text: t('plan.taken', { fresh: taken.fresh.length, changed: taken.changed.length }),
@@ -63,7 +75,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
   const wrong = take.error ?? compare.error;
   const findings = wrong instanceof ApiError ? (wrong.problem.findings ?? []) : [];
   const brings = compare.data;
-  const many = brings ? brings.fresh.length + brings.changed.length : 0;
+  const many = brings ? brings.fresh.length + brings.changed.length + brings.rubrics.length : 0;
   const base = `/api/courses/${course.id}/design/framework`;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
@@ -93,7 +105,15 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
               }}
             />
           </Button>
-          {(compare.isPending || take.isPending) && <LinearProgress sx={{ mt: 1.5 }} />}
+          {compare.isPending && <LinearProgress sx={{ mt: 1.5 }} />}
+          {take.isPending && (
+            <LinearProgress
+              variant="determinate"
+              value={share * 100}
+              aria-label={t('plan.taking')}
+              sx={{ mt: 1.5 }}
+            />
+          )}
           {wrong && (
             <Alert severity="error" sx={{ mt: 1.5 }}>
               {wrong.message}
@@ -146,6 +166,10 @@ function Brings({ comparison }: { comparison: Comparison }) {
       <Lines
         title={t('plan.changedOnes', { count: comparison.changed.length })}
         lines={comparison.changed}
+      />
+      <Lines
+        title={t('plan.newRubrics', { count: comparison.rubrics.length })}
+        lines={comparison.rubrics}
       />
       <Lines
         title={t('plan.missing', { count: comparison.missing.length })}

@@ -245,7 +245,7 @@ class AdoptionTest extends SchoolTest {
             + scale(course.path, 0).path("id").asLong()
             + "}";
     JsonNode taken = sefa.post(course.path + "/design/framework/taking", file);
-    assertThat(taken.path("held").toString()).isEqualTo("[\"TIE\"]");
+    assertThat(taken.path("taken").path("held").toString()).isEqualTo("[\"TIE\"]");
     assertThat(outcome(course.path, "TIE").path("name").asString()).isEqualTo("Do TIE");
   }
 

@@ -43,7 +43,15 @@ class ExchangeTest extends SchoolTest {
   }
 
   private JsonNode take(String format, String text) {
-    return sefa.post(course.path + "/design/framework/taking", body(format, text));
+    return CoreJson.mapper().readTree(lines(format, text).getLast()).path("taken");
+  }
+
+  private java.util.List<String> lines(String format, String text) {
+    var response = sefa.call("POST", course.path + "/design/framework/taking", body(format, text));
+    assertThat(response.getStatus()).isEqualTo(200);
+    return new String(response.getContentAsByteArray(), java.nio.charset.StandardCharsets.UTF_8)
+        .lines()
+        .toList();
   }
 
   private JsonNode outcome(String code) {
@@ -75,6 +83,7 @@ class ExchangeTest extends SchoolTest {
         .readTree(file)
         .path("CFItems")
         .valueStream()
+        .filter(i -> i.path("CFItemType").asString().equals("Outcome"))
         .map(i -> i.path("identifier").asString())
         .toList();
   }
@@ -136,11 +145,61 @@ class ExchangeTest extends SchoolTest {
   }
 
   @Test
+  void groups_parts_and_rubrics_go_with_a_package_and_come_again_unchanged() {
+    String file = file(foundations() + "/design/framework/case.json");
+    assertThat(compare("CASE", file).path("rubrics").size()).isEqualTo(3);
+    take("CASE", file);
+    assertThat(outcome("BRAKE").path("group").toString()).isEqualTo("[\"Parts of a bicycle\"]");
+    JsonNode bike = outcome("BIKE").path("madeOf");
+    assertThat(bike.path("how").asString()).isEqualTo("ALL");
+    assertThat(bike.path("parts").path(0).asLong()).isEqualTo(outcome("BRAKE").path("id").asLong());
+    JsonNode rubrics = sefa.get(course.path + "/design/rubrics");
+    assertThat(rubrics.size()).isEqualTo(3);
+    assertThat(rubrics.path(0).path("criteria").path(0).path("levels").size()).isGreaterThan(1);
+    JsonNode again = compare("CASE", file);
+    assertThat(again.path("same").asInt()).isEqualTo(10);
+    assertThat(again.path("rubrics").isEmpty()).isTrue();
+    assertThat(again.path("changed").isEmpty()).isTrue();
+  }
+
+  @Test
+  void a_table_moves_outcomes_between_groups_and_puts_them_together() {
+    take("CSV", "code,name,group\nA,One,Wheels\nB,Two,\n");
+    String next = "code,name,group,parts,combine\nA,One,Wheels/Rims,,\nC,Both,,A; B,at least 1\n";
+    JsonNode seen = compare("CSV", next);
+    assertThat(seen.path("changed").toString()).contains("A: stands in “Wheels / Rims”");
+    take("CSV", next);
+    assertThat(outcome("A").path("group").toString()).isEqualTo("[\"Wheels\",\"Rims\"]");
+    assertThat(outcome("C").path("madeOf").path("how").asString()).isEqualTo("AT_LEAST");
+    assertThat(compare("CSV", next).path("same").asInt()).isEqualTo(2);
+    JsonNode mean = take("CSV", "code,name,parts,combine\nC,Both,A;B,mean\n");
+    assertThat(mean.path("changed").toString()).contains("C: is made of A, B");
+    assertThat(outcome("C").path("madeOf").path("how").asString()).isEqualTo("MEAN");
+  }
+
+  @Test
+  void a_part_that_is_nowhere_is_named_and_nothing_is_taken() {
+    var refused =
+        sefa.call(
+            "POST",
+            course.path + "/design/framework/taking",
+            body("CSV", "code,name,parts\nA,One,NOWHERE\n"));
+    assertThat(refused.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(refused).path("findings").path(0).asString())
+        .startsWith("A: its part “NOWHERE” is neither");
+    assertThat(course.design().path("outcomes").isEmpty()).isTrue();
+  }
+
+  @Test
   void ten_thousand_outcomes_are_taken() {
     var text = new StringBuilder("code,name\n");
     for (int n = 0; n < 10_000; n++)
       text.append("K").append(n).append(",Outcome ").append(n).append('\n');
-    assertThat(take("CSV", text.toString()).path("fresh").size()).isEqualTo(10_000);
+    java.util.List<String> lines = lines("CSV", text.toString());
+    assertThat(lines).as("how far it is, and the result").hasSizeGreaterThan(10);
+    assertThat(CoreJson.mapper().readTree(lines.get(4)).path("done").asInt()).isEqualTo(2_500);
+    JsonNode last = CoreJson.mapper().readTree(lines.getLast());
+    assertThat(last.path("taken").path("fresh").size()).isEqualTo(10_000);
     assertThat(course.design().path("outcomes").size()).isEqualTo(10_000);
   }
 }

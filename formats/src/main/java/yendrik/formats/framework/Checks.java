@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import yendrik.core.outcome.Composition;
 
 /** What every format checks in its items, and the faults found so far. */
 final class Checks {
@@ -49,6 +50,27 @@ final class Checks {
     else if (statement.length() > Framework.LONGEST_STATEMENT)
       fault(where, field + " is longer than " + Framework.LONGEST_STATEMENT + " characters.");
     return statement;
+  }
+
+  /** A way to combine parts; what is not one is a fault. */
+  Composition.How way(String where, String field, String text) {
+    Optional<Composition.How> how = Ways.of(text);
+    if (how.isEmpty())
+      fault(where, field + " “" + text + "” is none of: all, at least 2, mean, lowest.");
+    return how.orElse(new Composition.All());
+  }
+
+  /** The path of a group as it is taken: names cut to their length, and so deep at most. */
+  static List<String> group(List<String> path) {
+    return path.stream()
+        .map(String::strip)
+        .filter(name -> !name.isEmpty())
+        .map(name ->
+            name.length() <= Framework.LONGEST_GROUP
+                ? name
+                : name.substring(0, Framework.LONGEST_GROUP - 1).stripTrailing() + "…")
+        .limit(Framework.DEEPEST_GROUP)
+        .toList();
   }
 
   /** Refuses the file if anything was found. */

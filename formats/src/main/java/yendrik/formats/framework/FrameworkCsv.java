@@ -4,19 +4,24 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import yendrik.core.outcome.Composition;
 import yendrik.formats.csv.CsvTable;
 
 /**
  * A framework as CSV (RFC 4180) with a heading: {@code code} and {@code name}, and if there are any
- * {@code identifier} (a UUID), {@code description} and {@code parts} (identifiers, blanks between).
- * Columns may stand in any order; others are passed over.
+ * {@code identifier} (a UUID), {@code description}, {@code group} (names from the outermost, a
+ * slash between), {@code parts} (codes or identifiers, semicolons between) and {@code combine}
+ * (all, at least 2, mean, lowest). Columns may stand in any order; others are passed over.
  */
 public final class FrameworkCsv {
   private FrameworkCsv() {}
@@ -24,14 +29,16 @@ public final class FrameworkCsv {
   /** The whole file. */
   public static String write(Framework framework) {
     var table = new CsvTable();
-    table.row("identifier", "code", "name", "description", "parts");
+    table.row("identifier", "code", "name", "description", "group", "parts", "combine");
     for (Framework.Item item : framework.items())
       table.row(
           item.identifier().map(UUID::toString).orElse(""),
           item.code(),
           item.statement(),
           item.description(),
-          item.parts().stream().map(UUID::toString).collect(Collectors.joining(" ")));
+          String.join(" / ", item.group().orElse(List.of())),
+          item.made().map(m -> String.join("; ", m.parts())).orElse(""),
+          item.made().map(m -> Ways.name(m.how())).orElse(""));
     return table.text();
   }
 
@@ -63,7 +70,7 @@ public final class FrameworkCsv {
       List<Framework.Item> items = new ArrayList<>();
       for (CSVRecord row : parser) items.add(item(row, checks));
       checks.refuse();
-      return new Framework(new UUID(0, 0), "", items);
+      return new Framework(new UUID(0, 0), "", byCode(items), List.of());
     } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
       checks.fault("The file", "it cannot be read as CSV: " + e.getMessage());
       checks.refuse();
@@ -73,20 +80,42 @@ public final class FrameworkCsv {
 
   private static Framework.Item item(CSVRecord row, Checks checks) {
     String where = "Row " + (row.getRecordNumber() + 1);
-    List<UUID> parts = new ArrayList<>();
-    for (String part : cell(row, "parts").split("\\s+"))
-      if (!part.isEmpty())
-        try {
-          parts.add(UUID.fromString(part));
-        } catch (IllegalArgumentException e) {
-          checks.fault(where, "parts “" + part + "” is no UUID.");
-        }
+    List<String> parts =
+        Arrays.stream(cell(row, "parts").split(";"))
+            .map(String::strip)
+            .filter(part -> !part.isEmpty())
+            .toList();
+    Composition.How how = checks.way(where, "combine", cell(row, "combine"));
     return new Framework.Item(
         checks.identifier(where, "identifier", cell(row, "identifier")),
         checks.code(where, "code", cell(row, "code")),
         checks.statement(where, "name", cell(row, "name")),
         cell(row, "description"),
-        parts);
+        row.isMapped("group")
+            ? Optional.of(Checks.group(List.of(cell(row, "group").split("/"))))
+            : Optional.empty(),
+        parts.isEmpty() ? Optional.empty() : Optional.of(new Framework.Made(how, parts)));
+  }
+
+  /** With parts by their codes where the file names them by identifiers. */
+  private static List<Framework.Item> byCode(List<Framework.Item> items) {
+    Map<String, String> codes = new HashMap<>();
+    for (Framework.Item item : items)
+      item.identifier().ifPresent(id -> codes.put(id.toString(), item.code()));
+    return items.stream()
+        .map(i ->
+            new Framework.Item(
+                i.identifier(),
+                i.code(),
+                i.statement(),
+                i.description(),
+                i.group(),
+                i.made()
+                    .map(m ->
+                        new Framework.Made(
+                            m.how(),
+                            m.parts().stream().map(p -> codes.getOrDefault(p, p)).toList()))))
+        .toList();
   }
 
   /** The cell, without the apostrophe that was put before what looks like a formula. */

@@ -14,6 +14,7 @@ import net.jqwik.api.constraints.Size;
 import net.jqwik.api.constraints.StringLength;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.outcome.Composition;
 import yendrik.formats.json.CoreJson;
 
 class FrameworkTest {
@@ -29,17 +30,50 @@ class FrameworkTest {
                   BRAKE,
                   "BRAKE",
                   "Set up rim and disc brakes",
-                  "Brakes that stop, and are silent."),
-              item(GEAR, "GEAR", "Index a “derailleur”, nine speeds", ""),
+                  "Brakes that stop, and are silent.",
+                  "Parts",
+                  "Brakes"),
+              item(GEAR, "GEAR", "Index a “derailleur”, nine speeds", "", "Parts"),
               new Framework.Item(
                   Optional.of(BIKE),
                   "BIKE",
                   "Keep a bicycle safe",
                   "=not a formula",
-                  List.of(BRAKE, GEAR))));
+                  Optional.of(List.of()),
+                  Optional.of(
+                      new Framework.Made(new Composition.AtLeast(2), List.of("BRAKE", "GEAR"))))),
+          List.of(
+              new Framework.Sheet(
+                  UUID.fromString("7b4d2c0e-4a53-4a8e-9d1f-0c7a5e1f2a04"),
+                  "Brake practical",
+                  List.of(
+                      new Framework.Criterion(
+                          "Pads",
+                          "Set with the right angle",
+                          true,
+                          Optional.of("BRAKE"),
+                          List.of(
+                              new Framework.Level("touching", "", 0, Optional.empty()),
+                              new Framework.Level(
+                                  "silent", "No squeal", 2.5, Optional.of("On my own")))),
+                      new Framework.Criterion(
+                          "Tidy bench",
+                          "",
+                          false,
+                          Optional.empty(),
+                          List.of(
+                              new Framework.Level("no", "", 0, Optional.empty()),
+                              new Framework.Level("yes", "", 1, Optional.empty())))))));
 
-  private static Framework.Item item(UUID id, String code, String statement, String description) {
-    return new Framework.Item(Optional.of(id), code, statement, description, List.of());
+  private static Framework.Item item(
+      UUID id, String code, String statement, String description, String... group) {
+    return new Framework.Item(
+        Optional.of(id),
+        code,
+        statement,
+        description,
+        Optional.of(List.of(group)),
+        Optional.empty());
   }
 
   private static String asCase(Framework framework) {
@@ -75,7 +109,22 @@ class FrameworkTest {
         assertThat(item.path(field).asString()).as(field).isNotBlank();
     assertThat(root.path("CFAssociations").valueStream())
         .extracting(a -> a.path("associationType").asString())
-        .containsExactly("isChildOf", "isChildOf", "isChildOf", "isPartOf", "isPartOf");
+        .containsExactly(
+            "isChildOf",
+            "isChildOf",
+            "isChildOf",
+            "isChildOf",
+            "isChildOf",
+            "isPartOf",
+            "isPartOf");
+    assertThat(root.path("CFItems").valueStream())
+        .extracting(i -> i.path("CFItemType").asString() + " " + i.path("fullStatement").asString())
+        .startsWith("Group Parts", "Group Brakes", "Outcome Set up rim and disc brakes");
+    for (JsonNode rubric : root.path("CFRubrics")) {
+      assertThat(rubric.path("title").asString()).isNotBlank();
+      for (JsonNode c : rubric.path("CFRubricCriteria"))
+        assertThat(c.path("rubricId").asString()).isEqualTo(rubric.path("identifier").asString());
+    }
     for (JsonNode a : root.path("CFAssociations"))
       assertThat(a.path("originNodeURI").path("uri").asString()).startsWith("http://127.0.0.1");
   }
@@ -94,9 +143,10 @@ class FrameworkTest {
               "O" + items.size(),
               statement,
               "",
-              List.of()));
+              Optional.empty(),
+              Optional.empty()));
     }
-    var framework = new Framework(new UUID(1, 1), "Any", items);
+    var framework = new Framework(new UUID(1, 1), "Any", items, List.of());
     assertThat(FrameworkCase.read(asCase(framework)).items()).isEqualTo(items);
     assertThat(
             FrameworkCsv.read(FrameworkCsv.write(framework)).items().stream()
@@ -109,7 +159,8 @@ class FrameworkTest {
     var read = FrameworkCsv.read("Name,Colour,CODE\nTrue a wheel,red,WHEEL\n");
     assertThat(read.items())
         .containsExactly(
-            new Framework.Item(Optional.empty(), "WHEEL", "True a wheel", "", List.of()));
+            new Framework.Item(
+                Optional.empty(), "WHEEL", "True a wheel", "", Optional.empty(), Optional.empty()));
   }
 
   @Test
@@ -135,6 +186,52 @@ class FrameworkTest {
             "CFItems[1]: fullStatement is empty.");
     assertThat(faultsOfCase("{}").getFirst()).contains("is it a CFPackage?");
     assertThat(faultsOfCase("<html>").getFirst()).startsWith("The file: it is no JSON");
+  }
+
+  @Test
+  void parts_of_a_table_are_named_by_code_or_identifier() {
+    var read =
+        FrameworkCsv.read(
+            "identifier,code,name,parts,combine\n"
+                + BRAKE
+                + ",BRAKE,Brakes,,\n,BIKE,Bicycle,"
+                + BRAKE
+                + "; ELSEWHERE,lowest\n");
+    assertThat(read.items().getLast().made())
+        .contains(new Framework.Made(new Composition.Lowest(), List.of("BRAKE", "ELSEWHERE")));
+    assertThat(faultsOfCsv("code,name,parts,combine\nA,One,B,most\n"))
+        .containsExactly("Row 2: combine “most” is none of: all, at least 2, mean, lowest.");
+  }
+
+  @Test
+  void headings_of_a_foreign_package_become_groups_and_circles_of_them_are_faults() {
+    String head =
+        "{\"CFItems\":[{\"identifier\":\"%s\",\"fullStatement\":\"Heading\"},".formatted(BIKE)
+            + "{\"identifier\":\"%s\",\"fullStatement\":\"Shift\",".formatted(GEAR)
+            + "\"humanCodingScheme\":\"S.1\"}],\"CFAssociations\":[";
+    String below =
+        "{\"associationType\":\"isChildOf\",\"originNodeURI\":{\"identifier\":\"%s\"},"
+            + "\"destinationNodeURI\":{\"identifier\":\"%s\"}}";
+    var read = FrameworkCase.read(head + below.formatted(GEAR, BIKE) + "]}");
+    assertThat(read.items())
+        .singleElement()
+        .satisfies(item -> {
+          assertThat(item.code()).isEqualTo("S.1");
+          assertThat(item.group()).contains(List.of("Heading"));
+        });
+    String circle = below.formatted(GEAR, BIKE) + "," + below.formatted(BIKE, BIKE);
+    assertThat(faultsOfCase(head + circle + "]}"))
+        .containsExactly("CFItems[1]: isChildOf leads in a circle.");
+  }
+
+  @Test
+  void a_criterion_with_one_level_is_a_fault_and_names_its_place() {
+    assertThat(
+            faultsOfCase(
+                "{\"CFItems\":[],\"CFRubrics\":[{\"title\":\"R\",\"CFRubricCriteria\":"
+                    + "[{\"category\":\"Pads\",\"CFRubricCriterionLevels\":[{\"quality\":\"yes\"}]}]}]}"))
+        .containsExactly(
+            "CFRubrics[0].CFRubricCriteria[0]: CFRubricCriterionLevels has fewer than two.");
   }
 
   @Test

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.springframework.beans.factory.annotation.Value;
@@ -35,15 +36,23 @@ import yendrik.server.http.Problem;
 @Service
 @Transactional
 public class Exchange {
+  private static final int AT_ONCE = 500;
+  private static final JSONB USUAL = Json.of(LevelRule.of(new LevelMethod.MostRecent()));
   private final DSLContext db;
   private final DraftStore drafts;
+  private final Rubrics rubrics;
   private final Clock clock;
   private final String address;
 
   Exchange(
-      DSLContext db, DraftStore drafts, Clock clock, @Value("${yendrik.address}") String address) {
+      DSLContext db,
+      DraftStore drafts,
+      Rubrics rubrics,
+      Clock clock,
+      @Value("${yendrik.address}") String address) {
     this.db = db;
     this.drafts = drafts;
+    this.rubrics = rubrics;
     this.clock = clock;
     this.address = address;
   }
@@ -75,8 +84,8 @@ public class Exchange {
   private Framework framework(CourseId course) {
     var row = db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).fetchSingle();
     List<OutcomeRecord> outcomes = drafts.outcomes(course);
-    Map<OutcomeId, UUID> identifiers = new HashMap<>();
-    outcomes.forEach(o -> identifiers.put(new OutcomeId(o.getId()), o.getIdentifier()));
+    Map<OutcomeId, String> codes = new HashMap<>();
+    outcomes.forEach(o -> codes.put(new OutcomeId(o.getId()), o.getCode()));
     List<Framework.Item> items =
         outcomes.stream()
             .map(o ->
@@ -85,16 +94,18 @@ public class Exchange {
                     o.getCode(),
                     o.getName(),
                     o.getDescription(),
-                    made(o).stream()
-                        .flatMap(m -> m.parts().stream())
-                        .flatMap(p -> Optional.ofNullable(identifiers.get(p)).stream())
-                        .toList()))
+                    Optional.of(Json.list(o.getGroupPath(), String.class)),
+                    made(o, codes)))
             .toList();
-    return new Framework(row.getIdentifier(), row.getName(), items);
+    return new Framework(row.getIdentifier(), row.getName(), items, rubrics.sheets(course));
   }
 
-  private static Optional<Composition> made(OutcomeRecord o) {
-    return Optional.ofNullable(o.getMadeOf()).map(m -> Json.read(m, Composition.class));
+  private static Optional<Framework.Made> made(OutcomeRecord o, Map<OutcomeId, String> codes) {
+    return Optional.ofNullable(o.getMadeOf())
+        .map(m -> Json.read(m, Composition.class))
+        .map(m ->
+            new Framework.Made(
+                m.how(), m.parts().stream().filter(codes::containsKey).map(codes::get).toList()));
   }
 
   /**
@@ -105,6 +116,7 @@ public class Exchange {
    * @param missing outcomes that the file does not have; they stay as they are
    * @param held outcomes whose words belong to a framework of the institution; they stay as they
    *     are
+   * @param rubrics that the course does not have, by name; those that it has stay as they are
    * @param same how many stand as they are in the file
    */
   public record Comparison(
@@ -112,37 +124,48 @@ public class Exchange {
       List<String> changed,
       List<String> missing,
       List<String> held,
+      List<String> rubrics,
       int same) {}
 
   /** Compares a file with the course's outcomes; nothing is changed. */
   @Transactional(readOnly = true)
   public Comparison compare(CourseId course, Format format, String text) {
+    return compare(course, read(format, text), new Known(drafts.outcomes(course)));
+  }
+
+  private Comparison compare(CourseId course, Framework file, Known known) {
     List<String> fresh = new ArrayList<>();
     List<String> changed = new ArrayList<>();
     List<String> held = new ArrayList<>();
     int same = 0;
     Set<Long> met = new HashSet<>();
-    var known = new Known(drafts.outcomes(course));
-    for (Framework.Item item : read(format, text).items()) {
+    for (Framework.Item item : file.items()) {
       Optional<OutcomeRecord> own = known.like(item);
-      if (own.isEmpty()) fresh.add(item.code() + " " + item.statement());
-      else {
-        met.add(own.get().getId());
-        List<String> what = differences(own.get(), item);
-        if (what.isEmpty()) same++;
-        else if (own.get().getAdoptedFrom() != null) held.add(own.get().getCode());
-        else changed.add(own.get().getCode() + ": " + String.join(", ", what));
+      if (own.isEmpty()) {
+        fresh.add(item.code() + " " + item.statement());
+        continue;
       }
+      OutcomeRecord row = own.get();
+      met.add(row.getId());
+      List<String> words = words(row, item);
+      List<String> place = place(row, item, known);
+      boolean theirs = row.getAdoptedFrom() != null;
+      if (theirs && !words.isEmpty()) held.add(row.getCode());
+      List<String> what = theirs ? place : Stream.concat(words.stream(), place.stream()).toList();
+      if (!what.isEmpty()) changed.add(row.getCode() + ": " + String.join(", ", what));
+      else if (words.isEmpty()) same++;
     }
     List<String> missing =
         known.all.stream()
             .filter(o -> !met.contains(o.getId()))
             .map(o -> o.getCode() + " " + o.getName())
             .toList();
-    return new Comparison(fresh, changed, missing, held, same);
+    List<String> sheets =
+        rubrics.fresh(course, file.rubrics()).stream().map(Framework.Sheet::title).toList();
+    return new Comparison(fresh, changed, missing, held, sheets, same);
   }
 
-  private static List<String> differences(OutcomeRecord own, Framework.Item item) {
+  private static List<String> words(OutcomeRecord own, Framework.Item item) {
     List<String> what = new ArrayList<>();
     if (!own.getCode().equals(item.code())) what.add("code becomes " + item.code());
     if (!own.getName().equals(item.statement()))
@@ -151,17 +174,35 @@ public class Exchange {
     return what;
   }
 
+  /** What is the course's even where the words are not: the group, and the parts. */
+  private static List<String> place(OutcomeRecord own, Framework.Item item, Known known) {
+    List<String> what = new ArrayList<>();
+    item.group()
+        .filter(group -> !group.equals(Json.list(own.getGroupPath(), String.class)))
+        .ifPresent(group ->
+            what.add(
+                group.isEmpty()
+                    ? "stands in no group"
+                    : "stands in “" + String.join(" / ", group) + "”"));
+    item.made()
+        .filter(made -> !made(own, known.codes).equals(Optional.of(made)))
+        .ifPresent(made -> what.add("is made of " + String.join(", ", made.parts())));
+    return what;
+  }
+
   /** By identifier first, then by code. */
   private static final class Known {
     private final List<OutcomeRecord> all;
     private final Map<UUID, OutcomeRecord> byIdentifier = new HashMap<>();
     private final Map<String, OutcomeRecord> byCode = new HashMap<>();
+    private final Map<OutcomeId, String> codes = new HashMap<>();
 
     Known(List<OutcomeRecord> all) {
       this.all = all;
       for (OutcomeRecord o : all) {
         byIdentifier.put(o.getIdentifier(), o);
         byCode.put(o.getCode(), o);
+        codes.put(new OutcomeId(o.getId()), o.getCode());
       }
     }
 
@@ -172,47 +213,124 @@ public class Exchange {
     }
   }
 
+  /** Is told how far a file is taken: so many items of so many. */
+  @FunctionalInterface
+  public interface Meter {
+    void done(int items, int of);
+  }
+
   /**
-   * Takes what is new and changed from a file.
+   * Takes what is new and changed from a file: all of it, or with a Problem nothing.
    *
    * @param scale on which new outcomes are rated
    */
-  public Comparison take(CourseId course, Format format, String text, long scale) {
+  public Comparison take(CourseId course, Format format, String text, long scale, Meter meter) {
     db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetchSingle();
-    Comparison comparison = compare(course, format, text);
+    Framework file = read(format, text);
+    var known = new Known(drafts.outcomes(course));
+    Comparison comparison = compare(course, file, known);
     boolean own = drafts.scales(course).stream().anyMatch(s -> s.getId() == scale);
     if (!own) throw Problem.field("scale", "Choose one of the course's scales.");
-    var known = new Known(drafts.outcomes(course));
-    int position = known.all.stream().mapToInt(OutcomeRecord::getPosition).max().orElse(-1);
-    JSONB rule = Json.of(LevelRule.of(new LevelMethod.MostRecent()));
+    refuseUnknownParts(file, known);
+    int last = known.all.stream().mapToInt(OutcomeRecord::getPosition).max().orElse(-1);
     List<OutcomeRecord> changed = new ArrayList<>();
     List<OutcomeRecord> fresh = new ArrayList<>();
-    for (Framework.Item item : read(format, text).items()) {
-      OutcomeRecord row = known.like(item).orElse(null);
-      if (row == null) {
-        row = db.newRecord(OUTCOME);
-        row.setCourseId(course.value());
-        row.setScaleId(scale);
-        row.setLevelRule(rule);
-        row.setIdentifier(item.identifier().orElseGet(UUID::randomUUID));
-        row.setPosition(++position);
-        row.setVersion(1);
-        row.setChangedAt(clock.instant());
-        fresh.add(row);
-      } else if (row.getAdoptedFrom() != null || differences(row, item).isEmpty()) continue;
-      else {
-        row.setVersion(row.getVersion() + 1);
-        row.setChangedAt(clock.instant());
-        changed.add(row);
-      }
+    for (Framework.Item item : file.items()) {
+      Optional<OutcomeRecord> there = known.like(item);
+      if (there.isEmpty()) fresh.add(fresh(course, item, scale, last + 1 + fresh.size()));
+      else if (put(there.get(), item)) changed.add(there.get());
+    }
+    refuseDoubles(known.all, fresh);
+    int of = changed.size() + fresh.size();
+    int done = 0;
+    for (List<OutcomeRecord> some : parts(changed)) {
+      db.batchUpdate(some).execute();
+      meter.done(done += some.size(), of);
+    }
+    for (List<OutcomeRecord> some : parts(fresh)) {
+      db.batchInsert(some).execute();
+      meter.done(done += some.size(), of);
+    }
+    compose(course, file);
+    rubrics.bring(course, file.rubrics());
+    return comparison;
+  }
+
+  private static List<List<OutcomeRecord>> parts(List<OutcomeRecord> all) {
+    List<List<OutcomeRecord>> parts = new ArrayList<>();
+    for (int from = 0; from < all.size(); from += AT_ONCE)
+      parts.add(all.subList(from, Math.min(all.size(), from + AT_ONCE)));
+    return parts;
+  }
+
+  private OutcomeRecord fresh(CourseId course, Framework.Item item, long scale, int position) {
+    OutcomeRecord row = db.newRecord(OUTCOME);
+    row.setCourseId(course.value());
+    row.setScaleId(scale);
+    row.setLevelRule(USUAL);
+    row.setIdentifier(item.identifier().orElseGet(UUID::randomUUID));
+    row.setPosition(position);
+    row.setVersion(1);
+    row.setChangedAt(clock.instant());
+    row.setCode(item.code());
+    row.setName(item.statement());
+    row.setDescription(item.description());
+    row.setGroupPath(Json.of(item.group().orElse(List.of())));
+    return row;
+  }
+
+  /** Puts the file's words and group on a row; whether that changed anything. */
+  private boolean put(OutcomeRecord row, Framework.Item item) {
+    boolean words = row.getAdoptedFrom() == null && !words(row, item).isEmpty();
+    boolean group =
+        item.group().isPresent()
+            && !item.group().get().equals(Json.list(row.getGroupPath(), String.class));
+    if (words) {
       row.setCode(item.code());
       row.setName(item.statement());
       row.setDescription(item.description());
     }
-    refuseDoubles(known.all, fresh);
-    db.batchUpdate(changed).execute();
-    db.batchInsert(fresh).execute();
-    return comparison;
+    if (group) row.setGroupPath(Json.of(item.group().orElseThrow()));
+    if (!words && !group) return false;
+    row.setVersion(row.getVersion() + 1);
+    row.setChangedAt(clock.instant());
+    return true;
+  }
+
+  /** Parts are rows only after all items are. */
+  private void compose(CourseId course, Framework file) {
+    List<Framework.Item> composed =
+        file.items().stream().filter(i -> i.made().isPresent()).toList();
+    if (composed.isEmpty()) return;
+    var now = new Known(drafts.outcomes(course));
+    for (Framework.Item item : composed) {
+      Framework.Made made = item.made().orElseThrow();
+      OutcomeRecord row = now.like(item).orElseThrow();
+      if (made(row, now.codes).equals(item.made())) continue;
+      List<OutcomeId> parts =
+          made.parts().stream().map(c -> new OutcomeId(now.byCode.get(c).getId())).toList();
+      row.setMadeOf(Json.of(new Composition(parts, made.how())));
+      row.setVersion(row.getVersion() + 1);
+      row.update();
+    }
+  }
+
+  private static void refuseUnknownParts(Framework file, Known known) {
+    Set<String> there = new HashSet<>(known.byCode.keySet());
+    file.items().forEach(i -> there.add(i.code()));
+    List<String> faults =
+        file.items().stream()
+            .flatMap(i ->
+                i.made().stream()
+                    .flatMap(m -> m.parts().stream())
+                    .filter(p -> !there.contains(p) || p.equals(i.code()))
+                    .map(p ->
+                        i.code()
+                            + ": its part “"
+                            + p
+                            + "” is neither another item of the file nor an outcome here."))
+            .toList();
+    if (!faults.isEmpty()) throw Problem.faults("The file cannot be taken as it is.", faults);
   }
 
   /** A code of the file may be that of an outcome which has another identifier. */

@@ -1,10 +1,14 @@
 package yendrik.server.design;
 
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -15,12 +19,14 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.formats.json.CoreJson;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
 @RestController
 @RequestMapping("/api/courses/{course}/design/framework")
 class ExchangeController {
+  private static final String LINES = "application/x-ndjson";
   private static final int LARGEST = 20_000_000;
   private final Exchange exchange;
 
@@ -63,10 +69,39 @@ class ExchangeController {
     return exchange.compare(new CourseId(course), file.format(), file.text());
   }
 
-  /** Takes what is new and changed from a file. */
-  @PostMapping("/taking")
+  /** A line while a file is taken: so many items of so many, and at the end what it brought. */
+  record Line(int done, int of, Optional<Exchange.Comparison> taken) {}
+
+  /**
+   * Takes what is new and changed from a file. The answer is a line of JSON for each part that is
+   * taken, as it is, and a last one when all of it stands.
+   */
+  @PostMapping(path = "/taking", produces = LINES)
   @Needs(Right.PLAN)
-  Exchange.Comparison take(@PathVariable long course, @Valid @RequestBody FileEdit file) {
-    return exchange.take(new CourseId(course), file.format(), file.text(), file.scale());
+  void take(
+      @PathVariable long course, @Valid @RequestBody FileEdit file, HttpServletResponse response) {
+    var lines = new Lines(response);
+    Exchange.Comparison taken =
+        exchange.take(
+            new CourseId(course),
+            file.format(),
+            file.text(),
+            file.scale(),
+            (done, of) -> lines.write(new Line(done, of, Optional.empty())));
+    int all = taken.fresh().size() + taken.changed().size();
+    lines.write(new Line(all, all, Optional.of(taken)));
+  }
+
+  private record Lines(HttpServletResponse response) {
+    void write(Line line) {
+      try {
+        response.setContentType(LINES);
+        response.setCharacterEncoding(StandardCharsets.UTF_8);
+        response.getWriter().println(CoreJson.mapper().writeValueAsString(line));
+        response.flushBuffer();
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
   }
 }

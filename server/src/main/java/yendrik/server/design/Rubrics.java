@@ -11,6 +11,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
@@ -22,6 +24,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
 import yendrik.core.rubric.Rubric;
+import yendrik.formats.framework.Framework;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.RubricRecord;
 import yendrik.server.design.RubricForms.RubricEdit;
@@ -210,6 +213,104 @@ public class Rubrics {
     db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
   }
 
+  // --- files ------------------------------------------------------------------------------------
+  /** A course's rubrics as they are exchanged. */
+  @Transactional(readOnly = true)
+  List<Framework.Sheet> sheets(CourseId course) {
+    CourseDesign design = drafts.document(course).design();
+    return drafts.rubrics(course).stream()
+        .map(row ->
+            new Framework.Sheet(
+                row.getIdentifier(),
+                row.getName(),
+                DraftStore.rubric(row).criteria().stream().map(c -> sheet(c, design)).toList()))
+        .toList();
+  }
+
+  private static Framework.Criterion sheet(Rubric.Criterion c, CourseDesign design) {
+    Optional<Outcome> outcome = c.outcome().flatMap(design::outcome);
+    return new Framework.Criterion(
+        c.name(),
+        c.description(),
+        c.counts(),
+        outcome.map(Outcome::code),
+        c.levels().stream()
+            .map(l ->
+                new Framework.Level(
+                    l.name(),
+                    l.description(),
+                    l.points(),
+                    l.standsFor().flatMap(key -> levelName(outcome, key))))
+            .toList());
+  }
+
+  private static Optional<String> levelName(Optional<Outcome> outcome, int key) {
+    return outcome
+        .map(Outcome::scale)
+        .filter(s -> s.at(key) >= 0)
+        .map(s -> s.levels().get(s.at(key)).name());
+  }
+
+  /** Those of some rubrics that the course does not have, by their identifiers. */
+  @Transactional(readOnly = true)
+  List<Framework.Sheet> fresh(CourseId course, List<Framework.Sheet> sheets) {
+    Set<UUID> here =
+        drafts.rubrics(course).stream()
+            .map(RubricRecord::getIdentifier)
+            .collect(Collectors.toSet());
+    return sheets.stream().filter(s -> !here.contains(s.identifier())).toList();
+  }
+
+  /** Brings those rubrics of a file that the course does not have. */
+  void bring(CourseId course, List<Framework.Sheet> sheets) {
+    List<Framework.Sheet> fresh = fresh(course, sheets);
+    if (fresh.isEmpty()) return;
+    CourseDesign design = drafts.document(course).design();
+    for (Framework.Sheet sheet : fresh) {
+      var keys = new Keys(0);
+      List<Rubric.Criterion> criteria =
+          sheet.criteria().stream().map(c -> criterion(c, design, keys)).toList();
+      db.insertInto(RUBRIC)
+          .set(RUBRIC.COURSE_ID, course.value())
+          .set(RUBRIC.NAME, sheet.title())
+          .set(RUBRIC.CRITERIA, Json.of(criteria))
+          .set(RUBRIC.LAST_KEY, keys.last)
+          .set(RUBRIC.IDENTIFIER, sheet.identifier())
+          .execute();
+    }
+  }
+
+  private static Rubric.Criterion criterion(Framework.Criterion c, CourseDesign design, Keys keys) {
+    Optional<Outcome> outcome = c.outcome().flatMap(code -> byCode(code, design));
+    int key = keys.of(Optional.empty(), c.name(), "criteria");
+    List<Rubric.Level> levels =
+        c.levels().stream()
+            .map(l ->
+                new Rubric.Level(
+                    keys.of(Optional.empty(), l.name(), "criteria"),
+                    l.name(),
+                    l.description(),
+                    l.points(),
+                    l.standsFor().flatMap(name -> levelKey(outcome, name))))
+            .toList();
+    return new Rubric.Criterion(
+        key, c.name(), c.description(), c.counts(), outcome.map(Outcome::id), levels);
+  }
+
+  private static Optional<Integer> levelKey(Optional<Outcome> outcome, String name) {
+    return outcome.stream()
+        .flatMap(o -> o.scale().levels().stream())
+        .filter(l -> l.name().equals(name))
+        .map(l -> l.key())
+        .findFirst();
+  }
+
+  private static Optional<Outcome> byCode(String code, CourseDesign design) {
+    return design.outcomes().stream()
+        .filter(o -> o.code().equals(code) && o.madeOf().isEmpty())
+        .findFirst();
+  }
+
   // --- the shelf --------------------------------------------------------------------------------
   @Transactional(readOnly = true)
   List<ShelfView> shelf(SignedIn person) {
@@ -290,10 +391,7 @@ public class Rubrics {
         .from(OUTCOME)
         .where(OUTCOME.ID.eq(elsewhere.value()))
         .fetchOptional(OUTCOME.CODE)
-        .flatMap(code ->
-            design.outcomes().stream()
-                .filter(o -> o.code().equals(code) && o.madeOf().isEmpty())
-                .findFirst());
+        .flatMap(code -> byCode(code, design));
   }
 
   /** Takes a rubric from the shelf; courses that copied it keep their copies. */
