@@ -120,6 +120,33 @@ class OutcomesTest extends SchoolTest {
   }
 
   @Test
+  void an_outcome_moves_to_a_scale_only_where_its_ratings_keep_their_meaning() {
+    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    ratedOnce(outcome, 1);
+    ObjectNode spare = scaleEdit().put("name", "Same words");
+    spare.path("levels").forEach(l -> ((ObjectNode) l).remove("key"));
+    long same = sefa.post(course.path + "/design/scales", spare.toString()).path("id").asLong();
+    ((ObjectNode) spare.path("levels").path(1)).put("name", "Halfway");
+    long other = sefa.post(course.path + "/design/scales", spare.toString()).path("id").asLong();
+    JsonNode refused = change(outcome, e -> e.put("scale", other));
+    assertThat(refused.path("fields").path("scale").asString()).contains("1 rating at “Nearly”");
+    assertThat(change(outcome, e -> e.put("scale", same)).path("scale").asLong()).isEqualTo(same);
+  }
+
+  @Test
+  void publishing_another_method_shows_whose_levels_change() {
+    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    ratedOnce(outcome, 1);
+    change(
+        outcome,
+        e -> {
+          ((ObjectNode) e.path("levelRule")).put("fewest", 2);
+        });
+    assertThat(course.impact().path("changes").path(0).toString())
+        .contains("TIE: “Nearly” becomes no level", "Edda Marsh");
+  }
+
+  @Test
   void a_scale_in_use_cannot_be_deleted_and_its_uses_are_named() {
     outcome("TIE", RULE.formatted("BEST", 2, 3), "");
     var refused = sefa.call("DELETE", course.path + "/design/scales/" + scale, "");

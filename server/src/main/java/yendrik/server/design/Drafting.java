@@ -61,6 +61,7 @@ public class Drafting {
   private final DraftStore drafts;
   private final Designs designs;
   private final Adoption adoption;
+  private final Scales scales;
   private final Files files;
   private final Clock clock;
 
@@ -69,12 +70,14 @@ public class Drafting {
       DraftStore drafts,
       Designs designs,
       Adoption adoption,
+      Scales scales,
       Files files,
       Clock clock) {
     this.db = db;
     this.drafts = drafts;
     this.designs = designs;
     this.adoption = adoption;
+    this.scales = scales;
     this.files = files;
     this.clock = clock;
   }
@@ -151,7 +154,9 @@ public class Drafting {
   public OutcomeView changeOutcome(
       CourseId course, long id, int version, DesignEdits.OutcomeEdit edit) {
     checkOutcome(course, edit, id);
-    checkWords(outcomeRow(course, id), edit);
+    OutcomeRecord row = outcomeRow(course, id);
+    checkWords(row, edit);
+    scales.checkMove(course, row, edit.scale());
     int rows =
         db.update(OUTCOME)
             .set(OUTCOME.SCALE_ID, edit.scale())

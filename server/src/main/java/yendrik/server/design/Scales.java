@@ -27,6 +27,7 @@ import yendrik.core.rule.check.Rules;
 import yendrik.core.rule.words.Faults;
 import yendrik.core.rule.words.Numbers;
 import yendrik.formats.json.CoreJson;
+import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.server.design.DesignEdits.ScaleEdit;
 import yendrik.server.design.DesignViews.ScaleView;
@@ -36,6 +37,8 @@ import yendrik.server.http.Problem;
 @Service
 @Transactional
 public class Scales {
+  private static final Field<Long> OUTCOME_OF_RATING =
+      DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("outcome")).cast(Long.class);
   private final DSLContext db;
   private final DraftStore drafts;
   private final Clock clock;
@@ -181,6 +184,42 @@ public class Scales {
     return levels;
   }
 
+  /**
+   * Refuses another scale for an outcome unless every level that its ratings stand at is there too,
+   * by key and name: ratings are never read as something else than what was said.
+   */
+  void checkMove(CourseId course, OutcomeRecord outcome, long to) {
+    if (outcome.getScaleId() == to) return;
+    Scale from = scale(outcome.getScaleId());
+    Scale there = scale(to);
+    List<String> lost = new ArrayList<>();
+    ratings(course, OUTCOME_OF_RATING.eq(outcome.getId()))
+        .forEach((key, many) -> {
+          int at = from.at(key);
+          boolean same =
+              at >= 0
+                  && there.levels().stream()
+                      .anyMatch(
+                          l -> l.key() == key && l.name().equals(from.levels().get(at).name()));
+          if (!same && at >= 0)
+            lost.add(Numbers.count(many, "rating") + " at “" + from.levels().get(at).name() + "”");
+        });
+    if (!lost.isEmpty())
+      throw Problem.field(
+          "scale",
+          "“"
+              + there.name()
+              + "” does not have what ratings of "
+              + outcome.getCode()
+              + " say: "
+              + String.join(", ", lost)
+              + ". Retire it and make another outcome, or keep the scale.");
+  }
+
+  private Scale scale(long id) {
+    return DraftStore.scale(db.selectFrom(SCALE).where(SCALE.ID.eq(id)).fetchSingle());
+  }
+
   /** Why levels that would go cannot go. */
   private List<String> held(CourseId course, Scale before, List<Scale.Level> after) {
     Map<Integer, Integer> ratings = ratings(course, before);
@@ -234,10 +273,15 @@ public class Scales {
 
   /** How many ratings stand at each level, by its key. */
   private Map<Integer, Integer> ratings(CourseId course, Scale scale) {
+    return ratings(
+        course,
+        OUTCOME_OF_RATING.in(
+            db.select(OUTCOME.ID).from(OUTCOME).where(OUTCOME.SCALE_ID.eq(scale.id().value()))));
+  }
+
+  private Map<Integer, Integer> ratings(CourseId course, org.jooq.Condition which) {
     Field<Integer> level =
         DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("level")).cast(Integer.class);
-    Field<Long> outcome =
-        DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("outcome")).cast(Long.class);
     return db.select(level, DSL.count())
         .from(FACT)
         .join(ENROLMENT)
@@ -246,8 +290,7 @@ public class Scales {
             FACT.COURSE_ID.eq(course.value()),
             FACT.KIND.eq(CoreJson.name(Fact.Rated.class)),
             ENROLMENT.PRACTICE.isFalse(),
-            outcome.in(
-                db.select(OUTCOME.ID).from(OUTCOME).where(OUTCOME.SCALE_ID.eq(scale.id().value()))))
+            which)
         .groupBy(level)
         .fetchMap(r -> r.value1(), r -> r.value2());
   }

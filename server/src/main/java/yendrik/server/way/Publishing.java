@@ -92,9 +92,32 @@ public class Publishing {
       boolean held = old != CourseIndex.UNKNOWN && before.sight().holds(old);
       if (after.sight().holds(b) && !held) all.add("badge “" + is.badge(b).name() + "” is issued");
     }
+    for (int o = 0; o < is.outcomes(); o++) {
+      int old = was.number(is.outcome(o).id());
+      if (old == CourseIndex.UNKNOWN) continue;
+      String then = level(before, old);
+      String now = level(after, o);
+      if (!then.equals(now)) all.add(is.outcome(o).code() + ": " + then + " becomes " + now);
+    }
     if (after.completedAt().isPresent() && before.completedAt().isEmpty())
       all.add("the course is complete");
     return all;
+  }
+
+  private static String level(Progress progress, int outcome) {
+    var level = progress.record().level(outcome);
+    return level.isEmpty()
+        ? "no level"
+        : "“"
+            + progress
+                .course()
+                .index()
+                .outcome(outcome)
+                .scale()
+                .levels()
+                .get(level.getAsInt())
+                .name()
+            + "”";
   }
 
   private static StepState state(Progress progress, int step) {
