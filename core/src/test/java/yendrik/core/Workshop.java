@@ -25,6 +25,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
@@ -52,6 +53,7 @@ public final class Workshop {
   public static final ModuleId BRAKES = new ModuleId(1);
   public static final OutcomeId BRAKE = new OutcomeId(1);
   public static final OutcomeId SAFE = new OutcomeId(2);
+  public static final OutcomeId WHOLE = new OutcomeId(9);
   public static final BadgeId BRAKE_HAND = new BadgeId(1);
   public static final GroupId SATURDAY = new GroupId(1);
   public static final CourseId COURSE = new CourseId(1);
@@ -310,6 +312,44 @@ public final class Workshop {
         Optional.empty(),
         Map.of(SATURDAY, "Saturday"),
         Map.of(INDUCTION, "Workshop Safety Induction"));
+  }
+
+  /** With an outcome made of others in front; its module opens at mastery of the whole. */
+  public static CourseDesign withWhole(Composition made) {
+    CourseDesign d = design();
+    List<Outcome> outcomes = new ArrayList<>(d.outcomes());
+    outcomes.add(
+        0,
+        new Outcome(
+            WHOLE,
+            "WHOLE",
+            "Service a bicycle",
+            "",
+            SCALE,
+            LevelRule.of(new LevelMethod.MostRecent()),
+            Optional.of(made)));
+    return new CourseDesign(
+        d.id(),
+        d.version(),
+        d.name(),
+        d.zone(),
+        d.startsAt(),
+        outcomes,
+        List.of(
+            new CourseModule(
+                BRAKES,
+                "Brakes",
+                true,
+                false,
+                Optional.of(ask(new Leaf.AtMastery(WHOLE))),
+                Optional.empty(),
+                Step.Gate.USUAL,
+                steps())),
+        d.badges(),
+        d.flags(),
+        d.completeWhen(),
+        d.groups(),
+        d.otherCourses());
   }
 
   public static Outcome outcome(OutcomeId id, String code, String name, LevelMethod method) {

@@ -48,6 +48,19 @@ public record Scale(ScaleId id, String name, List<Level> levels, int mastery) {
     return levels.get(index).key();
   }
 
+  /**
+   * What a level is worth where numbers are asked for, as in a calculated column.
+   *
+   * @param points as the scale says
+   * @param share place on the scale: 0 for the weakest level, 1 for the best, evenly between
+   */
+  public record Value(double points, double share, boolean mastery) {}
+
+  /** The value of the level at an index. */
+  public Value value(int index) {
+    return new Value(levels.get(index).points(), (double) index / top(), index >= mastery);
+  }
+
   /** The best level's index. */
   public int top() {
     return levels.size() - 1;

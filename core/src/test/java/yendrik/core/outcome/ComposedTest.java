@@ -16,12 +16,10 @@ import net.jqwik.api.constraints.NotEmpty;
 import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
-import yendrik.core.course.CourseDesign;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.check.Finding;
@@ -29,8 +27,6 @@ import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
 
 class ComposedTest {
-  private static final OutcomeId WHOLE = new OutcomeId(9);
-
   private static Scale scale(int id, int levels, int mastery) {
     List<Scale.Level> all = new ArrayList<>();
     for (int l = 0; l < levels; l++) all.add(new Scale.Level(l, "level " + l, l, ""));
@@ -122,43 +118,6 @@ class ComposedTest {
       assertThat(of(how, better.toArray(Integer[]::new)).orElse(-1))
           .as(how.toString())
           .isGreaterThanOrEqualTo(of(how, levels.toArray(Integer[]::new)).orElse(-1));
-  }
-
-  private static CourseDesign withWhole(Composition made) {
-    CourseDesign d = design();
-    List<Outcome> outcomes = new ArrayList<>(d.outcomes());
-    outcomes.add(
-        0,
-        new Outcome(
-            WHOLE,
-            "WHOLE",
-            "Service a bicycle",
-            "",
-            SCALE,
-            LevelRule.of(new LevelMethod.MostRecent()),
-            Optional.of(made)));
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
-        outcomes,
-        List.of(
-            new yendrik.core.course.CourseModule(
-                BRAKES,
-                "Brakes",
-                true,
-                false,
-                Optional.of(ask(new Leaf.AtMastery(WHOLE))),
-                Optional.empty(),
-                yendrik.core.course.Step.Gate.USUAL,
-                steps())),
-        d.badges(),
-        d.flags(),
-        d.completeWhen(),
-        d.groups(),
-        d.otherCourses());
   }
 
   @Test

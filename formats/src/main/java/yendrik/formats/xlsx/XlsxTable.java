@@ -7,12 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
+import yendrik.formats.table.Table;
 
 /**
  * A table as an Office Open XML workbook (ISO/IEC 29500) of one sheet. The first row is a heading
  * that stays in sight. Cells are texts or numbers, never formulas.
  */
-public final class XlsxTable {
+public final class XlsxTable implements Table {
   private static final int LONGEST_NAME = 31;
   private final String name;
   private final List<List<Object>> rows = new ArrayList<>();
@@ -26,18 +27,18 @@ public final class XlsxTable {
         plain.isEmpty() ? "Sheet" : plain.substring(0, Math.min(LONGEST_NAME, plain.length()));
   }
 
-  /** Begins a row. */
+  @Override
   public void row(String... cells) {
     rows.add(new ArrayList<>());
     for (String cell : cells) cell(cell);
   }
 
-  /** Adds a text to the newest row. */
+  @Override
   public void cell(String text) {
     rows.getLast().add(text);
   }
 
-  /** Adds a number to the newest row. */
+  @Override
   public void cell(double number) {
     rows.getLast().add(number);
   }

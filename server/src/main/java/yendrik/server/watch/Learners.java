@@ -4,8 +4,11 @@ import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -15,6 +18,7 @@ import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Seat;
 import yendrik.server.way.Summary;
+import yendrik.server.way.Trend;
 
 /** Snapshots of the learners that a member of staff may see; no facts are read for these. */
 @Service
@@ -43,6 +47,22 @@ public class Learners {
   /** All of them, by name. */
   public List<Snapshot> of(Seat seat) {
     return where(seat, DSL.noCondition());
+  }
+
+  /**
+   * How the levels of each learner moved, by enrolment; those of one group only, if any is named.
+   */
+  Map<Snapshot, Trend> trends(Seat seat, OptionalLong group) {
+    Map<Long, Trend> trends =
+        db.select(ENROLMENT.ID, ENROLMENT.TREND)
+            .from(ENROLMENT)
+            .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse())
+            .fetchMap(r -> r.value1(), r -> Json.read(r.value2(), Trend.class));
+    Map<Snapshot, Trend> all = new LinkedHashMap<>();
+    for (Snapshot s : of(seat))
+      if (group.isEmpty() || s.summary().groups().contains(group.getAsLong()))
+        all.put(s, trends.get(s.enrolment()));
+    return all;
   }
 
   private List<Snapshot> where(Seat seat, Condition which) {

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.course.CourseIndex;
@@ -26,6 +28,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.progress.Bead;
 import yendrik.core.record.Fact;
 import yendrik.formats.csv.CsvTable;
+import yendrik.formats.table.Table;
 import yendrik.formats.xlsx.XlsxTable;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
@@ -34,9 +37,11 @@ import yendrik.server.people.Seat;
 import yendrik.server.watch.WatchViews.BeadView;
 import yendrik.server.watch.WatchViews.CellView;
 import yendrik.server.watch.WatchViews.FollowView;
+import yendrik.server.watch.WatchViews.GradesView;
 import yendrik.server.watch.WatchViews.LearnerView;
 import yendrik.server.watch.WatchViews.MasteryView;
 import yendrik.server.watch.WatchViews.ProgressView;
+import yendrik.server.watch.WatchViews.TrendView;
 import yendrik.server.way.Walks;
 
 @RestController
@@ -45,11 +50,13 @@ class WatchController {
   private static final String XLSX =
       "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
   private final Watching watching;
+  private final Standings standings;
   private final Learners learners;
   private final Walks walks;
 
-  WatchController(Watching watching, Learners learners, Walks walks) {
+  WatchController(Watching watching, Standings standings, Learners learners, Walks walks) {
     this.watching = watching;
+    this.standings = standings;
     this.learners = learners;
     this.walks = walks;
   }
@@ -107,18 +114,19 @@ class WatchController {
     return watching.mastery(seat);
   }
 
+  /** Share at mastery by outcome at the end of each week; of one group, or of all. */
+  @GetMapping("/mastery/trend")
+  @Needs(Right.TEACH)
+  TrendView trend(@PathVariable long course, @RequestParam Optional<Long> group, Seat seat) {
+    return standings.trend(seat, group.map(OptionalLong::of).orElse(OptionalLong.empty()));
+  }
+
   /** The same as a CSV file: a learner a row, an outcome a column, levels by name. */
   @GetMapping(path = "/mastery.csv", produces = "text/csv")
   @Needs(Right.TEACH)
   ResponseEntity<String> exportMastery(@PathVariable long course, Seat seat) {
-    MasteryView grid = watching.mastery(seat);
     var table = new CsvTable();
-    table.row("Learner");
-    grid.outcomes().forEach(o -> table.cell(o.code()));
-    for (WatchViews.MasteryRow row : grid.learners()) {
-      table.row(row.name());
-      for (WatchViews.OutcomeHead o : grid.outcomes()) table.cell(level(row, o));
-    }
+    writeMastery(seat, table);
     return csv("mastery.csv", table);
   }
 
@@ -126,23 +134,55 @@ class WatchController {
   @GetMapping(path = "/mastery.xlsx", produces = XLSX)
   @Needs(Right.TEACH)
   ResponseEntity<byte[]> exportWorkbook(@PathVariable long course, Seat seat) {
-    MasteryView grid = watching.mastery(seat);
     var table = new XlsxTable("Mastery");
+    writeMastery(seat, table);
+    return xlsx("mastery.xlsx", table);
+  }
+
+  private void writeMastery(Seat seat, Table table) {
+    MasteryView grid = watching.mastery(seat);
     table.row("Learner");
     grid.outcomes().forEach(o -> table.cell(o.code()));
     for (WatchViews.MasteryRow row : grid.learners()) {
       table.row(row.name());
-      for (WatchViews.OutcomeHead o : grid.outcomes()) table.cell(level(row, o));
+      grid.outcomes().forEach(o -> table.cell(level(row, o)));
     }
-    return ResponseEntity.ok()
-        .contentType(MediaType.valueOf(XLSX))
-        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"mastery.xlsx\"")
-        .body(table.bytes());
   }
 
   private static String level(WatchViews.MasteryRow row, WatchViews.OutcomeHead outcome) {
     int level = row.levels().getOrDefault(outcome.id(), -1);
     return level < 0 ? "" : outcome.levels().get(level);
+  }
+
+  @GetMapping("/grades")
+  @Needs(Right.TEACH)
+  GradesView grades(@PathVariable long course, Seat seat) {
+    return standings.grades(seat);
+  }
+
+  /** The same as a CSV file, with the points of the outcomes' levels after those of the steps. */
+  @GetMapping(path = "/grades.csv", produces = "text/csv")
+  @Needs(Right.TEACH)
+  ResponseEntity<String> exportGrades(@PathVariable long course, Seat seat) {
+    var table = new CsvTable();
+    standings.writeGrades(seat, table);
+    return csv("grades.csv", table);
+  }
+
+  /** The same as a workbook. */
+  @GetMapping(path = "/grades.xlsx", produces = XLSX)
+  @Needs(Right.TEACH)
+  ResponseEntity<byte[]> exportGradeBook(@PathVariable long course, Seat seat) {
+    var table = new XlsxTable("Grades");
+    standings.writeGrades(seat, table);
+    return xlsx("grades.xlsx", table);
+  }
+
+  private static ResponseEntity<byte[]> xlsx(String name, XlsxTable table) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.valueOf(XLSX))
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+        .body(table.bytes());
   }
 
   private static ResponseEntity<String> csv(String name, CsvTable table) {

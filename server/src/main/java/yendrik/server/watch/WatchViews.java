@@ -129,6 +129,8 @@ final class WatchViews {
    * @param sum the computation with its numbers, where there is one
    * @param change what would bring mastery or take it
    * @param parts the outcomes that it is made of, if it is
+   * @param from when the learner was enrolled
+   * @param moves how the level moved since, earliest first
    */
   record CellView(
       String learner,
@@ -141,7 +143,48 @@ final class WatchViews {
       List<String> levels,
       int mastery,
       List<PieceView> evidence,
-      List<LevelView> parts) {}
+      List<LevelView> parts,
+      Instant from,
+      List<MoveView> moves) {}
+
+  /**
+   * @param level from then on, -1 for none
+   */
+  record MoveView(Instant at, int level) {}
+
+  /**
+   * How a class, or a group of it, came to its levels.
+   *
+   * @param moments the ends of the course's weeks so far, the last one now
+   * @param learners how many were enrolled at each
+   */
+  record TrendView(List<Instant> moments, List<Integer> learners, List<OutcomeTrend> outcomes) {}
+
+  /**
+   * @param mastery share of the learners at mastery at each moment, 0 to 1
+   * @param rated share of them with any level
+   */
+  record OutcomeTrend(
+      long id, String code, String name, List<Double> mastery, List<Double> rated) {}
+
+  /**
+   * @param steps that have points, in course order
+   */
+  record GradesView(List<GradeHead> steps, List<Group> groups, List<GradeRow> learners) {}
+
+  record GradeHead(long id, String module, String name, StepKind kind, double points) {}
+
+  /**
+   * @param scores step id to the share of its points, 0 to 1
+   * @param total share of the points of everything scored so far
+   */
+  record GradeRow(
+      long enrolment,
+      String name,
+      List<Long> groups,
+      boolean flagged,
+      Map<Long, Double> scores,
+      Optional<Double> total) {}
 
   /**
    * @param share of the result, 0 to 1

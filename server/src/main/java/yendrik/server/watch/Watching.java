@@ -34,6 +34,7 @@ import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.record.LevelHistory;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.words.LevelWords;
@@ -57,6 +58,7 @@ import yendrik.server.watch.WatchViews.LetterView;
 import yendrik.server.watch.WatchViews.LevelView;
 import yendrik.server.watch.WatchViews.MasteryRow;
 import yendrik.server.watch.WatchViews.MasteryView;
+import yendrik.server.watch.WatchViews.MoveView;
 import yendrik.server.watch.WatchViews.OutcomeHead;
 import yendrik.server.watch.WatchViews.PieceView;
 import yendrik.server.watch.WatchViews.ProgressView;
@@ -131,7 +133,7 @@ class Watching {
         learners.of(seat).stream().map(Watching::row).toList());
   }
 
-  private static List<WatchViews.Group> groups(CourseDesign design, Seat seat) {
+  static List<WatchViews.Group> groups(CourseDesign design, Seat seat) {
     return design.groups().entrySet().stream()
         .map(g -> new WatchViews.Group(g.getKey().value(), g.getValue()))
         .filter(g -> seat.sees(List.of(g.id())))
@@ -410,7 +412,11 @@ class Watching {
         names(outcome.scale()),
         outcome.scale().mastery(),
         pieces,
-        Arrays.stream(index.parts(o)).mapToObj(part -> level(record, part)).toList());
+        Arrays.stream(index.parts(o)).mapToObj(part -> level(record, part)).toList(),
+        Instant.ofEpochMilli(record.enrolledAt()),
+        LevelHistory.of(record, o).stream()
+            .map(m -> new MoveView(Instant.ofEpochMilli(m.at()), m.level()))
+            .toList());
   }
 
   private static PieceView piece(

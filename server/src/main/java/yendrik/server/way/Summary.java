@@ -10,15 +10,17 @@ import yendrik.core.record.Fact;
  *
  * @param levels outcome id to level
  * @param sessions session id to what the register says
+ * @param scores step id to the share of its points, 0 to 1, where there is a score
  */
 public record Summary(
     List<Raised> flags,
     Map<Long, Integer> levels,
     List<Long> groups,
     List<Long> badges,
-    Map<Long, Fact.Presence> sessions) {
+    Map<Long, Fact.Presence> sessions,
+    Map<Long, Double> scores) {
   public static final Summary EMPTY =
-      new Summary(List.of(), Map.of(), List.of(), List.of(), Map.of());
+      new Summary(List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of());
 
   /** A flag that is up. */
   public record Raised(long flag, String name, Instant since) {}

@@ -282,6 +282,7 @@ public class Walks {
     row.setLatches(Json.of(progress.latches()));
     Summary summary = summary(progress);
     row.setSummary(Json.of(summary));
+    row.setTrend(Json.of(Trend.of(record)));
     row.update();
     if (!walk.practice()) events.changed(walk.course(), walk.person(), summary.groups());
   }
@@ -313,7 +314,11 @@ public class Walks {
     List<Long> groups = progress.record().groups().stream().map(g -> g.value()).sorted().toList();
     Map<Long, Fact.Presence> sessions = new HashMap<>();
     progress.record().sessions().forEach((id, mark) -> sessions.put(id.value(), mark));
-    return new Summary(flags, levels, groups, badges, sessions);
+    Map<Long, Double> scores = new HashMap<>();
+    for (int s = 0; s < index.steps(); s++)
+      if (progress.record().scored(s))
+        scores.put(index.step(s).id().value(), Math.min(1, progress.record().score(s)));
+    return new Summary(flags, levels, groups, badges, sessions, scores);
   }
 
   /** Brings a learner under a new publication. */

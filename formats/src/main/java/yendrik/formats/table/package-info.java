@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.formats.table;
+
+import org.jspecify.annotations.NullMarked;
