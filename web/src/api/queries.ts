@@ -143,6 +143,22 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/mastery', { params: { path: { course } } })),
     }),
+  trend: (course: number, group: number) =>
+    queryOptions({
+      queryKey: ['trend', course, group],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/mastery/trend', {
+            params: { path: { course }, query: group ? { group } : {} },
+          }),
+        ),
+    }),
+  grades: (course: number) =>
+    queryOptions({
+      queryKey: ['grades', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/grades', { params: { path: { course } } })),
+    }),
   cell: (course: number, enrolment: number, outcome: number) =>
     queryOptions({
       queryKey: ['cell', course, enrolment, outcome],

@@ -28,6 +28,7 @@ const Badges = lazy(worded(() => import('../plan/Badges')));
 const Marking = lazy(worded(() => import('../teach/Marking')));
 const Progress = lazy(worded(() => import('../watch/Progress')));
 const Mastery = lazy(worded(() => import('../watch/Mastery')));
+const Grades = lazy(worded(() => import('../watch/Grades')));
 const Register = lazy(worded(() => import('../teach/Register')));
 const Messages = lazy(worded(() => import('../reach/Messages')));
 const FollowUp = lazy(worded(() => import('../reach/FollowUp')));
@@ -105,6 +106,7 @@ function Course({ me }: { me: Me }) {
                 <Route path="reach/messages" element={<Messages />} />
                 <Route path="watch/progress" element={<Progress />} />
                 <Route path="watch/mastery" element={<Mastery />} />
+                <Route path="watch/grades" element={<Grades />} />
                 <Route path="reach/follow-up" element={<FollowUp />} />
               </>
             )}

@@ -13,7 +13,7 @@ import { PracticeBand } from './PracticeBand';
 const WORKSPACES = {
   plan: ['outcomes', 'rubrics', 'route', 'badges'],
   teach: ['marking', 'register'],
-  watch: ['progress', 'mastery'],
+  watch: ['progress', 'mastery', 'grades'],
   reach: ['followUp', 'messages'],
 } as const;
 /** A framework of the institution has no learners, and outcomes only. */

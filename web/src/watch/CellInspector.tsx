@@ -6,6 +6,7 @@ import { useCourse } from '../frame/course';
 import { day, percent } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
+import { LevelMoves, LevelSteps } from './LevelSteps';
 
 /** The evidence behind a learner's level on an outcome. */
 export function CellInspector({ enrolment, outcome }: { enrolment: number; outcome: number }) {
@@ -32,6 +33,12 @@ export function CellInspector({ enrolment, outcome }: { enrolment: number; outco
               {data.levels[data.level] ?? t('learn.noEvidence')}
             </Typography>
           </Box>
+          {data.moves.length > 0 && (
+            <Section title={t('watch.moved')}>
+              <LevelSteps cell={data} />
+              <LevelMoves cell={data} />
+            </Section>
+          )}
           <Section title={t('watch.method')}>
             <Typography>{data.method}</Typography>
             {data.sum && (

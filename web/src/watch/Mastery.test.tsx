@@ -124,6 +124,43 @@ describe('the grid of mastery', () => {
     expect(screen.getByRole('button', { name: 'BRAKE' })).toBeInTheDocument();
   });
 
+  it('draws of many columns those in sight only, and all of them on paper', async () => {
+    const outcomes = Array.from({ length: 120 }, (_, n) => outcome(100 + n, `K${n}`));
+    serve({ [`GET ${at}/mastery`]: { ...grid, outcomes } });
+    show(<Mastery />);
+    await screen.findByRole('button', { name: 'K0' });
+    const heads = () => screen.getAllByRole('columnheader').length;
+    expect(heads()).toBeLessThan(30);
+    fireEvent(window, new Event('beforeprint'));
+    expect(heads()).toBe(121);
+    fireEvent(window, new Event('afterprint'));
+    expect(heads()).toBeLessThan(30);
+  });
+
+  it('tells of the class over time, of one outcome with the group that is shown', async () => {
+    const trend = (a: number, b: number) => ({
+      moments: ['2026-10-19T06:00:00Z', '2026-10-26T06:00:00Z'],
+      learners: [3, 3],
+      outcomes: [{ id: 5, code: 'BRAKE', name: 'Brakes', mastery: [a, b], rated: [1, 1] }],
+    });
+    serve({
+      [`GET ${at}/mastery`]: grid,
+      [`GET ${at}/mastery/trend`]: (call: { path: string }) =>
+        call.path.includes('group=2') ? trend(0, 1) : trend(0.25, 0.5),
+    });
+    show(<Mastery />, '/c/2/watch/mastery?group=2');
+    await userEvent.click(await screen.findByRole('button', { name: 'Over time' }));
+    const line = await screen.findByRole('button', { name: /BRAKE.*50 %.*\+25/ });
+    await userEvent.click(line);
+    expect(
+      await screen.findByRole('img', { name: 'Class: 25 %, 50 %; Tuesday: 0 %, 100 %' }),
+    ).toBeInTheDocument();
+    const inspector = screen.getByRole('complementary');
+    expect(within(inspector).getByRole('row', { name: /^Can teach it/ })).toHaveTextContent(
+      'Can teach it110',
+    );
+  });
+
   it('keeps only the flagged, and counts them', async () => {
     await open();
     await userEvent.click(screen.getByRole('button', { name: '1 flagged' }));
@@ -151,6 +188,11 @@ describe('a cell', () => {
     method: 'The newest piece counts 65 %, the mean of the earlier ones the rest.',
     sum: '0.65 × 4 + 0.35 × 3 = 3.65, nearest level 4 of 4',
     change: ['A piece at “Watching” would take mastery away.'],
+    from: '2026-10-10T08:00:00Z',
+    moves: [
+      { at: '2026-10-20T08:00:00Z', level: 1 },
+      { at: '2026-11-20T08:00:00Z', level: 3 },
+    ],
     level: 3,
     levels: ['Watching', 'With help', 'On my own', 'Can teach it'],
     mastery: 2,
@@ -167,12 +209,22 @@ describe('a cell', () => {
     expect(screen.getByText(/from before, left out/)).toBeInTheDocument();
   });
 
+  it('shows how the level moved, as a drawing and in figures', async () => {
+    serve({ [`GET ${at}/learners/11/outcomes/5`]: cell });
+    show(<CellInspector enrolment={11} outcome={5} />);
+    const drawing = await screen.findByRole('img', { name: /Tue 20 Oct: With help, Fri 20 Nov/ });
+    expect(drawing.querySelectorAll('circle')).toHaveLength(2);
+    const figures = screen.getByText('Figures').closest('details');
+    expect(figures).toHaveTextContent('Tue 20 OctWith helpFri 20 NovCan teach it');
+  });
+
   it('of an outcome made of others shows its parts instead of evidence', async () => {
     const part = { outcome: 5, code: 'BRAKE', name: '', level: 1, levelName: 'With help' };
     serve({
       [`GET ${at}/learners/11/outcomes/9`]: {
         ...cell,
         evidence: [],
+        moves: [],
         parts: [{ ...part, levels: 4, mastery: 2 }],
       },
     });

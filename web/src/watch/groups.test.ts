@@ -1,18 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { spans, unfolded } from './groups';
-import type { OutcomeHead } from './spread';
 
-const head = (id: number, ...group: string[]) => ({ id, group }) as unknown as OutcomeHead;
-const all = [head(1, 'Bench'), head(2, 'Wheels', 'Truing'), head(3), head(4, 'Bench')];
-const ids = (list: OutcomeHead[]) => list.map((o) => o.id);
+const column = (id: number, group = '') => ({ id, group });
+const all = [column(1, 'Bench'), column(2, 'Wheels'), column(3), column(4, 'Bench')];
+const ids = (list: { id: number }[]) => list.map((o) => o.id);
 
 describe('columns of the grid', () => {
-  it('stand beside each other by their outermost group', () => {
+  it('stand beside each other by their groups', () => {
     expect(ids(unfolded(all, new Set()))).toEqual([1, 4, 2, 3]);
     expect(spans(unfolded(all, new Set()))).toEqual([
-      { name: 'Bench', columns: 2 },
-      { name: 'Wheels', columns: 1 },
-      { name: '', columns: 1 },
+      { name: 'Bench', from: 0, columns: 2 },
+      { name: 'Wheels', from: 2, columns: 1 },
+      { name: '', from: 3, columns: 1 },
     ]);
   });
 
@@ -21,6 +20,6 @@ describe('columns of the grid', () => {
   });
 
   it('have no heads where nothing is grouped', () => {
-    expect(spans([head(1), head(2)])).toEqual([]);
+    expect(spans([column(1), column(2)])).toEqual([]);
   });
 });

@@ -1,27 +1,28 @@
-import type { OutcomeHead } from './spread';
-
-/** Columns that stand beside each other under the name of their outermost group. */
+/** Columns that stand beside each other under one name, from the place of the first. */
 export interface Span {
   name: string;
+  from: number;
   columns: number;
 }
 
-/** Outcomes by their outermost groups, each group at the place of its first, without the folded. */
-export function unfolded(outcomes: OutcomeHead[], folded: ReadonlySet<string>): OutcomeHead[] {
-  const names = [...new Set(outcomes.map((o) => o.group[0] ?? ''))];
+/** Columns by their groups, each group at the place of its first, without the folded ones. */
+export function unfolded<C extends { group: string }>(
+  columns: C[],
+  folded: ReadonlySet<string>,
+): C[] {
+  const names = [...new Set(columns.map((c) => c.group))];
   return names
     .filter((name) => !folded.has(name))
-    .flatMap((name) => outcomes.filter((o) => (o.group[0] ?? '') === name));
+    .flatMap((name) => columns.filter((c) => c.group === name));
 }
 
 /** The spans over columns as `unfolded` puts them; none where nothing is grouped. */
-export function spans(outcomes: OutcomeHead[]): Span[] {
+export function spans(columns: { group: string }[]): Span[] {
   const all: Span[] = [];
-  for (const outcome of outcomes) {
-    const name = outcome.group[0] ?? '';
+  columns.forEach(({ group }, from) => {
     const last = all.at(-1);
-    if (last?.name === name) last.columns += 1;
-    else all.push({ name, columns: 1 });
-  }
+    if (last?.name === group) last.columns += 1;
+    else all.push({ name: group, from, columns: 1 });
+  });
   return all.some((s) => s.name !== '') ? all : [];
 }

@@ -27,30 +27,3 @@ export function spread(rows: MasteryRow[], outcome: OutcomeHead): Spread {
   }
   return { at, none, mastery: rows.length === 0 ? 0 : mastered / rows.length };
 }
-
-export interface GridFilter {
-  group: number;
-  flagged: boolean;
-  find: string;
-  /** An outcome to sort by, 0 for names; weakest first unless strongest. */
-  by: number;
-  strongest: boolean;
-}
-
-/** The learners that fit the filters, in the order asked for. */
-export function arrangeGrid(rows: MasteryRow[], filter: GridFilter): MasteryRow[] {
-  const words = filter.find.toLowerCase().split(/\s+/).filter(Boolean);
-  const way = filter.strongest ? -1 : 1;
-  return rows
-    .filter(
-      (r) =>
-        (filter.group === 0 || r.groups.includes(filter.group)) &&
-        (!filter.flagged || r.flagged) &&
-        words.every((w) => r.name.toLowerCase().includes(w)),
-    )
-    .sort(
-      (a, b) =>
-        (filter.by ? way * (levelOf(a, filter.by) - levelOf(b, filter.by)) : 0) ||
-        a.name.localeCompare(b.name),
-    );
-}

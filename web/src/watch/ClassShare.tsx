@@ -1,0 +1,45 @@
+import { Box, Typography } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import { percent } from '../ui/format';
+import { tone } from '../ui/tone';
+import { type MasteryRow, type OutcomeHead, spread } from './spread';
+
+const WIDTH = 52;
+
+/** How some learners stand on an outcome: share at mastery and spread. */
+export function ClassShare({ outcome, rows }: { outcome: OutcomeHead; rows: MasteryRow[] }) {
+  const { t } = useTranslation();
+  const found = spread(rows, outcome);
+  const all = found.none + found.at.reduce((a, b) => a + b, 0);
+  const said = [
+    ...outcome.levels.map((name, n) => `${name} ${found.at[n] ?? 0}`),
+    `${t('learn.noEvidence')} ${found.none}`,
+  ].join(', ');
+  let x = 0;
+  return (
+    <Box sx={{ display: 'grid', justifyItems: 'center' }} title={said}>
+      <Typography variant="caption" sx={{ fontWeight: 700, lineHeight: 1.3 }}>
+        {percent(found.mastery)} %
+      </Typography>
+      <svg width={WIDTH} height={6} role="img" aria-label={said}>
+        <rect width={WIDTH} height={6} fill={tone('hairline')} />
+        {found.at.map((n, level) => {
+          const part = all === 0 ? 0 : (n / all) * WIDTH;
+          const from = x;
+          x += part;
+          return (
+            <rect
+              // biome-ignore lint/suspicious/noArrayIndexKey: a level is its place on the scale
+              key={level}
+              x={from}
+              width={part}
+              height={6}
+              fill={tone('indigo')}
+              opacity={0.2 + (0.8 * (level + 1)) / outcome.levels.length}
+            />
+          );
+        })}
+      </svg>
+    </Box>
+  );
+}
