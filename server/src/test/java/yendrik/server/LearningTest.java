@@ -5,6 +5,7 @@ import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.FACT;
 import static yendrik.schema.Tables.HANDED_IN;
 
+import java.time.Instant;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import yendrik.core.id.CourseId;
@@ -16,6 +17,11 @@ class LearningTest extends SchoolTest {
 
   private String steps(String walk) {
     return foundations() + "/walks/" + walk + "/steps/";
+  }
+
+  @Test
+  void nothing_of_the_demo_lies_in_the_future() {
+    assertThat(db.fetchExists(FACT, FACT.AT.gt(Instant.now().plusSeconds(60)))).isFalse();
   }
 
   @Test

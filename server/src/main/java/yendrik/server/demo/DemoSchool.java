@@ -267,6 +267,7 @@ class DemoSchool implements ApplicationRunner {
               enrolment,
               learner,
               start,
+              today,
               new Random(SEED + learner));
       Instant enrolled = clock.instant();
       var chance = new Random(SEED * 31 + learner);
@@ -614,6 +615,7 @@ class DemoSchool implements ApplicationRunner {
             enrolment,
             learner,
             start.minus(Duration.ofDays(8)),
+            start,
             new Random(SEED - learner));
     learning.on(start.minus(Duration.ofDays(5 + random.nextInt(3))));
     learning.read("floor");
@@ -816,6 +818,7 @@ class DemoSchool implements ApplicationRunner {
               enrolment,
               learner,
               clock.instant(),
+              today,
               new Random(SEED + learner));
       learning.on(today.minus(Duration.ofDays(5))).read("lacing");
     }

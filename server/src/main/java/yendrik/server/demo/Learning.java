@@ -27,6 +27,7 @@ final class Learning {
   private final Seat facilitator;
   private final long enrolment;
   private final long person;
+  private final Instant end;
   private final Random random;
   private final Queue<Booked> booked = new PriorityQueue<>(Comparator.comparing(Booked::at));
   private Instant now;
@@ -43,6 +44,7 @@ final class Learning {
       long enrolment,
       long person,
       Instant from,
+      Instant end,
       Random random) {
     this.steps = steps;
     this.marking = marking;
@@ -51,6 +53,7 @@ final class Learning {
     this.facilitator = facilitator;
     this.enrolment = enrolment;
     this.person = person;
+    this.end = end;
     this.random = random;
     now = from;
   }
@@ -75,15 +78,20 @@ final class Learning {
         day.atZone(DemoSchool.ZONE)
             .with(LocalTime.of(18, 0).plusMinutes(random.nextInt(140)))
             .toInstant();
-    now = evening.isAfter(now) ? evening : now;
+    now = notAfterEnd(evening.isAfter(now) ? evening : now);
     return later(Duration.ofMinutes(3));
   }
 
   Learning later(Duration gap) {
-    now = now.plus(gap);
+    now = notAfterEnd(now.plus(gap));
     until(now);
     clock.putTo(now);
     return this;
+  }
+
+  /** Nothing of a past that is made up may lie in the future. */
+  private Instant notAfterEnd(Instant moment) {
+    return moment.isAfter(end) ? end : moment;
   }
 
   Instant now() {
