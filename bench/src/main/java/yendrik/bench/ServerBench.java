@@ -23,6 +23,7 @@ import java.util.concurrent.atomic.AtomicBoolean;
  */
 public final class ServerBench {
   private static final int LEARNERS = 2_000;
+  private static final int OUTCOMES = 100;
   private static final int READS = 100;
   private static final int AT_A_QUIZ = 24;
   private static final int HANDED_IN_EACH = 10;
@@ -40,7 +41,9 @@ public final class ServerBench {
     Process server = start(jar, port, postgres + "yendrik_bench");
     try {
       Visitor.waitFor(URI.create("http://127.0.0.1:" + port), server, Duration.ofMinutes(15));
-      measure(URI.create("http://127.0.0.1:" + port));
+      URI address = URI.create("http://127.0.0.1:" + port);
+      measure(address);
+      measureHundredOutcomes(address, postgres + "yendrik_bench");
     } finally {
       server.destroy();
       server.waitFor();
@@ -108,6 +111,52 @@ public final class ServerBench {
               .formatted(AT_A_QUIZ, handed.size() / seconds),
           handed);
       say("Progress, meanwhile", reading.get());
+    }
+  }
+
+  /**
+   * The grid with a hundred outcomes. They are taken from a file and published; then every
+   * learner's snapshot gets a level, and three moves of it, on each of them, since the lists read
+   * snapshots.
+   */
+  private static void measureHundredOutcomes(URI server, String database) throws SQLException {
+    var designer = new Visitor(server, "odalys@hollowlane.example");
+    long course = designer.course("Cycle Mechanic Foundations");
+    String path = "/api/courses/" + course;
+    long scale = designer.get(path + "/design").path("scales").path(0).path("id").asLong();
+    int there = designer.get(path + "/mastery").path("outcomes").size();
+    var file = new StringBuilder("code,name\\n");
+    for (int n = there; n < OUTCOMES; n++)
+      file.append("B").append(n).append(",Outcome ").append(n).append("\\n");
+    designer.tell(
+        path + "/design/framework/taking",
+        "{\"format\":\"CSV\",\"text\":\"" + file + "\",\"scale\":" + scale + "}");
+    designer.tell(path + "/publications", "");
+    fillSnapshots(database, course);
+    for (int n = 0; n < 20; n++) designer.get(path + "/mastery");
+    String of = " of " + LEARNERS + " learners, " + OUTCOMES + " outcomes, alone";
+    say("Mastery" + of, times(READS, () -> designer.get(path + "/mastery")));
+    say("Trend" + of, times(READS / 2, () -> designer.get(path + "/mastery/trend")));
+    say("Grades" + of, times(READS / 2, () -> designer.get(path + "/grades")));
+  }
+
+  private static void fillSnapshots(String database, long course) throws SQLException {
+    String each =
+        "(select jsonb_object_agg(o.id::text, %s) from outcome o where o.course_id = e.course_id)";
+    String level = "abs(hashtext(o.id || '-' || e.id)) % 4";
+    String moves =
+        "jsonb_build_array(%1$s, 0, %1$s + 604800, 1, %1$s + 1209600, 2)"
+            .formatted("extract(epoch from e.enrolled_at)::bigint");
+    try (var connection = DriverManager.getConnection(database, "yendrik", "yendrik");
+        var fill =
+            connection.prepareStatement(
+                "update enrolment e set summary = jsonb_set(summary, '{levels}', "
+                    + each.formatted(level)
+                    + "), trend = jsonb_build_object('moves', "
+                    + each.formatted(moves)
+                    + ") where course_id = ?")) {
+      fill.setLong(1, course);
+      fill.executeUpdate();
     }
   }
 

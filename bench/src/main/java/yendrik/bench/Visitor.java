@@ -57,7 +57,20 @@ final class Visitor {
             .POST(BodyPublishers.ofString(body)));
   }
 
+  /** Sends something whose answer does not matter unless it is a failure. */
+  void tell(String path, String body) {
+    sent(
+        HttpRequest.newBuilder(server.resolve(path))
+            .header("Content-Type", "application/json")
+            .POST(BodyPublishers.ofString(body)));
+  }
+
   private JsonNode send(HttpRequest.Builder request) {
+    byte[] body = sent(request);
+    return body.length == 0 ? JSON.createObjectNode() : JSON.readTree(body);
+  }
+
+  private byte[] sent(HttpRequest.Builder request) {
     cookies.getCookieStore().getCookies().stream()
         .filter(c -> c.getName().equals("XSRF-TOKEN"))
         .forEach(c -> request.setHeader("X-XSRF-TOKEN", c.getValue()));
@@ -66,7 +79,7 @@ final class Visitor {
       if (response.statusCode() >= 400)
         throw new IllegalStateException(
             response.uri() + ": " + response.statusCode() + " " + new String(response.body()));
-      return response.body().length == 0 ? JSON.createObjectNode() : JSON.readTree(response.body());
+      return response.body();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {

@@ -273,6 +273,30 @@ class FromOutcomeToBadgeTest {
 
   @Test
   @Order(7)
+  void grades_and_mastery_are_one_key_apart_with_the_same_learners() {
+    Page page = school.signedIn("tomas");
+    go(page, "/c/3/watch/mastery");
+    page.getByLabel("Find a learner").fill("ilse");
+    assertThat(page.getByText("1 learner", new Page.GetByTextOptions().setExact(true)))
+        .isVisible();
+    Locator grid = page.getByRole(AriaRole.GRID);
+    grid.focus();
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("g");
+    assertThat(
+            page.getByRole(
+                AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Name that tool")))
+        .isVisible();
+    assertThat(page.getByText("1 learner", new Page.GetByTextOptions().setExact(true)))
+        .isVisible();
+    page.keyboard().press("g");
+    assertThat(grid.getByText("SAFE")).isVisible();
+    button(page, "Over time").click();
+    assertThat(page.getByLabel("Inspector").getByText("Share at mastery over time")).isVisible();
+  }
+
+  @Test
+  @Order(7)
   void learners_are_rated_in_one_go_and_it_can_be_taken_back() {
     Page page = school.signedIn("tomas");
     go(page, "/c/3/watch/mastery");
@@ -293,6 +317,24 @@ class FromOutcomeToBadgeTest {
     assertThat(rated).isVisible();
     button(page, "Undo").click();
     assertThat(rated).isHidden();
+  }
+
+  @Test
+  @Order(8)
+  void a_course_takes_a_framework_s_new_words_and_adopts_another_outcome() {
+    Page page = school.signedIn("odalys");
+    go(page, "/c/3/plan/outcomes");
+    button(page, "See and decide").click();
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    assertThat(dialog.getByText(Pattern.compile("order in which bolts are turned"))).isVisible();
+    dialog.getByText("Take the new words").click();
+    assertThat(dialog.getByText("Everything is decided.")).isVisible();
+    dialog.getByText("Close").click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Adopt").setExact(true))
+        .click();
+    dialog.getByLabel("ORDER Leave a bench as it was found").check();
+    dialog.getByText("Adopt 1").click();
+    assertThat(page.locator("main").getByText("Leave a bench as it was found")).isVisible();
   }
 
   @Test
@@ -487,6 +529,8 @@ class FromOutcomeToBadgeTest {
             "reach/messages",
             "watch/progress",
             "watch/mastery",
+            "watch/mastery?sel=class",
+            "watch/grades",
             "reach/follow-up",
             "practice/route")) check(barriers, staff, axe, "/c/3/" + view);
     Page learner = school.signedIn("ilse");

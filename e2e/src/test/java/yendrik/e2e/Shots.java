@@ -46,6 +46,8 @@ class Shots {
           .nth(3)
           .click();
       shoot(staff, "watch-mastery");
+      take(staff, school, "watch/mastery?sel=class", "watch-trend");
+      take(staff, school, "watch/grades", "watch-grades");
       take(staff, school, "reach/follow-up", "reach-follow-up");
       go(staff, school, "teach/marking");
       staff.getByText(Pattern.compile("^Celeste")).click();

@@ -204,6 +204,19 @@ class AdoptionTest extends SchoolTest {
   }
 
   @Test
+  void a_scale_that_courses_have_adopted_is_not_deleted_and_they_are_named() {
+    adopt(tie);
+    long theirs = scale(framework, 0).path("id").asLong();
+    sefa.call("DELETE", framework + "/design/outcomes/" + tie, "");
+    var refused = sefa.call("DELETE", framework + "/design/scales/" + theirs, "");
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString()).contains("adopted by Adopting ");
+    decide("scales", scale(course.path, 1), "OWN");
+    assertThat(sefa.call("DELETE", framework + "/design/scales/" + theirs, "").getStatus())
+        .isEqualTo(204);
+  }
+
+  @Test
   void a_level_with_ratings_is_not_taken_away_by_a_framework() {
     adopt(tie);
     long here = outcome(course.path, "TIE").path("id").asLong();

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.FACT;
 import static yendrik.schema.Tables.OUTCOME;
@@ -151,6 +152,19 @@ public class Scales {
                 OUTCOME.DELETED_AT.isNull())
             .orderBy(OUTCOME.POSITION)
             .fetch(OUTCOME.CODE);
+    List<String> courses =
+        db.select(COURSE.NAME)
+            .from(SCALE)
+            .join(COURSE)
+            .on(COURSE.ID.eq(SCALE.COURSE_ID))
+            .where(SCALE.ADOPTED_FROM.eq(id), SCALE.DELETED_AT.isNull())
+            .orderBy(COURSE.NAME)
+            .fetch(COURSE.NAME);
+    if (!courses.isEmpty())
+      throw Problem.conflict(
+          "This scale is adopted by "
+              + String.join(", ", courses)
+              + ". They must make it their own or take it away first.");
     if (!uses.isEmpty())
       throw Problem.conflict(
           "This scale is used by " + String.join(", ", uses) + ". Give them another scale first.");

@@ -4,13 +4,13 @@ import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,20 +49,24 @@ public class Learners {
     return where(seat, DSL.noCondition());
   }
 
-  /**
-   * How the levels of each learner moved, by enrolment; those of one group only, if any is named.
-   */
-  Map<Snapshot, Trend> trends(Seat seat, OptionalLong group) {
-    Map<Long, Trend> trends =
-        db.select(ENROLMENT.ID, ENROLMENT.TREND)
-            .from(ENROLMENT)
-            .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse())
-            .fetchMap(r -> r.value1(), r -> Json.read(r.value2(), Trend.class));
-    Map<Snapshot, Trend> all = new LinkedHashMap<>();
-    for (Snapshot s : of(seat))
-      if (group.isEmpty() || s.summary().groups().contains(group.getAsLong()))
-        all.put(s, trends.get(s.enrolment()));
-    return all;
+  /** How a learner's levels moved since they were enrolled. */
+  record Moved(Instant enrolledAt, Trend trend) {}
+
+  /** How the levels of each learner moved; of those of one group only, if any is named. */
+  List<Moved> moved(Seat seat, OptionalLong group) {
+    Field<JSONB> groups = DSL.jsonbGetAttribute(ENROLMENT.SUMMARY, DSL.inline("groups"));
+    return db
+        .select(ENROLMENT.ENROLLED_AT, groups, ENROLMENT.TREND)
+        .from(ENROLMENT)
+        .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse())
+        .fetch()
+        .stream()
+        .filter(r -> {
+          List<Long> own = Json.list(r.value2(), Long.class);
+          return seat.sees(own) && (group.isEmpty() || own.contains(group.getAsLong()));
+        })
+        .map(r -> new Moved(r.value1(), Json.read(r.value3(), Trend.class)))
+        .toList();
   }
 
   private List<Snapshot> where(Seat seat, Condition which) {

@@ -26,7 +26,6 @@ import yendrik.server.watch.WatchViews.GradeRow;
 import yendrik.server.watch.WatchViews.GradesView;
 import yendrik.server.watch.WatchViews.OutcomeTrend;
 import yendrik.server.watch.WatchViews.TrendView;
-import yendrik.server.way.Trend;
 
 /** Where a whole class stands: its levels over time, and its grades. No facts are read. */
 @Service
@@ -48,12 +47,12 @@ class Standings {
     if (ready.isEmpty()) return new TrendView(List.of(), List.of(), List.of());
     CourseDesign design = ready.get().document().design();
     List<Instant> moments = weeks(design.startsAt(), clock.instant());
-    Map<Learners.Snapshot, Trend> trends = learners.trends(seat, group);
-    List<Integer> enrolled = moments.stream().map(m -> enrolled(trends, m)).toList();
+    List<Learners.Moved> moved = learners.moved(seat, group);
+    List<Integer> enrolled = moments.stream().map(m -> enrolled(moved, m)).toList();
     return new TrendView(
         moments,
         enrolled,
-        design.outcomes().stream().map(o -> trend(o, moments, enrolled, trends)).toList());
+        design.outcomes().stream().map(o -> trend(o, moments, enrolled, moved)).toList());
   }
 
   /** The ends of the weeks since the start, and now; now alone before the first week is over. */
@@ -64,19 +63,16 @@ class Standings {
     return moments;
   }
 
-  private static int enrolled(Map<Learners.Snapshot, Trend> trends, Instant at) {
-    return (int) trends.keySet().stream().filter(s -> !s.enrolledAt().isAfter(at)).count();
+  private static int enrolled(List<Learners.Moved> moved, Instant at) {
+    return (int) moved.stream().filter(s -> !s.enrolledAt().isAfter(at)).count();
   }
 
   private static OutcomeTrend trend(
-      Outcome outcome,
-      List<Instant> moments,
-      List<Integer> enrolled,
-      Map<Learners.Snapshot, Trend> trends) {
+      Outcome outcome, List<Instant> moments, List<Integer> enrolled, List<Learners.Moved> moved) {
     int[] mastery = new int[moments.size()];
     int[] rated = new int[moments.size()];
-    trends.forEach((learner, trend) -> {
-      List<LevelHistory.Move> moves = trend.of(outcome.id().value());
+    for (Learners.Moved learner : moved) {
+      List<LevelHistory.Move> moves = learner.trend().of(outcome.id().value());
       for (int m = 0; m < mastery.length && !moves.isEmpty(); m++) {
         if (learner.enrolledAt().isAfter(moments.get(m))) continue;
         var level = LevelHistory.levelAt(moves, moments.get(m).toEpochMilli());
@@ -84,7 +80,7 @@ class Standings {
         rated[m]++;
         if (level.getAsInt() >= outcome.scale().mastery()) mastery[m]++;
       }
-    });
+    }
     return new OutcomeTrend(
         outcome.id().value(),
         outcome.code(),

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.LongStream;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.LevelHistory;
 
@@ -12,28 +13,28 @@ import yendrik.core.record.LevelHistory;
  *
  * @param moves outcome id to pairs, one after the other: epoch seconds, level from then on
  */
-public record Trend(Map<Long, List<Long>> moves) {
+public record Trend(Map<Long, long[]> moves) {
   private static final long MILLIS = 1000;
+  private static final long[] NONE = {};
 
   static Trend of(LearnerRecord record) {
-    Map<Long, List<Long>> moves = new HashMap<>();
+    Map<Long, long[]> moves = new HashMap<>();
     for (int o = 0; o < record.index().outcomes(); o++) {
-      List<Long> flat = new ArrayList<>();
-      for (LevelHistory.Move move : LevelHistory.of(record, o)) {
-        flat.add(Math.floorDiv(move.at(), MILLIS));
-        flat.add((long) move.level());
-      }
-      if (!flat.isEmpty()) moves.put(record.index().outcome(o).id().value(), flat);
+      long[] flat =
+          LevelHistory.of(record, o).stream()
+              .flatMapToLong(m -> LongStream.of(Math.floorDiv(m.at(), MILLIS), m.level()))
+              .toArray();
+      if (flat.length > 0) moves.put(record.index().outcome(o).id().value(), flat);
     }
     return new Trend(moves);
   }
 
   /** The moves of one outcome, earliest first; none without evidence. */
   public List<LevelHistory.Move> of(long outcome) {
-    List<Long> flat = moves.getOrDefault(outcome, List.of());
+    long[] flat = moves.getOrDefault(outcome, NONE);
     List<LevelHistory.Move> all = new ArrayList<>();
-    for (int n = 0; n + 1 < flat.size(); n += 2)
-      all.add(new LevelHistory.Move(flat.get(n) * MILLIS, flat.get(n + 1).intValue()));
+    for (int n = 0; n + 1 < flat.length; n += 2)
+      all.add(new LevelHistory.Move(flat[n] * MILLIS, (int) flat[n + 1]));
     return all;
   }
 }
