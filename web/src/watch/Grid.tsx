@@ -1,29 +1,12 @@
-import { Box, Button, Checkbox, Typography } from '@mui/material';
+import { Box } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, type ReactNode, useEffect, useRef } from 'react';
-import { useTranslation } from 'react-i18next';
+import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import { usePrinting } from '../ui/usePrinting';
+import type { Order } from './filter';
+import { type GridColumn, GridHead, type Summary } from './GridHead';
+import { GridLine, type GridRow } from './GridLine';
+import { GROUPS, HEAD, NAME, ROW, SUMMARY } from './gridSizes';
 import { spans } from './groups';
-
-export interface GridRow {
-  enrolment: number;
-  name: string;
-}
-
-export interface GridColumn {
-  id: number;
-  head: string;
-  title: string;
-  group: string;
-}
-
-/** A line above the learners about all of them, or about some. */
-export interface Summary<C> {
-  title: string;
-  cell: (column: C) => ReactNode;
-  /** What selecting one of its cells selects. */
-  sel?: (column: C) => string;
-}
 
 interface Props<R, C> {
   label: string;
@@ -33,7 +16,7 @@ interface Props<R, C> {
   least: number;
   sel: string | null;
   select: (sel: string | null) => void;
-  order: { by: number; strongest: boolean };
+  order: Order;
   onOrder: (column: number) => void;
   onFold?: (group: string) => void;
   ticks?: { ticked: ReadonlySet<number>; set: (ticked: ReadonlySet<number>) => void };
@@ -41,11 +24,7 @@ interface Props<R, C> {
   cell: (row: R, column: C) => ReactNode;
 }
 
-const NAME = 206;
-const ROW = 36;
-const GROUPS = 30;
-const HEAD = 38;
-const SUMMARY = 40;
+const NO_SUMMARIES: never[] = [];
 const WAYS: Record<string, [number, number]> = {
   ArrowRight: [0, 1],
   ArrowLeft: [0, -1],
@@ -54,6 +33,20 @@ const WAYS: Record<string, [number, number]> = {
   j: [1, 0],
   k: [-1, 0],
 };
+
+/** The same function for good, which does what the newest one does. */
+function useSteady<A extends unknown[]>(act: (...args: A) => void): (...args: A) => void {
+  const newest = useRef(act);
+  useEffect(() => {
+    newest.current = act;
+  });
+  return useMemo(
+    () =>
+      (...args: A) =>
+        newest.current(...args),
+    [],
+  );
+}
 
 /**
  * Learners by anything that has columns. Of thousands by hundreds only what is in sight is drawn;
@@ -70,13 +63,12 @@ export function Grid<R extends GridRow, C extends GridColumn>({
   onOrder,
   onFold,
   ticks,
-  summaries = [],
+  summaries = NO_SUMMARIES,
   cell,
 }: Props<R, C>) {
-  const { t } = useTranslation();
   const scroller = useRef<HTMLDivElement>(null);
   const printing = usePrinting();
-  const groups = spans(columns);
+  const groups = useMemo(() => spans(columns), [columns]);
   const head = HEAD + (groups.length > 0 ? GROUPS : 0) + summaries.length * SUMMARY;
   const size = useRef(least);
   const across = useVirtualizer({
@@ -86,7 +78,7 @@ export function Grid<R extends GridRow, C extends GridColumn>({
     estimateSize: () => size.current,
     paddingStart: NAME,
     scrollPaddingStart: NAME,
-    overscan: 3,
+    overscan: 2,
   });
   const room = (across.scrollRect?.width ?? 0) - NAME;
   const width = Math.max(least, Math.floor(room / Math.max(1, columns.length)));
@@ -100,35 +92,34 @@ export function Grid<R extends GridRow, C extends GridColumn>({
     estimateSize: () => ROW,
     paddingStart: head,
     scrollPaddingStart: head,
-    overscan: 12,
+    overscan: 8,
   });
-  const seen = printing
-    ? columns.map((column, index) => ({ column, index }))
-    : across.getVirtualItems().flatMap(({ index }) => {
-        const column = columns[index];
-        return column ? [{ column, index }] : [];
-      });
+  const inSight = across.getVirtualItems();
+  const first = printing ? 0 : (inSight[0]?.index ?? 0);
+  const end = printing ? columns.length : (inSight.at(-1)?.index ?? -1) + 1;
+  const seen = useMemo(
+    () => columns.slice(first, end).map((column, n) => ({ column, index: first + n })),
+    [columns, first, end],
+  );
   const lines = printing
-    ? rows.map((row, index) => ({ row, index, top: head + index * ROW }))
+    ? rows.map((row, index) => ({ row, index, top: undefined }))
     : down.getVirtualItems().flatMap(({ index, start }) => {
         const row = rows[index];
         return row ? [{ row, index, top: start }] : [];
       });
-  const total = NAME + width * columns.length;
-  const place = (index: number, many = 1) => ({
-    position: 'absolute' as const,
-    left: NAME + index * width,
-    width: many * width,
-    top: 0,
-    bottom: 0,
-  });
   const all = ticks && rows.length > 0 && rows.every((r) => ticks.ticked.has(r.enrolment));
-  const toggle = (id: number) => {
+  const toggle = useSteady((id: number) => {
     if (!ticks) return;
     const next = new Set(ticks.ticked);
     if (!next.delete(id)) next.add(id);
     ticks.set(next);
-  };
+  });
+  const choose = useSteady((name: string) => select(name));
+  const tickAll = useSteady(() =>
+    ticks?.set(all ? new Set() : new Set(rows.map((r) => r.enrolment))),
+  );
+  const sort = useSteady(onOrder);
+  const some = ticks && ticks.ticked.size > 0 ? 'some' : 'none';
   const keys = (event: KeyboardEvent) => {
     if (event.key === 'Escape') select(null);
     const [chosen, column] = (sel ?? '').split('-').map(Number);
@@ -154,6 +145,7 @@ export function Grid<R extends GridRow, C extends GridColumn>({
     down.scrollToIndex(r);
     across.scrollToIndex(c);
   };
+  const [inRow] = (sel ?? '').split('-');
   return (
     <Box
       ref={scroller}
@@ -163,293 +155,106 @@ export function Grid<R extends GridRow, C extends GridColumn>({
       aria-colcount={columns.length + 1}
       tabIndex={0}
       onKeyDown={keys}
-      sx={{
-        bgcolor: 'tone.panel',
-        border: 1,
-        borderColor: 'divider',
-        overflow: 'auto',
-        maxHeight: 'max(300px, calc(100dvh - 178px))',
-        '@media print': { maxHeight: 'none', overflow: 'visible' },
-      }}
+      sx={LOOK}
     >
-      <Box
-        sx={{
+      <div
+        style={{
           position: 'relative',
-          width: total,
+          width: NAME + width * columns.length,
           height: printing ? 'auto' : down.getTotalSize(),
         }}
       >
-        <Box
-          role="rowgroup"
-          sx={{
-            position: 'sticky',
-            top: 0,
-            zIndex: 2,
-            bgcolor: 'tone.panel',
-            '@media print': { position: 'static' },
-          }}
-        >
-          {groups.length > 0 && (
-            <Line height={GROUPS}>
-              <Side />
-              {groups.map((span) => (
-                <Box
-                  key={span.name}
-                  role="columnheader"
-                  aria-colspan={span.columns}
-                  sx={{ ...place(span.from, span.columns), borderLeft: 1, borderColor: 'divider' }}
-                >
-                  {span.name && (
-                    <Button
-                      size="small"
-                      {...(onFold && { 'aria-expanded': true })}
-                      disabled={!onFold}
-                      title={onFold ? t('watch.foldGroup', { name: span.name }) : span.name}
-                      onClick={() => onFold?.(span.name)}
-                      sx={{
-                        position: 'sticky',
-                        left: NAME,
-                        maxWidth: '100%',
-                        color: 'tone.soft',
-                        fontSize: 12,
-                        p: 0.25,
-                        '&.Mui-disabled': { color: 'tone.soft' },
-                      }}
-                    >
-                      <Box component="span" sx={CUT}>
-                        {span.name}
-                      </Box>
-                    </Button>
-                  )}
-                </Box>
-              ))}
-            </Line>
-          )}
-          <Line height={HEAD}>
-            <Side
-              tick={
-                ticks && (
-                  <Checkbox
-                    checked={all ?? false}
-                    indeterminate={!all && ticks.ticked.size > 0}
-                    onChange={() =>
-                      ticks.set(all ? new Set() : new Set(rows.map((r) => r.enrolment)))
-                    }
-                    slotProps={{ input: { 'aria-label': t('watch.tickAll') } }}
-                  />
-                )
-              }
-            >
-              <Typography role="columnheader" variant="h3" component="div" color="textSecondary">
-                {t('watch.learner')}
-              </Typography>
-            </Side>
-            {seen.map(({ column, index }) => {
-              const on = order.by === column.id;
-              return (
-                <Box
-                  key={column.id}
-                  role="columnheader"
-                  title={column.title}
-                  aria-colindex={index + 2}
-                  aria-sort={!on ? 'none' : order.strongest ? 'descending' : 'ascending'}
-                  sx={{ ...place(index), display: 'grid' }}
-                >
-                  <Button
-                    size="small"
-                    onClick={() => onOrder(column.id)}
-                    sx={{
-                      color: on ? 'tone.madder' : 'tone.indigo',
-                      fontSize: 12,
-                      minWidth: 0,
-                      px: 0.5,
-                    }}
-                  >
-                    <Box component="span" sx={CUT}>
-                      {column.head}
-                      {on && (order.strongest ? ' ▾' : ' ▴')}
-                    </Box>
-                  </Button>
-                </Box>
-              );
-            })}
-          </Line>
-          {summaries.map((s) => (
-            <Line key={s.title} height={SUMMARY} ground>
-              <Side ground>
-                <Typography role="rowheader" variant="caption" noWrap>
-                  {s.title}
-                </Typography>
-              </Side>
-              {seen.map(({ column, index }) => (
-                <Cell
-                  key={column.id}
-                  place={place(index)}
-                  index={index}
-                  chosen={s.sel !== undefined && s.sel(column) === sel}
-                  {...(s.sel && { onClick: () => select(s.sel?.(column) ?? null) })}
-                >
-                  {s.cell(column)}
-                </Cell>
-              ))}
-            </Line>
-          ))}
-        </Box>
+        <GridHead
+          groups={groups}
+          seen={seen}
+          width={width}
+          order={order}
+          onOrder={sort}
+          onFold={onFold}
+          ticks={ticks && (all ? 'all' : some)}
+          onTickAll={tickAll}
+          summaries={summaries}
+          sel={inRow === 'class' ? sel : null}
+          select={choose}
+        />
         <div role="rowgroup">
           {lines.map(({ row, index, top }) => (
-            <Line
+            <GridLine
               key={row.enrolment}
-              height={ROW}
-              {...(!printing && { top })}
-              index={index + 2 + summaries.length}
-            >
-              <Side
-                tick={
-                  ticks && (
-                    <Checkbox
-                      checked={ticks.ticked.has(row.enrolment)}
-                      onChange={() => toggle(row.enrolment)}
-                      slotProps={{
-                        input: { 'aria-label': t('watch.row', { name: row.name }) },
-                      }}
-                    />
-                  )
-                }
-              >
-                <Typography
-                  role="rowheader"
-                  noWrap
-                  title={row.name}
-                  sx={{
-                    fontWeight: 700,
-                    color: sel?.split('-')[0] === `${row.enrolment}` ? 'tone.madder' : undefined,
-                  }}
-                >
-                  {row.name}
-                </Typography>
-              </Side>
-              {seen.map(({ column, index: at }) => {
-                const name = `${row.enrolment}-${column.id}`;
-                return (
-                  <Cell
-                    key={column.id}
-                    place={place(at)}
-                    index={at}
-                    chosen={sel === name}
-                    onClick={() => select(name)}
-                  >
-                    {cell(row, column)}
-                  </Cell>
-                );
-              })}
-            </Line>
+              row={row}
+              number={index + 2 + summaries.length}
+              top={top}
+              seen={seen}
+              width={width}
+              sel={inRow === `${row.enrolment}` ? sel : null}
+              select={choose}
+              ticked={ticks?.ticked.has(row.enrolment)}
+              onTick={toggle}
+              cell={cell}
+            />
           ))}
         </div>
-      </Box>
+      </div>
     </Box>
   );
 }
 
-const CUT = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' };
-
-function Line({
-  height,
-  top,
-  index,
-  ground,
-  children,
-}: {
-  height: number;
-  top?: number;
-  index?: number;
-  ground?: boolean;
-  children: ReactNode;
-}) {
-  return (
-    <Box
-      role="row"
-      {...(index && { 'aria-rowindex': index })}
-      sx={{
-        position: top === undefined ? 'relative' : 'absolute',
-        ...(top !== undefined && { top, left: 0, right: 0 }),
-        height,
-        boxSizing: 'border-box',
-        borderBottom: 1,
-        borderColor: 'divider',
-        bgcolor: ground ? 'tone.ground' : undefined,
-        breakInside: 'avoid',
-      }}
-    >
-      {children}
-    </Box>
-  );
-}
-
-/** The left end of a line, which stays in sight. */
-function Side({
-  tick,
-  ground,
-  children,
-}: {
-  tick?: ReactNode;
-  ground?: boolean;
-  children?: ReactNode;
-}) {
-  return (
-    <Box
-      sx={{
-        position: 'sticky',
-        left: 0,
-        zIndex: 1,
-        width: NAME,
-        height: '100%',
-        display: 'flex',
-        alignItems: 'center',
-        gap: 1,
-        pl: tick ? 0 : 5,
-        pr: 1,
-        bgcolor: ground ? 'tone.ground' : 'tone.panel',
-        '@media print': { position: 'relative' },
-      }}
-    >
-      {tick && <span role="gridcell">{tick}</span>}
-      {children}
-    </Box>
-  );
-}
-
-function Cell({
-  place,
-  index,
-  chosen,
-  onClick,
-  children,
-}: {
-  place: object;
-  index: number;
-  chosen: boolean;
-  onClick?: () => void;
-  children: ReactNode;
-}) {
-  return (
-    <Box
-      role="gridcell"
-      aria-selected={chosen}
-      aria-colindex={index + 2}
-      onClick={onClick}
-      sx={{
-        ...place,
-        display: 'grid',
-        placeItems: 'center',
-        cursor: onClick ? 'pointer' : 'default',
-        bgcolor: chosen ? 'tone.madderTint' : 'transparent',
-        outline: chosen ? '1px solid' : 0,
-        outlineColor: 'tone.madder',
-        outlineOffset: -1,
-        '&:hover': { bgcolor: chosen || !onClick ? undefined : 'tone.ground' },
-      }}
-    >
-      {children}
-    </Box>
-  );
-}
+const LOOK = {
+  bgcolor: 'tone.panel',
+  border: 1,
+  borderColor: 'divider',
+  overflow: 'auto',
+  maxHeight: 'max(300px, calc(100dvh - 178px))',
+  '& .head': { position: 'sticky', top: 0, zIndex: 2, bgcolor: 'tone.panel' },
+  '& .line': {
+    position: 'relative',
+    boxSizing: 'border-box',
+    borderBottom: 1,
+    borderColor: 'divider',
+    breakInside: 'avoid',
+  },
+  '& .line.afloat': { position: 'absolute', left: 0, right: 0 },
+  '& .side': {
+    position: 'sticky',
+    left: 0,
+    zIndex: 1,
+    width: NAME,
+    height: '100%',
+    boxSizing: 'border-box',
+    display: 'flex',
+    alignItems: 'center',
+    gap: 1.25,
+    px: 1.5,
+    bgcolor: 'tone.panel',
+  },
+  '& .summary, & .summary .side': { bgcolor: 'tone.ground' },
+  '& .side input': { width: 16, height: 16, m: 0, accentColor: 'currentColor', display: 'block' },
+  '& .name': {
+    fontWeight: 700,
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+    whiteSpace: 'nowrap',
+  },
+  '& .name.chosen': { color: 'tone.madder' },
+  '& .cell': {
+    position: 'absolute',
+    top: 0,
+    bottom: 0,
+    display: 'grid',
+    placeItems: 'center',
+    cursor: 'pointer',
+  },
+  '& .cell.group': { borderLeft: 1, borderColor: 'divider', placeItems: 'center start' },
+  '& [role=gridcell].cell:hover': { bgcolor: 'tone.ground' },
+  '& .cell[aria-selected=true]': {
+    bgcolor: 'tone.madderTint',
+    outline: '1px solid',
+    outlineColor: 'tone.madder',
+    outlineOffset: -1,
+  },
+  '@media print': {
+    maxHeight: 'none',
+    overflow: 'visible',
+    '& .head, & .side': { position: 'relative' },
+  },
+};

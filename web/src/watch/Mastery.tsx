@@ -119,11 +119,23 @@ function Levels({
     if (!next.delete(name)) next.add(name);
     setFolded(next);
   };
-  const summary = (title: string, learners: MasteryData['learners']) => ({
-    title,
-    cell: (c: (typeof heads)[number]) => <ClassShare outcome={c.outcome} rows={learners} />,
-    sel: (c: (typeof heads)[number]) => `class-${c.id}`,
-  });
+  const summaries = useMemo(() => {
+    const summary = (title: string, learners: MasteryData['learners']) => ({
+      title,
+      cell: (c: (typeof heads)[number]) => <ClassShare outcome={c.outcome} rows={learners} />,
+      sel: (c: (typeof heads)[number]) => `class-${c.id}`,
+    });
+    const groups = compared ? data.groups : [];
+    return [
+      summary(t('watch.classRow'), rows),
+      ...groups.map((g) =>
+        summary(
+          g.name,
+          data.learners.filter((l) => l.groups.includes(g.id)),
+        ),
+      ),
+    ];
+  }, [rows, compared, data, t]);
   return (
     <>
       <FilterBar
@@ -165,17 +177,7 @@ function Levels({
         onOrder={(column) => setOrder(nextOrder(order, column))}
         onFold={fold}
         ticks={{ ticked, set: setTicked }}
-        summaries={[
-          summary(t('watch.classRow'), rows),
-          ...(compared
-            ? data.groups.map((g) =>
-                summary(
-                  g.name,
-                  data.learners.filter((l) => l.groups.includes(g.id)),
-                ),
-              )
-            : []),
-        ]}
+        summaries={summaries}
         cell={(row, { outcome }) => {
           const at = levelOf(row, outcome.id);
           return (
