@@ -34,8 +34,16 @@ describe('the frame', () => {
   it('gives designers four workspaces and other staff three', () => {
     frame('/c/2/watch/progress');
     expect(names('Workspaces')).toEqual(['Plan', 'Teach', 'Watch', 'Reach']);
-    expect(names('Views')).toEqual(['Progress', 'Mastery']);
+    expect(names('Views')).toEqual(['Progress', 'Mastery', 'Grades']);
     expect(screen.getByRole('link', { name: 'Progress' })).toHaveAttribute('aria-current', 'page');
+  });
+
+  it('of a framework has its outcomes only', () => {
+    frame('/c/2/plan/outcomes', { framework: true });
+    expect(screen.queryByRole('navigation', { name: 'Workspaces' })?.textContent).toBe('');
+    expect(names('Views')).toEqual(['Outcomes']);
+    expect(screen.queryByText('See as learner')).not.toBeInTheDocument();
+    expect(screen.queryByText('Messages')).not.toBeInTheDocument();
   });
 
   it('gives facilitators no Plan', () => {
@@ -86,6 +94,25 @@ describe('the frame', () => {
     expect(within(menu).getByText('New course …')).toBeInTheDocument();
     await userEvent.click(within(menu).getByText('Wheelbuilding'));
     expect(screen.getByTestId('address')).toHaveTextContent('/c/3');
+  });
+
+  it('lets administrators make a framework and goes to its outcomes', async () => {
+    const calls = frame(
+      '/c/2/watch/progress',
+      {},
+      { ...messages, 'POST /api/frameworks': { id: 8 }, 'GET /api/session': me },
+    );
+    await userEvent.click(screen.getByTitle('Change course'));
+    await userEvent.click(await screen.findByText('New framework …'));
+    const dialog = await screen.findByRole('dialog');
+    const make = within(dialog).getByRole('button', { name: 'Make framework' });
+    expect(make).toBeDisabled();
+    await userEvent.type(within(dialog).getByLabelText('Name'), 'Hollow Lane core');
+    await userEvent.click(make);
+    await vi.waitFor(() =>
+      expect(screen.getByTestId('address')).toHaveTextContent('/c/8/plan/outcomes'),
+    );
+    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({ name: 'Hollow Lane core' });
   });
 
   it('shows the list of keys on a question mark, but not while somebody types', async () => {

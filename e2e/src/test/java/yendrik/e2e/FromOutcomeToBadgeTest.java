@@ -277,8 +277,7 @@ class FromOutcomeToBadgeTest {
     Page page = school.signedIn("tomas");
     go(page, "/c/3/watch/mastery");
     page.getByLabel("Find a learner").fill("ilse");
-    assertThat(page.getByText("1 learner", new Page.GetByTextOptions().setExact(true)))
-        .isVisible();
+    assertThat(page.getByText("1 learner", new Page.GetByTextOptions().setExact(true))).isVisible();
     Locator grid = page.getByRole(AriaRole.GRID);
     grid.focus();
     page.keyboard().press("ArrowDown");
@@ -287,10 +286,9 @@ class FromOutcomeToBadgeTest {
             page.getByRole(
                 AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Name that tool")))
         .isVisible();
-    assertThat(page.getByText("1 learner", new Page.GetByTextOptions().setExact(true)))
-        .isVisible();
+    assertThat(page.getByText("1 learner", new Page.GetByTextOptions().setExact(true))).isVisible();
     page.keyboard().press("g");
-    assertThat(grid.getByText("SAFE")).isVisible();
+    assertThat(button(page, "SAFE")).isVisible();
     button(page, "Over time").click();
     assertThat(page.getByLabel("Inspector").getByText("Share at mastery over time")).isVisible();
   }
@@ -300,8 +298,11 @@ class FromOutcomeToBadgeTest {
   void learners_are_rated_in_one_go_and_it_can_be_taken_back() {
     Page page = school.signedIn("tomas");
     go(page, "/c/3/watch/mastery");
-    page.getByLabel("Tick Gwen Takeda").check();
-    page.getByLabel("Tick Ruben Sato").check();
+    Locator find = page.getByLabel("Find a learner");
+    for (String name : List.of("Gwen Takeda", "Ruben Sato")) {
+      find.fill(name);
+      page.getByLabel("Tick " + name).check();
+    }
     button(page, "Rate 2 learners").first().click();
     Locator dialog = page.getByRole(AriaRole.DIALOG);
     dialog.getByText("On my own").click();
@@ -359,7 +360,10 @@ class FromOutcomeToBadgeTest {
     Page page = school.signedIn("odalys");
     go(page, "/c/3/plan/outcomes");
     button(page, "Scales").click();
-    page.getByLabel("Level 3", new Page.GetByLabelOptions().setExact(true)).fill("Alone");
+    Locator third = page.getByLabel("Level 3", new Page.GetByLabelOptions().setExact(true));
+    assertThat(third).isDisabled();
+    button(page, "Make it our own").click();
+    third.fill("Alone");
     button(page, "Add a level above").click();
     button(page, "Save scale").click();
     assertThat(page.getByText(Pattern.compile("will read “Alone”"))).isVisible();
