@@ -110,11 +110,15 @@ function Course({ me }: { me: Me }) {
                 <Route path="reach/follow-up" element={<FollowUp />} />
               </>
             )}
-            {designs && <Route path="plan/outcomes" element={<Outcomes />} />}
+            {designs && (
+              <>
+                <Route path="plan/outcomes" element={<Outcomes />} />
+                <Route path="plan/rubrics" element={<Rubrics />} />
+              </>
+            )}
             {designs && !course.framework && (
               <>
                 <Route path="plan/route" element={<RouteOutline />} />
-                <Route path="plan/rubrics" element={<Rubrics />} />
                 <Route path="plan/badges" element={<Badges />} />
               </>
             )}

@@ -16,8 +16,8 @@ const WORKSPACES = {
   watch: ['progress', 'mastery', 'grades'],
   reach: ['followUp', 'messages'],
 } as const;
-/** A framework of the institution has no learners, and outcomes only. */
-const FRAMEWORK = ['outcomes'] as const;
+/** A framework of the institution has no learners, steps or badges. */
+const FRAMEWORK = ['outcomes', 'rubrics'] as const;
 const PATHS: Record<string, string> = { followUp: 'follow-up' };
 const LEARNER = ['route', 'outcomes', 'badges'] as const;
 

@@ -38,10 +38,10 @@ describe('the frame', () => {
     expect(screen.getByRole('link', { name: 'Progress' })).toHaveAttribute('aria-current', 'page');
   });
 
-  it('of a framework has its outcomes only', () => {
+  it('of a framework has outcomes and rubrics only', () => {
     frame('/c/2/plan/outcomes', { framework: true });
     expect(screen.queryByRole('navigation', { name: 'Workspaces' })?.textContent).toBe('');
-    expect(names('Views')).toEqual(['Outcomes']);
+    expect(names('Views')).toEqual(['Outcomes', 'Rubrics']);
     expect(screen.queryByText('See as learner')).not.toBeInTheDocument();
     expect(screen.queryByText('Messages')).not.toBeInTheDocument();
   });

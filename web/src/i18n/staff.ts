@@ -319,7 +319,6 @@ const staff = {
     overTime: 'Over time',
     atMasteryOverTime: 'Share at mastery over time',
     overTimeHint: 'Week by week, the first until {{from}}. Beside it the change since a week ago.',
-    lastWeek: '{{change}}',
     class: 'Class',
     now: 'Now',
     today: 'today',

@@ -3,6 +3,7 @@ import { type KeyboardEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
 import { tone } from '../ui/tone';
+import { useRows } from '../ui/useRows';
 import { counts, type Tie, tieOf, toggled } from './coverage';
 import { Code } from './OutcomeRow';
 import type { Draft } from './useDraft';
@@ -13,6 +14,7 @@ const CELL = 26;
 export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
   const { t } = useTranslation();
   const steps = design.modules.flatMap((m) => m.steps);
+  const { list, rows, measure, style, show } = useRows<HTMLDivElement>(design.outcomes.length, 34);
   const [at, setAt] = useState<[number, number]>([0, 0]);
   const toggle = (outcome: DesignOutcome, step: DesignStep) => {
     if (!outcome.madeOf) draft.step(step, { evidenceFor: toggled(step, outcome.id) });
@@ -29,10 +31,9 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
     const step = steps[at[1]];
     if (way) {
       event.preventDefault();
-      setAt(([r, c]) => [
-        Math.max(0, Math.min(design.outcomes.length - 1, r + way[0])),
-        Math.max(0, Math.min(steps.length - 1, c + way[1])),
-      ]);
+      const r = Math.max(0, Math.min(design.outcomes.length - 1, at[0] + way[0]));
+      setAt([r, Math.max(0, Math.min(steps.length - 1, at[1] + way[1]))]);
+      show(r);
     } else if ((event.key === ' ' || event.key === 'Enter') && outcome && step) {
       event.preventDefault();
       toggle(outcome, step);
@@ -120,21 +121,29 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
               </Typography>
             ))}
           </Box>
-          {design.outcomes.map((o, r) => (
-            <Row
-              key={o.id}
-              outcome={o}
-              design={design}
-              steps={steps}
-              columns={columns}
-              at={r === at[0] ? at[1] : -1}
-              onPick={(c) => {
-                setAt([r, c]);
-                const step = steps[c];
-                if (step) toggle(o, step);
-              }}
-            />
-          ))}
+          <div ref={list} style={style}>
+            {rows.map(({ index: r, style: place }) => {
+              const o = design.outcomes[r];
+              return (
+                o && (
+                  <div key={o.id} ref={measure} data-index={r} style={place}>
+                    <Row
+                      outcome={o}
+                      design={design}
+                      steps={steps}
+                      columns={columns}
+                      at={r === at[0] ? at[1] : -1}
+                      onPick={(c) => {
+                        setAt([r, c]);
+                        const step = steps[c];
+                        if (step) toggle(o, step);
+                      }}
+                    />
+                  </div>
+                )
+              );
+            })}
+          </div>
         </div>
       </Box>
     </Box>

@@ -3,6 +3,7 @@ import { type KeyboardEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome } from '../api/client';
 import { Empty } from '../ui/Panel';
+import { useRows } from '../ui/useRows';
 import { type Branch, found, grouped, pathKey, renamed, swapped, within } from './grouping';
 import { OutcomeRow } from './OutcomeRow';
 import { SavedField } from './SavedField';
@@ -37,9 +38,12 @@ export function OutcomeList({
       if (group !== outcome.group) draft.outcome(outcome, { group });
     }
   };
-  const shown = (branch: Branch<DesignOutcome>): DesignOutcome[] =>
-    folded.has(pathKey(branch.path)) ? [] : [...branch.outcomes, ...branch.branches.flatMap(shown)];
-  const visible = [...shown(root), ...retired];
+  const items: Item[] = [
+    ...flat(root, 0, folded),
+    ...(retired.length > 0 ? [{ kind: 'retired' as const }] : []),
+    ...retired.map((outcome): Item => ({ kind: 'outcome', outcome, depth: 0 })),
+  ];
+  const { list, rows, measure, style, show } = useRows(items.length, 46);
   const keys = (event: KeyboardEvent) => {
     const way = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[event.key] as 1 | -1 | undefined;
     const typing = event.target instanceof HTMLInputElement;
@@ -49,36 +53,45 @@ export function OutcomeList({
       draft.orderOutcomes(design, swapped(design.outcomes, Number(sel), way));
       return;
     }
+    const visible = items.flatMap((i) => (i.kind === 'outcome' ? [i.outcome] : []));
     const at = visible.findIndex((o) => `${o.id}` === sel);
     const next = visible[Math.max(0, Math.min(visible.length - 1, at + way))];
-    if (next) select(`${next.id}`);
+    if (!next) return;
+    select(`${next.id}`);
+    show(items.findIndex((i) => i.kind === 'outcome' && i.outcome.id === next.id));
   };
-  const row = (o: DesignOutcome) => (
-    <OutcomeRow
-      key={o.id}
-      outcome={o}
-      design={design}
-      chosen={`${o.id}` === sel}
-      onSelect={() => select(`${o.id}`)}
-    />
-  );
-  const branch = (b: Branch<DesignOutcome>, depth: number) => (
-    <Box component="li" key={pathKey(b.path)}>
-      <GroupHead
-        branch={b}
-        depth={depth}
-        open={!folded.has(pathKey(b.path))}
-        onFold={() => fold(b.path)}
-        onRename={(name) => rename(b.path, name)}
+  const drawn = (item: Item) => {
+    if (item.kind === 'group')
+      return (
+        <GroupHead
+          branch={item.branch}
+          depth={item.depth}
+          open={!folded.has(pathKey(item.branch.path))}
+          onFold={() => fold(item.branch.path)}
+          onRename={(name) => rename(item.branch.path, name)}
+        />
+      );
+    if (item.kind === 'retired')
+      return (
+        <Typography
+          variant="h3"
+          component="h2"
+          color="textSecondary"
+          sx={{ px: 1.5, py: 1, bgcolor: 'tone.ground' }}
+        >
+          {t('plan.retired')} · {retired.length}
+        </Typography>
+      );
+    return (
+      <OutcomeRow
+        outcome={item.outcome}
+        depth={item.depth}
+        design={design}
+        chosen={`${item.outcome.id}` === sel}
+        onSelect={() => select(`${item.outcome.id}`)}
       />
-      {!folded.has(pathKey(b.path)) && (
-        <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, pl: depth > 0 ? 1.5 : 0 }}>
-          {b.outcomes.map(row)}
-          {b.branches.map((inner) => branch(inner, depth + 1))}
-        </Box>
-      )}
-    </Box>
-  );
+    );
+  };
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}>
@@ -101,9 +114,11 @@ export function OutcomeList({
         <Empty title={t('plan.noOutcomeFound', { text })} />
       ) : (
         <Box
+          ref={list}
           component="ul"
           aria-label={t('frame.outcomes')}
           onKeyDown={keys}
+          style={style}
           sx={{
             listStyle: 'none',
             m: 0,
@@ -113,27 +128,43 @@ export function OutcomeList({
             borderColor: 'divider',
           }}
         >
-          {root.outcomes.map(row)}
-          {root.branches.map((b) => branch(b, 0))}
-          {retired.length > 0 && (
-            <Box component="li">
-              <Typography
-                variant="h3"
-                component="h2"
-                color="textSecondary"
-                sx={{ px: 1.5, py: 1, bgcolor: 'tone.ground' }}
-              >
-                {t('plan.retired')} · {retired.length}
-              </Typography>
-              <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, opacity: 0.75 }}>
-                {retired.map(row)}
-              </Box>
-            </Box>
-          )}
+          {rows.map(({ index, style: at }) => {
+            const item = items[index];
+            return (
+              item && (
+                <li key={itemKey(item)} ref={measure} data-index={index} style={at}>
+                  {drawn(item)}
+                </li>
+              )
+            );
+          })}
         </Box>
       )}
     </>
   );
+}
+
+type Item =
+  | { kind: 'group'; branch: Branch<DesignOutcome>; depth: number }
+  | { kind: 'outcome'; outcome: DesignOutcome; depth: number }
+  | { kind: 'retired' };
+
+const itemKey = (item: Item) =>
+  item.kind === 'outcome'
+    ? item.outcome.id
+    : item.kind === 'group'
+      ? pathKey(item.branch.path)
+      : item.kind;
+
+/** A branch line by line, without what is folded away. */
+function flat(branch: Branch<DesignOutcome>, depth: number, folded: ReadonlySet<string>): Item[] {
+  return [
+    ...branch.outcomes.map((outcome): Item => ({ kind: 'outcome', outcome, depth })),
+    ...branch.branches.flatMap((inner): Item[] => [
+      { kind: 'group', branch: inner, depth },
+      ...(folded.has(pathKey(inner.path)) ? [] : flat(inner, depth + 1, folded)),
+    ]),
+  ];
 }
 
 function GroupHead({
@@ -158,10 +189,9 @@ function GroupHead({
         display: 'flex',
         alignItems: 'center',
         gap: 1,
-        pl: 1.5,
+        pl: 1.5 + depth * 1.5,
         pr: 1,
         py: 0.5,
-        ml: depth > 0 ? 1.5 : 0,
         minHeight: 38,
         bgcolor: 'tone.ground',
         borderBottom: 1,

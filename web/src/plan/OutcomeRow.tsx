@@ -6,11 +6,14 @@ import { useCourse } from '../frame/course';
 /** One outcome in the list: its scale, how its level is found, and where evidence comes from. */
 export function OutcomeRow({
   outcome,
+  depth,
   design,
   chosen,
   onSelect,
 }: {
   outcome: DesignOutcome;
+  /** How deep its group lies. */
+  depth: number;
   design: Design;
   chosen: boolean;
   onSelect: () => void;
@@ -27,10 +30,7 @@ export function OutcomeRow({
     .map((o) => o.code);
   const from = outcome.madeOf ? parts : steps;
   return (
-    <Box
-      component="li"
-      sx={{ borderBottom: 1, borderColor: 'divider', '&:last-child': { borderBottom: 0 } }}
-    >
+    <Box sx={{ borderBottom: 1, borderColor: 'divider', opacity: outcome.retired ? 0.75 : 1 }}>
       <Box
         component="button"
         type="button"
@@ -47,7 +47,8 @@ export function OutcomeRow({
           gridTemplateColumns: { xs: '70px 1fr', md: '76px minmax(0, 1.2fr) 150px minmax(0, 1fr)' },
           gap: 1.5,
           alignItems: 'baseline',
-          px: 1.5,
+          pl: 1.5 + Math.max(0, depth - 1) * 1.5,
+          pr: 1.5,
           py: 1,
           bgcolor: chosen ? 'tone.madderWash' : 'transparent',
           boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',

@@ -2,7 +2,7 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Design, DesignOutcome, LevelRule } from '../api/client';
-import { failure, serve, show } from '../test/stage';
+import { failure, laidOut, serve, show } from '../test/stage';
 import { LevelRuleFields, USUAL_RULE } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
 import Outcomes from './Outcomes';
@@ -100,6 +100,21 @@ describe('outcomes', () => {
         calls.filter((c) => c.method === 'PUT').map((c) => (c.body as DesignOutcome).group),
       ).toEqual([['Components'], ['Components', 'Drive']]),
     );
+  });
+
+  it('of thousands are drawn only in sight, in the list and in coverage', async () => {
+    laidOut();
+    const many = Array.from({ length: 3000 }, (_, n) => outcome(100 + n, `K${n}`));
+    serve({ [`GET ${at}`]: design({ outcomes: many }) });
+    show(<Outcomes />);
+    const list = await screen.findByRole('list', { name: 'Outcomes' });
+    expect(screen.getByText('3000 outcomes')).toBeInTheDocument();
+    const drawn = within(list).getAllByRole('listitem').length;
+    expect(drawn).toBeGreaterThan(5);
+    expect(drawn).toBeLessThan(100);
+    await userEvent.click(screen.getByRole('button', { name: 'Coverage' }));
+    const grid = await screen.findByRole('grid', { name: 'Coverage' });
+    expect(within(grid).getAllByRole('row').length).toBeLessThan(100);
   });
 
   it('are found by a word of any part, and say when none is', async () => {

@@ -70,7 +70,7 @@ export function ClassInspector({
                   {percent(o.mastery.at(-1) ?? 0)} %
                 </Box>
                 <Box component="span" sx={{ color: 'tone.soft', minWidth: 44, fontWeight: 400 }}>
-                  {t('watch.lastWeek', { change: gained(o.mastery) })}
+                  {gained(all.moments, o.mastery)}
                 </Box>
               </Button>
             ))}
@@ -81,9 +81,13 @@ export function ClassInspector({
   );
 }
 
-/** Percentage points since the moment before the last, with their sign. */
-function gained(shares: number[]): string {
-  const change = percent(shares.at(-1) ?? 0) - percent(shares.at(-2) ?? 0);
+const WEEK = 7 * 86_400_000;
+
+/** Percentage points since a week before the last moment, with their sign. */
+function gained(moments: string[], shares: number[]): string {
+  const then = Date.parse(moments.at(-1) ?? '') - WEEK;
+  const before = moments.findLastIndex((m) => Date.parse(m) <= then);
+  const change = percent(shares.at(-1) ?? 0) - percent(shares[before] ?? 0);
   return change > 0 ? `+${change}` : change < 0 ? `−${-change}` : '±0';
 }
 
