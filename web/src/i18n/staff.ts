@@ -202,6 +202,8 @@ const staff = {
     assessedN: 'assessed {{n}}',
     neverAssessed: 'nowhere assessed',
     neverTaught: 'nowhere taught',
+    noSteps: 'No steps yet.',
+    noStepsHint: 'Add steps under Route; here they are tied to outcomes.',
     coverageHint: 'Click or press Space to tie a step to an outcome, arrow keys to move.',
     coverageCell: '{{code}}, {{step}}: {{state}}',
     notTied: 'not tied',

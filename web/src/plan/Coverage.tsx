@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { type KeyboardEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
+import { Empty } from '../ui/Panel';
 import { tone } from '../ui/tone';
 import { useRows } from '../ui/useRows';
 import { counts, type Tie, tieOf, toggled } from './coverage';
@@ -39,6 +40,7 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
       toggle(outcome, step);
     }
   };
+  if (steps.length === 0) return <Empty title={t('plan.noSteps')} hint={t('plan.noStepsHint')} />;
   const columns = `minmax(200px, 260px) repeat(${steps.length}, ${CELL}px) minmax(150px, 1fr)`;
   const chosen = design.outcomes[at[0]];
   const column = steps[at[1]];

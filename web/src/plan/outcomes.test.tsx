@@ -102,6 +102,13 @@ describe('outcomes', () => {
     );
   });
 
+  it('have no coverage before there are steps', async () => {
+    serve({ [`GET ${at}`]: design({ modules: [] }) });
+    show(<Outcomes />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Coverage' }));
+    expect(await screen.findByText('No steps yet.')).toBeInTheDocument();
+  });
+
   it('of thousands are drawn only in sight, in the list and in coverage', async () => {
     laidOut();
     const many = Array.from({ length: 3000 }, (_, n) => outcome(100 + n, `K${n}`));
