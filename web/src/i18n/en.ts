@@ -184,6 +184,9 @@ export const en = {
     goOnAt: 'Go on at {{time}}',
     watchedNotKept:
       'What you watch cannot be kept at the moment. Check your connection; play the part again if it stays missing.',
+    nextLevel: 'Next:',
+    shownIn: 'You can show it in',
+    stillClosed: 'still closed',
     waitsForIt: 'Waits for this: {{names}}',
     next: 'Next for you',
     start: {

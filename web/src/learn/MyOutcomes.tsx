@@ -1,6 +1,8 @@
-import { Box, Typography } from '@mui/material';
+import { Box, Link, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
+import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link as RouterLink } from 'react-router';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
@@ -11,6 +13,7 @@ import type { WalkName } from './MyRoute';
 export default function MyOutcomes({ walk }: { walk: WalkName }) {
   const { t } = useTranslation();
   const course = useCourse();
+  const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
   const route = useQuery(queries.route(course.id, walk));
   return (
     <Box
@@ -59,6 +62,34 @@ export default function MyOutcomes({ walk }: { walk: WalkName }) {
                         {e.words && `. “${e.words}”`}
                       </Typography>
                     ))}
+                    {o.next && (
+                      <Typography variant="body2" sx={{ mt: 0.75 }}>
+                        {t('learn.nextLevel')} <b>{o.next.name}</b>
+                        {o.next.means && `. ${o.next.means}`}
+                      </Typography>
+                    )}
+                    {o.change.map((c) => (
+                      <Typography key={c} variant="body2">
+                        {c}
+                      </Typography>
+                    ))}
+                    {o.next && o.shownIn.length > 0 && (
+                      <Typography variant="body2">
+                        {t('learn.shownIn')}{' '}
+                        {o.shownIn.map((s, n) => (
+                          <Fragment key={s.step}>
+                            {n > 0 && ', '}
+                            {s.open ? (
+                              <Link component={RouterLink} to={`${base}/steps/${s.step}`}>
+                                {s.name}
+                              </Link>
+                            ) : (
+                              `${s.name} (${t('learn.stillClosed')})`
+                            )}
+                          </Fragment>
+                        ))}
+                      </Typography>
+                    )}
                     {o.opensNext.length > 0 && (
                       <Typography variant="body2" sx={{ mt: 0.5 }}>
                         {t('learn.waitsForIt', { names: o.opensNext.join(', ') })}

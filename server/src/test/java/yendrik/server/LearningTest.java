@@ -8,6 +8,7 @@ import static yendrik.schema.Tables.HANDED_IN;
 import java.time.Instant;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
 import yendrik.core.id.CourseId;
 import yendrik.server.way.Walks;
 
@@ -17,6 +18,35 @@ class LearningTest extends SchoolTest {
 
   private String steps(String walk) {
     return foundations() + "/walks/" + walk + "/steps/";
+  }
+
+  @Test
+  void an_outcome_says_what_comes_next_and_where_it_can_be_shown() {
+    JsonNode outcomes = as("Edda Marsh").get(foundations() + "/walks/mine/route").path("outcomes");
+    for (JsonNode o : outcomes) {
+      int level = o.path("level").asInt();
+      boolean top = level == o.path("levels").asInt() - 1;
+      assertThat(o.has("next")).as(o.path("code").asString()).isEqualTo(!top);
+      assertThat(o.path("change").isEmpty())
+          .as(o.path("code").asString())
+          .isEqualTo(level >= o.path("mastery").asInt());
+    }
+    JsonNode wheel =
+        outcomes
+            .valueStream()
+            .filter(o -> o.path("code").asString().equals("WHEEL"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(wheel.path("shownIn").path(0).path("name").asString())
+        .isEqualTo("True within half a millimetre");
+    assertThat(wheel.path("shownIn").size()).isBetween(1, 3);
+    JsonNode bike =
+        outcomes
+            .valueStream()
+            .filter(o -> o.path("code").asString().equals("BIKE"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(bike.path("shownIn").isEmpty()).as("in the steps of its parts").isFalse();
   }
 
   @Test

@@ -76,6 +76,9 @@ public final class RouteViews {
 
   /**
    * @param level index of the level reached, -1 without evidence
+   * @param next the level above the one reached, if there is one
+   * @param change what would bring mastery, in words; empty at mastery
+   * @param shownIn the next steps that give evidence of it and are not done yet
    * @param opensNext closed steps and modules that wait for this outcome
    */
   public record OutcomeView(
@@ -89,7 +92,14 @@ public final class RouteViews {
       int levels,
       int mastery,
       List<EvidenceView> evidence,
+      Optional<NextLevel> next,
+      List<String> change,
+      List<ShownIn> shownIn,
       List<String> opensNext) {}
+
+  public record NextLevel(String name, String means) {}
+
+  public record ShownIn(long step, String name, boolean open) {}
 
   /**
    * @param words what staff wrote about it: a note, or the comment on the work

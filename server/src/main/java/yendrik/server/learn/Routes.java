@@ -7,8 +7,10 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
@@ -19,6 +21,7 @@ import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.progress.Bead;
@@ -31,15 +34,18 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Rules;
+import yendrik.core.rule.words.LevelWords;
 import yendrik.core.rule.words.Numbers;
 import yendrik.server.learn.RouteViews.AttendanceView;
 import yendrik.server.learn.RouteViews.BadgeView;
 import yendrik.server.learn.RouteViews.ComingView;
 import yendrik.server.learn.RouteViews.EvidenceView;
 import yendrik.server.learn.RouteViews.ModuleView;
+import yendrik.server.learn.RouteViews.NextLevel;
 import yendrik.server.learn.RouteViews.NextView;
 import yendrik.server.learn.RouteViews.OutcomeView;
 import yendrik.server.learn.RouteViews.RouteView;
+import yendrik.server.learn.RouteViews.ShownIn;
 import yendrik.server.learn.RouteViews.StepLine;
 import yendrik.server.way.Explaining;
 import yendrik.server.way.Sessions;
@@ -50,6 +56,7 @@ import yendrik.server.way.Walk;
 @Transactional(readOnly = true)
 class Routes {
   private static final int COMING = 4;
+  private static final int SHOWN_IN = 3;
   private final DSLContext db;
   private final Sessions sessions;
 
@@ -323,9 +330,40 @@ class Routes {
                           from(index, e),
                           words(walk, e)))
                   .toList(),
+              level == outcome.scale().top()
+                  ? Optional.empty()
+                  : Optional.of(
+                      new NextLevel(
+                          levels.get(level + 1).name(), levels.get(level + 1).description())),
+              level >= outcome.scale().mastery()
+                  ? List.of()
+                  : LevelWords.change(progress.record(), o),
+              shownIn(progress, o),
               waitingFor(progress, outcome)));
     }
     return views;
+  }
+
+  /** The next steps, in course order, in which a learner can show an outcome or a part of it. */
+  private static List<ShownIn> shownIn(Progress progress, int o) {
+    CourseIndex index = progress.course().index();
+    Set<OutcomeId> sources = new HashSet<>();
+    sources.add(index.outcome(o).id());
+    for (int part : index.parts(o)) sources.add(index.outcome(part).id());
+    return IntStream.range(0, index.steps())
+        .filter(s -> index.step(s).kind().scored())
+        .filter(
+            s -> index.step(s).evidenceFor().stream().anyMatch(t -> sources.contains(t.outcome())))
+        .filter(s -> visible(progress, s) && !progress.bead(s).outOfReach())
+        .filter(s ->
+            switch (progress.bead(s).state()) {
+              case OPEN, BEGUN, AGAIN, CLOSED -> true;
+              default -> false;
+            })
+        .limit(SHOWN_IN)
+        .mapToObj(s ->
+            new ShownIn(index.step(s).id().value(), index.step(s).name(), progress.sight().open(s)))
+        .toList();
   }
 
   /** The note on a rating, else the comment on the work that it judges. */
