@@ -1,11 +1,9 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
 import type { Grades as GradesData } from '../api/client';
 import { queries } from '../api/queries';
-import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { percent } from '../ui/format';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
@@ -13,8 +11,9 @@ import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { BeadInspector } from './BeadInspector';
 import { FilterBar } from './FilterBar';
-import { arranged, nextOrder, type Order, useFilter, useOtherGrid } from './filter';
+import { arranged, nextOrder, type Order, useFilter } from './filter';
 import { Grid } from './Grid';
+import { GridActions } from './GridActions';
 
 type Row = GradesData['learners'][number];
 
@@ -35,7 +34,6 @@ export default function Grades() {
   useLive(course.id, ['grades', 'bead']);
   const [sel, select] = useSelection();
   const grades = useQuery(queries.grades(course.id));
-  const mastery = useOtherGrid(`/c/${course.id}/watch/mastery`);
   const [enrolment, step] = (sel ?? '').split('-').map(Number);
   return (
     <WithInspector
@@ -50,20 +48,7 @@ export default function Grades() {
       }
       onClose={() => select(null)}
     >
-      <Actions>
-        <Button variant="outlined" component={Link} to={mastery} title={t('watch.keyG')}>
-          {t('frame.mastery')}
-        </Button>
-        <Button variant="outlined" href={`/api/courses/${course.id}/grades.csv`}>
-          {t('common.export')}
-        </Button>
-        <Button variant="outlined" href={`/api/courses/${course.id}/grades.xlsx`}>
-          {t('watch.workbook')}
-        </Button>
-        <Button variant="outlined" onClick={() => window.print()}>
-          {t('common.print')}
-        </Button>
-      </Actions>
+      <GridActions grid="grades" other="mastery" />
       <Loaded query={grades}>
         {(data) =>
           data.learners.length === 0 || data.steps.length === 0 ? (

@@ -2,10 +2,8 @@ import { Button } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
 import type { Mastery as MasteryData } from '../api/client';
 import { queries } from '../api/queries';
-import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { Wedge } from '../ui/Glyphs';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
@@ -15,8 +13,9 @@ import { CellInspector } from './CellInspector';
 import { ClassInspector } from './ClassInspector';
 import { ClassShare } from './ClassShare';
 import { FilterBar } from './FilterBar';
-import { arranged, nextOrder, type Order, useFilter, useOtherGrid } from './filter';
+import { arranged, nextOrder, type Order, useFilter } from './filter';
 import { Grid } from './Grid';
+import { GridActions } from './GridActions';
 import { unfolded } from './groups';
 import { RateDialog } from './RateDialog';
 import { levelOf } from './spread';
@@ -28,7 +27,6 @@ export default function Mastery() {
   const [sel, select] = useSelection();
   const [filter] = useFilter();
   const mastery = useQuery(queries.mastery(course.id));
-  const grades = useOtherGrid(`/c/${course.id}/watch/grades`);
   const [what = '', of] = (sel ?? '').split('-');
   const aboutClass = what === 'class';
   return (
@@ -47,7 +45,7 @@ export default function Mastery() {
       }
       onClose={() => select(null)}
     >
-      <Actions>
+      <GridActions grid="mastery" other="grades">
         <Button
           variant="outlined"
           aria-pressed={aboutClass}
@@ -55,19 +53,7 @@ export default function Mastery() {
         >
           {t('watch.overTime')}
         </Button>
-        <Button variant="outlined" component={Link} to={grades} title={t('watch.keyG')}>
-          {t('frame.grades')}
-        </Button>
-        <Button variant="outlined" href={`/api/courses/${course.id}/mastery.csv`}>
-          {t('common.export')}
-        </Button>
-        <Button variant="outlined" href={`/api/courses/${course.id}/mastery.xlsx`}>
-          {t('watch.workbook')}
-        </Button>
-        <Button variant="outlined" onClick={() => window.print()}>
-          {t('common.print')}
-        </Button>
-      </Actions>
+      </GridActions>
       <Loaded query={mastery}>
         {(data) =>
           data.learners.length === 0 || data.outcomes.length === 0 ? (

@@ -286,6 +286,18 @@ class OutcomesTest extends SchoolTest {
   }
 
   @Test
+  void an_outcome_whose_code_was_given_away_is_not_brought_back_and_the_reason_is_said() {
+    long first = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    String path = course.path + "/design/outcomes/";
+    assertThat(sefa.call("DELETE", path + first, "").getStatus()).isEqualTo(204);
+    outcome("TIE", RULE.formatted("BEST", 2, 3), "");
+    var refused = sefa.call("POST", path + first + "/restoration", "");
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString()).contains("same code");
+    assertThat(course.design().path("outcomes").size()).isEqualTo(1);
+  }
+
+  @Test
   void a_retired_outcome_keeps_its_levels_and_is_proposed_no_more() {
     long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
     ratedOnce(outcome, 1);

@@ -76,7 +76,7 @@ public final class RouteViews {
 
   /**
    * @param level index of the level reached, -1 without evidence
-   * @param next the level above the one reached, if there is one
+   * @param next the level above the one reached, if there is one; mastery before any is reached
    * @param change what would bring mastery, in words; empty at mastery
    * @param shownIn the next steps that give evidence of it and are not done yet
    * @param opensNext closed steps and modules that wait for this outcome

@@ -24,6 +24,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
 import yendrik.core.progress.Bead;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
@@ -330,11 +331,7 @@ class Routes {
                           from(index, e),
                           words(walk, e)))
                   .toList(),
-              level == outcome.scale().top()
-                  ? Optional.empty()
-                  : Optional.of(
-                      new NextLevel(
-                          levels.get(level + 1).name(), levels.get(level + 1).description())),
+              next(outcome.scale(), level),
               level >= outcome.scale().mastery()
                   ? List.of()
                   : LevelWords.change(progress.record(), o),
@@ -342,6 +339,13 @@ class Routes {
               waitingFor(progress, outcome)));
     }
     return views;
+  }
+
+  /** The level above; mastery for those who have no level yet, since nobody aims at the weakest. */
+  private static Optional<NextLevel> next(Scale scale, int level) {
+    if (level == scale.top()) return Optional.empty();
+    Scale.Level next = scale.levels().get(level < 0 ? scale.mastery() : level + 1);
+    return Optional.of(new NextLevel(next.name(), next.description()));
   }
 
   /** The next steps, in course order, in which a learner can show an outcome or a part of it. */
