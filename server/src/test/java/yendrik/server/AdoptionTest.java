@@ -97,6 +97,19 @@ class AdoptionTest extends SchoolTest {
   }
 
   @Test
+  void outcomes_that_are_made_of_each_other_are_adopted_with_the_fault_to_mend() {
+    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%d]}";
+    long whole = add(framework, "ALL", of.formatted(tie)).path("id").asLong();
+    put(
+        framework,
+        "outcomes",
+        outcome(framework, "TIE"),
+        e -> e.putObject("madeOf").put("how", "ALL").put("n", 1).putArray("parts").add(whole));
+    assertThat(adopt(whole).path("fresh").asInt()).isEqualTo(2);
+    assertThat(sefa.get(course.path + "/design").path("faults").toString()).contains("ALL");
+  }
+
+  @Test
   void a_later_wording_is_offered_and_taken_or_kept_away_until_the_next() {
     adopt(tie);
     reword("Tie any knot");

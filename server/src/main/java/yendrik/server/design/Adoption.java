@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -195,7 +196,7 @@ public class Adoption {
     Set<Long> wanted = new LinkedHashSet<>();
     for (long id : outcomes) {
       if (!theirs.containsKey(id)) throw Problem.notFound("outcome in this framework");
-      withParts(id, theirs, wanted);
+      withParts(id, theirs, new HashSet<>(wanted), wanted);
     }
     refuseTaken(wanted.stream().map(theirs::get).toList(), here);
     var target = new ScalesHere(course, framework);
@@ -221,9 +222,11 @@ public class Adoption {
     return fresh;
   }
 
-  private void withParts(long id, Map<Long, OutcomeRecord> theirs, Set<Long> into) {
-    if (into.contains(id) || !theirs.containsKey(id)) return;
-    for (OutcomeId part : parts(theirs.get(id))) withParts(part.value(), theirs, into);
+  /** Parts before what is made of them; a circle, which only publishing refuses, ends by itself. */
+  private static void withParts(
+      long id, Map<Long, OutcomeRecord> theirs, Set<Long> met, Set<Long> into) {
+    if (!theirs.containsKey(id) || !met.add(id)) return;
+    for (OutcomeId part : parts(theirs.get(id))) withParts(part.value(), theirs, met, into);
     into.add(id);
   }
 
