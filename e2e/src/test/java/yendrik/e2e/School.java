@@ -14,6 +14,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -35,6 +37,27 @@ final class School implements AutoCloseable {
           "--disable-sync",
           "--no-first-run");
 
+  /** A Monday afternoon: nothing depends on the day on which the tests run. */
+  private static final Instant TODAY = Instant.parse("2026-11-23T15:30:00Z");
+
+  /** Puts the browser's clock to that of the school; timers run as ever. */
+  private static final String SET_CLOCK =
+      """
+      (() => {
+        const ahead = %d;
+        const Machine = Date;
+        window.Date = class extends Machine {
+          constructor(...given) {
+            if (given.length === 0) super(Machine.now() + ahead);
+            else super(...given);
+          }
+          static now() {
+            return Machine.now() + ahead;
+          }
+        };
+      })();
+      """;
+
   /** Busy machines render slowly; an answer that never comes is still a failure. */
   private static final int PATIENCE_MILLIS = 20_000;
 
@@ -43,6 +66,7 @@ final class School implements AutoCloseable {
   private final Playwright playwright;
   private final Browser browser;
   final String address;
+  private final Instant began = Instant.now();
 
   /** The last page of each person, and what all pages wrote to the console, for a failure. */
   private final Map<String, Page> pages = new ConcurrentHashMap<>();
@@ -86,6 +110,7 @@ final class School implements AutoCloseable {
         "--spring.datasource.password=yendrik",
         "--spring.mail.port=" + smtp,
         "--yendrik.demo=true",
+        "--yendrik.demo.today=" + TODAY,
         "--logging.level.yendrik=warn");
   }
 
@@ -113,6 +138,7 @@ final class School implements AutoCloseable {
                 .setViewportSize(width, 800)
                 .setColorScheme(scheme)
                 .setTimezoneId("Europe/Berlin"));
+    context.addInitScript(SET_CLOCK.formatted(Duration.between(began, TODAY).toMillis()));
     Page page = context.newPage();
     page.onConsoleMessage(m -> said.add(firstName + ": " + m.type() + " " + m.text()));
     pages.put(firstName, page);

@@ -1,6 +1,7 @@
 package yendrik.server;
 
 import java.time.Clock;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnMissingBean;
@@ -23,11 +24,15 @@ public class YendrikServer {
     SpringApplication.run(YendrikServer.class, args);
   }
 
-  /** The demo's clock can be put back while its past is lived through. */
+  /**
+   * The demo's clock can be put back while its past is lived through.
+   *
+   * @param today the moment at which the demo's clock begins to run, empty for the machine's own
+   */
   @Bean
   @ConditionalOnProperty("yendrik.demo")
-  DemoClock demoClock() {
-    return new DemoClock();
+  DemoClock demoClock(@Value("${yendrik.demo.today:}") String today) {
+    return DemoClock.of(today);
   }
 
   @Bean

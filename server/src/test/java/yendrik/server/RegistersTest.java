@@ -2,17 +2,19 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 
 /** Sessions, their registers, and what follows from them for learners. */
 @ServerTest
 class RegistersTest extends SchoolTest {
+  @Autowired Clock clock;
   private NewCourse course;
   private Caller sefa;
 
@@ -170,7 +172,7 @@ class RegistersTest extends SchoolTest {
 
   @Test
   void before_a_session_begins_one_can_only_be_excused_from_it() {
-    String day = Instant.now().plus(Duration.ofDays(30)).toString().substring(0, 10);
+    String day = clock.instant().plus(Duration.ofDays(30)).toString().substring(0, 10);
     String all =
         "[\"MONDAY\",\"TUESDAY\",\"WEDNESDAY\",\"THURSDAY\",\"FRIDAY\",\"SATURDAY\",\"SUNDAY\"]";
     long session = series(all, day, day, 1).path(0).path("id").asLong();

@@ -14,10 +14,14 @@ import org.springframework.context.annotation.Import;
 @SpringBootTest(
     properties = {
       "yendrik.demo=true",
+      "yendrik.demo.today=" + ServerTest.TODAY,
       "yendrik.timers=false",
       "springdoc.api-docs.enabled=true",
       "logging.level.yendrik=warn"
     })
 @AutoConfigureMockMvc
 @Import(TestDatabase.class)
-public @interface ServerTest {}
+public @interface ServerTest {
+  /** A Monday afternoon: no test depends on the day on which it runs. */
+  String TODAY = "2026-11-23T15:30:00Z";
+}

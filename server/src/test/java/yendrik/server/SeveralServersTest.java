@@ -50,6 +50,8 @@ class SeveralServersTest extends SchoolTest {
                 "--spring.datasource.username=yendrik",
                 "--spring.datasource.password=yendrik",
                 "--yendrik.timers=false",
+                "--yendrik.demo=true",
+                "--yendrik.demo.today=" + ServerTest.TODAY,
                 "--logging.level.yendrik=warn");
   }
 

@@ -59,7 +59,7 @@ import yendrik.server.way.Walks;
  */
 @Component
 @ConditionalOnProperty("yendrik.demo")
-class DemoSchool implements ApplicationRunner {
+public class DemoSchool implements ApplicationRunner {
   static final ZoneId ZONE = ZoneId.of("Europe/Berlin");
   static final String PASSWORD = "hollow-lane";
   private static final Logger LOG = LoggerFactory.getLogger(DemoSchool.class);
@@ -205,7 +205,8 @@ class DemoSchool implements ApplicationRunner {
     return rule;
   }
 
-  private void fill(Instant today) {
+  /** Lives through the weeks before a day; the clock stands at some moment of them afterwards. */
+  public void fill(Instant today) {
     Instant start =
         today
             .atZone(ZONE)
