@@ -131,7 +131,8 @@ public final class ServerBench {
     designer.tell(
         path + "/design/framework/taking",
         "{\"format\":\"CSV\",\"text\":\"" + file + "\",\"scale\":" + scale + "}");
-    designer.tell(path + "/publications", "");
+    String seen = designer.get(path + "/publications/next").path("draft").asString();
+    designer.tell(path + "/publications", "{\"draft\":\"" + seen + "\"}");
     fillSnapshots(database, course);
     for (int n = 0; n < 20; n++) designer.get(path + "/mastery");
     String of = " of " + LEARNERS + " learners, " + OUTCOMES + " outcomes, alone";

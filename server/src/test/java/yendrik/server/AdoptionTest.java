@@ -279,7 +279,7 @@ class AdoptionTest extends SchoolTest {
   void a_framework_has_no_modules_and_is_no_course_to_designers() {
     var module = sefa.call("POST", framework + "/design/modules", "{\"name\":\"M\"}");
     assertThat(module.getStatus()).isEqualTo(409);
-    assertThat(sefa.call("POST", framework + "/publications", "").getStatus()).isEqualTo(409);
+    assertThat(sefa.publish(framework).getStatus()).isEqualTo(409);
     Caller odalys = as("Odalys Brandt");
     assertThat(odalys.call("GET", framework + "/design", "").getStatus()).isEqualTo(404);
     assertThat(odalys.get(foundations() + "/design/frameworks").toString())

@@ -12,6 +12,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.people.SignedIn;
 
@@ -54,6 +55,38 @@ final class Caller {
 
   JsonNode post(String path, String body) {
     return json(call("POST", path, body));
+  }
+
+  /** Publishes a course's draft as it is now, seen by this person. */
+  MockHttpServletResponse publish(String course) {
+    JsonNode impact = get(course + "/publications/next");
+    return call("POST", course + "/publications", seen(impact.path("draft").asString()));
+  }
+
+  /** The body that publishes a draft with this mark. */
+  static String seen(String mark) {
+    return CoreJson.mapper().createObjectNode().put("draft", mark).toString();
+  }
+
+  /**
+   * The body that answers an attempt: for each question in order the choice that begins so, none
+   * where it is empty.
+   */
+  static String answers(JsonNode attempt, String... beginnings) {
+    ObjectNode body = CoreJson.mapper().createObjectNode();
+    ObjectNode answers = body.putObject("answers");
+    for (int q = 0; q < beginnings.length; q++) {
+      JsonNode question = attempt.path("questions").path(q);
+      String wanted = beginnings[q];
+      if (!wanted.isEmpty())
+        question
+            .path("choices")
+            .valueStream()
+            .filter(c -> c.path("text").asString().startsWith(wanted))
+            .findFirst()
+            .ifPresent(c -> answers.put(question.path("id").asString(), c.path("id").asString()));
+    }
+    return body.toString();
   }
 
   static JsonNode json(MockHttpServletResponse response) {

@@ -7,22 +7,33 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.Arrays;
 import java.util.List;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.CourseId;
+import yendrik.core.record.Fact;
+import yendrik.server.demo.DemoClock;
 import yendrik.server.files.Files;
+import yendrik.server.way.Walks;
 
 /** Films: kept, sent in stretches to those who may see them, and watched. */
 @ServerTest
 class FilmsTest extends SchoolTest {
   @Autowired Files files;
+  @Autowired Walks walks;
+  @Autowired DemoClock clock;
   private NewCourse course;
   private long page;
   private long film;
   private byte[] bytes;
+
+  @AfterEach
+  void theClockRuns() {
+    clock.run();
+  }
 
   @BeforeEach
   void aCourseWithAFilmBehindAPage() throws IOException {
@@ -51,7 +62,9 @@ class FilmsTest extends SchoolTest {
     course.enrol("ruben@hollowlane.example");
   }
 
+  /** Plays a stretch in the time that it takes. */
   private MockHttpServletResponse play(int from, int to) {
+    clock.putTo(clock.instant().plusSeconds(Math.max(0, to - from)));
     return as("Ruben Sato")
         .call("POST", course.walk(film) + "/played", "{\"from\":" + from + ",\"to\":" + to + "}");
   }
@@ -146,6 +159,37 @@ class FilmsTest extends SchoolTest {
     JsonNode done = Caller.json(play(24, 30));
     assertThat(done.path("state").asString()).isEqualTo("DONE");
     assertThat(done.path("film").path("watched").asDouble()).isEqualTo(1);
+  }
+
+  @Test
+  void no_more_is_believed_than_can_have_been_played_since_the_last_report() {
+    openToRuben();
+    Caller ruben = as("Ruben Sato");
+    ruben.post(course.walk(film) + "/visits", "");
+    clock.putTo(clock.instant().plusSeconds(5));
+    String all = "{\"from\":0,\"to\":46}";
+    JsonNode first = ruben.post(course.walk(film) + "/played", all);
+    assertThat(first.path("film").path("parts").toString())
+        .as("five seconds at twice the speed")
+        .isEqualTo("[0,10]");
+    JsonNode again = ruben.post(course.walk(film) + "/played", all);
+    assertThat(again.path("film").path("parts").toString()).isEqualTo("[0,10]");
+  }
+
+  @Test
+  void time_on_a_step_is_no_more_than_has_gone_since_the_last_report() {
+    openToRuben();
+    Caller ruben = as("Ruben Sato");
+    ruben.post(course.walk(page) + "/visits", "");
+    clock.putTo(clock.instant().plusSeconds(20));
+    for (int n = 0; n < 10; n++)
+      assertThat(ruben.call("POST", course.walk(page) + "/time", "{\"seconds\":600}").getStatus())
+          .isEqualTo(204);
+    long spent =
+        walks.see(course.row("Ruben Sato").path("enrolment").asLong()).facts().stream()
+            .mapToLong(f -> f.what() instanceof Fact.SpentTime t ? t.seconds() : 0)
+            .sum();
+    assertThat(spent).isEqualTo(20);
   }
 
   @Test

@@ -16,6 +16,7 @@ import tools.jackson.databind.JsonNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.record.Fact;
 import yendrik.server.demo.DemoClock;
+import yendrik.server.way.CatchUp;
 import yendrik.server.way.Walks;
 
 /** What the clock does to learners who are not there, in a school of its own. */
@@ -23,10 +24,11 @@ import yendrik.server.way.Walks;
 @TestPropertySource(properties = "spring.application.name=passing-time")
 class PassingTimeTest extends SchoolTest {
   @Autowired Walks walks;
+  @Autowired CatchUp catchUp;
   @Autowired DemoClock clock;
 
   private void live() {
-    while (walks.liveDueMoments(50) > 0) {}
+    catchUp.all();
   }
 
   private List<String> flags(String learner) {
@@ -49,7 +51,7 @@ class PassingTimeTest extends SchoolTest {
 
       clock.putTo(today.plus(Duration.ofDays(40)));
       try (var servers = Executors.newFixedThreadPool(3)) {
-        Callable<Integer> live = () -> walks.liveDueMoments(7);
+        Callable<Integer> live = () -> catchUp.all();
         int seen = 0;
         for (int round = 0; round < 40; round++)
           for (Future<Integer> done : servers.invokeAll(List.of(live, live, live)))
@@ -61,7 +63,7 @@ class PassingTimeTest extends SchoolTest {
       live();
       assertThat(flags("Edda Marsh")).contains("Behind", "Quiet");
       for (long enrolment : walks.learners(new CourseId(course("Cycle Mechanic Foundations"))))
-        assertThat(walks.rebuild(enrolment)).as("enrolment " + enrolment).isEmpty();
+        assertThat(walks.compare(enrolment)).as("enrolment " + enrolment).isEmpty();
     } finally {
       clock.run();
     }

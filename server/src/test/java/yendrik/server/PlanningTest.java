@@ -115,9 +115,9 @@ class PlanningTest extends SchoolTest {
     assertThat(odalys.get(sandbox + "/design").path("faults").path(0).asString())
         .isEqualTo(
             "Opens when of “Second” asks about a step that is gone. Take the condition out.");
-    assertThat(odalys.call("POST", sandbox + "/publications", "").getStatus()).isEqualTo(422);
+    assertThat(odalys.publish(sandbox).getStatus()).isEqualTo(422);
     odalys.call("POST", sandbox + "/design/steps/" + first + "/restoration", "");
-    assertThat(odalys.call("POST", sandbox + "/publications", "").getStatus()).isEqualTo(200);
+    assertThat(odalys.publish(sandbox).getStatus()).isEqualTo(200);
   }
 
   @Test

@@ -94,7 +94,7 @@ class SeveralServersTest extends SchoolTest {
       for (Future<Void> done : threads.invokeAll(acts)) done.get();
     }
     assertThat(seconds(enrolment) - before).isEqualTo(140);
-    assertThat(walks.rebuild(enrolment)).isEmpty();
+    assertThat(walks.compare(enrolment)).isEmpty();
   }
 
   private long seconds(long enrolment) {

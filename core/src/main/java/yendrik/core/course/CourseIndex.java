@@ -223,9 +223,4 @@ public final class CourseIndex {
   public int number(BadgeId id) {
     return badgeNumbers.getOrDefault(id, UNKNOWN);
   }
-
-  /** The steps of a module, by number. */
-  public List<Step> stepsOf(int module) {
-    return design.modules().get(module).steps();
-  }
 }

@@ -244,13 +244,15 @@ public final class Levels {
    * shares.
    *
    * <p>Example: on a scale of four with mastery at index 2 and a pass mark of 60 %, a score of 60 %
-   * gives 2, 59 % gives 1 and 29 % gives 0.
+   * gives 2, 59 % gives 1 and 29 % gives 0. Where the lowest level is mastery already, every score
+   * gives it.
    *
    * @param score 0 to 1
    * @param pass 0 to 1; 0 makes every score mastery
    */
   public static int ofScore(Scale scale, double score, double pass) {
     if (score >= pass - 1e-9) return scale.mastery();
-    return Math.min(scale.mastery() - 1, (int) Math.floor(score / pass * scale.mastery() + 1e-9));
+    int reached = (int) Math.floor(score / pass * scale.mastery() + 1e-9);
+    return Math.max(0, Math.min(scale.mastery() - 1, reached));
   }
 }

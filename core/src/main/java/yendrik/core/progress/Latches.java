@@ -9,17 +9,20 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.StepId;
 
 /**
- * What a learner has and keeps, by name and so independent of a version of the design: when steps
- * and modules opened and were done, when badges were earned by rule, when flags went up. Values are
- * epoch milliseconds.
+ * What a learner has and keeps, by name and so independent of a version of the design: also what
+ * the present version does not have, since it may come back. Values are epoch milliseconds.
  *
  * @param asOf the moment up to which everything has been worked out
+ * @param stepOpened when a step could first be used, for whatever reason
+ * @param stepGranted since when a step's rule grants it, so that it stays open
+ * @param moduleGranted the same of modules
  */
 public record Latches(
     long asOf,
     Map<StepId, Long> stepOpened,
+    Map<StepId, Long> stepGranted,
     Map<StepId, Long> stepDone,
-    Map<ModuleId, Long> moduleOpened,
+    Map<ModuleId, Long> moduleGranted,
     Map<ModuleId, Long> moduleDone,
     Map<BadgeId, Long> earned,
     Map<FlagId, Long> flagged,
@@ -27,8 +30,9 @@ public record Latches(
 
   public Latches {
     stepOpened = new TreeMap<>(stepOpened);
+    stepGranted = new TreeMap<>(stepGranted);
     stepDone = new TreeMap<>(stepDone);
-    moduleOpened = new TreeMap<>(moduleOpened);
+    moduleGranted = new TreeMap<>(moduleGranted);
     moduleDone = new TreeMap<>(moduleDone);
     earned = new TreeMap<>(earned);
     flagged = new TreeMap<>(flagged);
@@ -37,6 +41,14 @@ public record Latches(
   /** Nothing yet. */
   public static Latches none(long asOf) {
     return new Latches(
-        asOf, Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Optional.empty());
+        asOf,
+        Map.of(),
+        Map.of(),
+        Map.of(),
+        Map.of(),
+        Map.of(),
+        Map.of(),
+        Map.of(),
+        Optional.empty());
   }
 }

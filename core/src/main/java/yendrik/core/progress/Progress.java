@@ -2,16 +2,20 @@ package yendrik.core.progress;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.ToIntFunction;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.id.BadgeId;
 import yendrik.core.id.FlagId;
+import yendrik.core.id.ModuleId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.RuleAt;
@@ -29,11 +33,18 @@ import yendrik.core.rule.plan.Sight;
  *
  * <p>The clock is part of the input: before a fact is taken, every moment at which the clock alone
  * changes something is lived through in order, so that the result does not depend on when anybody
- * looked. Not safe for use by several threads.
+ * looked. At each moment the state is a least fixed point: what is not kept is worked out from
+ * nothing upwards, so that it is the same whether one goes on or takes up what was stored. Not safe
+ * for use by several threads.
+ *
+ * <p>Nothing new opens, is done, earned or completed for a learner who has left.
  */
 public final class Progress {
-  private static final long NEVER = LearnerRecord.NEVER;
-  private static final long NO_MOMENT = Long.MAX_VALUE;
+  private static final long NEVER = Units.NEVER;
+  private static final long NO_MOMENT = Units.NO_MOMENT;
+
+  /** Shares on a circle may creep towards a limit; verdicts have long settled by then. */
+  private static final int MOST_ROUNDS = 100;
 
   private final CompiledCourse course;
   private final CourseIndex index;
@@ -41,27 +52,11 @@ public final class Progress {
   private final Desk desk;
   private final Derived derived = new Derived();
   private final BitSet dirty;
-  private final long[] nextOfUnit;
-  private final long[] openedAt;
-  private final boolean[] open;
-  private final boolean[] usable;
-  private final long[] doneAt;
-  private final boolean[] outOfReach;
-  private final double[] fraction;
-  private final Turn[] turn;
-  private final long[] moduleOpenedAt;
-  private final boolean[] moduleOpen;
-  private final boolean[] moduleUsable;
-  private final Turn[] moduleOpensTurn;
-  private final long[] moduleDoneAt;
-  private final boolean[] moduleOutOfReach;
-  private final double[] moduleFraction;
-  private final Turn[] moduleTurn;
-  private final long[] earnedAt;
-  private final boolean[] badgeOutOfReach;
-  private final double[] badgeFraction;
+  private final Units units;
+  private final Units.Seen before = new Units.Seen();
+
   private final long[] flaggedAt;
-  private long completedAt = NEVER;
+  private final Latches carried;
   private long now;
   private final List<Decision> decisions = new ArrayList<>();
 
@@ -71,38 +66,26 @@ public final class Progress {
     index = course.index();
     desk = course.desk();
     dirty = new BitSet(course.units());
-    nextOfUnit = new long[course.units()];
-    Arrays.fill(nextOfUnit, NO_MOMENT);
+    units = new Units(course.units());
+    carried = latches;
     now = latches.asOf();
-    int n = index.steps();
-    openedAt = latched(n, s -> latches.stepOpened().get(index.step(s).id()));
-    open = new boolean[n];
-    usable = new boolean[n];
-    Arrays.fill(usable, true);
-    doneAt = latched(n, s -> latches.stepDone().get(index.step(s).id()));
-    outOfReach = new boolean[n];
-    fraction = new double[n];
-    turn = new Turn[n];
-    Arrays.fill(turn, Turn.LEARNER);
-    int m = index.modules();
-    moduleOpenedAt = latched(m, i -> latches.moduleOpened().get(index.module(i).id()));
-    moduleOpen = new boolean[m];
-    moduleUsable = new boolean[m];
-    Arrays.fill(moduleUsable, true);
-    moduleOpensTurn = new Turn[m];
-    Arrays.fill(moduleOpensTurn, Turn.NOBODY);
-    moduleDoneAt = latched(m, i -> latches.moduleDone().get(index.module(i).id()));
-    moduleOutOfReach = new boolean[m];
-    moduleFraction = new double[m];
-    moduleTurn = new Turn[m];
-    Arrays.fill(moduleTurn, Turn.LEARNER);
-    int b = index.badges();
-    earnedAt = latched(b, i -> latches.earned().get(index.badge(i).id()));
-    badgeOutOfReach = new boolean[b];
-    badgeFraction = new double[b];
-    flaggedAt =
-        latched(course.flags(), f -> latches.flagged().get(course.design().flags().get(f).id()));
-    completedAt = latches.completed().orElse(NEVER);
+    for (int s = 0; s < index.steps(); s++) {
+      var id = index.step(s).id();
+      units.openedAt[s] = latches.stepOpened().getOrDefault(id, NEVER);
+      units.grantedAt[s] = latches.stepGranted().getOrDefault(id, NEVER);
+      units.keptAt[s] = latches.stepDone().getOrDefault(id, NEVER);
+    }
+    for (int m = 0; m < index.modules(); m++) {
+      var id = index.module(m).id();
+      units.grantedAt[course.moduleOpensUnit(m)] = latches.moduleGranted().getOrDefault(id, NEVER);
+      units.keptAt[course.moduleUnit(m)] = latches.moduleDone().getOrDefault(id, NEVER);
+    }
+    for (int b = 0; b < index.badges(); b++)
+      units.keptAt[course.badgeUnit(b)] = latches.earned().getOrDefault(index.badge(b).id(), NEVER);
+    flaggedAt = new long[course.flags()];
+    for (int f = 0; f < flaggedAt.length; f++)
+      flaggedAt[f] = latches.flagged().getOrDefault(course.design().flags().get(f).id(), NEVER);
+    units.keptAt[course.courseUnit()] = latches.completed().orElse(NEVER);
     evaluateAll();
   }
 
@@ -110,19 +93,6 @@ public final class Progress {
   public void evaluateAll() {
     dirty.set(0, course.units());
     settle();
-  }
-
-  private interface Latched {
-    Long at(int number);
-  }
-
-  private static long[] latched(int n, Latched latched) {
-    long[] all = new long[n];
-    for (int i = 0; i < n; i++) {
-      Long at = latched.at(i);
-      all[i] = at == null ? NEVER : at;
-    }
-    return all;
   }
 
   /** A learner about whom nothing is known yet. */
@@ -180,37 +150,38 @@ public final class Progress {
   }
 
   private void liveUntil(long until) {
-    for (long next = nextMoment(); next <= until; next = nextMoment()) {
+    for (long next = nextOfAll(); next <= until; next = nextOfAll()) {
       now = Math.max(now, next);
-      for (int u = 0; u < nextOfUnit.length; u++)
-        if (nextOfUnit[u] <= now) dirty.set(course.rank(u));
+      for (int u = 0; u < units.next.length; u++)
+        if (units.next[u] <= now) dirty.set(course.rank(u));
       settle();
     }
     now = Math.max(now, until);
   }
 
+  private long nextOfAll() {
+    long next = NO_MOMENT;
+    for (long moment : units.next) next = Math.min(next, moment);
+    return next;
+  }
+
   /**
    * The next moment, in epoch milliseconds, at which the clock alone changes something; {@link
-   * Long#MAX_VALUE} if it never does.
+   * Long#MAX_VALUE} if it never does, and for who has left.
    */
   public long nextMoment() {
-    long next = NO_MOMENT;
-    for (long moment : nextOfUnit) next = Math.min(next, moment);
-    return next;
+    return record.left() ? NO_MOMENT : nextOfAll();
   }
 
   private void markDirty(Fact.What what) {
     dirty.set(course.rank(course.flagsUnit()));
     switch (what) {
-      case Fact.Enrolled _,
-          Fact.LeftCourse _,
-          Fact.CompletedCourse _,
-          Fact.Attendance _,
-          Fact.JoinedGroup _,
-          Fact.LeftGroup _ ->
+      case Fact.Enrolled _, Fact.LeftCourse _ -> dirty.set(0, course.units());
+      case Fact.CompletedCourse _, Fact.Attendance _, Fact.JoinedGroup _, Fact.LeftGroup _ ->
           markReaders(course.personSubject());
-      case Fact.WasHere _, Fact.TakenBack _ -> {}
+      case Fact.WasHere _, Fact.CameUnder _, Fact.TakenBack _ -> {}
       case Fact.BadgeIssued issued -> markBadge(index.number(issued.badge()));
+      case Fact.BadgeKept kept -> markBadge(index.number(kept.badge()));
       case Fact.BadgeRevoked revoked -> markBadge(index.number(revoked.badge()));
       case Fact.Rated rated -> markOutcome(index.number(rated.outcome()));
       case Fact.AtStep atStep -> {
@@ -218,6 +189,7 @@ public final class Progress {
         if (s == CourseIndex.UNKNOWN) return;
         dirty.set(course.rank(s));
         markReaders(s);
+        markReaders(course.factsSubject(s));
         if (what instanceof Fact.FinishedAttempt)
           for (Step.Tie tie : index.step(s).evidenceFor()) markOutcome(index.number(tie.outcome()));
       }
@@ -239,195 +211,275 @@ public final class Progress {
   }
 
   /**
-   * Looks at what is dirty, in order, until nothing changes. On circles a unit may be looked at
-   * several times; since almost everything only ever goes one way this ends, and a bound stops
-   * rules that contradict each other.
+   * Looks at what is dirty, each unit after those it reads: one sweep is enough, since readers only
+   * ever stand later in the order. A circle is settled as a whole.
    */
   private void settle() {
-    int looks = 16 * course.units() + 64;
-    for (int r = dirty.nextSetBit(0); r >= 0 && looks-- > 0; r = dirty.nextSetBit(0)) {
+    for (int r = dirty.nextSetBit(0); r >= 0; r = dirty.nextSetBit(r + 1)) {
       dirty.clear(r);
+      int end = course.circleEnd(r);
+      if (end >= 0) {
+        r = settleCircle(r, end);
+        continue;
+      }
       int unit = course.order()[r];
-      if (look(unit)) markReaders(unit);
+      units.see(unit, before);
+      units.toBottom(unit);
+      look(unit);
+      release(unit);
+      if (units.differs(unit, before)) markReaders(unit);
     }
-    dirty.clear();
   }
 
-  private boolean look(int unit) {
-    if (unit < index.steps()) return lookAtStep(unit);
-    if (unit < course.badgeUnit(0)) return lookAtModule(unit - index.steps());
-    if (unit < course.courseUnit()) return lookAtBadge(unit - course.badgeUnit(0));
-    if (unit == course.courseUnit()) return lookAtCourse();
-    lookAtFlags();
-    return false;
+  /**
+   * From nothing upwards until nothing changes; then what holds is kept; and again from nothing
+   * until there is nothing new to keep, so that the result is a function of what is kept and of
+   * nothing else.
+   *
+   * @return the last place of the circle
+   */
+  private int settleCircle(int place, int end) {
+    int first = place;
+    while (first > 0 && course.circleEnd(first - 1) == end) first--;
+    Units.Seen[] old = new Units.Seen[end - first + 1];
+    for (int r = first; r <= end; r++) {
+      old[r - first] = new Units.Seen();
+      units.see(course.order()[r], old[r - first]);
+    }
+    int kept;
+    do {
+      kept = units.kept;
+      for (int r = first; r <= end; r++) units.toBottom(course.order()[r]);
+      units.keeping = false;
+      int rounds = 0;
+      while (grow(first, end) && ++rounds < MOST_ROUNDS) {}
+      units.keeping = true;
+      grow(first, end);
+    } while (kept != units.kept);
+    for (int r = first; r <= end; r++) release(course.order()[r]);
+    for (int r = first; r <= end; r++)
+      if (units.differs(course.order()[r], old[r - first])) markReaders(course.order()[r]);
+    dirty.clear(first, end + 1);
+    return end;
   }
 
-  private boolean lookAtStep(int s) {
+  private boolean grow(int first, int end) {
+    boolean grown = false;
+    for (int r = first; r <= end; r++) {
+      int unit = course.order()[r];
+      units.see(unit, before);
+      look(unit);
+      grown |= units.differs(unit, before);
+    }
+    return grown;
+  }
+
+  private void look(int unit) {
+    if (unit < index.steps()) lookAtStep(unit);
+    else if (unit < course.moduleUnit(0)) lookAtDoor(unit - course.moduleOpensUnit(0));
+    else if (unit < course.badgeUnit(0)) lookAtModule(unit - course.moduleUnit(0));
+    else if (unit < course.courseUnit()) lookAtBadge(unit - course.badgeUnit(0));
+    else if (unit == course.courseUnit()) lookAtCourse();
+    else lookAtFlags();
+  }
+
+  /** What follows its rule does not keep what the rule no longer grants. */
+  private void release(int unit) {
+    if (unit < index.steps()) {
+      if (!units.open[unit] && !index.step(unit).gate().staysOpen()) units.grantedAt[unit] = NEVER;
+    } else if (unit < course.moduleUnit(0)) {
+      CourseModule module = index.module(unit - course.moduleOpensUnit(0));
+      if (!units.open[unit] && !module.gate().staysOpen()) units.grantedAt[unit] = NEVER;
+    }
+  }
+
+  private Instant moment() {
+    return Instant.ofEpochMilli(now);
+  }
+
+  private void lookAtStep(int s) {
     Step step = index.step(s);
     int m = index.moduleOf(s);
-    long next = NO_MOMENT;
-    boolean wasOpen = open[s];
-    boolean wasUsable = usable[s];
-    boolean wasOutOfReach = outOfReach[s];
-    long wasDone = doneAt[s];
-    double wasFraction = fraction[s];
-    Turn wasTurn = turn[s];
-
-    boolean exists = index.published(s) && record.isFor(s);
+    int door = course.moduleOpensUnit(m);
     long from = index.opensAt(s);
-    long until = index.closesAt(s);
+    long until = record.closesAt(s);
+    long next = NO_MOMENT;
     if (now < from) next = from;
     if (now < until) next = Math.min(next, until);
     boolean over = now >= until;
+    boolean exists = exists(s);
 
     boolean ruleHolds = true;
-    boolean ruleHopeless = false;
+    boolean grants = units.grantedAt[door] != NEVER;
+    boolean hopeless = false;
     Turn opensTurn = Turn.NOBODY;
     Optional<PlannedRule> opens = course.stepOpens(s);
     if (opens.isPresent()) {
       opens.get().evaluate(derived, desk);
       ruleHolds = desk.holds();
-      ruleHopeless = desk.verdict() == Verdict.OUT_OF_REACH;
+      grants &= desk.verdict() == Verdict.MET;
+      hopeless = desk.verdict() == Verdict.OUT_OF_REACH;
       opensTurn = desk.turn();
       next = Math.min(next, desk.next());
     }
-    boolean inTurn = true;
-    if (index.module(m).strictOrder())
-      for (int before = index.firstStep(m); before < s; before++) {
-        if (!course.waitsFor(s, before) || record.waived(before) || doneAt[before] != NEVER)
-          continue;
-        inTurn = false;
-        ruleHopeless |= outOfReach[before];
-        if (turn[before].compareTo(opensTurn) < 0) opensTurn = turn[before];
+    if (index.module(m).strictOrder()) {
+      boolean any = false;
+      boolean anyDone = false;
+      for (int b = index.firstStep(m); b < s; b++) {
+        if (!course.waitsFor(s, b)) continue;
+        any = true;
+        anyDone |= units.keptAt[b] != NEVER;
+        if (outOfTheWay(b)) continue;
+        ruleHolds = false;
+        hopeless |= units.lost[b];
+        if (units.turn[b].compareTo(opensTurn) < 0) opensTurn = units.turn[b];
       }
-    boolean opensNow = moduleOpen[m] && ruleHolds && inTurn && now >= from;
-    boolean kept = openedAt[s] != NEVER && step.gate().staysOpen();
-    boolean allowed = exists && (record.openedByException(s) || kept || opensNow);
-    open[s] = allowed && (!over || record.openedByException(s));
-    if (open[s] && openedAt[s] == NEVER) {
-      openedAt[s] = now;
-      decisions.add(new Decision.Opened(step.id(), Instant.ofEpochMilli(now)));
+      grants &= anyDone || !any;
     }
-    usable[s] =
-        exists && (open[s] || (!over && !(ruleHopeless || !(moduleOpen[m] || moduleUsable[m]))));
+    boolean stays = units.grantedAt[s] != NEVER && step.gate().staysOpen();
+    boolean byRule = units.open[door] && ((ruleHolds && now >= from) || stays);
+    boolean opened = record.openedByException(s);
+    units.open[s] = exists && !record.left() && (opened || (byRule && !over));
+    if (units.open[s]) {
+      if (units.keep(units.openedAt, s, now))
+        decisions.add(new Decision.Opened(step.id(), moment()));
+      if (grants && ruleHolds && now >= from && units.open[door])
+        units.keep(units.grantedAt, s, now);
+    }
+    boolean canOpen = (stays || !hopeless) && (units.open[door] || units.usable[door]);
+    units.usable[s] = exists && (units.open[s] || opened || (!over && canOpen));
 
-    PlannedRule done = course.stepDone(s);
-    done.evaluate(derived, desk);
+    course.stepDone(s).evaluate(derived, desk);
     next = Math.min(next, desk.next());
-    if (doneAt[s] == NEVER && exists && !record.excused(s) && desk.holds()) {
-      doneAt[s] = now;
-      decisions.add(new Decision.Done(step.id(), Instant.ofEpochMilli(now)));
-    }
-    boolean isDone = doneAt[s] != NEVER;
-    fraction[s] = isDone ? 1 : desk.fraction();
-    outOfReach[s] = !isDone && (!usable[s] || desk.verdict() == Verdict.OUT_OF_REACH);
-    if (isDone) turn[s] = Turn.NOBODY;
-    else if (open[s]) turn[s] = desk.turn();
-    else if (!moduleOpen[m] && moduleOpensTurn[m] != Turn.NOBODY) turn[s] = moduleOpensTurn[m];
-    else if (opensTurn != Turn.NOBODY) turn[s] = opensTurn;
-    else turn[s] = Turn.CLOCK;
+    boolean wasOpen = units.open[s] || units.openedAt[s] != NEVER;
+    boolean acts = exists && !record.left() && wasOpen;
+    if (acts && desk.verdict() == Verdict.MET && units.keep(units.keptAt, s, now))
+      decisions.add(new Decision.Done(step.id(), moment()));
+    boolean isDone = units.keptAt[s] != NEVER;
+    units.byWaiver[s] = !isDone && exists && wasOpen && desk.verdict() == Verdict.WAIVED;
+    boolean settled = isDone || units.byWaiver[s];
+    units.fraction[s] = settled ? 1 : desk.fraction();
+    units.lost[s] =
+        !settled && (desk.verdict() == Verdict.OUT_OF_REACH || (!units.usable[s] && !wasOpen));
+    if (settled) units.turn[s] = Turn.NOBODY;
+    else if (units.open[s]) units.turn[s] = desk.turn();
+    else if (!units.open[door] && units.turn[door] != Turn.NOBODY) units.turn[s] = units.turn[door];
+    else if (opensTurn != Turn.NOBODY) units.turn[s] = opensTurn;
+    else units.turn[s] = Turn.CLOCK;
     long due = record.due(s);
     if (!isDone && due != NEVER && now < due) next = Math.min(next, due);
-    nextOfUnit[s] = next > now ? next : NO_MOMENT;
-    return wasOpen != open[s]
-        || wasUsable != usable[s]
-        || wasOutOfReach != outOfReach[s]
-        || wasDone != doneAt[s]
-        || wasFraction != fraction[s]
-        || wasTurn != turn[s];
+    units.next[s] = next > now ? next : NO_MOMENT;
   }
 
-  private boolean lookAtModule(int m) {
-    int unit = course.moduleUnit(m);
-    boolean wasOpen = moduleOpen[m];
-    boolean wasUsable = moduleUsable[m];
-    Turn wasOpensTurn = moduleOpensTurn[m];
-    long wasDone = moduleDoneAt[m];
-    boolean wasOutOfReach = moduleOutOfReach[m];
-    double wasFraction = moduleFraction[m];
-    Turn wasTurn = moduleTurn[m];
+  /** Whether the step is there for this learner. */
+  private boolean exists(int s) {
+    return index.published(s) && record.isFor(s);
+  }
+
+  /**
+   * Whether a strict order does not wait for a step: it is done, or does not concern the learner.
+   */
+  private boolean outOfTheWay(int s) {
+    return units.keptAt[s] != NEVER || units.byWaiver[s] || derived.waived(s);
+  }
+
+  /** Looks whether a module is open. */
+  private void lookAtDoor(int m) {
+    int unit = course.moduleOpensUnit(m);
+    CourseModule module = index.module(m);
     long next = NO_MOMENT;
     boolean holds = true;
+    boolean grants = true;
     boolean hopeless = false;
-    moduleOpensTurn[m] = Turn.NOBODY;
+    Turn turn = Turn.NOBODY;
     Optional<PlannedRule> opens = course.moduleOpens(m);
     if (opens.isPresent()) {
       opens.get().evaluate(derived, desk);
       holds = desk.holds();
+      grants = desk.verdict() == Verdict.MET;
       hopeless = desk.verdict() == Verdict.OUT_OF_REACH;
-      moduleOpensTurn[m] = desk.turn();
+      turn = desk.turn();
       next = desk.next();
     }
-    boolean kept = moduleOpenedAt[m] != NEVER && index.module(m).gate().staysOpen();
-    moduleOpen[m] = index.module(m).published() && (kept || holds);
-    if (moduleOpen[m] && moduleOpenedAt[m] == NEVER) moduleOpenedAt[m] = now;
-    moduleUsable[m] = index.module(m).published() && (moduleOpen[m] || !hopeless);
+    boolean there = module.published() && !record.left();
+    boolean stays = units.grantedAt[unit] != NEVER && module.gate().staysOpen();
+    units.open[unit] = there && (stays || holds);
+    if (units.open[unit] && grants) units.keep(units.grantedAt, unit, now);
+    units.usable[unit] = module.published() && (units.open[unit] || stays || !hopeless);
+    units.turn[unit] = turn;
+    units.next[unit] = next > now ? next : NO_MOMENT;
+  }
+
+  /** Looks whether a module is done. */
+  private void lookAtModule(int m) {
+    int unit = course.moduleUnit(m);
+    boolean published = index.module(m).published();
+    boolean any = published && hasStepFor(m);
     course.moduleDone(m).evaluate(derived, desk);
-    next = Math.min(next, desk.next());
-    if (moduleDoneAt[m] == NEVER && index.module(m).published() && desk.holds()) {
-      moduleDoneAt[m] = now;
-      var at = Instant.ofEpochMilli(now);
-      decisions.add(new Decision.ModuleDone(index.module(m).id(), at));
-    }
-    boolean isDone = moduleDoneAt[m] != NEVER;
-    moduleFraction[m] = isDone ? 1 : desk.fraction();
-    moduleOutOfReach[m] = !isDone && desk.verdict() == Verdict.OUT_OF_REACH;
-    moduleTurn[m] = isDone ? Turn.NOBODY : desk.turn();
-    nextOfUnit[unit] = next > now ? next : NO_MOMENT;
-    return wasOpen != moduleOpen[m]
-        || wasUsable != moduleUsable[m]
-        || wasOpensTurn != moduleOpensTurn[m]
-        || wasDone != moduleDoneAt[m]
-        || wasOutOfReach != moduleOutOfReach[m]
-        || wasFraction != moduleFraction[m]
-        || wasTurn != moduleTurn[m];
+    Verdict verdict = desk.verdict();
+    if (any && !record.left() && verdict == Verdict.MET && units.keep(units.keptAt, unit, now))
+      decisions.add(new Decision.ModuleDone(index.module(m).id(), moment()));
+    boolean isDone = units.keptAt[unit] != NEVER;
+    units.byWaiver[unit] = !isDone && published && (!any || verdict == Verdict.WAIVED);
+    units.fraction[unit] = isDone ? 1 : desk.fraction();
+    units.lost[unit] =
+        !isDone && !units.byWaiver[unit] && (!published || verdict == Verdict.OUT_OF_REACH);
+    units.turn[unit] = isDone || units.byWaiver[unit] ? Turn.NOBODY : desk.turn();
+    units.next[unit] = desk.next() > now ? desk.next() : NO_MOMENT;
   }
 
-  private boolean lookAtBadge(int b) {
+  private boolean hasStepFor(int m) {
+    for (int s = index.firstStep(m); s < index.firstStep(m + 1); s++) if (exists(s)) return true;
+    return false;
+  }
+
+  private void lookAtBadge(int b) {
+    int unit = course.badgeUnit(b);
     Optional<PlannedRule> earned = course.badgeEarned(b);
-    if (earned.isEmpty()) return false;
-    long was = earnedAt[b];
-    boolean wasOutOfReach = badgeOutOfReach[b];
+    if (earned.isEmpty()) {
+      units.lost[unit] = false;
+      return;
+    }
     earned.get().evaluate(derived, desk);
-    boolean held = derived.holds(b);
-    if (earnedAt[b] == NEVER && !held && !record.revoked(b) && desk.verdict() == Verdict.MET) {
-      earnedAt[b] = now;
-      decisions.add(new Decision.BadgeEarned(index.badge(b).id(), Instant.ofEpochMilli(now)));
-    }
-    badgeFraction[b] = desk.fraction();
-    badgeOutOfReach[b] = !derived.holds(b) && desk.verdict() == Verdict.OUT_OF_REACH;
-    nextOfUnit[course.badgeUnit(b)] = desk.next() > now ? desk.next() : NO_MOMENT;
-    return was != earnedAt[b] || wasOutOfReach != badgeOutOfReach[b];
+    if (desk.verdict() == Verdict.MET
+        && !record.left()
+        && !record.heldByHand(b)
+        && !record.revoked(b)
+        && units.keep(units.keptAt, unit, now))
+      decisions.add(new Decision.BadgeEarned(index.badge(b).id(), moment()));
+    units.fraction[unit] = desk.fraction();
+    units.lost[unit] = !derived.holds(b) && desk.verdict() == Verdict.OUT_OF_REACH;
+    units.turn[unit] = derived.holds(b) ? Turn.NOBODY : desk.turn();
+    units.next[unit] = desk.next() > now ? desk.next() : NO_MOMENT;
   }
 
-  private boolean lookAtCourse() {
-    long was = completedAt;
+  private void lookAtCourse() {
+    int unit = course.courseUnit();
     course.courseComplete().evaluate(derived, desk);
-    boolean something = index.modules() > 0;
-    if (completedAt == NEVER && something && desk.verdict() == Verdict.MET) {
-      completedAt = now;
-      decisions.add(new Decision.CourseCompleted(Instant.ofEpochMilli(now)));
-    }
-    nextOfUnit[course.courseUnit()] = desk.next() > now ? desk.next() : NO_MOMENT;
-    return was != completedAt;
+    if (desk.verdict() == Verdict.MET && !record.left() && units.keep(units.keptAt, unit, now))
+      decisions.add(new Decision.CourseCompleted(moment()));
+    units.lost[unit] = units.keptAt[unit] == NEVER && desk.verdict() == Verdict.OUT_OF_REACH;
+    units.next[unit] = desk.next() > now ? desk.next() : NO_MOMENT;
   }
 
+  /** Who has left or has completed the course needs nobody. */
   private void lookAtFlags() {
     long next = NO_MOMENT;
+    boolean concerned = !record.left() && !derived.complete();
     for (int f = 0; f < flaggedAt.length; f++) {
       course.flag(f).evaluate(derived, desk);
-      boolean up = desk.verdict() == Verdict.MET;
+      boolean up = concerned && desk.verdict() == Verdict.MET;
       FlagId flag = course.design().flags().get(f).id();
       if (up && flaggedAt[f] == NEVER) {
         flaggedAt[f] = now;
-        decisions.add(new Decision.FlagRaised(flag, Instant.ofEpochMilli(now)));
+        decisions.add(new Decision.FlagRaised(flag, moment()));
       } else if (!up && flaggedAt[f] != NEVER) {
         flaggedAt[f] = NEVER;
-        decisions.add(new Decision.FlagLowered(flag, Instant.ofEpochMilli(now)));
+        decisions.add(new Decision.FlagLowered(flag, moment()));
       }
       next = Math.min(next, desk.next());
     }
-    nextOfUnit[course.flagsUnit()] = next > now ? next : NO_MOMENT;
+    units.next[course.flagsUnit()] = next > now ? next : NO_MOMENT;
   }
 
   private final class Derived implements Sight {
@@ -442,68 +494,89 @@ public final class Progress {
     }
 
     @Override
+    public boolean waived(int step) {
+      return !record.isFor(step) || (record.excused(step) && units.keptAt[step] == NEVER);
+    }
+
+    @Override
     public long doneAt(int step) {
-      return doneAt[step];
+      return units.keptAt[step];
+    }
+
+    @Override
+    public boolean doneByWaiver(int step) {
+      return units.byWaiver[step];
     }
 
     @Override
     public boolean open(int step) {
-      return open[step];
+      return units.open[step];
     }
 
     @Override
     public boolean usable(int step) {
-      return usable[step];
+      return units.usable[step];
     }
 
     @Override
     public boolean outOfReach(int step) {
-      return outOfReach[step];
+      return units.lost[step];
     }
 
     @Override
     public double fraction(int step) {
-      return fraction[step];
+      return units.fraction[step];
     }
 
     @Override
     public Turn turn(int step) {
-      return turn[step];
+      return units.turn[step];
     }
 
     @Override
     public long moduleDoneAt(int module) {
-      return moduleDoneAt[module];
+      return units.keptAt[course.moduleUnit(module)];
+    }
+
+    @Override
+    public boolean nothingToDo(int module) {
+      return units.byWaiver[course.moduleUnit(module)];
     }
 
     @Override
     public boolean moduleOutOfReach(int module) {
-      return moduleOutOfReach[module];
+      return units.lost[course.moduleUnit(module)];
     }
 
     @Override
     public double moduleFraction(int module) {
-      return moduleFraction[module];
+      return units.fraction[course.moduleUnit(module)];
     }
 
     @Override
     public Turn moduleTurn(int module) {
-      return moduleTurn[module];
+      return units.turn[course.moduleUnit(module)];
     }
 
     @Override
     public boolean holds(int badge) {
-      return record.holds(badge) || (earnedAt[badge] != NEVER && !record.revoked(badge));
+      boolean earned = units.keptAt[course.badgeUnit(badge)] != NEVER;
+      return record.holds(badge) || (earned && !record.revoked(badge));
     }
 
     @Override
     public boolean badgeOutOfReach(int badge) {
-      return badgeOutOfReach[badge];
+      return units.lost[course.badgeUnit(badge)];
     }
 
     @Override
     public boolean complete() {
-      return completedAt != NEVER;
+      return units.keptAt[course.courseUnit()] != NEVER;
+    }
+
+    @Override
+    public boolean completeOutOfReach() {
+      return units.lost[course.courseUnit()];
     }
   }
 
@@ -527,23 +600,37 @@ public final class Progress {
 
   /** Whether the module is open; its steps may still have rules of their own. */
   public boolean moduleOpen(int module) {
-    return moduleOpen[module];
+    return units.open[course.moduleOpensUnit(module)];
   }
 
   public double badgeFraction(int badge) {
-    return badgeFraction[badge];
+    return units.fraction[course.badgeUnit(badge)];
   }
 
+  /** When the badge's rule was met, whether or not it has been issued. */
+  public Optional<Instant> earnedAt(int badge) {
+    return moment(units.keptAt[course.badgeUnit(badge)]);
+  }
+
+  /** Badges that are held because their rule was met once, and whose ground has fallen away. */
+  public List<Integer> inDoubt() {
+    List<Integer> doubtful = new ArrayList<>();
+    for (int b = 0; b < index.badges(); b++)
+      if (record.heldByRule(b) && units.keptAt[course.badgeUnit(b)] == NEVER) doubtful.add(b);
+    return doubtful;
+  }
+
+  /** When the step was first open. */
   public Optional<Instant> openedAt(int step) {
-    return moment(openedAt[step]);
+    return moment(units.openedAt[step]);
   }
 
   public Optional<Instant> doneAt(int step) {
-    return moment(doneAt[step]);
+    return moment(units.keptAt[step]);
   }
 
   public Optional<Instant> completedAt() {
-    return moment(completedAt);
+    return moment(units.keptAt[course.courseUnit()]);
   }
 
   /** When the flag went up, empty while it is down. */
@@ -564,22 +651,21 @@ public final class Progress {
           case NOT_FOR_THEM, UNPUBLISHED, WAITING, DONE, EXCUSED -> false;
         };
     boolean overdue = unfinished && record.due(s) != NEVER && now >= record.due(s);
-    boolean lost = unfinished && index.step(s).required() && outOfReach[s];
+    boolean lost = unfinished && index.step(s).required() && units.lost[s];
     return new Bead(state, overdue && index.step(s).required(), lost);
   }
 
   private StepState state(int s) {
-    Step step = index.step(s);
-    if (!step.published() || !index.module(index.moduleOf(s)).published())
-      return StepState.UNPUBLISHED;
+    if (!index.published(s)) return StepState.UNPUBLISHED;
     if (!record.isFor(s)) return StepState.NOT_FOR_THEM;
+    if (units.keptAt[s] != NEVER) return StepState.DONE;
     if (record.excused(s)) return StepState.EXCUSED;
-    if (doneAt[s] != NEVER) return StepState.DONE;
+    if (units.byWaiver[s]) return StepState.DONE;
     if (record.waiting(s)) return StepState.WAITING;
-    boolean over = now >= index.closesAt(s);
-    if (over && !open[s]) return StepState.MISSED;
+    boolean over = now >= record.closesAt(s);
+    if (over && !units.open[s]) return StepState.MISSED;
     if (record.needsAnotherGo(s)) return StepState.AGAIN;
-    if (!open[s]) return StepState.CLOSED;
+    if (!units.open[s]) return StepState.CLOSED;
     return record.touchedAt(s) == NEVER ? StepState.OPEN : StepState.BEGUN;
   }
 
@@ -600,14 +686,14 @@ public final class Progress {
     for (int s = 0; s < index.steps(); s++) {
       if (!counts(s)) continue;
       all++;
-      if (doneAt[s] != NEVER) done++;
+      if (units.keptAt[s] != NEVER) done++;
     }
     return all == 0 ? 0 : (double) done / all;
   }
 
   /** Whether the step is one of those that the learner is asked to do. */
   public boolean counts(int s) {
-    return index.expected(s) && !record.waived(s);
+    return index.expected(s) && !derived.waived(s) && !units.byWaiver[s];
   }
 
   /** The rule at a place with what each part of it comes to now; empty where no rule stands. */
@@ -620,27 +706,49 @@ public final class Progress {
         });
   }
 
-  /** What stays, for storing. */
+  /** What stays, for storing; what this version of the design does not have is carried along. */
   public Latches latches() {
+    Map<StepId, Long> opened = rest(carried.stepOpened(), index::number);
+    Map<StepId, Long> granted = rest(carried.stepGranted(), index::number);
+    Map<StepId, Long> done = rest(carried.stepDone(), index::number);
+    for (int s = 0; s < index.steps(); s++) {
+      put(opened, index.step(s).id(), units.openedAt[s]);
+      put(granted, index.step(s).id(), units.grantedAt[s]);
+      put(done, index.step(s).id(), units.keptAt[s]);
+    }
+    Map<ModuleId, Long> moduleGranted = rest(carried.moduleGranted(), index::number);
+    Map<ModuleId, Long> moduleDone = rest(carried.moduleDone(), index::number);
+    for (int m = 0; m < index.modules(); m++) {
+      put(moduleGranted, index.module(m).id(), units.grantedAt[course.moduleOpensUnit(m)]);
+      put(moduleDone, index.module(m).id(), units.keptAt[course.moduleUnit(m)]);
+    }
+    Map<BadgeId, Long> earned = rest(carried.earned(), index::number);
+    for (int b = 0; b < index.badges(); b++)
+      put(earned, index.badge(b).id(), units.keptAt[course.badgeUnit(b)]);
+    Map<FlagId, Long> flagged = new TreeMap<>();
+    for (int f = 0; f < flaggedAt.length; f++)
+      put(flagged, course.design().flags().get(f).id(), flaggedAt[f]);
     return new Latches(
         now,
-        byId(openedAt, s -> index.step(s).id()),
-        byId(doneAt, s -> index.step(s).id()),
-        byId(moduleOpenedAt, m -> index.module(m).id()),
-        byId(moduleDoneAt, m -> index.module(m).id()),
-        byId(earnedAt, b -> index.badge(b).id()),
-        byId(flaggedAt, f -> course.design().flags().get(f).id()),
-        completedAt == NEVER ? Optional.empty() : Optional.of(completedAt));
+        opened,
+        granted,
+        done,
+        moduleGranted,
+        moduleDone,
+        earned,
+        flagged,
+        completedAt().map(Instant::toEpochMilli));
   }
 
-  private interface Ids<I> {
-    I of(int number);
+  private static <I> Map<I, Long> rest(Map<I, Long> all, ToIntFunction<I> number) {
+    Map<I, Long> rest = new TreeMap<>();
+    all.forEach((id, at) -> {
+      if (number.applyAsInt(id) == CourseIndex.UNKNOWN) rest.put(id, at);
+    });
+    return rest;
   }
 
-  private static <I> Map<I, Long> byId(long[] moments, Ids<I> ids) {
-    Map<I, Long> all = new HashMap<>();
-    for (int i = 0; i < moments.length; i++)
-      if (moments[i] != NEVER) all.put(ids.of(i), moments[i]);
-    return all;
+  private static <I> void put(Map<I, Long> map, I id, long at) {
+    if (at != NEVER) map.put(id, at);
   }
 }

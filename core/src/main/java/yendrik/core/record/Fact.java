@@ -35,6 +35,18 @@ public record Fact(
 
   public record Enrolled() implements What {}
 
+  /**
+   * Came under a version of the design: at enrolment, and whenever another is published for this
+   * learner. What follows after it follows from that version.
+   *
+   * @param version the number of the publication, 1 or more
+   */
+  public record CameUnder(int version) implements What {
+    public CameUnder {
+      if (version < 1) throw new IllegalArgumentException("version " + version);
+    }
+  }
+
   public record LeftCourse() implements What {}
 
   public record WasHere() implements What {}
@@ -176,6 +188,9 @@ public record Fact(
 
   public record BadgeRevoked(BadgeId badge, String reason) implements What {}
 
+  /** A badge whose ground fell away is kept all the same: from here on a person stands for it. */
+  public record BadgeKept(BadgeId badge, String reason) implements What {}
+
   /** Another course was completed. */
   public record CompletedCourse(CourseId course) implements What {}
 
@@ -191,6 +206,20 @@ public record Fact(
       if (attempts < 1) throw new IllegalArgumentException("attempts " + attempts);
     }
   }
+
+  /** What an exception can give. */
+  public enum Grant {
+    OPENED,
+    EXCUSED,
+    DUE_MOVED,
+    ATTEMPTS
+  }
+
+  /**
+   * Every exception of this kind at the step ends now. What followed from it stays; an exception
+   * that should never have been is {@link TakenBack} instead.
+   */
+  public record ExceptionEnded(StepId step, Grant grant, String reason) implements AtStep {}
 
   /** Takes back the fact that it replaces; nothing stands in its place. */
   public record TakenBack(String reason) implements What {}

@@ -34,9 +34,21 @@ public final class LearnerRecord {
   public static final long NEVER = Long.MIN_VALUE;
   private static final double UNSCORED = -1;
 
+  /** How the facts say that a badge is held. */
+  private enum Held {
+    NOT,
+    BY_RULE,
+    /** Given or kept by a person, who stands for it whatever the rule comes to. */
+    BY_HAND,
+    REVOKED
+  }
+
   private final CourseIndex index;
   private final long[] seenAt;
   private final long[] touchedAt;
+  private final long[] lastSawAt;
+  private final long[] spentAt;
+  private final long[] watchedAt;
   private final int[] seconds;
   private final Map<Integer, BitSet> watched = new LinkedHashMap<>(2);
   private final int[] filmSeconds;
@@ -58,14 +70,12 @@ public final class LearnerRecord {
   private final boolean[] opened;
   private final int[] extraAttempts;
   private final long[] movedDue;
-  private final long[] failedAt;
   private final List<List<Evidence>> evidence;
   private final int[] level;
   private final Set<GroupId> groups = new HashSet<>();
   private final Map<SessionId, Fact.Presence> sessions = new LinkedHashMap<>(2);
   private final Set<CourseId> completed = new HashSet<>();
-  private final boolean[] held;
-  private final boolean[] revoked;
+  private final Held[] held;
   private long enrolledAt = NEVER;
   private long leftAt = NEVER;
   private long lastHere = NEVER;
@@ -78,6 +88,9 @@ public final class LearnerRecord {
     int n = index.steps();
     seenAt = never(n);
     touchedAt = never(n);
+    lastSawAt = never(n);
+    spentAt = never(n);
+    watchedAt = never(n);
     seconds = new int[n];
     filmSeconds = new int[n];
     version = new int[n];
@@ -100,13 +113,12 @@ public final class LearnerRecord {
     opened = new boolean[n];
     extraAttempts = new int[n];
     movedDue = never(n);
-    failedAt = never(n);
     evidence = new ArrayList<>();
     for (int o = 0; o < index.outcomes(); o++) evidence.add(new ArrayList<>());
     level = new int[index.outcomes()];
     Arrays.fill(level, -1);
-    held = new boolean[index.badges()];
-    revoked = new boolean[index.badges()];
+    held = new Held[index.badges()];
+    Arrays.fill(held, Held.NOT);
   }
 
   private static long[] never(int n) {
@@ -132,10 +144,12 @@ public final class LearnerRecord {
       case Fact.Attendance mark -> sessions.put(mark.session(), mark.presence());
       case Fact.LeftGroup left -> groups.remove(left.group());
       case Fact.CompletedCourse done -> completed.add(done.course());
-      case Fact.BadgeIssued issued -> setBadge(index.number(issued.badge()), true);
-      case Fact.BadgeRevoked gone -> setBadge(index.number(gone.badge()), false);
+      case Fact.BadgeIssued issued ->
+          setBadge(index.number(issued.badge()), fact.by().isEmpty() ? Held.BY_RULE : Held.BY_HAND);
+      case Fact.BadgeKept kept -> setBadge(index.number(kept.badge()), Held.BY_HAND);
+      case Fact.BadgeRevoked gone -> setBadge(index.number(gone.badge()), Held.REVOKED);
       case Fact.Rated rated -> rate(at, rated, fact.by());
-      case Fact.TakenBack _ -> {}
+      case Fact.CameUnder _, Fact.TakenBack _ -> {}
       case Fact.AtStep atStep -> {
         int s = index.number(atStep.step());
         if (s != CourseIndex.UNKNOWN) takeAt(s, at, atStep, fact.by());
@@ -143,20 +157,22 @@ public final class LearnerRecord {
     }
   }
 
-  private void setBadge(int b, boolean has) {
-    if (b == CourseIndex.UNKNOWN) return;
-    held[b] = has;
-    revoked[b] = !has;
+  /** What a person stands for is not weakened by a rule that comes to the same. */
+  private void setBadge(int b, Held how) {
+    if (b == CourseIndex.UNKNOWN || (how == Held.BY_RULE && held[b] == Held.BY_HAND)) return;
+    held[b] = how;
   }
 
   private void takeAt(int s, long at, Fact.AtStep what, Optional<PersonId> by) {
     switch (what) {
       case Fact.Saw _ -> {
         if (seenAt[s] == NEVER) seenAt[s] = at;
+        lastSawAt[s] = at;
         here(s, at);
       }
       case Fact.SpentTime spent -> {
-        seconds[s] += spent.seconds();
+        spentAt[s] = at;
+        seconds[s] = (int) Math.min(Integer.MAX_VALUE, (long) seconds[s] + spent.seconds());
         here(s, at);
       }
       case Fact.Watched part -> watch(s, at, part);
@@ -184,6 +200,16 @@ public final class LearnerRecord {
       case Fact.Excused _ -> excused[s] = true;
       case Fact.DueMoved moved -> movedDue[s] = moved.due().toEpochMilli();
       case Fact.AttemptsAdded added -> extraAttempts[s] += added.attempts();
+      case Fact.ExceptionEnded ended -> end(s, ended.grant());
+    }
+  }
+
+  private void end(int s, Fact.Grant grant) {
+    switch (grant) {
+      case OPENED -> opened[s] = false;
+      case EXCUSED -> excused[s] = false;
+      case DUE_MOVED -> movedDue[s] = NEVER;
+      case ATTEMPTS -> extraAttempts[s] = 0;
     }
   }
 
@@ -193,6 +219,7 @@ public final class LearnerRecord {
     if (filmSeconds[s] != part.of()) seen.clear();
     filmSeconds[s] = part.of();
     seen.set(part.from(), part.to());
+    watchedAt[s] = at;
     here(s, at);
   }
 
@@ -226,7 +253,6 @@ public final class LearnerRecord {
             Optional.empty());
       }
     }
-    if (best[s] < passMark(s) - 1e-9) failedAt[s] = at;
   }
 
   /** By the questions that carry the outcome, where there are any, and by the step's cut points. */
@@ -249,7 +275,6 @@ public final class LearnerRecord {
     markScore[s] = marked.of() > 0 ? marked.points() / marked.of() : UNSCORED;
     markedAt[s] = at;
     markedBy[s] = by.orElse(null);
-    if (marked.judgement() != Fact.Judgement.PASSED) failedAt[s] = at;
   }
 
   private void rate(long at, Fact.Rated rated, Optional<PersonId> by) {
@@ -360,11 +385,21 @@ public final class LearnerRecord {
 
   /** Whether the badge was issued, by hand or by rule, and not revoked since. */
   public boolean holds(int badge) {
-    return held[badge];
+    return held[badge] == Held.BY_RULE || held[badge] == Held.BY_HAND;
+  }
+
+  /** Whether a person gave the badge, or kept it when its ground fell away. */
+  public boolean heldByHand(int badge) {
+    return held[badge] == Held.BY_HAND;
+  }
+
+  /** Whether the badge was issued because its rule was met, and nobody has decided on it since. */
+  public boolean heldByRule(int badge) {
+    return held[badge] == Held.BY_RULE;
   }
 
   public boolean revoked(int badge) {
-    return revoked[badge];
+    return held[badge] == Held.REVOKED;
   }
 
   public long seenAt(int s) {
@@ -378,6 +413,19 @@ public final class LearnerRecord {
 
   public int seconds(int s) {
     return seconds[s];
+  }
+
+  /**
+   * Since when time on the step has not been reported: the last visit or the last report, {@link
+   * #NEVER} before any visit. More than has gone since then cannot have been spent.
+   */
+  public long timedFrom(int s) {
+    return Math.max(lastSawAt[s], spentAt[s]);
+  }
+
+  /** The same of seconds of a film that were played. */
+  public long playedFrom(int s) {
+    return Math.max(lastSawAt[s], watchedAt[s]);
   }
 
   /** The share of the film's seconds that were played, 0 to 1. */
@@ -410,6 +458,7 @@ public final class LearnerRecord {
     return handedInAt[s];
   }
 
+  /** The highest number of an attempt that was begun, finished or not; 0 when none was. */
   public int attemptsStarted(int s) {
     return attemptsStarted[s];
   }
@@ -483,10 +532,6 @@ public final class LearnerRecord {
     return version[s] > 0 && (judgement[s] == null || judgedVersion[s] < version[s]);
   }
 
-  public long failedAt(int s) {
-    return failedAt[s];
-  }
-
   public long confirmedAt(int s) {
     return confirmedAt[s];
   }
@@ -514,6 +559,25 @@ public final class LearnerRecord {
     return index.dueAt(s);
   }
 
+  /** Whether an exception has moved the due date. */
+  public boolean dueMoved(int s) {
+    return movedDue[s] != NEVER;
+  }
+
+  /** Attempts given beyond those that the step allows. */
+  public int extraAttempts(int s) {
+    return extraAttempts[s];
+  }
+
+  /**
+   * When the step's window ends for this learner, {@link CourseIndex#NEVER} without an end: never
+   * before a due date that was moved for them.
+   */
+  public long closesAt(int s) {
+    long closes = index.closesAt(s);
+    return movedDue[s] == NEVER ? closes : Math.max(closes, movedDue[s]);
+  }
+
   /** Whether the step exists for this learner. */
   public boolean isFor(int s) {
     if (index.everyones(s)) return true;
@@ -521,11 +585,6 @@ public final class LearnerRecord {
     if (audience.people().contains(person)) return true;
     for (GroupId group : audience.groups()) if (groups.contains(group)) return true;
     return false;
-  }
-
-  /** Whether the step neither concerns this learner nor counts for them. */
-  public boolean waived(int s) {
-    return excused[s] || !isFor(s);
   }
 
   public List<Evidence> evidence(int outcome) {

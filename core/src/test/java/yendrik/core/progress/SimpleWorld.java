@@ -1,23 +1,27 @@
 package yendrik.core.progress;
 
-import static yendrik.core.Workshop.BRAKE;
-import static yendrik.core.Workshop.SAFE;
-import static yendrik.core.Workshop.SCALE;
+import static yendrik.core.Workshop.*;
 
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
+import yendrik.core.Workshop;
+import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.SessionId;
@@ -25,40 +29,78 @@ import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
-import yendrik.core.rule.NodeId;
 import yendrik.core.rule.Verdict;
-import yendrik.core.rule.check.Rules;
 
 /**
  * The same rules once more, written to be read and not to be fast: no numbers, no arrays, no
- * dependencies; every question goes through the list of facts, and everything is asked again until
- * nothing changes.
+ * dependencies; every question goes through the list of facts, and at each moment everything is
+ * asked again, from nothing upwards, until nothing changes.
  */
 final class SimpleWorld {
-  private final CourseDesign design;
+  private final List<CourseDesign> designs;
+  private CourseDesign design;
   private final List<Fact> facts = new ArrayList<>();
+
+  // what is kept
   final Map<StepId, Instant> opened = new HashMap<>();
+  final Map<StepId, Instant> granted = new HashMap<>();
   final Map<StepId, Instant> done = new HashMap<>();
-  final Map<ModuleId, Instant> moduleOpened = new HashMap<>();
+  final Map<ModuleId, Instant> moduleGranted = new HashMap<>();
   final Map<ModuleId, Instant> moduleDone = new HashMap<>();
   final Map<BadgeId, Instant> earned = new HashMap<>();
+  Optional<Instant> completed = Optional.empty();
+
+  // what is worked out at each moment
+  private final Set<Object> open = new HashSet<>();
+  private final Set<Object> canOpen = new HashSet<>();
+  private final Set<Object> byWaiver = new HashSet<>();
+
+  /** What can still be done, earned or completed; at first nothing. */
+  private final Set<Object> within = new HashSet<>();
+
   private Instant now = Instant.MIN;
   private boolean changed;
-  private final Map<NodeId, Verdict> memory = new HashMap<>();
+  private final Map<Leaf, Verdict> memory = new HashMap<>();
 
-  SimpleWorld(CourseDesign design) {
-    this.design = design;
+  SimpleWorld(List<CourseDesign> designs) {
+    this.designs = designs;
+    design = designs.getFirst();
   }
 
   void live(List<Fact> all, Instant until) {
-    List<Fact> sorted = new ArrayList<>(all);
-    sorted.sort(Comparator.comparing(Fact::at).thenComparing(Fact::id));
-    for (Fact fact : sorted) {
+    List<Fact> standing = standing(all);
+    now = standing.getFirst().at();
+    settle();
+    for (Fact fact : standing) {
       pass(fact.at());
       facts.add(fact);
+      if (fact.what() instanceof Fact.CameUnder under) design = designs.get(under.version() - 1);
       settle();
     }
     pass(until);
+  }
+
+  /** Every fact that corrects nothing, with the newest of what corrects it in its place. */
+  private static List<Fact> standing(List<Fact> all) {
+    Map<FactId, Fact> byId = new HashMap<>();
+    all.forEach(f -> byId.put(f.id(), f));
+    List<Fact> standing = new ArrayList<>();
+    for (Fact root : all) {
+      if (root.replaces().isPresent()) continue;
+      Fact newest = root;
+      for (Fact f : all) {
+        Fact up = f;
+        while (up.replaces().isPresent()) up = byId.get(up.replaces().get());
+        boolean later =
+            f.at().isAfter(newest.at())
+                || (f.at().equals(newest.at()) && f.id().compareTo(newest.id()) > 0);
+        if (up.equals(root) && later) newest = f;
+      }
+      if (!(newest.what() instanceof Fact.TakenBack))
+        standing.add(new Fact(root.id(), root.at(), newest.by(), newest.what(), newest.replaces()));
+    }
+    standing.sort(Comparator.comparing(Fact::at).thenComparing(Fact::id));
+    return standing;
   }
 
   /** Stops at every moment that any rule could mean. */
@@ -67,89 +109,251 @@ final class SimpleWorld {
       now = next;
       settle();
     }
-    now = until;
+    if (until.isAfter(now)) now = until;
     settle();
   }
 
   private Instant nextMoment(Instant until) {
     var moments = new TreeSet<Instant>();
-    Rules.of(design).values().stream()
-        .flatMap(Condition::nodes)
-        .forEach(n -> {
-          if (n instanceof Condition.Ask(var _, Leaf.InTime time)) {
-            time.from().ifPresent(moments::add);
-            time.until().ifPresent(moments::add);
-          }
-          if (n instanceof Condition.Ask(var _, Leaf.EnrolledFor e))
-            enrolled().ifPresent(at -> moments.add(at.plus(Duration.ofDays(e.days()))));
-          if (n instanceof Condition.Ask(var _, Leaf.DaysSinceDone d) && done.containsKey(d.step()))
-            moments.add(done.get(d.step()).plus(Duration.ofDays(d.days())));
-        });
-    design
-        .steps()
-        .forEach(s -> {
-          s.window().from().ifPresent(moments::add);
-          s.window().until().ifPresent(moments::add);
-        });
+    List<Condition> rules = new ArrayList<>();
+    for (CourseModule m : design.modules()) {
+      m.opensWhen().ifPresent(rules::add);
+      m.doneWhen().ifPresent(rules::add);
+      for (Step s : m.steps()) {
+        s.opensWhen().ifPresent(rules::add);
+        rules.add(s.doneWhen());
+        s.window().from().ifPresent(moments::add);
+        until(s).ifPresent(moments::add);
+      }
+    }
+    design.badges().forEach(b -> b.earnedWhen().ifPresent(rules::add));
+    design.completeWhen().ifPresent(rules::add);
+    for (Condition rule : rules)
+      rule.nodes()
+          .forEach(n -> {
+            if (n instanceof Condition.Ask(var _, Leaf.InTime time)) {
+              time.from().ifPresent(moments::add);
+              time.until().ifPresent(moments::add);
+            }
+            if (n instanceof Condition.Ask(var _, Leaf.EnrolledFor e))
+              enrolled().ifPresent(at -> moments.add(at.plus(Duration.ofDays(e.days()))));
+            if (n instanceof Condition.Ask(var _, Leaf.DaysSinceDone d)
+                && done.containsKey(d.step()))
+              moments.add(done.get(d.step()).plus(Duration.ofDays(d.days())));
+          });
     return moments.stream()
         .filter(m -> m.isAfter(now) && !m.isAfter(until))
         .findFirst()
         .orElse(null);
   }
 
-  private void settle() {
-    memory.clear();
-    do {
-      changed = false;
-      for (CourseModule module : design.modules()) {
-        if (module.opensWhen().map(this::holds).orElse(true)) put(moduleOpened, module.id());
-        for (Step step : module.steps()) {
-          boolean from = step.window().from().map(f -> !now.isBefore(f)).orElse(true);
-          boolean allowed =
-              moduleOpened.containsKey(module.id())
-                  && from
-                  && step.opensWhen().map(this::holds).orElse(true);
-          if (allowed && !over(step)) put(opened, step.id());
-          if (!excused(step.id()) && holds(step.doneWhen())) put(done, step.id());
-        }
-        if (holds(module.doneWhen().orElseGet(() -> Rules.usualModuleDone(module))))
-          put(moduleDone, module.id());
-      }
-      for (var badge : design.badges())
-        if (verdict(badge.earnedWhen().orElseThrow()) == Verdict.MET) put(earned, badge.id());
-    } while (changed);
+  private int kept() {
+    return opened.size()
+        + granted.size()
+        + done.size()
+        + moduleGranted.size()
+        + moduleDone.size()
+        + earned.size()
+        + (completed.isPresent() ? 1 : 0);
   }
 
-  private <I> void put(Map<I, Instant> map, I id) {
-    if (map.putIfAbsent(id, now) == null) {
-      changed = true;
+  private void settle() {
+    int kept;
+    do {
+      kept = kept();
+      open.clear();
+      canOpen.clear();
+      byWaiver.clear();
+      within.clear();
       memory.clear();
+      do {
+        changed = false;
+        everything();
+      } while (changed);
+    } while (kept != kept());
+    for (CourseModule m : design.modules()) {
+      if (!m.gate().staysOpen() && !open.contains(m.id())) moduleGranted.remove(m.id());
+      for (Step s : m.steps())
+        if (!s.gate().staysOpen() && !open.contains(s.id())) granted.remove(s.id());
     }
   }
 
+  private void everything() {
+    for (CourseModule module : design.modules()) {
+      door(module);
+      for (Step step : module.steps()) step(module, step);
+      module(module);
+    }
+    design.badges().forEach(this::badge);
+    Verdict complete = verdict(completeWhen());
+    if (complete == Verdict.MET && !left() && completed.isEmpty()) {
+      completed = Optional.of(now);
+      change();
+    }
+    if (complete != Verdict.OUT_OF_REACH) put(within, design.id());
+  }
+
+  private void door(CourseModule m) {
+    Optional<Verdict> rule = m.opensWhen().map(this::verdict);
+    boolean stays = moduleGranted.containsKey(m.id()) && m.gate().staysOpen();
+    boolean isOpen = m.published() && !left() && (stays || rule.map(this::holds).orElse(true));
+    if (isOpen) {
+      put(open, m.id());
+      if (rule.map(v -> v == Verdict.MET).orElse(true)) put(moduleGranted, m.id());
+    }
+    boolean hopeless = rule.map(v -> v == Verdict.OUT_OF_REACH).orElse(false);
+    if (m.published() && (stays || !hopeless)) put(canOpen, m.id());
+  }
+
+  private void step(CourseModule m, Step s) {
+    Optional<Verdict> rule = s.opensWhen().map(this::verdict);
+    List<Step> before =
+        m.strictOrder()
+            ? m.steps().subList(0, m.steps().indexOf(s)).stream()
+                .filter(b -> b.required() && b.published())
+                .toList()
+            : List.of();
+    List<Step> waitedFor =
+        before.stream()
+            .filter(b -> !done.containsKey(b.id()))
+            .filter(b -> !byWaiver.contains(b.id()) && isFor(b) && !excused(b.id()))
+            .toList();
+    boolean turn = waitedFor.isEmpty();
+    boolean begun = s.window().from().map(f -> !now.isBefore(f)).orElse(true);
+    boolean byRule = rule.map(this::holds).orElse(true) && turn && begun;
+    boolean stays = granted.containsKey(s.id()) && s.gate().staysOpen();
+    boolean excepted = excepted(s.id(), Fact.Opened.class, Fact.Grant.OPENED);
+    boolean usual = open.contains(m.id()) && (byRule || stays) && !over(s);
+    if (exists(m, s) && !left() && (excepted || usual)) {
+      put(open, s.id());
+      put(opened, s.id());
+      boolean met = rule.map(v -> v == Verdict.MET).orElse(true);
+      boolean someDone =
+          before.isEmpty() || before.stream().anyMatch(b -> done.containsKey(b.id()));
+      if (byRule && met && someDone && open.contains(m.id()) && moduleGranted.containsKey(m.id()))
+        put(granted, s.id());
+    }
+    boolean hopeless =
+        rule.map(v -> v == Verdict.OUT_OF_REACH).orElse(false)
+            || waitedFor.stream().anyMatch(b -> lost(b.id()));
+    boolean can = !over(s) && (stays || !hopeless) && canOpen.contains(m.id());
+    if (exists(m, s) && (open.contains(s.id()) || excepted || can)) put(canOpen, s.id());
+
+    Verdict is = verdict(s.doneWhen());
+    boolean was = exists(m, s) && opened.containsKey(s.id());
+    if (was && !left() && is == Verdict.MET) put(done, s.id());
+    if (was && is == Verdict.WAIVED && !done.containsKey(s.id())) put(byWaiver, s.id());
+    boolean settled = done.containsKey(s.id()) || byWaiver.contains(s.id());
+    boolean reachable =
+        is != Verdict.OUT_OF_REACH && (canOpen.contains(s.id()) || opened.containsKey(s.id()));
+    if (settled || reachable) put(within, s.id());
+  }
+
+  private void module(CourseModule m) {
+    Verdict is = verdict(doneWhen(m));
+    boolean any = m.published() && m.steps().stream().anyMatch(s -> exists(m, s));
+    if (any && !left() && is == Verdict.MET) put(moduleDone, m.id());
+    if (moduleDone.containsKey(m.id())) byWaiver.remove(m.id());
+    else if (m.published() && (!any || is == Verdict.WAIVED)) put(byWaiver, m.id());
+    boolean settled = moduleDone.containsKey(m.id()) || byWaiver.contains(m.id());
+    if (settled || (m.published() && is != Verdict.OUT_OF_REACH)) put(within, m.id());
+  }
+
+  private void badge(Badge b) {
+    if (b.earnedWhen().isEmpty()) {
+      put(within, b.id());
+      return;
+    }
+    Verdict is = verdict(b.earnedWhen().get());
+    boolean person = held(b.id()).equals("by hand") || held(b.id()).equals("revoked");
+    if (is == Verdict.MET && !left() && !person) put(earned, b.id());
+    if (holdsBadge(b.id()) || is != Verdict.OUT_OF_REACH) put(within, b.id());
+  }
+
+  private static Condition doneWhen(CourseModule m) {
+    return m.doneWhen()
+        .orElseGet(() ->
+            all(
+                m.steps().stream()
+                    .filter(s -> s.required() && s.published())
+                    .map(s -> Workshop.ask(new Leaf.StepDone(s.id())))
+                    .toArray(Condition[]::new)));
+  }
+
+  private Condition completeWhen() {
+    return design
+        .completeWhen()
+        .orElseGet(() ->
+            all(
+                design.modules().stream()
+                    .filter(CourseModule::published)
+                    .map(m -> Workshop.ask(new Leaf.ModuleDone(m.id())))
+                    .toArray(Condition[]::new)));
+  }
+
+  private <I> void put(Map<I, Instant> map, I id) {
+    if (map.putIfAbsent(id, now) == null) change();
+  }
+
+  private void put(Set<Object> set, Object id) {
+    if (set.add(id)) change();
+  }
+
+  private void change() {
+    changed = true;
+    memory.clear();
+  }
+
+  private boolean exists(CourseModule m, Step s) {
+    return m.published() && s.published() && isFor(s);
+  }
+
+  boolean isFor(Step s) {
+    Step.Audience audience = s.audience();
+    return audience.everyone()
+        || audience.people().contains(JUNO)
+        || audience.groups().stream().anyMatch(this::in);
+  }
+
+  private Optional<Instant> until(Step s) {
+    return s.window()
+        .until()
+        .map(u -> movedDue(s.id()).filter(moved -> moved.isAfter(u)).orElse(u));
+  }
+
   private boolean over(Step step) {
-    return step.window().until().map(u -> !now.isBefore(u)).orElse(false);
+    return until(step).map(u -> !now.isBefore(u)).orElse(false);
   }
 
-  boolean open(Step step) {
-    return opened.containsKey(step.id()) && !over(step);
+  boolean open(StepId step) {
+    return open.contains(step);
   }
 
-  private boolean holds(Condition rule) {
-    return verdict(rule) == Verdict.MET || verdict(rule) == Verdict.WAIVED;
+  boolean nothingToDo(ModuleId module) {
+    return byWaiver.contains(module);
   }
 
-  /** Remembers verdicts until anything changes, since plain asking again takes forever. */
+  boolean doneByWaiver(StepId step) {
+    return byWaiver.contains(step);
+  }
+
+  boolean lost(StepId id) {
+    return !within.contains(id);
+  }
+
+  private boolean holds(Verdict verdict) {
+    return verdict == Verdict.MET || verdict == Verdict.WAIVED;
+  }
+
   private Verdict verdict(Condition node) {
-    Verdict known = node.parts().isEmpty() ? memory.get(node.id()) : null;
-    if (known != null) return known;
-    Verdict found = find(node);
-    if (node.parts().isEmpty()) memory.put(node.id(), found);
-    return found;
-  }
-
-  private Verdict find(Condition node) {
-    if (node instanceof Condition.Ask ask) return ask(ask.leaf());
+    if (node instanceof Condition.Ask ask) {
+      Verdict known = memory.get(ask.leaf());
+      if (known == null) {
+        known = ask(ask.leaf());
+        memory.put(ask.leaf(), known);
+      }
+      return known;
+    }
     List<Condition> parts =
         node.parts().stream().filter(p -> verdict(p) != Verdict.WAIVED).toList();
     if (parts.isEmpty()) return Verdict.WAIVED;
@@ -174,7 +378,6 @@ final class SimpleWorld {
   }
 
   private boolean forGood(Condition node) {
-    if (verdict(node) == Verdict.WAIVED) return true;
     if (verdict(node) != Verdict.MET) return false;
     List<Condition> parts =
         node.parts().stream().filter(p -> verdict(p) != Verdict.WAIVED).toList();
@@ -182,7 +385,7 @@ final class SimpleWorld {
     return switch (node) {
       case Condition.Ask ask ->
           switch (ask.leaf()) {
-            case Leaf.AttendanceRate _ -> false;
+            case Leaf.AttendanceRate _, Leaf.InGroup _, Leaf.Marked _ -> false;
             case Leaf.NotPassed _, Leaf.LevelBelow _, Leaf.EvidenceCount _ -> false;
             case Leaf.LevelAtLeast l -> l.outcome().equals(BRAKE);
             case Leaf.AtMastery l -> l.outcome().equals(BRAKE);
@@ -199,39 +402,40 @@ final class SimpleWorld {
 
   private Verdict ask(Leaf leaf) {
     return switch (leaf) {
-      case Leaf.OfStep of when excused(of.step()) -> Verdict.WAIVED;
-      case Leaf.Seen l -> fact(has(Fact.Saw.class, l.step()), l.step());
-      case Leaf.StepDone l ->
-          done.containsKey(l.step())
-              ? Verdict.MET
-              : lost(l.step()) ? Verdict.OUT_OF_REACH : Verdict.NOT_YET;
-      case Leaf.Watched l -> fact(watched(l.step()) >= l.share() - 1e-9, l.step());
-      case Leaf.SignedOff l -> fact(has(Fact.SignedOff.class, l.step()), l.step());
-      case Leaf.Score l -> score(l);
-      case Leaf.NotPassed l -> {
-        double pass = step(l.step()).scoring().passMark();
-        if (best(l.step()).isEmpty()) yield fact(false, l.step());
-        yield best(l.step()).get() < pass - 1e-9 ? Verdict.MET : Verdict.OUT_OF_REACH;
-      }
-      case Leaf.DaysSinceDone l -> {
-        if (!done.containsKey(l.step()))
-          yield lost(l.step()) ? Verdict.OUT_OF_REACH : Verdict.NOT_YET;
-        yield now.isBefore(done.get(l.step()).plus(Duration.ofDays(l.days())))
-            ? Verdict.NOT_YET
-            : Verdict.MET;
+      case Leaf.OfStep of -> {
+        Optional<Step> step = design.step(of.step());
+        if (step.isPresent() && !isFor(step.get())) yield Verdict.WAIVED;
+        Verdict is = askStep(of);
+        yield is != Verdict.MET && excused(of.step()) ? Verdict.WAIVED : is;
       }
       case Leaf.EnrolledFor l ->
-          enrolled().filter(at -> !now.isBefore(at.plus(Duration.ofDays(l.days())))).isPresent()
-              ? Verdict.MET
-              : Verdict.NOT_YET;
+          met(
+              enrolled()
+                  .filter(at -> !now.isBefore(at.plus(Duration.ofDays(l.days()))))
+                  .isPresent());
       case Leaf.ModuleDone l -> {
         if (moduleDone.containsKey(l.module())) yield Verdict.MET;
-        var module = design.module(l.module()).orElseThrow();
-        boolean gone =
-            verdict(module.doneWhen().orElseGet(() -> Rules.usualModuleDone(module)))
-                == Verdict.OUT_OF_REACH;
-        yield gone ? Verdict.OUT_OF_REACH : Verdict.NOT_YET;
+        if (byWaiver.contains(l.module())) yield Verdict.WAIVED;
+        yield within.contains(l.module()) ? Verdict.NOT_YET : Verdict.OUT_OF_REACH;
       }
+      case Leaf.ModuleCount l -> ofSteps(l.module(), l.steps(), 0);
+      case Leaf.ModuleShare l -> ofSteps(l.module(), 0, l.share());
+      case Leaf.HoldsBadge l -> {
+        if (holdsBadge(l.badge())) yield Verdict.MET;
+        boolean byHand = design.badge(l.badge()).orElseThrow().earnedWhen().isEmpty();
+        if (byHand || held(l.badge()).equals("revoked")) yield Verdict.NOT_YET;
+        yield within.contains(l.badge()) ? Verdict.NOT_YET : Verdict.OUT_OF_REACH;
+      }
+      case Leaf.CourseComplete l -> {
+        if (!l.course().equals(design.id()))
+          yield met(
+              facts.stream()
+                  .anyMatch(f ->
+                      f.what() instanceof Fact.CompletedCourse c && c.course().equals(l.course())));
+        if (completed.isPresent()) yield Verdict.MET;
+        yield within.contains(design.id()) ? Verdict.NOT_YET : Verdict.OUT_OF_REACH;
+      }
+      case Leaf.InGroup l -> met(in(l.group()));
       case Leaf.InTime l -> {
         if (l.from().filter(now::isBefore).isPresent()) yield Verdict.NOT_YET;
         yield l.until().filter(u -> !now.isBefore(u)).isPresent()
@@ -253,6 +457,216 @@ final class SimpleWorld {
     };
   }
 
+  private Verdict askStep(Leaf.OfStep leaf) {
+    StepId id = leaf.step();
+    return switch (leaf) {
+      case Leaf.Seen _ -> fact(has(Fact.Saw.class, id), id);
+      case Leaf.StepDone _ -> {
+        if (done.containsKey(id)) yield Verdict.MET;
+        if (byWaiver.contains(id)) yield Verdict.WAIVED;
+        yield lost(id) ? Verdict.OUT_OF_REACH : Verdict.NOT_YET;
+      }
+      case Leaf.DaysSinceDone l -> {
+        if (done.containsKey(id))
+          yield met(!now.isBefore(done.get(id).plus(Duration.ofDays(l.days()))));
+        if (byWaiver.contains(id)) yield Verdict.WAIVED;
+        yield lost(id) ? Verdict.OUT_OF_REACH : Verdict.NOT_YET;
+      }
+      case Leaf.Watched l -> fact(watched(id) >= l.share() - 1e-9, id);
+      case Leaf.TimeSpent l ->
+          fact(
+              of(Fact.SpentTime.class, id).stream()
+                      .mapToInt(w -> ((Fact.SpentTime) w).seconds())
+                      .sum()
+                  >= l.minutes() * 60,
+              id);
+      case Leaf.Confirmed _ -> fact(has(Fact.Confirmed.class, id), id);
+      case Leaf.HandedIn _ -> fact(version(id) > 0, id);
+      case Leaf.SignedOff _ -> fact(has(Fact.SignedOff.class, id), id);
+      case Leaf.Attempted l -> {
+        long made = of(Fact.FinishedAttempt.class, id).size();
+        if (made >= l.times()) yield Verdict.MET;
+        yield attemptsLeft(id) < l.times() - made ? Verdict.OUT_OF_REACH : fact(false, id);
+      }
+      case Leaf.Marked _ -> marked(id) ? Verdict.MET : waitingOr(id);
+      case Leaf.Passed _ -> {
+        if (passed(id)) yield Verdict.MET;
+        if (waiting(id)) yield Verdict.NOT_YET;
+        yield usedUp(id) ? Verdict.OUT_OF_REACH : fact(false, id);
+      }
+      case Leaf.NotPassed _ -> {
+        if (passed(id)) yield Verdict.OUT_OF_REACH;
+        yield marked(id) ? Verdict.MET : waitingOr(id);
+      }
+      case Leaf.Score l -> {
+        Optional<Double> score = score(id);
+        if (score.isPresent() && score.get() > l.to() + 1e-9) yield Verdict.OUT_OF_REACH;
+        if (score.isPresent() && score.get() >= l.from() - 1e-9) yield Verdict.MET;
+        if (waiting(id)) yield Verdict.NOT_YET;
+        yield usedUp(id) ? Verdict.OUT_OF_REACH : fact(false, id);
+      }
+    };
+  }
+
+  private Verdict ofSteps(ModuleId id, int count, double share) {
+    CourseModule module = design.module(id).orElseThrow();
+    List<Step> those =
+        module.steps().stream()
+            .filter(s -> s.required() && s.published() && isFor(s))
+            .filter(s -> done.containsKey(s.id()) || !excused(s.id()))
+            .filter(s -> !byWaiver.contains(s.id()))
+            .toList();
+    if (those.isEmpty()) return Verdict.WAIVED;
+    long met = those.stream().filter(s -> done.containsKey(s.id())).count();
+    long lost = those.stream().filter(s -> lost(s.id())).count();
+    int needed =
+        count > 0 ? Math.min(count, those.size()) : (int) Math.ceil(share * those.size() - 1e-9);
+    return count(met, lost, needed, those.size());
+  }
+
+  private Verdict waitingOr(StepId id) {
+    return waiting(id) ? Verdict.NOT_YET : fact(false, id);
+  }
+
+  private static Verdict met(boolean met) {
+    return met ? Verdict.MET : Verdict.NOT_YET;
+  }
+
+  private Verdict fact(boolean there, StepId step) {
+    if (there) return Verdict.MET;
+    return canOpen.contains(step) ? Verdict.NOT_YET : Verdict.OUT_OF_REACH;
+  }
+
+  // --- facts ------------------------------------------------------------------------------------
+  private List<Fact.What> of(Class<?> kind, StepId id) {
+    return facts.stream()
+        .map(Fact::what)
+        .filter(w -> kind.isInstance(w) && ((Fact.AtStep) w).step().equals(id))
+        .toList();
+  }
+
+  private boolean has(Class<?> kind, StepId id) {
+    return !of(kind, id).isEmpty();
+  }
+
+  /** Whether an exception was given and has not ended since. */
+  private boolean excepted(StepId id, Class<?> kind, Fact.Grant grant) {
+    return !grants(id, kind, grant).isEmpty();
+  }
+
+  private List<Fact.What> grants(StepId id, Class<?> kind, Fact.Grant grant) {
+    List<Fact.What> standing = new ArrayList<>();
+    for (Fact fact : facts) {
+      if (!(fact.what() instanceof Fact.AtStep at) || !at.step().equals(id)) continue;
+      if (kind.isInstance(at)) standing.add(at);
+      if (at instanceof Fact.ExceptionEnded ended && ended.grant() == grant) standing.clear();
+    }
+    return standing;
+  }
+
+  private boolean excused(StepId id) {
+    return excepted(id, Fact.Excused.class, Fact.Grant.EXCUSED);
+  }
+
+  private Optional<Instant> movedDue(StepId id) {
+    List<Fact.What> moved = grants(id, Fact.DueMoved.class, Fact.Grant.DUE_MOVED);
+    return moved.isEmpty()
+        ? Optional.empty()
+        : Optional.of(((Fact.DueMoved) moved.getLast()).due());
+  }
+
+  private boolean in(GroupId group) {
+    boolean in = false;
+    for (Fact fact : facts) {
+      if (fact.what() instanceof Fact.JoinedGroup j && j.group().equals(group)) in = true;
+      if (fact.what() instanceof Fact.LeftGroup l && l.group().equals(group)) in = false;
+    }
+    return in;
+  }
+
+  private boolean left() {
+    boolean left = false;
+    for (Fact fact : facts) {
+      if (fact.what() instanceof Fact.Enrolled) left = false;
+      if (fact.what() instanceof Fact.LeftCourse) left = true;
+    }
+    return left;
+  }
+
+  private Optional<Instant> enrolled() {
+    return facts.stream()
+        .filter(f -> f.what() instanceof Fact.Enrolled)
+        .map(Fact::at)
+        .reduce((_, b) -> b);
+  }
+
+  /** "not", "by rule", "by hand" or "revoked". */
+  private String held(BadgeId badge) {
+    String held = "not";
+    for (Fact fact : facts) {
+      if (fact.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge))
+        if (fact.by().isPresent()) held = "by hand";
+        else if (!held.equals("by hand")) held = "by rule";
+      if (fact.what() instanceof Fact.BadgeKept k && k.badge().equals(badge)) held = "by hand";
+      if (fact.what() instanceof Fact.BadgeRevoked r && r.badge().equals(badge)) held = "revoked";
+    }
+    return held;
+  }
+
+  private boolean holdsBadge(BadgeId badge) {
+    return held(badge).startsWith("by")
+        || (earned.containsKey(badge) && !held(badge).equals("revoked"));
+  }
+
+  private int version(StepId id) {
+    List<Fact.What> in = of(Fact.HandedIn.class, id);
+    return in.isEmpty() ? 0 : ((Fact.HandedIn) in.getLast()).version();
+  }
+
+  private Optional<Fact.Marked> mark(StepId id) {
+    List<Fact.What> marks = of(Fact.Marked.class, id);
+    return marks.isEmpty() ? Optional.empty() : Optional.of((Fact.Marked) marks.getLast());
+  }
+
+  private boolean waiting(StepId id) {
+    return version(id) > 0 && mark(id).map(m -> m.version() < version(id)).orElse(true);
+  }
+
+  private boolean marked(StepId id) {
+    return has(Fact.FinishedAttempt.class, id)
+        || mark(id).map(m -> m.version() >= version(id)).orElse(false);
+  }
+
+  private boolean passed(StepId id) {
+    return mark(id).map(m -> m.judgement() == Fact.Judgement.PASSED).orElse(false)
+        || best(id).map(b -> b >= 0.5 - 1e-9).orElse(false);
+  }
+
+  private Optional<Double> score(StepId id) {
+    Optional<Double> points = mark(id).filter(m -> m.of() > 0).map(m -> m.points() / m.of());
+    return points.isPresent() ? points : best(id);
+  }
+
+  private boolean usedUp(StepId id) {
+    return has(Fact.FinishedAttempt.class, id) && attemptsLeft(id) == 0;
+  }
+
+  private long attemptsLeft(StepId id) {
+    int allowed = design.step(id).orElseThrow().scoring().attempts();
+    if (allowed == 0) return Integer.MAX_VALUE;
+    long extra =
+        grants(id, Fact.AttemptsAdded.class, Fact.Grant.ATTEMPTS).stream()
+            .mapToLong(w -> ((Fact.AttemptsAdded) w).attempts())
+            .sum();
+    return Math.max(0, allowed + extra - of(Fact.FinishedAttempt.class, id).size());
+  }
+
+  private Optional<Double> best(StepId id) {
+    return of(Fact.FinishedAttempt.class, id).stream()
+        .map(w -> ((Fact.FinishedAttempt) w).points() / ((Fact.FinishedAttempt) w).of())
+        .max(Double::compare);
+  }
+
   /** The newest mark of each session. */
   private List<Fact.Presence> marks() {
     Map<SessionId, Fact.Presence> marks = new HashMap<>();
@@ -270,11 +684,11 @@ final class SimpleWorld {
   /** Every second of the newest film is looked for in every fact about it. */
   private double watched(StepId id) {
     List<Fact.Watched> parts = new ArrayList<>();
-    for (Fact fact : facts)
-      if (fact.what() instanceof Fact.Watched w && w.step().equals(id)) {
-        if (!parts.isEmpty() && parts.getLast().of() != w.of()) parts.clear();
-        parts.add(w);
-      }
+    for (Fact.What what : of(Fact.Watched.class, id)) {
+      var w = (Fact.Watched) what;
+      if (!parts.isEmpty() && parts.getLast().of() != w.of()) parts.clear();
+      parts.add(w);
+    }
     if (parts.isEmpty()) return 0;
     int of = parts.getLast().of();
     int seen = 0;
@@ -283,10 +697,6 @@ final class SimpleWorld {
       if (parts.stream().anyMatch(w -> w.from() <= now && now < w.to())) seen++;
     }
     return (double) seen / of;
-  }
-
-  private static Verdict met(boolean met) {
-    return met ? Verdict.MET : Verdict.NOT_YET;
   }
 
   /** -1 without evidence; the best piece for BRAKE, the newest for SAFE, both for the whole. */
@@ -312,12 +722,19 @@ final class SimpleWorld {
     Map<StepId, Double> best = new HashMap<>();
     for (Fact fact : facts) {
       if (fact.what() instanceof Fact.Rated r && r.outcome().equals(outcome)) {
-        String of = r.step().map(s -> s + "/" + r.version()).orElse("fact " + fact.id());
+        String of =
+            r.step()
+                .filter(s -> design.step(s).isPresent())
+                .map(s -> s + "/" + r.version())
+                .orElse("fact " + fact.id());
         pieces.remove(of);
         pieces.put(of, r.level());
       }
       if (fact.what() instanceof Fact.FinishedAttempt a
-          && step(a.step()).evidenceFor().stream().anyMatch(t -> t.outcome().equals(outcome))) {
+          && design
+              .step(a.step())
+              .filter(s -> s.evidenceFor().stream().anyMatch(t -> t.outcome().equals(outcome)))
+              .isPresent()) {
         double score = a.points() / a.of();
         if (score <= best.getOrDefault(a.step(), -1.0)) continue;
         best.put(a.step(), score);
@@ -326,77 +743,5 @@ final class SimpleWorld {
       }
     }
     return List.copyOf(pieces.values());
-  }
-
-  private Verdict score(Leaf.Score l) {
-    Optional<Double> best = best(l.step());
-    if (best.isEmpty()) return fact(false, l.step());
-    if (best.get() > l.to() + 1e-9) return Verdict.OUT_OF_REACH;
-    if (best.get() >= l.from() - 1e-9) return Verdict.MET;
-    return attemptsLeft(l.step()) ? fact(false, l.step()) : Verdict.OUT_OF_REACH;
-  }
-
-  private boolean attemptsLeft(StepId id) {
-    int allowed = step(id).scoring().attempts();
-    long extra =
-        facts.stream()
-            .filter(f -> f.what() instanceof Fact.AttemptsAdded a && a.step().equals(id))
-            .mapToLong(f -> ((Fact.AttemptsAdded) f.what()).attempts())
-            .sum();
-    return allowed == 0 || of(Fact.FinishedAttempt.class, id) < allowed + extra;
-  }
-
-  private Verdict fact(boolean there, StepId step) {
-    if (there) return Verdict.MET;
-    return usable(step(step)) ? Verdict.NOT_YET : Verdict.OUT_OF_REACH;
-  }
-
-  private boolean usable(Step step) {
-    if (open(step)) return true;
-    var module =
-        design.modules().stream().filter(m -> m.steps().contains(step)).findFirst().orElseThrow();
-    boolean rule = step.opensWhen().map(r -> verdict(r) != Verdict.OUT_OF_REACH).orElse(true);
-    boolean door =
-        moduleOpened.containsKey(module.id())
-            || module.opensWhen().map(r -> verdict(r) != Verdict.OUT_OF_REACH).orElse(true);
-    return !over(step) && rule && door;
-  }
-
-  boolean lost(StepId id) {
-    if (done.containsKey(id)) return false;
-    return !usable(step(id)) || verdict(step(id).doneWhen()) == Verdict.OUT_OF_REACH;
-  }
-
-  private Optional<Double> best(StepId id) {
-    return facts.stream()
-        .filter(f -> f.what() instanceof Fact.FinishedAttempt a && a.step().equals(id))
-        .map(f ->
-            ((Fact.FinishedAttempt) f.what()).points() / ((Fact.FinishedAttempt) f.what()).of())
-        .max(Double::compare);
-  }
-
-  private boolean has(Class<?> kind, StepId id) {
-    return of(kind, id) > 0;
-  }
-
-  private long of(Class<?> kind, StepId id) {
-    return facts.stream()
-        .filter(f -> kind.isInstance(f.what()) && ((Fact.AtStep) f.what()).step().equals(id))
-        .count();
-  }
-
-  private boolean excused(StepId id) {
-    return has(Fact.Excused.class, id);
-  }
-
-  private Optional<Instant> enrolled() {
-    return facts.stream()
-        .filter(f -> f.what() instanceof Fact.Enrolled)
-        .map(Fact::at)
-        .reduce((_, b) -> b);
-  }
-
-  private Step step(StepId id) {
-    return design.step(id).orElseThrow();
   }
 }

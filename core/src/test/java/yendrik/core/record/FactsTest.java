@@ -98,8 +98,7 @@ class FactsTest {
     Fact mark = learner.fact(new Fact.Marked(JOB_CARD, 1, 2, 20, Fact.Judgement.AGAIN, ""));
     learner.later(Duration.ofDays(1));
     learner.correcting(mark, new Fact.Marked(JOB_CARD, 1, 18, 20, Fact.Judgement.PASSED, ""));
-    var design = new Replay.InForce(CompiledCourse.of(design()), START);
-    Progress progress = Replay.run(List.of(design), JUNO, learner.all, learner.now());
+    Progress progress = Replay.run(CompiledCourse.of(design()), JUNO, learner.all, learner.now());
     int s = progress.course().index().number(JOB_CARD);
     assertThat(progress.doneAt(s)).contains(mark.at());
   }

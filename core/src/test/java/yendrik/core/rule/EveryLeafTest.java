@@ -192,7 +192,8 @@ class EveryLeafTest {
     assertThat(verdict(new Leaf.ModuleShare(BRAKES, 0.5), new Fact.Saw(ANATOMY), attempt(1, 15)))
         .isEqualTo(MET);
     assertThat(verdict(new Leaf.ModuleShare(BRAKES, 0.51), new Fact.Saw(ANATOMY), attempt(1, 15)))
-        .isEqualTo(NOT_YET);
+        .as("the third of four would be the very step that waits")
+        .isEqualTo(OUT_OF_REACH);
   }
 
   @Test
@@ -237,7 +238,9 @@ class EveryLeafTest {
 
   @Test
   void badges_and_other_courses() {
-    assertThat(verdict(new Leaf.HoldsBadge(BRAKE_HAND))).isEqualTo(NOT_YET);
+    assertThat(verdict(new Leaf.HoldsBadge(BRAKE_HAND)))
+        .as("the badge asks for the very step that waits for it")
+        .isEqualTo(OUT_OF_REACH);
     assertThat(verdict(new Leaf.HoldsBadge(BRAKE_HAND), new Fact.BadgeIssued(BRAKE_HAND, "seen")))
         .isEqualTo(MET);
     assertThat(verdict(new Leaf.CourseComplete(INDUCTION), new Fact.CompletedCourse(INDUCTION)))

@@ -76,6 +76,7 @@ class CoreJsonTest {
         new Latches(
             5,
             Map.of(new StepId(1), 7L),
+            Map.of(new StepId(2), 8L),
             Map.of(),
             Map.of(),
             Map.of(),

@@ -14,6 +14,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.record.Fact;
+import yendrik.server.learn.RouteViews;
 import yendrik.server.learn.Steps;
 import yendrik.server.people.Seat;
 import yendrik.server.teach.Marking;
@@ -116,8 +117,8 @@ final class Learning {
       int to = Math.min(from + 15, seconds);
       later(Duration.ofSeconds(to - from));
       steps.watch(enrolment, person, id.value(), from, to);
+      steps.spend(enrolment, person, id.value(), to - from);
     }
-    steps.spend(enrolment, person, id.value(), seconds);
   }
 
   /** Takes a quiz with so many right answers. */
@@ -128,11 +129,21 @@ final class Learning {
     Map<String, String> answers = new HashMap<>();
     List<Quiz.Question> questions = course.script(id).questions();
     for (int q = 0; q < questions.size(); q++)
-      answers.put(questions.get(q).id(), q < right ? "a" : "b");
+      answers.put(
+          questions.get(q).id(),
+          choice(attempt.questions().get(q), questions.get(q).choices().get(q < right ? 0 : 1)));
     int minutes = 4 + random.nextInt(5);
     later(Duration.ofMinutes(minutes));
     steps.spend(enrolment, person, id.value(), minutes * 60);
     steps.finish(enrolment, person, id.value(), attempt.number(), answers);
+  }
+
+  private static String choice(RouteViews.QuestionView question, Quiz.Choice wanted) {
+    return question.choices().stream()
+        .filter(c -> c.text().equals(wanted.text()))
+        .map(RouteViews.ChoiceView::id)
+        .findFirst()
+        .orElseThrow();
   }
 
   void handIn(String key, String text) {

@@ -12,7 +12,6 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.CourseId;
-import yendrik.core.progress.Replay;
 import yendrik.core.rule.check.Finding;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -76,16 +75,6 @@ public class Designs {
     return made;
   }
 
-  /** All publications with the moments from which they were in force. */
-  public List<Replay.InForce> history(CourseId course) {
-    return db.select(COURSE_VERSION.NUMBER, COURSE_VERSION.PUBLISHED_AT)
-        .from(COURSE_VERSION)
-        .where(COURSE_VERSION.COURSE_ID.eq(course.value()))
-        .orderBy(COURSE_VERSION.NUMBER)
-        .fetch()
-        .map(r -> new Replay.InForce(version(course, r.value1()).compiled(), r.value2()));
-  }
-
   public Document draft(CourseId course) {
     return drafts.document(course);
   }
@@ -102,6 +91,26 @@ public class Designs {
       throw Problem.faults(
           "The draft has faults that have to be mended first.", words(draft.design(), findings));
     return new Ready(draft, CompiledCourse.of(draft.design()));
+  }
+
+  public DraftMark mark(Document draft) {
+    return DraftMark.of(draft);
+  }
+
+  /** Names of what differs between a draft that somebody saw and the one that there is now. */
+  public List<String> changedSince(DraftMark seen, Document draft) {
+    return seen.changedIn(draft);
+  }
+
+  /** Names of what differs between the draft and what learners have; none when nothing does. */
+  public List<String> changed(CourseId course, Document draft) {
+    Optional<Ready> published = published(course);
+    if (published.isEmpty()) return DraftMark.of(draft).parts().isEmpty() ? List.of() : all(draft);
+    return DraftMark.of(published.get().document()).changedIn(draft);
+  }
+
+  private static List<String> all(Document draft) {
+    return new DraftMark(Map.of()).changedIn(draft);
   }
 
   static List<String> words(CourseDesign design, List<Finding> findings) {

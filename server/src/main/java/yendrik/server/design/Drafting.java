@@ -93,7 +93,7 @@ public class Drafting {
             .collect(Collectors.groupingBy(StepView::module));
     List<OutcomeRecord> outcomes = drafts.outcomes(id);
     Map<Long, DesignViews.Adopted> adopted = adoption.of(outcomes);
-    boolean changed = designs.published(id).map(p -> !same(p.document(), draft)).orElse(true);
+    boolean changed = !designs.changed(id, draft).isEmpty();
     return new DesignView(
         id.value(),
         course.getName(),
@@ -116,17 +116,6 @@ public class Drafting {
             .sorted(java.util.Comparator.comparing(DesignViews.Named::name))
             .toList(),
         Designs.words(draft.design(), References.check(draft.design())));
-  }
-
-  private static boolean same(Document published, Document draft) {
-    Document aligned =
-        new Document(
-            Versions.like(draft.design(), published.design()),
-            draft.contents(),
-            draft.minutes(),
-            draft.pictures(),
-            draft.rubrics());
-    return aligned.equals(published);
   }
 
   // --- outcomes ---------------------------------------------------------------------------------

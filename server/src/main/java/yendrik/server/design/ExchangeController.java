@@ -5,8 +5,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import org.springframework.http.HttpHeaders;
@@ -19,14 +17,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
-import yendrik.formats.json.CoreJson;
+import yendrik.server.http.LineWriter;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
 @RestController
 @RequestMapping("/api/courses/{course}/design/framework")
 class ExchangeController {
-  private static final String LINES = "application/x-ndjson";
   private static final int LARGEST = 20_000_000;
   private final Exchange exchange;
 
@@ -76,11 +73,11 @@ class ExchangeController {
    * Takes what is new and changed from a file. The answer is a line of JSON for each part that is
    * taken, as it is, and a last one when all of it stands.
    */
-  @PostMapping(path = "/taking", produces = LINES)
+  @PostMapping(path = "/taking", produces = LineWriter.LINES)
   @Needs(Right.PLAN)
   void take(
       @PathVariable long course, @Valid @RequestBody FileEdit file, HttpServletResponse response) {
-    var lines = new Lines(response);
+    var lines = new LineWriter(response);
     Exchange.Comparison taken =
         exchange.take(
             new CourseId(course),
@@ -90,18 +87,5 @@ class ExchangeController {
             (done, of) -> lines.write(new Line(done, of, Optional.empty())));
     int all = taken.fresh().size() + taken.changed().size();
     lines.write(new Line(all, all, Optional.of(taken)));
-  }
-
-  private record Lines(HttpServletResponse response) {
-    void write(Line line) {
-      try {
-        response.setContentType(LINES);
-        response.setCharacterEncoding(StandardCharsets.UTF_8);
-        response.getWriter().println(CoreJson.mapper().writeValueAsString(line));
-        response.flushBuffer();
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
-    }
   }
 }

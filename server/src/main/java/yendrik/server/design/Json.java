@@ -31,6 +31,11 @@ public final class Json {
         json.data(), MAPPER.getTypeFactory().constructCollectionType(List.class, type));
   }
 
+  /** Whether two pieces of JSON say the same, whatever the order of their names. */
+  public static boolean same(JSONB one, JSONB other) {
+    return MAPPER.readTree(one.data()).equals(MAPPER.readTree(other.data()));
+  }
+
   static Optional<Condition> rule(@Nullable JSONB json) {
     return Optional.ofNullable(json).map(j -> read(j, Condition.class));
   }

@@ -64,6 +64,11 @@ public final class Problem extends ErrorResponseException {
         Map.of("current", current));
   }
 
+  /** Somebody else changed what one is about to act on; {@code what} names it. */
+  public static Problem changedSince(String detail, Object what) {
+    return new Problem(HttpStatus.CONFLICT, "Changed meanwhile", detail, Map.of("changed", what));
+  }
+
   public static Problem tooMany(String detail, Optional<Long> seconds) {
     Map<String, Object> more = new LinkedHashMap<>();
     seconds.ifPresent(s -> more.put("seconds", s));

@@ -3,14 +3,13 @@ package yendrik.server.learn;
 import static yendrik.schema.Tables.ATTEMPT;
 import static yendrik.schema.Tables.HANDED_IN;
 
+import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
@@ -58,6 +57,11 @@ import yendrik.server.way.Walks;
 @Service
 @Transactional
 public class Steps {
+  /** How many seconds of a film can be played in a second. */
+  private static final int FASTEST = 2;
+
+  private static final SecureRandom SEEDS = new SecureRandom();
+
   private final DSLContext db;
   private final Walks walks;
   private final Designs designs;
@@ -284,14 +288,23 @@ public class Steps {
         });
   }
 
+  /** Takes down time on a step: no more of it than has gone since the last report. */
   public void spend(long enrolment, long person, long step, int seconds) {
     walks.act(
         enrolment,
         Optional.of(person),
         w -> {
-          open(w, step);
-          return List.of(new Fact.SpentTime(new StepId(step), seconds));
+          int s = open(w, step);
+          int believed = Math.min(seconds, gone(w, w.progress().record().timedFrom(s), 1));
+          return believed < 1 ? List.of() : List.of(new Fact.SpentTime(new StepId(step), believed));
         });
+  }
+
+  /** Whole seconds since a moment, so many times over; 0 where there was no such moment. */
+  private static int gone(Walk walk, long since, int times) {
+    if (since == LearnerRecord.NEVER) return 0;
+    long millis = walk.progress().asOf().toEpochMilli() - since;
+    return (int) Math.min(86_400, Math.round(times * millis / 1000.0));
   }
 
   public StepPage confirm(long enrolment, long person, long step) {
@@ -326,7 +339,8 @@ public class Steps {
   }
 
   /**
-   * Takes down that a part of the film was played.
+   * Takes down that a part of the film was played: no more than can have been played since the last
+   * report, at twice its speed at most.
    *
    * @param from second of the film, included
    * @param to second of the film, excluded
@@ -338,44 +352,57 @@ public class Steps {
             enrolment,
             Optional.of(person),
             w -> {
-              usable(w, step, StepKind.VIDEO);
+              int s = usable(w, step, StepKind.VIDEO);
               before.addAll(openNames(w.progress()));
               int of = film(w, step).seconds();
               if (to <= from) throw Problem.field("to", "It must come after the beginning.");
               if (to > of) throw Problem.field("to", "The film is " + of + " seconds long.");
-              return List.of(new Fact.Watched(new StepId(step), from, to, of));
+              long since = w.progress().record().playedFrom(s);
+              int until = Math.min(to, from + gone(w, since, FASTEST));
+              return until <= from
+                  ? List.of()
+                  : List.of(new Fact.Watched(new StepId(step), from, until, of));
             });
     return page(walk, open(walk, step), opened(before, walk.progress()));
   }
 
   // --- quizzes ----------------------------------------------------------------------------------
-  /** Begins an attempt, or goes on with the one that is not finished. */
+  /**
+   * Begins an attempt, or goes on with the one that is not finished. Decided while the enrolment is
+   * locked, so that no more are begun than are allowed.
+   */
   public AttemptView begin(long enrolment, long person, long step) {
     var id = new StepId(step);
-    Walk seen = walks.see(enrolment);
-    usable(seen, step, StepKind.QUIZ);
-    Optional<AttemptRecord> current =
-        attempts(enrolment, id).stream().filter(a -> a.getFinishedAt() == null).findFirst();
-    if (current.isPresent()) return attempt(seen, current.get());
-    int number = attempts(enrolment, id).size() + 1;
+    List<AttemptRecord> current = new ArrayList<>();
     Walk walk =
         walks.act(
             enrolment,
             Optional.of(person),
             w -> {
               int s = usable(w, step, StepKind.QUIZ);
-              if (w.progress().record().attemptsLeft(s) == 0)
+              List<AttemptRecord> rows = attempts(enrolment, id);
+              rows.stream().filter(a -> a.getFinishedAt() == null).forEach(current::add);
+              if (!current.isEmpty()) return List.of();
+              int allowed = w.progress().record().attemptsAllowed(s);
+              if (allowed > 0 && rows.size() >= allowed)
                 throw Problem.conflict("All attempts are used. Ask your facilitator for another.");
+              int number = rows.stream().mapToInt(AttemptRecord::getNumber).max().orElse(0) + 1;
+              current.add(fresh(w, step, number));
               return List.of(new Fact.StartedAttempt(id, number));
             });
-    var row = db.newRecord(ATTEMPT);
-    row.setEnrolmentId(enrolment);
+    return attempt(walk, current.getFirst());
+  }
+
+  private AttemptRecord fresh(Walk walk, long step, int number) {
+    AttemptRecord row = db.newRecord(ATTEMPT);
+    row.setEnrolmentId(walk.enrolment());
     row.setStepId(step);
     row.setNumber(number);
     row.setDesignVersion(walk.practice() ? 0 : walk.ready().version());
     row.setStartedAt(clock.instant());
+    row.setSeed(SEEDS.nextLong(1L << 52));
     row.insert();
-    return attempt(walk, row);
+    return row;
   }
 
   /**
@@ -390,31 +417,38 @@ public class Steps {
   }
 
   private AttemptView attempt(Walk walk, AttemptRecord row) {
-    List<Quiz.Question> questions = asked(walk, row).questions();
-    Map<String, String> answers =
-        row.getAnswers() == null
-            ? Map.of()
-            : CoreJson.mapper().readValue(row.getAnswers().data(), new TypeReference<>() {});
+    Quiz quiz = asked(walk, row).quiz();
+    var dealt = new Dealt(row.getSeed());
     return new AttemptView(
         row.getNumber(),
-        questions.stream().map(q -> question(q, walk.enrolment())).toList(),
-        answers);
+        quiz.questions().stream().map(q -> question(q, dealt)).toList(),
+        dealt.dealt(quiz, answers(row)));
   }
 
-  /** Choices stand in an order of their own for each learner, the same every time. */
-  private static RouteViews.QuestionView question(Quiz.Question q, long enrolment) {
-    List<RouteViews.ChoiceView> choices =
-        new ArrayList<>(
-            q.choices().stream().map(c -> new RouteViews.ChoiceView(c.id(), c.text())).toList());
-    Collections.shuffle(choices, new Random(enrolment * 31 + q.id().hashCode()));
+  private static Map<String, String> answers(AttemptRecord row) {
+    return row.getAnswers() == null
+        ? Map.of()
+        : CoreJson.mapper().readValue(row.getAnswers().data(), new TypeReference<>() {});
+  }
+
+  private static RouteViews.QuestionView question(Quiz.Question q, Dealt dealt) {
+    List<RouteViews.ChoiceView> choices = new ArrayList<>();
+    for (Quiz.Choice choice : dealt.choices(q))
+      choices.add(new RouteViews.ChoiceView(Dealt.name(choices.size()), choice.text()));
     return new RouteViews.QuestionView(q.id(), q.text(), q.points(), choices);
   }
 
   /** Keeps answers while an attempt goes on, so that nothing is lost. */
   public void keep(long enrolment, long step, int number, Map<String, String> answers) {
+    Walk walk = walks.see(enrolment);
+    AttemptRecord row =
+        one(enrolment, step, number)
+            .filter(a -> a.getFinishedAt() == null)
+            .orElseThrow(() -> Problem.conflict("This attempt is finished, or was never begun."));
+    var written = new Dealt(row.getSeed()).written(asked(walk, row).quiz(), answers);
     int rows =
         db.update(ATTEMPT)
-            .set(ATTEMPT.ANSWERS, Json.of(answers))
+            .set(ATTEMPT.ANSWERS, Json.of(written))
             .where(
                 ATTEMPT.ENROLMENT_ID.eq(enrolment),
                 ATTEMPT.STEP_ID.eq(step),
@@ -424,40 +458,52 @@ public class Steps {
     if (rows == 0) throw Problem.conflict("This attempt is finished, or was never begun.");
   }
 
-  /** Hands an attempt in and marks it at once. */
+  private Optional<AttemptRecord> one(long enrolment, long step, int number) {
+    return db.selectFrom(ATTEMPT)
+        .where(
+            ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step), ATTEMPT.NUMBER.eq(number))
+        .fetchOptional();
+  }
+
+  /**
+   * Hands an attempt in and marks it at once. The same answers handed in again give the same
+   * result.
+   */
   public ResultView finish(
       long enrolment, long person, long step, int number, Map<String, String> answers) {
     var id = new StepId(step);
-    AttemptRecord row =
-        db.selectFrom(ATTEMPT)
-            .where(
-                ATTEMPT.ENROLMENT_ID.eq(enrolment),
-                ATTEMPT.STEP_ID.eq(step),
-                ATTEMPT.NUMBER.eq(number))
-            .forUpdate()
-            .fetchOptional()
-            .orElseThrow(() -> Problem.notFound("attempt"));
-    if (row.getFinishedAt() != null) throw Problem.conflict("This attempt is finished already.");
     Set<String> before = new HashSet<>();
-    Quiz.Result[] result = new Quiz.Result[1];
+    List<AttemptRecord> rows = new ArrayList<>();
+    List<Quiz.Result> results = new ArrayList<>();
     Walk walk =
         walks.act(
             enrolment,
             Optional.of(person),
             w -> {
-              usable(w, step, StepKind.QUIZ);
-              before.addAll(openNames(w.progress()));
+              AttemptRecord row =
+                  one(enrolment, step, number).orElseThrow(() -> Problem.notFound("attempt"));
               Quiz quiz = asked(w, row).quiz();
-              result[0] = quiz.mark(answers);
+              var written = new Dealt(row.getSeed()).written(quiz, answers);
+              rows.add(row);
+              before.addAll(openNames(w.progress()));
+              if (row.getFinishedAt() != null) {
+                if (!written.equals(answers(row)))
+                  throw Problem.conflict("This attempt is finished already.");
+                results.add(Json.read(row.getResult(), Quiz.Result.class));
+                return List.of();
+              }
+              usable(w, step, StepKind.QUIZ);
+              Quiz.Result result = quiz.mark(written);
+              results.add(result);
+              row.setAnswers(Json.of(written));
+              row.setFinishedAt(clock.instant());
+              row.setResult(Json.of(result));
+              row.update();
               return List.of(
                   new Fact.FinishedAttempt(
-                      id, number, result[0].points(), result[0].of(), quiz.parts(result[0])));
+                      id, number, result.points(), result.of(), quiz.parts(result)));
             });
-    row.setAnswers(Json.of(answers));
-    row.setFinishedAt(clock.instant());
-    row.setResult(Json.of(result[0]));
-    row.update();
-    return result(walk, row, result[0], opened(before, walk.progress()));
+    return result(walk, rows.getFirst(), results.getFirst(), opened(before, walk.progress()));
   }
 
   /** A finished attempt with what was right and wrong. */
@@ -487,7 +533,7 @@ public class Steps {
                       q.id(),
                       q.text(),
                       a.chosen().map(c -> text(q, c)).orElse(""),
-                      a.right() || passedOrUsedUp(walk, s) ? text(q, q.right()) : "",
+                      a.right() || nothingToGain(walk, s) ? text(q, q.right()) : "",
                       a.right(),
                       a.points(),
                       q.points(),
@@ -504,9 +550,9 @@ public class Steps {
   }
 
   /** The right answers are shown once nothing more can be gained from knowing them. */
-  private static boolean passedOrUsedUp(Walk walk, int s) {
+  private static boolean nothingToGain(Walk walk, int s) {
     LearnerRecord record = walk.progress().record();
-    return record.passed(s) || record.attemptsLeft(s) == 0;
+    return record.score(s) >= 1 - 1e-9 || record.attemptsLeft(s) == 0;
   }
 
   private static String text(Quiz.Question q, String choice) {
@@ -577,7 +623,7 @@ public class Steps {
         whats.add(
             new Fact.Rated(
                 tie.outcome(),
-                outcome.scale().mastery(),
+                outcome.scale().key(outcome.scale().mastery()),
                 Optional.of(step.id()),
                 progress.record().version(s)));
       }

@@ -5,6 +5,7 @@ import static yendrik.schema.Tables.HANDED_IN;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,6 +31,7 @@ import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
+import yendrik.server.way.Added;
 import yendrik.server.way.Assessments;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
@@ -247,7 +249,7 @@ public class Marking {
       Map<Long, Integer> levels,
       List<Rubric.Met> met) {
     learners.one(seat, enrolment);
-    walks.act(
+    walks.change(
         enrolment,
         Optional.of(seat.person().id()),
         walk -> {
@@ -267,8 +269,41 @@ public class Marking {
           whats.add(new Fact.Marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
           whats.addAll(assessed(walk, design, version, met));
-          return whats;
+          return inPlaceOfEarlier(walk, design.id(), version, whats);
         });
+  }
+
+  /**
+   * What is marked anew is corrected: each part of the new marking takes the place of the same part
+   * of the one before, and what the new one says nothing of is taken back.
+   */
+  private static List<Added> inPlaceOfEarlier(
+      Walk walk, StepId step, int version, List<Fact.What> whats) {
+    Map<Object, Fact> earlier = new LinkedHashMap<>();
+    for (Fact fact : Facts.standing(walk.facts()))
+      part(fact.what(), step, version).ifPresent(part -> earlier.put(part, fact));
+    List<Added> added = new ArrayList<>();
+    for (Fact.What what : whats) {
+      Optional<Object> part = part(what, step, version);
+      added.add(Added.inPlaceOf(part.map(earlier::remove), what));
+    }
+    earlier.values().forEach(f -> added.add(Added.inPlaceOf(f, new Fact.TakenBack("marked anew"))));
+    return added;
+  }
+
+  private record RatedPart(OutcomeId outcome, Optional<Integer> criterion) {}
+
+  /** Which part of marking a version of the work a fact is, if it is one. */
+  private static Optional<Object> part(Fact.What what, StepId step, int version) {
+    return switch (what) {
+      case Fact.Marked m when m.step().equals(step) && m.version() == version ->
+          Optional.of("mark");
+      case Fact.Assessed a when a.step().equals(step) && a.version() == version ->
+          Optional.of("rubric");
+      case Fact.Rated r when r.step().equals(Optional.of(step)) && r.version() == version ->
+          Optional.of(new RatedPart(r.outcome(), r.criterion()));
+      default -> Optional.empty();
+    };
   }
 
   /** Signs a practical off: the learner did it, and staff saw it. */

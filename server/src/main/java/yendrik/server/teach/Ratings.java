@@ -6,7 +6,6 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
-import yendrik.core.id.FactId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
@@ -14,6 +13,7 @@ import yendrik.core.record.Facts;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
+import yendrik.server.way.Added;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
 
@@ -78,22 +78,25 @@ public class Ratings {
         .orElseThrow();
   }
 
+  private static Fact own(Walk walk, Given rating, Seat seat) {
+    return Facts.standing(walk.facts()).stream()
+        .filter(f ->
+            f.id().value() == rating.fact()
+                && f.what() instanceof Fact.Rated
+                && f.by().filter(p -> p.value() == seat.person().id()).isPresent())
+        .findFirst()
+        .orElseThrow(
+            () -> Problem.conflict("Only ratings of your own that still stand are taken back."));
+  }
+
   /** Takes ratings back that this person gave; their history stays. */
   void takeBack(Seat seat, List<Given> ratings, String reason) {
     for (Given rating : ratings) {
       learners.one(seat, rating.enrolment());
-      boolean own =
-          Facts.standing(walks.see(rating.enrolment()).facts()).stream()
-              .anyMatch(f ->
-                  f.id().value() == rating.fact()
-                      && f.what() instanceof Fact.Rated
-                      && f.by().filter(p -> p.value() == seat.person().id()).isPresent());
-      if (!own) throw Problem.conflict("Only ratings of your own that still stand are taken back.");
-      walks.correct(
+      walks.change(
           rating.enrolment(),
           Optional.of(seat.person().id()),
-          new FactId(rating.fact()),
-          new Fact.TakenBack(reason));
+          w -> List.of(Added.inPlaceOf(own(w, rating, seat), new Fact.TakenBack(reason))));
     }
   }
 }

@@ -31,6 +31,7 @@ import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
+import yendrik.server.way.Added;
 import yendrik.server.way.Sessions;
 import yendrik.server.way.Sessions.Session;
 import yendrik.server.way.Walk;
@@ -240,15 +241,21 @@ public class Registers {
       throw Problem.conflict(
           "This session has not begun. Until then learners can only be excused from it.");
     Optional<Long> by = Optional.of(seat.person().id());
-    Optional<Fact> before = mark(walks.see(learner.enrolment()), session.id());
-    Optional<Fact.Presence> stands = before.map(f -> ((Fact.Attendance) f.what()).presence());
-    if (stands.equals(presence)) return;
-    Fact.What what =
-        presence
-            .<Fact.What>map(p -> new Fact.Attendance(new SessionId(session.id()), p))
-            .orElse(new Fact.TakenBack("mark taken back"));
-    if (before.isEmpty()) walks.act(learner.enrolment(), by, _ -> List.of(what));
-    else walks.correct(learner.enrolment(), by, before.get().id(), what);
+    if (Optional.ofNullable(learner.summary().sessions().get(session.id())).equals(presence))
+      return;
+    walks.change(
+        learner.enrolment(),
+        by,
+        w -> {
+          Optional<Fact> before = mark(w, session.id());
+          Optional<Fact.Presence> stands = before.map(f -> ((Fact.Attendance) f.what()).presence());
+          if (stands.equals(presence)) return List.of();
+          Fact.What what =
+              presence
+                  .<Fact.What>map(p -> new Fact.Attendance(new SessionId(session.id()), p))
+                  .orElse(new Fact.TakenBack("mark taken back"));
+          return List.of(Added.inPlaceOf(before, what));
+        });
   }
 
   /** Adds sessions on weekdays, every so many weeks, until a date that is included. */

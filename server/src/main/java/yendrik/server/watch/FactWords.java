@@ -12,20 +12,20 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.words.Numbers;
 
 /** Says facts in words, for the history of a learner. */
-final class FactWords {
+public final class FactWords {
   private final CourseDesign design;
   private final Map<SessionId, String> sessions;
 
   /**
    * @param sessions what each session is called
    */
-  FactWords(CourseDesign design, Map<SessionId, String> sessions) {
+  public FactWords(CourseDesign design, Map<SessionId, String> sessions) {
     this.sessions = sessions;
     this.design = design;
   }
 
   /** Empty for facts that only say that somebody was there. */
-  Optional<String> of(Fact.What what) {
+  public Optional<String> of(Fact.What what) {
     return switch (what) {
       case Fact.WasHere _, Fact.SpentTime _, Fact.Watched _, Fact.Assessed _, Fact.TakenBack _ ->
           Optional.empty();
@@ -57,6 +57,10 @@ final class FactWords {
           Optional.of("Left the group " + design.groups().getOrDefault(f.group(), ""));
       case Fact.BadgeIssued f ->
           Optional.of("Badge issued: " + badge(f.badge()) + comment(f.reason()));
+      case Fact.CameUnder f -> Optional.of("Came under version " + f.version() + " of the course");
+      case Fact.BadgeKept f -> Optional.of("Badge kept: " + badge(f.badge()) + comment(f.reason()));
+      case Fact.ExceptionEnded f ->
+          Optional.of(ended(f.grant()) + " at " + step(f.step()) + comment(f.reason()));
       case Fact.BadgeRevoked f ->
           Optional.of("Badge revoked: " + badge(f.badge()) + comment(f.reason()));
       case Fact.CompletedCourse f ->
@@ -68,6 +72,15 @@ final class FactWords {
           Optional.of(step(f.step()) + " due " + Numbers.moment(f.due(), design.zone()));
       case Fact.AttemptsAdded f ->
           Optional.of(Numbers.count(f.attempts(), "more attempt") + " at " + step(f.step()));
+    };
+  }
+
+  private static String ended(Fact.Grant grant) {
+    return switch (grant) {
+      case OPENED -> "Opening by exception ended";
+      case EXCUSED -> "Excuse ended";
+      case DUE_MOVED -> "Later due date ended";
+      case ATTEMPTS -> "Extra attempts ended";
     };
   }
 

@@ -1,36 +1,22 @@
 package yendrik.server.watch;
 
-import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
-import yendrik.core.id.BadgeId;
-import yendrik.core.id.StepId;
 import yendrik.core.progress.Bead;
-import yendrik.core.record.Fact;
 import yendrik.formats.csv.CsvTable;
 import yendrik.formats.table.Table;
 import yendrik.formats.xlsx.XlsxTable;
-import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -206,77 +192,5 @@ class WatchController {
   @Needs(Right.TEACH)
   List<FollowView> followUp(@PathVariable long course, Seat seat) {
     return watching.followUp(seat);
-  }
-
-  /** Kinds of exceptions for one learner. */
-  enum ExceptionKind {
-    OPEN,
-    EXCUSE,
-    MOVE_DUE,
-    ADD_ATTEMPTS
-  }
-
-  record ExceptionEdit(
-      @NotNull ExceptionKind kind,
-      long step,
-      Optional<@Min(1) @Max(20) Integer> attempts,
-      Optional<Instant> due,
-      @NotNull @Size(max = 500) String reason) {}
-
-  @PostMapping("/learners/{enrolment}/exceptions")
-  @Needs(Right.TEACH)
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void except(
-      @PathVariable long course,
-      @PathVariable long enrolment,
-      Seat seat,
-      @Valid @RequestBody ExceptionEdit edit) {
-    learners.one(seat, enrolment);
-    walks.act(
-        enrolment,
-        Optional.of(seat.person().id()),
-        w -> {
-          if (edit.step() <= 0
-              || w.progress().course().index().number(new StepId(edit.step()))
-                  == CourseIndex.UNKNOWN) throw Problem.field("step", "There is no such step.");
-          return List.of(what(edit));
-        });
-  }
-
-  private static Fact.What what(ExceptionEdit edit) {
-    var step = new StepId(edit.step());
-    return switch (edit.kind()) {
-      case OPEN -> new Fact.Opened(step);
-      case EXCUSE -> new Fact.Excused(step, edit.reason());
-      case MOVE_DUE ->
-          new Fact.DueMoved(
-              step, edit.due().orElseThrow(() -> Problem.field("due", "Say the new date.")));
-      case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1));
-    };
-  }
-
-  record Award(
-      long badge,
-      @NotNull @Size(min = 3, max = 500, message = "say what it is given for") String reason) {}
-
-  /** Gives a badge by hand. */
-  @PostMapping("/learners/{enrolment}/badges")
-  @Needs(Right.TEACH)
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void award(
-      @PathVariable long course,
-      @PathVariable long enrolment,
-      Seat seat,
-      @Valid @RequestBody Award award) {
-    learners.one(seat, enrolment);
-    walks.act(
-        enrolment,
-        Optional.of(seat.person().id()),
-        w -> {
-          if (award.badge() <= 0
-              || w.progress().course().index().number(new BadgeId(award.badge()))
-                  == CourseIndex.UNKNOWN) throw Problem.field("badge", "There is no such badge.");
-          return List.of(new Fact.BadgeIssued(new BadgeId(award.badge()), award.reason()));
-        });
   }
 }

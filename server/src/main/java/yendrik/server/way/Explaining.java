@@ -129,7 +129,7 @@ public final class Explaining {
   private Optional<Part> earlier(int s, int m) {
     for (int b = progress.course().index().firstStep(m); b < s; b++)
       if (progress.course().waitsFor(s, b)
-          && !progress.record().waived(b)
+          && !progress.sight().waived(b)
           && progress.doneAt(b).isEmpty()) {
         String name = "“" + progress.course().index().step(b).name() + "”";
         String says = toLearner ? "finish " + name : "comes after " + name + " in the strict order";

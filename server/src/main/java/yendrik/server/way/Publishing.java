@@ -13,20 +13,26 @@ import java.util.TreeMap;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import yendrik.core.course.CourseIndex;
 import yendrik.core.id.CourseId;
 import yendrik.core.progress.Progress;
-import yendrik.core.progress.StepState;
 import yendrik.core.record.Facts;
 import yendrik.server.design.Designs;
+import yendrik.server.design.DraftMark;
 import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 
-/** Makes a draft what learners have, and says beforehand what that does to them. */
+/**
+ * Makes a draft what learners have, and says beforehand what that does to them.
+ *
+ * <p>The publication itself is a moment; learners come under it one by one, each in a transaction
+ * of its own, or with their next act if that is sooner. What is left when a server stops is taken
+ * up by {@link CatchUp}.
+ */
 @Service
 @Transactional
 public class Publishing {
+  private static final int AT_ONCE = 100;
   private final DSLContext db;
   private final Designs designs;
   private final Walks walks;
@@ -44,96 +50,85 @@ public class Publishing {
   /**
    * What publishing now would do.
    *
+   * @param draft marks the draft that was looked at, see {@link DraftMark}
+   * @param changed names of what differs from what learners have; none when nothing does
    * @param learners how many learners would come under the new design
    */
-  public record Impact(int learners, List<Change> changes) {}
+  public record Impact(String draft, List<String> changed, int learners, List<Change> changes) {}
 
-  /** One consequence with the learners whom it concerns: "opens “Brake job card”". */
-  public record Change(String what, List<String> learners) {}
+  /**
+   * One consequence with the learners whom it concerns: "“Brake job card” opens".
+   *
+   * @param loss whether it takes something from them
+   */
+  public record Change(String what, boolean loss, List<String> learners) {}
 
   @Transactional(readOnly = true)
   public Impact impact(CourseId course) {
     Designs.Ready draft = designs.readyDraft(course);
     List<Long> enrolments = walks.learners(course);
-    Map<String, List<String>> changes = new TreeMap<>();
-    List<Walk> all = walks.seeAll(enrolments);
-    Map<Long, String> names = people.names(all.stream().map(Walk::person).toList());
-    for (Walk walk : all) {
-      Progress before = walk.progress();
-      Progress after =
-          before.under(draft.compiled(), Facts.standing(walk.facts()), clock.instant());
-      for (String what : differences(before, after))
-        changes
-            .computeIfAbsent(what, _ -> new ArrayList<>())
-            .add(names.getOrDefault(walk.person(), ""));
+    Map<String, List<String>> gains = new TreeMap<>();
+    Map<String, List<String>> losses = new TreeMap<>();
+    for (int from = 0; from < enrolments.size(); from += AT_ONCE) {
+      List<Walk> some =
+          walks.seeAll(enrolments.subList(from, Math.min(from + AT_ONCE, enrolments.size())));
+      Map<Long, String> names = people.names(some.stream().map(Walk::person).toList());
+      for (Walk walk : some) {
+        Progress before = walk.progress();
+        Progress after =
+            before.under(draft.compiled(), Facts.standing(walk.facts()), clock.instant());
+        Effects effects = Effects.of(before, after);
+        String name = names.getOrDefault(walk.person(), "");
+        effects.gains.forEach(w -> gains.computeIfAbsent(w, _ -> new ArrayList<>()).add(name));
+        effects.losses.forEach(w -> losses.computeIfAbsent(w, _ -> new ArrayList<>()).add(name));
+      }
     }
+    List<Change> changes = new ArrayList<>();
+    losses.forEach((what, who) -> changes.add(new Change(what, true, who)));
+    gains.forEach((what, who) -> changes.add(new Change(what, false, who)));
     return new Impact(
-        all.size(),
-        changes.entrySet().stream().map(e -> new Change(e.getKey(), e.getValue())).toList());
-  }
-
-  private static List<String> differences(Progress before, Progress after) {
-    List<String> all = new ArrayList<>();
-    CourseIndex was = before.course().index();
-    CourseIndex is = after.course().index();
-    for (int s = 0; s < is.steps(); s++) {
-      String name = "“" + is.step(s).name() + "”";
-      int old = was.number(is.step(s).id());
-      boolean wasOpen = old != CourseIndex.UNKNOWN && before.sight().open(old);
-      boolean isOpen = after.sight().open(s);
-      boolean wasDone = old != CourseIndex.UNKNOWN && state(before, old) == StepState.DONE;
-      boolean isDone = state(after, s) == StepState.DONE;
-      if (isDone && !wasDone) all.add(name + " becomes done");
-      else if (isOpen && !wasOpen) all.add(name + " opens");
-      else if (!isOpen && wasOpen) all.add(name + " closes");
-    }
-    for (int b = 0; b < is.badges(); b++) {
-      int old = was.number(is.badge(b).id());
-      boolean held = old != CourseIndex.UNKNOWN && before.sight().holds(old);
-      if (after.sight().holds(b) && !held) all.add("badge “" + is.badge(b).name() + "” is issued");
-    }
-    for (int o = 0; o < is.outcomes(); o++) {
-      int old = was.number(is.outcome(o).id());
-      if (old == CourseIndex.UNKNOWN) continue;
-      String then = level(before, old);
-      String now = level(after, o);
-      if (!then.equals(now)) all.add(is.outcome(o).code() + ": " + then + " becomes " + now);
-    }
-    if (after.completedAt().isPresent() && before.completedAt().isEmpty())
-      all.add("the course is complete");
-    return all;
-  }
-
-  private static String level(Progress progress, int outcome) {
-    var level = progress.record().level(outcome);
-    return level.isEmpty()
-        ? "no level"
-        : "“"
-            + progress
-                .course()
-                .index()
-                .outcome(outcome)
-                .scale()
-                .levels()
-                .get(level.getAsInt())
-                .name()
-            + "”";
-  }
-
-  private static StepState state(Progress progress, int step) {
-    return progress.bead(step).state();
+        designs.mark(draft.document()).text(),
+        designs.changed(course, draft.document()),
+        enrolments.size(),
+        changes);
   }
 
   /**
-   * Publishes the draft for everyone.
+   * Publishes the draft that somebody has looked at.
+   *
+   * @param seen the mark of it; when the draft is another one by now, nothing is published
+   * @return the number of the publication
+   */
+  public int publish(CourseId course, long by, DraftMark seen) {
+    lock(course);
+    Designs.Ready draft = designs.readyDraft(course);
+    List<String> since = designs.changedSince(seen, draft.document());
+    if (!since.isEmpty())
+      throw Problem.changedSince(
+          "The draft has been changed since you looked at it: " + String.join(", ", since) + ".",
+          since);
+    return publish(course, by, draft);
+  }
+
+  /**
+   * Publishes the draft as it is.
    *
    * @return the number of the publication
    */
   public int publish(CourseId course, long by) {
+    lock(course);
+    return publish(course, by, designs.readyDraft(course));
+  }
+
+  private void lock(CourseId course) {
     db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetchSingle();
-    Designs.Ready draft = designs.readyDraft(course);
+  }
+
+  private int publish(CourseId course, long by, Designs.Ready draft) {
     if (draft.document().design().steps().findAny().isEmpty())
       throw Problem.conflict("There is nothing to publish yet. Add a module with a step first.");
+    if (designs.changed(course, draft.document()).isEmpty())
+      throw Problem.conflict("Nothing has changed since the last publication.");
     Instant now = clock.instant();
     int version = draft.version();
     db.insertInto(COURSE_VERSION)
@@ -147,7 +142,6 @@ public class Publishing {
         .set(COURSE.PUBLISHED_VERSION, version)
         .where(COURSE.ID.eq(course.value()))
         .execute();
-    for (long enrolment : walks.learners(course)) walks.moveTo(enrolment, draft, now);
     return version;
   }
 

@@ -11,6 +11,8 @@ import yendrik.core.record.Fact;
  * @param levels outcome id to level
  * @param sessions session id to what the register says
  * @param scores step id to the share of its points, 0 to 1, where there is a score
+ * @param inDoubt badges that are held though their ground has fallen away
+ * @param left whether the learner has left the course
  */
 public record Summary(
     List<Raised> flags,
@@ -18,9 +20,11 @@ public record Summary(
     List<Long> groups,
     List<Long> badges,
     Map<Long, Fact.Presence> sessions,
-    Map<Long, Double> scores) {
+    Map<Long, Double> scores,
+    List<Long> inDoubt,
+    boolean left) {
   public static final Summary EMPTY =
-      new Summary(List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of());
+      new Summary(List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), false);
 
   /** A flag that is up. */
   public record Raised(long flag, String name, Instant since) {}

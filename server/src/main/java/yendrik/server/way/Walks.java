@@ -8,26 +8,22 @@ import static yendrik.schema.Tables.HANDED_IN;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
-import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
-import yendrik.core.progress.Decision;
 import yendrik.core.progress.Latches;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.Replay;
-import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
-import yendrik.core.record.LearnerRecord;
 import yendrik.schema.tables.records.EnrolmentRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.design.Json;
@@ -37,6 +33,10 @@ import yendrik.server.live.Events;
 /**
  * The way of every act: lock the enrolment, append facts, let core work out what follows, write the
  * snapshot and tell who watches, all in one transaction.
+ *
+ * <p>What follows from state (a badge to issue, other courses to tell) is found by comparing the
+ * state with the facts after every act, correction, publication and passing of time alike; so it is
+ * the same whatever brought the state about.
  */
 @Service
 @Transactional
@@ -44,13 +44,21 @@ public class Walks {
   private final DSLContext db;
   private final FactStore facts;
   private final Designs designs;
+  private final Completions completions;
   private final Events events;
   private final Clock clock;
 
-  Walks(DSLContext db, FactStore facts, Designs designs, Events events, Clock clock) {
+  Walks(
+      DSLContext db,
+      FactStore facts,
+      Designs designs,
+      Completions completions,
+      Events events,
+      Clock clock) {
     this.db = db;
     this.facts = facts;
     this.designs = designs;
+    this.completions = completions;
     this.events = events;
     this.clock = clock;
   }
@@ -58,50 +66,45 @@ public class Walks {
   /** What an act adds: decided from the way so far, so that checking and acting see the same. */
   public interface Act extends Function<Walk, List<Fact.What>> {}
 
+  /** The same for an act that also corrects earlier facts. */
+  public interface Change extends Function<Walk, List<Added>> {}
+
   /** Enrols somebody; if they are enrolled already, nothing happens. */
   public long enrol(CourseId course, long person, Optional<Long> by) {
     Optional<Long> known = enrolment(course, person);
     if (known.isPresent()) return known.get();
-    designs
-        .published(course)
-        .orElseThrow(() -> Problem.conflict("Publish the course before enrolling learners."));
-    long id = begin(course, person, by, /* practice= */ false);
-    completedElsewhere(person, course)
-        .forEach(c -> act(id, Optional.empty(), _ -> List.of(new Fact.CompletedCourse(c))));
-    return id;
-  }
-
-  private List<CourseId> completedElsewhere(long person, CourseId course) {
-    return db.select(ENROLMENT.COURSE_ID)
-        .from(ENROLMENT)
-        .where(
-            ENROLMENT.PERSON_ID.eq(person),
-            ENROLMENT.COURSE_ID.ne(course.value()),
-            ENROLMENT.COMPLETED_AT.isNotNull(),
-            ENROLMENT.PRACTICE.isFalse())
-        .fetch(r -> new CourseId(r.value1()));
-  }
-
-  /** The row and the first fact are of one moment, since everything follows from the facts. */
-  private long begin(CourseId course, long person, Optional<Long> by, boolean practice) {
+    Designs.Ready ready =
+        designs
+            .published(course)
+            .orElseThrow(() -> Problem.conflict("Publish the course before enrolling learners."));
     Instant now = clock.instant();
-    long id = insert(course, person, practice, now);
-    change(id, by, _ -> List.of(new Fact.Enrolled()), Optional.empty(), now);
-    return id;
+    Optional<Long> id = insert(course, person, /* practice= */ false, ready.version(), now);
+    if (id.isEmpty()) return enrolment(course, person).orElseThrow();
+    List<Added> first = new ArrayList<>();
+    first.add(Added.now(new Fact.Enrolled()));
+    first.add(Added.now(new Fact.CameUnder(ready.version())));
+    for (CourseId other : completions.of(person, ready.compiled().otherCourses()))
+      first.add(Added.now(new Fact.CompletedCourse(other)));
+    change(id.get(), by, _ -> first, now);
+    return id.get();
   }
 
-  private long insert(CourseId course, long person, boolean practice, Instant now) {
+  /** Empty when somebody else was quicker. */
+  private Optional<Long> insert(
+      CourseId course, long person, boolean practice, int version, Instant now) {
     return db.insertInto(ENROLMENT)
         .set(ENROLMENT.COURSE_ID, course.value())
         .set(ENROLMENT.PERSON_ID, person)
         .set(ENROLMENT.PRACTICE, practice)
         .set(ENROLMENT.ENROLLED_AT, now)
-        .set(ENROLMENT.DESIGN_VERSION, 0)
+        .set(ENROLMENT.DESIGN_VERSION, version)
         .set(ENROLMENT.AS_OF, now)
         .set(ENROLMENT.LATCHES, Json.of(Latches.none(now.toEpochMilli())))
         .set(ENROLMENT.SUMMARY, Json.of(Summary.EMPTY))
+        .set(ENROLMENT.FORM, Snapshot.FORM)
+        .onConflictDoNothing()
         .returning(ENROLMENT.ID)
-        .fetchSingle(ENROLMENT.ID);
+        .fetchOptional(ENROLMENT.ID);
   }
 
   @Transactional(readOnly = true)
@@ -121,17 +124,21 @@ public class Walks {
 
   /** The made-up learner of a member of staff, who walks the draft; made on first use. */
   public long practice(CourseId course, long staff) {
-    return find(course, staff, true)
-        .orElseGet(() -> {
-          designs.readyDraft(course);
-          return begin(course, staff, Optional.of(staff), /* practice= */ true);
-        });
+    Optional<Long> known = find(course, staff, true);
+    if (known.isPresent()) return known.get();
+    designs.readyDraft(course);
+    Instant now = clock.instant();
+    Optional<Long> id = insert(course, staff, /* practice= */ true, 0, now);
+    id.ifPresent(fresh ->
+        change(fresh, Optional.of(staff), _ -> List.of(Added.now(new Fact.Enrolled())), now));
+    return id.orElseGet(() -> find(course, staff, true).orElseThrow());
   }
 
   /** Takes a made-up learner away with all their facts, the only ones that are ever deleted. */
   public void startOver(CourseId course, long staff) {
     find(course, staff, true)
         .ifPresent(id -> {
+          db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).forUpdate().fetch();
           facts.deleteAll(id);
           db.deleteFrom(HANDED_IN).where(HANDED_IN.ENROLMENT_ID.eq(id)).execute();
           db.deleteFrom(ATTEMPT).where(ATTEMPT.ENROLMENT_ID.eq(id)).execute();
@@ -141,73 +148,117 @@ public class Walks {
 
   /** Adds facts and works out what follows. */
   public Walk act(long enrolment, Optional<Long> by, Act act) {
-    return change(enrolment, by, act, Optional.empty(), clock.instant());
+    return change(enrolment, by, walk -> act.apply(walk).stream().map(Added::now).toList());
   }
 
-  /** Puts a fact in the place of an earlier one and works everything out anew. */
-  public Walk correct(long enrolment, Optional<Long> by, FactId replaced, Fact.What what) {
-    return change(enrolment, by, _ -> List.of(what), Optional.of(replaced), clock.instant());
+  /** Adds facts and corrects earlier ones; after a correction everything is worked out anew. */
+  public Walk change(long enrolment, Optional<Long> by, Change change) {
+    return change(enrolment, by, change, clock.instant());
   }
 
-  private Walk change(
-      long id, Optional<Long> by, Act act, Optional<FactId> replaces, Instant moment) {
-    EnrolmentRecord row =
-        db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).forUpdate().fetchSingle();
-    Walk walk = load(row);
-    List<Decision> decisions = new ArrayList<>(walk.progress().advance(moment));
+  private Walk change(long id, Optional<Long> by, Change change, Instant moment) {
+    EnrolmentRecord row = lock(id);
+    Walk walk = upToDate(row, moment);
     Instant at = walk.progress().asOf();
-    List<Fact.What> whats = act.apply(walk);
-    List<Fact> added = new ArrayList<>();
-    for (Fact.What what : whats) {
-      Fact fact = new Fact(facts.nextId(), at, by.map(PersonId::new), what, replaces);
-      added.add(fact);
-      if (replaces.isEmpty()) decisions.addAll(walk.progress().take(fact));
-    }
     List<Fact> all = new ArrayList<>(walk.facts());
-    all.addAll(added);
     Progress progress = walk.progress();
-    if (replaces.isPresent()) {
-      progress = anew(row, all, at);
-      decisions.addAll(progress.advance(at));
+    List<Fact> added = new ArrayList<>();
+    boolean anew = false;
+    for (Added one : change.apply(walk)) {
+      Instant when = one.at().map(given -> within(given, all, at)).orElse(at);
+      Fact fact = new Fact(facts.nextId(), when, by.map(PersonId::new), one.what(), one.replaces());
+      anew |= one.replaces().isPresent() || when.isBefore(at);
+      added.add(fact);
     }
-    List<Fact> followed = follow(progress, decisions, at);
-    added.addAll(followed);
-    all.addAll(followed);
-    facts.append(walk.course(), id, added);
+    all.addAll(added);
+    if (anew) progress = fromFacts(row, all, at);
+    else added.forEach(progress::take);
+    return keep(row, walk, progress, all, added, walk.ready());
+  }
+
+  /** No fact is older than the first and none is of the future. */
+  private static Instant within(Instant given, List<Fact> all, Instant now) {
+    Instant first = all.isEmpty() ? now : all.getFirst().at();
+    Instant late = given.isAfter(now) ? now : given;
+    return late.isBefore(first) ? first : late;
+  }
+
+  private EnrolmentRecord lock(long id) {
+    return db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).forUpdate().fetchSingle();
+  }
+
+  /**
+   * A learner's way up to now, under the version that is published for them: whoever has not been
+   * moved yet comes under it with their next act.
+   */
+  private Walk upToDate(EnrolmentRecord row, Instant moment) {
+    Walk walk = load(row);
+    walk.progress().advance(moment);
+    if (walk.practice()) return walk;
+    Designs.Ready published = designs.published(walk.course()).orElse(walk.ready());
+    return published.version() <= walk.ready().version() ? walk : under(row, walk, published);
+  }
+
+  private Walk under(EnrolmentRecord row, Walk walk, Designs.Ready next) {
+    Instant at = walk.progress().asOf();
+    List<Added> added = new ArrayList<>();
+    added.add(Added.now(new Fact.CameUnder(next.version())));
+    for (CourseId other : completions.of(walk.person(), next.compiled().otherCourses()))
+      if (!walk.progress().record().completed(other))
+        added.add(Added.now(new Fact.CompletedCourse(other)));
+    List<Fact> fresh =
+        added.stream()
+            .map(a -> new Fact(facts.nextId(), at, Optional.empty(), a.what(), Optional.empty()))
+            .toList();
+    List<Fact> all = new ArrayList<>(walk.facts());
+    all.add(fresh.getFirst());
+    Progress moved = walk.progress().under(next.compiled(), Facts.standing(all), at);
+    for (Fact fact : fresh.subList(1, fresh.size())) {
+      all.add(fact);
+      moved.take(fact);
+    }
+    return keep(row, walk, moved, all, fresh, next);
+  }
+
+  /** Writes what was added and what follows from the state that it led to. */
+  private Walk keep(
+      EnrolmentRecord row,
+      Walk walk,
+      Progress progress,
+      List<Fact> all,
+      List<Fact> added,
+      Designs.Ready ready) {
+    List<Fact> fresh = new ArrayList<>(added);
+    for (Fact fact : toIssue(progress)) {
+      progress.take(fact);
+      fresh.add(fact);
+      all.add(fact);
+    }
+    facts.append(walk.course(), walk.enrolment(), fresh);
     Walk now =
-        new Walk(id, walk.course(), walk.person(), walk.practice(), progress, all, walk.ready());
-    store(row, now);
-    if (!walk.practice() && decisions.stream().anyMatch(d -> d instanceof Decision.CourseCompleted))
-      tellOtherCourses(walk);
+        new Walk(
+            walk.enrolment(), walk.course(), walk.person(), walk.practice(), progress, all, ready);
+    boolean was = row.getCompletedAt() != null;
+    Snapshot snapshot = Snapshot.of(progress, walk.practice() ? 0 : ready.version());
+    snapshot.write(row);
+    row.update();
+    if (walk.practice()) return now;
+    events.changed(walk.course(), walk.person(), snapshot.summary().groups());
+    if (was != progress.completedAt().isPresent())
+      completions.changed(walk.person(), walk.course(), clock.instant());
     return now;
   }
 
-  /** Decisions that become facts of their own. */
-  private List<Fact> follow(Progress progress, List<Decision> decisions, Instant at) {
-    List<Fact> followed = new ArrayList<>();
-    for (Decision decision : decisions)
-      if (decision instanceof Decision.BadgeEarned earned) {
-        var issued = new Fact.BadgeIssued(earned.badge(), "");
-        Fact fact = new Fact(facts.nextId(), at, Optional.empty(), issued, Optional.empty());
-        progress.take(fact);
-        followed.add(fact);
-      }
-    return followed;
-  }
-
-  private void tellOtherCourses(Walk walk) {
-    db.select(ENROLMENT.ID)
-        .from(ENROLMENT)
-        .where(
-            ENROLMENT.PERSON_ID.eq(walk.person()),
-            ENROLMENT.COURSE_ID.ne(walk.course().value()),
-            ENROLMENT.PRACTICE.isFalse())
-        .orderBy(ENROLMENT.ID)
-        .forEach(r ->
-            act(
-                r.value1(),
-                Optional.empty(),
-                _ -> List.of(new Fact.CompletedCourse(walk.course()))));
+  /** Badges that are earned and that the facts do not know of, as of when they were earned. */
+  private List<Fact> toIssue(Progress progress) {
+    List<Fact> issued = new ArrayList<>();
+    for (int b = 0; b < progress.course().index().badges(); b++) {
+      Optional<Instant> earned = progress.earnedAt(b);
+      if (earned.isEmpty() || progress.record().holds(b) || progress.record().revoked(b)) continue;
+      var badge = new Fact.BadgeIssued(progress.course().index().badge(b).id(), "");
+      issued.add(new Fact(facts.nextId(), earned.get(), Optional.empty(), badge, Optional.empty()));
+    }
+    return issued;
   }
 
   /** A learner's way, worked out up to now; nothing is written. */
@@ -231,10 +282,19 @@ public class Walks {
 
   private Walk load(EnrolmentRecord row, List<Fact> all) {
     var course = new CourseId(row.getCourseId());
-    Designs.Ready ready = ready(row, course);
-    Latches latches = Json.read(row.getLatches(), Latches.class);
+    Designs.Ready ready =
+        row.getPractice()
+            ? designs.readyDraft(course)
+            : designs.version(course, row.getDesignVersion());
     var person = new PersonId(row.getPersonId());
-    Progress progress = Progress.resume(ready.compiled(), person, Facts.standing(all), latches);
+    Progress progress =
+        row.getForm() == Snapshot.FORM
+            ? Progress.resume(
+                ready.compiled(),
+                person,
+                Facts.standing(all),
+                Json.read(row.getLatches(), Latches.class))
+            : fromFacts(row, all, row.getAsOf());
     return new Walk(
         row.getId(), course, row.getPersonId(), row.getPractice(), progress, all, ready);
   }
@@ -244,138 +304,126 @@ public class Walks {
     return walk;
   }
 
-  private Designs.Ready ready(EnrolmentRecord row, CourseId course) {
-    return row.getPractice()
-        ? designs.readyDraft(course)
-        : designs.version(
-            course,
-            row.getDesignVersion() == 0
-                ? designs.published(course).orElseThrow().version()
-                : row.getDesignVersion());
-  }
-
   /** Everything from the facts, with nothing taken from the snapshot. */
-  private Progress anew(EnrolmentRecord row, List<Fact> all, Instant until) {
+  private Progress fromFacts(EnrolmentRecord row, List<Fact> all, Instant until) {
     var course = new CourseId(row.getCourseId());
-    List<Replay.InForce> history =
-        row.getPractice()
-            ? List.of(new Replay.InForce(designs.readyDraft(course).compiled(), Instant.EPOCH))
-            : designs.history(course);
-    return Replay.run(history, new PersonId(row.getPersonId()), all, until);
-  }
-
-  private void store(EnrolmentRecord row, Walk walk) {
-    Progress progress = walk.progress();
-    LearnerRecord record = progress.record();
-    row.setDesignVersion(walk.practice() ? 0 : walk.ready().version());
-    row.setAsOf(progress.asOf());
-    row.setNextAt(
-        progress.nextMoment() == Long.MAX_VALUE
-            ? null
-            : Instant.ofEpochMilli(progress.nextMoment()));
-    row.setThread(progress.thread());
-    row.setShare(progress.share());
-    row.setLastHere(
-        record.lastHere() == LearnerRecord.NEVER ? null : Instant.ofEpochMilli(record.lastHere()));
-    row.setCompletedAt(progress.completedAt().orElse(null));
-    row.setWaiting(waiting(progress));
-    row.setLatches(Json.of(progress.latches()));
-    Summary summary = summary(progress);
-    row.setSummary(Json.of(summary));
-    row.setTrend(Json.of(Trend.of(record)));
-    row.update();
-    if (!walk.practice()) events.changed(walk.course(), walk.person(), summary.groups());
-  }
-
-  private static int waiting(Progress progress) {
-    int n = 0;
-    for (int s = 0; s < progress.course().index().steps(); s++)
-      if (progress.bead(s).state() == StepState.WAITING) n++;
-    return n;
-  }
-
-  static Summary summary(Progress progress) {
-    var index = progress.course().index();
-    List<Summary.Raised> flags = new ArrayList<>();
-    for (int f = 0; f < progress.course().flags(); f++) {
-      var flag = index.design().flags().get(f);
-      progress
-          .flaggedAt(f)
-          .ifPresent(at -> flags.add(new Summary.Raised(flag.id().value(), flag.name(), at)));
-    }
-    Map<Long, Integer> levels = new HashMap<>();
-    for (int o = 0; o < index.outcomes(); o++) {
-      long id = index.outcome(o).id().value();
-      progress.record().level(o).ifPresent(level -> levels.put(id, level));
-    }
-    List<Long> badges = new ArrayList<>();
-    for (int b = 0; b < index.badges(); b++)
-      if (progress.sight().holds(b)) badges.add(index.badge(b).id().value());
-    List<Long> groups = progress.record().groups().stream().map(g -> g.value()).sorted().toList();
-    Map<Long, Fact.Presence> sessions = new HashMap<>();
-    progress.record().sessions().forEach((id, mark) -> sessions.put(id.value(), mark));
-    Map<Long, Double> scores = new HashMap<>();
-    for (int s = 0; s < index.steps(); s++)
-      if (progress.record().scored(s))
-        scores.put(index.step(s).id().value(), Math.min(1, progress.record().score(s)));
-    return new Summary(flags, levels, groups, badges, sessions, scores);
-  }
-
-  /** Brings a learner under a new publication. */
-  void moveTo(long enrolment, Designs.Ready next, Instant at) {
-    EnrolmentRecord row =
-        db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).forUpdate().fetchSingle();
-    Walk walk = load(row);
-    Progress moved = walk.progress().under(next.compiled(), Facts.standing(walk.facts()), at);
-    List<Fact> followed = follow(moved, moved.advance(at), at);
-    facts.append(walk.course(), enrolment, followed);
-    List<Fact> all = new ArrayList<>(walk.facts());
-    all.addAll(followed);
-    store(row, new Walk(enrolment, walk.course(), walk.person(), false, moved, all, next));
+    var person = new PersonId(row.getPersonId());
+    return row.getPractice()
+        ? Replay.run(designs.readyDraft(course).compiled(), person, all, until)
+        : Replay.run(v -> designs.version(course, v).compiled(), person, all, until);
   }
 
   /**
-   * Works a learner's state out from the facts alone and compares it with what is stored.
+   * Works a learner's state out from the facts alone and compares it with all that is kept.
    *
-   * @return what differs, in words; empty when nothing does
+   * @return what differs, in words; none when nothing does
    */
-  public Optional<String> rebuild(long enrolment) {
-    EnrolmentRecord row =
-        db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).forUpdate().fetchSingle();
-    Progress anew = anew(row, facts.of(enrolment), row.getAsOf());
-    Latches stored = Json.read(row.getLatches(), Latches.class);
-    if (stored.equals(anew.latches()) && row.getThread().equals(anew.thread()))
-      return Optional.empty();
-    return Optional.of(
-        "stored "
-            + stored
-            + " "
-            + row.getThread()
-            + ", from facts "
-            + anew.latches()
-            + " "
-            + anew.thread());
+  @Transactional(readOnly = true)
+  public List<String> compare(long enrolment) {
+    EnrolmentRecord row = db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).fetchSingle();
+    return anew(row).differences(row);
+  }
+
+  private Snapshot anew(EnrolmentRecord row) {
+    return Snapshot.of(
+        fromFacts(row, facts.of(row.getId()), row.getAsOf()), row.getDesignVersion());
+  }
+
+  /** Puts what follows from the facts in the place of what is kept. */
+  @Transactional(propagation = Propagation.REQUIRES_NEW)
+  public void repair(long enrolment) {
+    EnrolmentRecord row = lock(enrolment);
+    row.setForm(0);
+    Walk walk = load(row);
+    keep(row, walk, walk.progress(), new ArrayList<>(walk.facts()), List.of(), walk.ready());
   }
 
   /**
-   * Lives through moments that have come for up to {@code most} learners, skipping those that
-   * another server has in hand.
+   * Lives through what has come for a learner: moments of the clock, a publication, a new form of
+   * what is kept. Passed over when another server has the learner in hand.
    *
-   * @return how many learners were looked at
+   * @return whether there was anything to do
    */
   @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public int liveDueMoments(int most) {
-    List<Long> due =
-        db.select(ENROLMENT.ID)
-            .from(ENROLMENT)
-            .where(ENROLMENT.NEXT_AT.le(clock.instant()), ENROLMENT.PRACTICE.isFalse())
-            .orderBy(ENROLMENT.NEXT_AT)
-            .limit(most)
+  public boolean catchUp(long enrolment) {
+    Instant now = clock.instant();
+    Optional<EnrolmentRecord> row =
+        db.selectFrom(ENROLMENT)
+            .where(ENROLMENT.ID.eq(enrolment))
             .forUpdate()
             .skipLocked()
-            .fetch(ENROLMENT.ID);
-    due.forEach(id -> act(id, Optional.empty(), _ -> List.of()));
-    return due.size();
+            .fetchOptional();
+    if (row.isEmpty()) return false;
+    boolean old = row.get().getForm() != Snapshot.FORM;
+    Instant next = row.get().getNextAt();
+    Walk walk = upToDate(row.get(), now);
+    boolean due = next != null && !next.isAfter(now);
+    if (old || due)
+      keep(
+          row.get(), walk, walk.progress(), new ArrayList<>(walk.facts()), List.of(), walk.ready());
+    return true;
+  }
+
+  /**
+   * Learners whose moment has come, who are behind a publication, or whose state is kept in an
+   * older form; those who are set aside after a failure left out.
+   */
+  @Transactional(readOnly = true)
+  public List<Long> toCatchUp(int most) {
+    Instant now = clock.instant();
+    return db.select(ENROLMENT.ID)
+        .from(ENROLMENT)
+        .join(COURSE)
+        .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
+        .where(
+            ENROLMENT.PRACTICE.isFalse(),
+            ENROLMENT
+                .NEXT_AT
+                .le(now)
+                .or(ENROLMENT.DESIGN_VERSION.lt(COURSE.PUBLISHED_VERSION))
+                .or(ENROLMENT.FORM.ne(Snapshot.FORM)),
+            ENROLMENT.FAILED_UNTIL.isNull().or(ENROLMENT.FAILED_UNTIL.le(now)))
+        .orderBy(ENROLMENT.NEXT_AT.asc().nullsLast())
+        .limit(most)
+        .fetch(ENROLMENT.ID);
+  }
+
+  /** Learners of a course who are not yet under the version that is published for them. */
+  @Transactional(readOnly = true)
+  public List<Long> behind(CourseId course) {
+    return db.select(ENROLMENT.ID)
+        .from(ENROLMENT)
+        .join(COURSE)
+        .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
+        .where(
+            ENROLMENT.COURSE_ID.eq(course.value()),
+            ENROLMENT.PRACTICE.isFalse(),
+            ENROLMENT.DESIGN_VERSION.lt(COURSE.PUBLISHED_VERSION))
+        .orderBy(ENROLMENT.ID)
+        .fetch(ENROLMENT.ID);
+  }
+
+  /** Sets a learner aside whose state could not be worked out; each time for twice as long. */
+  @Transactional(propagation = Propagation.REQUIRES_NEW)
+  public void setAside(long enrolment) {
+    int failures =
+        db.select(ENROLMENT.FAILURES)
+            .from(ENROLMENT)
+            .where(ENROLMENT.ID.eq(enrolment))
+            .fetchSingle()
+            .value1();
+    long minutes = 1L << Math.min(failures, 9);
+    db.update(ENROLMENT)
+        .set(ENROLMENT.FAILURES, failures + 1)
+        .set(ENROLMENT.FAILED_UNTIL, clock.instant().plusSeconds(60 * minutes))
+        .where(ENROLMENT.ID.eq(enrolment))
+        .execute();
+  }
+
+  /** How many learners are set aside. */
+  @Transactional(readOnly = true)
+  public int aside() {
+    return db.fetchCount(ENROLMENT, ENROLMENT.FAILED_UNTIL.isNotNull());
   }
 
   /** Enrolments of real learners in a course. */
@@ -388,9 +436,50 @@ public class Walks {
         .fetch(ENROLMENT.ID);
   }
 
+  /** Everybody's enrolments, except those of made-up learners, after one and in order. */
+  @Transactional(readOnly = true)
+  public List<Long> learnersAfter(long enrolment, int most) {
+    return db.select(ENROLMENT.ID)
+        .from(ENROLMENT)
+        .where(ENROLMENT.ID.gt(enrolment), ENROLMENT.PRACTICE.isFalse())
+        .orderBy(ENROLMENT.ID)
+        .limit(most)
+        .fetch(ENROLMENT.ID);
+  }
+
   /** Whether the course is there at all. */
   @Transactional(readOnly = true)
   public boolean exists(CourseId course) {
     return db.fetchExists(COURSE, COURSE.ID.eq(course.value()));
+  }
+
+  /** Tells one of a person's enrolments what became of their completion of other courses. */
+  void learn(long enrolment, CourseId course, Optional<Instant> completed) {
+    change(
+        enrolment,
+        Optional.empty(),
+        walk -> {
+          List<Fact> told = told(walk, course);
+          boolean asks = walk.ready().compiled().otherCourses().contains(course);
+          if (completed.isPresent())
+            return asks && told.isEmpty()
+                ? List.of(new Added(new Fact.CompletedCourse(course), Optional.empty(), completed))
+                : List.of();
+          return told.stream()
+              .filter(f -> f.by().isEmpty())
+              .map(f -> Added.inPlaceOf(f, new Fact.TakenBack("it is not complete any more")))
+              .toList();
+        });
+  }
+
+  private static List<Fact> told(Walk walk, CourseId course) {
+    return Facts.standing(walk.facts()).stream()
+        .filter(f -> f.what() instanceof Fact.CompletedCourse c && c.course().equals(course))
+        .toList();
+  }
+
+  /** The courses that a person has completed, of these. */
+  Set<CourseId> completed(long person, Set<CourseId> of) {
+    return completions.of(person, of);
   }
 }

@@ -3,13 +3,17 @@ package yendrik.core.rule.plan;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.id.CourseId;
 import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Finding;
 import yendrik.core.rule.check.References;
@@ -19,10 +23,11 @@ import yendrik.core.rule.check.Rules;
  * A design made ready for evaluating: rules planned, names numbered, and who depends on whom worked
  * out. Immutable; one serves all learners and threads.
  *
- * <p>Things that are worked out for a learner are <em>units</em>: each step, module and badge, the
- * course, and all flags together. A unit reads facts and other units; {@link #dependents} says
- * which units to look at again after a change, and {@link #order} in which order, so that on a
- * design without circles each is looked at once.
+ * <p>Things that are worked out for a learner are <em>units</em>: each step, the opening of each
+ * module and its being done, each badge, the course, and all flags together. A unit reads facts and
+ * other units; {@link #dependents} says which units to look at again after a change, and {@link
+ * #order} in which order, so that each is looked at once, and only those of a circle again until
+ * nothing changes.
  */
 public final class CompiledCourse {
   private final CourseIndex index;
@@ -33,9 +38,11 @@ public final class CompiledCourse {
   private final Optional<PlannedRule>[] badgeEarned;
   private final PlannedRule courseComplete;
   private final PlannedRule[] flags;
+  private final Set<CourseId> otherCourses;
   private final int largestRule;
   private final int[][] dependents;
   private final int[] order;
+  private final int[] circleEnd;
   private final int[] rank;
 
   /**
@@ -76,10 +83,22 @@ public final class CompiledCourse {
             .map(f -> new PlannedRule(f.flagWhen(), leaves))
             .toArray(PlannedRule[]::new);
     largestRule = rules().stream().mapToInt(PlannedRule::size).max().orElse(1);
-    BitSet[] reading = reading();
+    otherCourses =
+        Rules.of(design).values().stream()
+            .flatMap(Condition::nodes)
+            .flatMap(n ->
+                n instanceof Condition.Ask(var _, Leaf.CourseComplete c)
+                    ? Stream.of(c.course())
+                    : Stream.empty())
+            .filter(c -> !c.equals(design.id()))
+            .collect(Collectors.toUnmodifiableSet());
+    boolean[] readsItself = new boolean[units()];
+    BitSet[] reading = reading(readsItself);
     dependents = new int[subjects()][];
     for (int s = 0; s < dependents.length; s++) dependents[s] = reading[s].stream().toArray();
-    order = Order.of(units(), dependents);
+    Order found = Order.of(units(), dependents, readsItself);
+    order = found.units();
+    circleEnd = found.circleEnds();
     rank = new int[units()];
     for (int r = 0; r < order.length; r++) rank[order[r]] = r;
   }
@@ -100,30 +119,33 @@ public final class CompiledCourse {
   }
 
   /** For each subject the units that read it. */
-  private BitSet[] reading() {
+  private BitSet[] reading(boolean[] readsItself) {
     BitSet[] readers = new BitSet[subjects()];
     for (int i = 0; i < readers.length; i++) readers[i] = new BitSet(units());
     for (int s = 0; s < index.steps(); s++) {
-      int unit = s;
-      var subjects = new Readers(readers, unit);
-      stepOpens[s].ifPresent(r -> r.readsFrom(subjects));
-      stepDone[s].readsFrom(subjects);
+      var subjects = new Readers(readers, s, readsItself);
+      stepOpens[s].ifPresent(subjects::all);
+      // whether it is done rests on its own opening, which is worked out before
+      new Readers(readers, s, new boolean[units()]).all(stepDone[s]);
       int m = index.moduleOf(s);
-      subjects.module(m);
+      subjects.read(moduleOpensUnit(m));
       if (!index.step(s).audience().everyone()) subjects.person();
       if (index.module(m).strictOrder())
         for (int before = index.firstStep(m); before < s; before++) subjects.step(before);
     }
     for (int m = 0; m < index.modules(); m++) {
-      var subjects = new Readers(readers, moduleUnit(m));
-      moduleOpens[m].ifPresent(r -> r.readsFrom(subjects));
-      moduleDone[m].readsFrom(subjects);
+      var opening = new Readers(readers, moduleOpensUnit(m), readsItself);
+      moduleOpens[m].ifPresent(opening::all);
+      var done = new Readers(readers, moduleUnit(m), readsItself);
+      done.all(moduleDone[m]);
+      for (int s = index.firstStep(m); s < index.firstStep(m + 1); s++)
+        if (!index.step(s).audience().everyone()) done.person();
     }
     for (int b = 0; b < index.badges(); b++) {
-      var subjects = new Readers(readers, badgeUnit(b));
-      badgeEarned[b].ifPresent(r -> r.readsFrom(subjects));
+      var subjects = new Readers(readers, badgeUnit(b), readsItself);
+      badgeEarned[b].ifPresent(subjects::all);
     }
-    courseComplete.readsFrom(new Readers(readers, courseUnit()));
+    new Readers(readers, courseUnit(), readsItself).all(courseComplete);
     for (int s = 0; s < readers.length; s++) if (s != flagsUnit()) readers[s].set(flagsUnit());
     return readers;
   }
@@ -131,19 +153,32 @@ public final class CompiledCourse {
   private final class Readers implements Subjects {
     private final BitSet[] readers;
     private final int unit;
+    private final boolean[] readsItself;
 
-    Readers(BitSet[] readers, int unit) {
+    Readers(BitSet[] readers, int unit, boolean[] readsItself) {
       this.readers = readers;
       this.unit = unit;
+      this.readsItself = readsItself;
     }
 
-    private void read(int subject) {
-      if (subject != unit) readers[subject].set(unit);
+    void all(PlannedRule rule) {
+      rule.readsFrom(this);
+    }
+
+    void read(int subject) {
+      if (subject == unit) readsItself[unit] = true;
+      else readers[subject].set(unit);
     }
 
     @Override
     public void step(int step) {
       read(step);
+      if (!index.step(step).audience().everyone()) person();
+    }
+
+    @Override
+    public void factsOf(int step) {
+      readers[factsSubject(step)].set(unit);
       if (!index.step(step).audience().everyone()) person();
     }
 
@@ -171,9 +206,6 @@ public final class CompiledCourse {
     public void person() {
       read(personSubject());
     }
-
-    @Override
-    public void everything() {}
   }
 
   public CourseIndex index() {
@@ -182,6 +214,11 @@ public final class CompiledCourse {
 
   public CourseDesign design() {
     return index.design();
+  }
+
+  /** The other courses whose completion a rule asks about. */
+  public Set<CourseId> otherCourses() {
+    return otherCourses;
   }
 
   /** A working space large enough for any rule of this course. */
@@ -247,16 +284,22 @@ public final class CompiledCourse {
     return flagsUnit() + 1;
   }
 
-  public int moduleUnit(int module) {
+  /** Whether a module is open. */
+  public int moduleOpensUnit(int module) {
     return index.steps() + module;
   }
 
+  /** Whether a module is done. */
+  public int moduleUnit(int module) {
+    return index.steps() + index.modules() + module;
+  }
+
   public int badgeUnit(int badge) {
-    return index.steps() + index.modules() + badge;
+    return index.steps() + 2 * index.modules() + badge;
   }
 
   public int courseUnit() {
-    return index.steps() + index.modules() + index.badges();
+    return index.steps() + 2 * index.modules() + index.badges();
   }
 
   public int flagsUnit() {
@@ -271,18 +314,30 @@ public final class CompiledCourse {
     return units() + index.outcomes();
   }
 
-  private int subjects() {
-    return personSubject() + 1;
+  /** The facts about a step, without what is worked out for it. */
+  public int factsSubject(int step) {
+    return personSubject() + 1 + step;
   }
 
-  /** The units that read a subject (a unit, an outcome or the person). */
+  private int subjects() {
+    return factsSubject(index.steps());
+  }
+
+  /** The units that read a subject (a unit, an outcome, the person or the facts of a step). */
   public int[] dependents(int subject) {
     return dependents[subject];
   }
 
-  /** All units, each after those it reads wherever there is no circle; flags come last. */
+  /** All units, each after those it reads, those of a circle beside each other; flags last. */
   public int[] order() {
     return order;
+  }
+
+  /**
+   * The last place in {@link #order} of the circle that a place belongs to, -1 outside of circles.
+   */
+  public int circleEnd(int place) {
+    return circleEnd[place];
   }
 
   /** The place of a unit in {@link #order}. */
@@ -293,15 +348,6 @@ public final class CompiledCourse {
   /** How many conditions the course has in all. */
   public int conditions() {
     return rules().stream().mapToInt(PlannedRule::size).sum();
-  }
-
-  /** Every place with a rule, and the rule as it is evaluated, the usual ones included. */
-  public Map<RuleAt, Condition> rulesInForce() {
-    Map<RuleAt, Condition> rules = Rules.of(design());
-    for (CourseModule module : design().modules())
-      rules.putIfAbsent(new RuleAt.ModuleDone(module.id()), Rules.usualModuleDone(module));
-    rules.putIfAbsent(new RuleAt.CourseComplete(), Rules.usualCourseComplete(design()));
-    return rules;
   }
 
   /** The required steps before a step that a strict order makes it wait for. */

@@ -33,13 +33,17 @@ final class Leaves {
       case Leaf.SessionsAttended a -> new PersonProbes.SessionsAttended(a.sessions());
       case Leaf.InGroup g -> new PersonProbes.InGroup(g.group());
       case Leaf.OneOf p -> new PersonProbes.OneOf(p.people());
-      case Leaf.HoldsBadge b -> new PersonProbes.HoldsBadge(index.number(b.badge()));
+      case Leaf.HoldsBadge b -> holdsBadge(index.number(b.badge()));
       case Leaf.EnrolledFor e -> new PersonProbes.EnrolledFor(e.days());
       case Leaf.InTime t ->
           new PersonProbes.InTime(
               millis(t.from(), Long.MIN_VALUE), millis(t.until(), Long.MAX_VALUE));
       case Leaf.Signal signal -> signal(signal);
     };
+  }
+
+  private Probe holdsBadge(int badge) {
+    return new PersonProbes.HoldsBadge(badge, index.badge(badge).earnedWhen().isEmpty());
   }
 
   private static long millis(Optional<java.time.Instant> moment, long otherwise) {

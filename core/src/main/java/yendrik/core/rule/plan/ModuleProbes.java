@@ -19,6 +19,7 @@ final class ModuleProbes {
     @Override
     public void look(Sight sight, Reading reading) {
       if (sight.moduleDoneAt(module) != LearnerRecord.NEVER) reading.met();
+      else if (sight.nothingToDo(module)) reading.waived();
       else if (sight.moduleOutOfReach(module)) reading.outOfReach(sight.moduleFraction(module));
       else reading.notYet(sight.moduleFraction(module), sight.moduleTurn(module));
     }
@@ -54,7 +55,8 @@ final class ModuleProbes {
       Turn turn = Turn.NOBODY;
       for (int s = index.firstStep(module); s < index.firstStep(module + 1); s++) {
         Step step = index.step(s);
-        if (!step.required() || !step.published() || sight.record().waived(s)) continue;
+        if (!step.required() || !step.published() || sight.waived(s) || sight.doneByWaiver(s))
+          continue;
         all++;
         if (sight.doneAt(s) != LearnerRecord.NEVER) done++;
         else if (sight.outOfReach(s)) lost++;

@@ -4,6 +4,7 @@ import java.util.OptionalInt;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.outcome.Outcome;
+import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
 
 /**
@@ -25,15 +26,17 @@ final class OutcomeProbes {
     @Override
     public void readsFrom(Subjects subjects) {
       for (int source : index.sources(outcome)) subjects.outcome(source);
-      for (int s = 0; s < index.steps(); s++) if (ties(s)) subjects.step(s);
+      for (int s = 0; s < index.steps(); s++) if (ties(s)) subjects.factsOf(s);
     }
 
+    /** By the facts alone: whose turn it is must not make rules wait for each other. */
     final Turn turn(Sight sight) {
+      LearnerRecord record = sight.record();
       Turn turn = Turn.STAFF;
       for (int s = 0; s < index.steps(); s++) {
-        if (!ties(s) || sight.record().waived(s)) continue;
-        if (sight.record().waiting(s)) return Turn.STAFF;
-        if (sight.turn(s) == Turn.LEARNER) turn = Turn.LEARNER;
+        if (!ties(s) || !index.published(s) || !record.isFor(s) || record.excused(s)) continue;
+        if (record.waiting(s)) return Turn.STAFF;
+        turn = Turn.LEARNER;
       }
       return turn;
     }

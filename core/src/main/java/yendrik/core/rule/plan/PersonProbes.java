@@ -71,6 +71,7 @@ final class PersonProbes {
     @Override
     public void look(Sight sight, Reading reading) {
       if (sight.complete()) reading.met();
+      else if (sight.completeOutOfReach()) reading.outOfReach(0);
       else reading.notYet(0, Turn.LEARNER);
     }
 
@@ -80,10 +81,14 @@ final class PersonProbes {
     }
   }
 
-  record HoldsBadge(int badge) implements Probe {
+  /**
+   * @param byHand whether only staff can give it
+   */
+  record HoldsBadge(int badge, boolean byHand) implements Probe {
     @Override
     public void look(Sight sight, Reading reading) {
       if (sight.holds(badge)) reading.met();
+      else if (byHand || sight.record().revoked(badge)) reading.notYet(0, Turn.STAFF);
       else if (sight.badgeOutOfReach(badge)) reading.outOfReach(0);
       else reading.notYet(0, Turn.LEARNER);
     }

@@ -23,13 +23,11 @@ import yendrik.core.rule.Verdict;
  * A joint whose parts are all waived, or that has none, is waived.
  */
 public final class PlannedRule {
-  private final Condition rule;
   private final Condition[] conditions;
   private final Probe[] probes;
   private final int[][] parts;
 
   PlannedRule(Condition rule, Leaves leaves) {
-    this.rule = rule;
     List<Condition> order = new ArrayList<>();
     List<int[]> below = new ArrayList<>();
     lay(rule, order, below);
@@ -45,11 +43,6 @@ public final class PlannedRule {
     order.add(node);
     below.add(parts);
     return order.size() - 1;
-  }
-
-  /** The rule as it was written. */
-  public Condition rule() {
-    return rule;
   }
 
   int size() {
@@ -81,9 +74,13 @@ public final class PlannedRule {
   private void join(int node, Desk desk) {
     int[] of = parts[node];
     int left = 0;
-    for (int part : of) if (desk.verdict[part] != Verdict.WAIVED) left++;
+    long next = Reading.NO_MOMENT;
+    for (int part : of) {
+      next = Math.min(next, desk.next[part]);
+      if (desk.verdict[part] != Verdict.WAIVED) left++;
+    }
     if (left == 0) {
-      desk.reading.waived();
+      desk.reading.waivedUntil(next);
       return;
     }
     switch (conditions[node]) {

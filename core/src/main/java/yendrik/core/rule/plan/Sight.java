@@ -13,7 +13,20 @@ public interface Sight {
 
   long now();
 
+  /**
+   * Whether questions about the step drop out for this learner: it is not given to them, or they
+   * are excused and have not done it.
+   */
+  boolean waived(int step);
+
+  /** When the step was done, and so stays done. */
   long doneAt(int step);
+
+  /**
+   * Whether the step counts as done only because nothing of what it asks for concerns this learner;
+   * such a step is as if it were not there.
+   */
+  boolean doneByWaiver(int step);
 
   /** Whether the learner can use the step now. */
   boolean open(int step);
@@ -31,6 +44,9 @@ public interface Sight {
 
   long moduleDoneAt(int module);
 
+  /** Whether nothing in the module counts for this learner. */
+  boolean nothingToDo(int module);
+
   boolean moduleOutOfReach(int module);
 
   double moduleFraction(int module);
@@ -42,4 +58,7 @@ public interface Sight {
   boolean badgeOutOfReach(int badge);
 
   boolean complete();
+
+  /** Whether the course can no longer be completed unless staff act. */
+  boolean completeOutOfReach();
 }

@@ -20,10 +20,9 @@ final class SignalProbes {
       else ask(sight, sight.record(), reading);
     }
 
+    /** All flags together are looked at again after whatever happened, so there is no list. */
     @Override
-    public final void readsFrom(Subjects subjects) {
-      subjects.everything();
-    }
+    public final void readsFrom(Subjects subjects) {}
 
     abstract void ask(Sight sight, LearnerRecord record, Reading reading);
 
@@ -168,6 +167,6 @@ final class SignalProbes {
 
   /** Whether a step is one that this learner still has to do. */
   private static boolean counts(CourseIndex index, int s, Sight sight) {
-    return index.expected(s) && sight.doneAt(s) == LearnerRecord.NEVER && !sight.record().waived(s);
+    return index.expected(s) && sight.doneAt(s) == LearnerRecord.NEVER && !sight.waived(s);
   }
 }

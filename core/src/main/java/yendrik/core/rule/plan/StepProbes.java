@@ -2,8 +2,13 @@ package yendrik.core.rule.plan;
 
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
+import yendrik.core.rule.Verdict;
 
-/** Questions about one step. A question that is waived or past hope is settled in one place. */
+/**
+ * Questions about one step. A question that is waived or past hope is settled in one place: about a
+ * step that is not given to the learner it is always waived, about one from which they are excused
+ * unless it is met, since an excuse takes nothing away.
+ */
 final class StepProbes {
   private static final long DAY = 86_400_000L;
 
@@ -19,8 +24,13 @@ final class StepProbes {
 
     @Override
     public final void look(Sight sight, Reading reading) {
-      if (sight.record().waived(step)) reading.waived();
-      else ask(sight, sight.record(), reading);
+      if (!sight.record().isFor(step)) {
+        reading.waived();
+        return;
+      }
+      ask(sight, sight.record(), reading);
+      if (reading.verdict != Verdict.MET && sight.record().excused(step))
+        reading.waivedUntil(reading.next);
     }
 
     @Override
@@ -54,7 +64,7 @@ final class StepProbes {
 
     TimeSpent(int step, int minutes) {
       super(step);
-      seconds = minutes * 60;
+      seconds = Math.multiplyExact(minutes, 60);
     }
 
     @Override
@@ -221,6 +231,7 @@ final class StepProbes {
     @Override
     void ask(Sight sight, LearnerRecord record, Reading reading) {
       if (sight.doneAt(step) != LearnerRecord.NEVER) reading.met();
+      else if (sight.doneByWaiver(step)) reading.waived();
       else if (sight.outOfReach(step)) reading.outOfReach(sight.fraction(step));
       else reading.notYet(sight.fraction(step), sight.turn(step));
     }
@@ -238,7 +249,8 @@ final class StepProbes {
     void ask(Sight sight, LearnerRecord record, Reading reading) {
       long done = sight.doneAt(step);
       if (done == LearnerRecord.NEVER) {
-        if (sight.outOfReach(step)) reading.outOfReach(0);
+        if (sight.doneByWaiver(step)) reading.waived();
+        else if (sight.outOfReach(step)) reading.outOfReach(0);
         else reading.notYet(0, sight.turn(step));
       } else if (sight.now() >= done + wait) reading.met();
       else reading.notBefore(done + wait, (double) (sight.now() - done) / wait);

@@ -2,8 +2,13 @@ package yendrik.core.rule.plan;
 
 /** Takes down what a probe reads. */
 public interface Subjects {
+  /** The facts about a step and what is worked out for it. */
   void step(int step);
 
+  /** The facts about a step only, so that what is worked out for it is not waited for. */
+  void factsOf(int step);
+
+  /** Whether a module is done. */
   void module(int module);
 
   void outcome(int outcome);
@@ -15,7 +20,4 @@ public interface Subjects {
 
   /** Enrolment, groups, presence and other courses. */
   void person();
-
-  /** Everything about every step, as signals need it. */
-  void everything();
 }

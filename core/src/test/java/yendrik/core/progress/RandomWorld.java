@@ -1,0 +1,439 @@
+package yendrik.core.progress;
+
+import static yendrik.core.Workshop.*;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import yendrik.core.Workshop;
+import yendrik.core.course.Badge;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Flag;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.FlagId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.SessionId;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.LevelRule;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.words.Wording;
+
+/**
+ * A random course in one to three versions, and what happens to one learner in it: acts, marks,
+ * groups, exceptions, corrections, publications, leaving and coming back.
+ *
+ * @param designs the publications, first is number 1
+ * @param happenings facts in the order in which they are recorded
+ */
+record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
+  static final OutcomeId WHOLE = new OutcomeId(3);
+  static final GroupId TUESDAY = new GroupId(2);
+  private static final int STEPS = 6;
+  private static final int MODULES = 3;
+
+  static RandomWorld of(List<Integer> numbers) {
+    var make = new Making(new Choices(numbers));
+    return make.world();
+  }
+
+  /** The whole world in words, for whoever reads a failure. */
+  @Override
+  public String toString() {
+    return "\n"
+        + designs.stream().map(RandomWorld::words).collect(Collectors.joining("\n"))
+        + "\n"
+        + happenings.stream()
+            .map(f ->
+                "  #"
+                    + f.id()
+                    + " "
+                    + Duration.between(START, f.at())
+                    + " "
+                    + f.what()
+                    + f.replaces().map(r -> " in place of #" + r).orElse(""))
+            .collect(Collectors.joining("\n"));
+  }
+
+  private static String words(CourseDesign design) {
+    var wording = new Wording(design);
+    var out = new StringBuilder("version " + design.version());
+    for (CourseModule m : design.modules()) {
+      out.append("\n module ").append(m.id()).append(m.published() ? "" : " unpublished");
+      if (m.strictOrder()) out.append(" in strict order");
+      if (!m.gate().staysOpen()) out.append(" follows its rule");
+      m.opensWhen().ifPresent(r -> out.append(" opens when ").append(rule(wording, r)));
+      m.doneWhen().ifPresent(r -> out.append(" done when ").append(rule(wording, r)));
+      for (Step s : m.steps()) {
+        out.append("\n  step ").append(s.id()).append(s.published() ? "" : " unpublished");
+        if (!s.required()) out.append(" extra");
+        if (!s.gate().staysOpen()) out.append(" follows its rule");
+        if (!s.audience().everyone()) out.append(" for ").append(s.audience().groups());
+        if (!s.window().equals(Step.Window.ALWAYS)) out.append(" ").append(s.window());
+        s.opensWhen().ifPresent(r -> out.append(" opens when ").append(rule(wording, r)));
+        out.append(" done when ").append(rule(wording, s.doneWhen()));
+      }
+    }
+    for (Badge b : design.badges())
+      out.append("\n badge ")
+          .append(b.id())
+          .append(b.earnedWhen().map(r -> " earned when " + rule(wording, r)).orElse(" by hand"));
+    design.completeWhen().ifPresent(r -> out.append("\n complete when ").append(rule(wording, r)));
+    return out.toString();
+  }
+
+  private static String rule(Wording wording, Condition rule) {
+    return switch (rule) {
+      case Condition.Ask ask -> ask.leaf().toString();
+      default ->
+          Wording.joint(rule)
+              + rule.parts().stream()
+                  .map(p -> rule(wording, p))
+                  .collect(Collectors.joining(", ", " (", ")"));
+    };
+  }
+
+  /** Builds one from choices. */
+  private static final class Making {
+    private final Choices c;
+
+    /** Whether rules may wait for each other in a circle; else they ask about earlier ones only. */
+    private boolean circles;
+
+    private final List<Fact> happened = new ArrayList<>();
+    private Instant now = START;
+
+    Making(Choices c) {
+      this.c = c;
+    }
+
+    RandomWorld world() {
+      circles = c.rarely(2);
+      List<CourseDesign> designs = new ArrayList<>();
+      int versions = 1 + c.next(3);
+      for (int v = 1; v <= versions; v++) designs.add(design(v));
+      add(new Fact.Enrolled(), Optional.empty());
+      add(new Fact.CameUnder(1), Optional.empty());
+      int version = 1;
+      while (c.more() && happened.size() < 60) {
+        now = now.plus(Duration.ofMinutes(c.next(8) == 0 ? 0 : c.next(100) * 30L));
+        if (version < versions && c.rarely(8)) add(new Fact.CameUnder(++version), Optional.empty());
+        else if (c.rarely(8)) correct();
+        else add(what(), Optional.empty());
+      }
+      return new RandomWorld(designs, happened);
+    }
+
+    private void add(Fact.What what, Optional<FactId> replaces) {
+      happened.add(
+          new Fact(new FactId(happened.size() + 1), now, Optional.of(TOMAS), what, replaces));
+    }
+
+    /** Any earlier fact but how the learner came in and under which version. */
+    private void correct() {
+      Fact earlier = happened.get(c.next(happened.size()));
+      if (earlier.what() instanceof Fact.Enrolled || earlier.what() instanceof Fact.CameUnder)
+        return;
+      Fact.What what =
+          switch (earlier.what()) {
+            case Fact.Marked m when c.rarely(2) ->
+                new Fact.Marked(m.step(), m.version(), c.next(11), 10, judgement(), "");
+            case Fact.Rated r when c.rarely(2) ->
+                new Fact.Rated(r.outcome(), c.next(4), r.step(), r.version());
+            case Fact.Attendance a when c.rarely(2) -> new Fact.Attendance(a.session(), presence());
+            default -> new Fact.TakenBack("");
+          };
+      add(what, Optional.of(earlier.id()));
+    }
+
+    private Fact.Judgement judgement() {
+      return Fact.Judgement.values()[c.next(3)];
+    }
+
+    private Fact.Presence presence() {
+      return Fact.Presence.values()[c.next(4)];
+    }
+
+    private Fact.What what() {
+      StepId s = new StepId(1 + c.next(STEPS));
+      return switch (c.next(28)) {
+        case 0, 1, 2 -> new Fact.Saw(s);
+        case 3, 4 -> new Fact.SignedOff(s, "");
+        case 5, 6, 7 -> new Fact.FinishedAttempt(s, 1 + c.next(3), c.next(11), 10);
+        case 8, 9 -> new Fact.HandedIn(s, versionOf(s) + 1);
+        case 10, 11 ->
+            new Fact.Marked(
+                s, Math.max(0, versionOf(s) - c.next(2)), c.next(11), 10, judgement(), "");
+        case 12 -> new Fact.Rated(c.rarely(2) ? BRAKE : SAFE, c.next(4), Optional.empty(), 0);
+        case 13 -> new Fact.Rated(c.rarely(2) ? BRAKE : SAFE, c.next(4), Optional.of(s), c.next(2));
+        case 14 -> film(s);
+        case 15 -> new Fact.Attendance(new SessionId(1 + c.next(3)), presence());
+        case 16 -> new Fact.JoinedGroup(group());
+        case 17 -> new Fact.LeftGroup(group());
+        case 18 -> new Fact.Excused(s, "");
+        case 19 -> new Fact.Opened(s);
+        case 20 -> new Fact.AttemptsAdded(s, 1);
+        case 21 -> new Fact.DueMoved(s, START.plus(Duration.ofHours(c.next(50) * 10L)));
+        case 22 -> new Fact.ExceptionEnded(s, Fact.Grant.values()[c.next(4)], "");
+        case 23 -> badge();
+        case 24 -> c.rarely(2) ? new Fact.LeftCourse() : new Fact.Enrolled();
+        case 25 -> new Fact.CompletedCourse(INDUCTION);
+        case 26 -> new Fact.Confirmed(s);
+        default -> new Fact.SpentTime(s, 60 * (1 + c.next(3)));
+      };
+    }
+
+    private Fact.What badge() {
+      BadgeId b = new BadgeId(1 + c.next(2));
+      return switch (c.next(3)) {
+        case 0 -> new Fact.BadgeIssued(b, "seen");
+        case 1 -> new Fact.BadgeRevoked(b, "wrong");
+        default -> new Fact.BadgeKept(b, "stands");
+      };
+    }
+
+    private int versionOf(StepId s) {
+      return (int)
+          happened.stream()
+              .filter(f -> f.what() instanceof Fact.HandedIn in && in.step().equals(s))
+              .count();
+    }
+
+    private Fact.What film(StepId step) {
+      int of = c.rarely(8) ? 30 : 20;
+      int from = c.next(of);
+      return new Fact.Watched(step, from, from + 1 + c.next(of - from), of);
+    }
+
+    private GroupId group() {
+      return c.next(2) == 0 ? SATURDAY : TUESDAY;
+    }
+
+    private CourseDesign design(int version) {
+      List<CourseModule> modules = new ArrayList<>();
+      int next = 1;
+      for (int m = 1; m <= MODULES; m++) {
+        List<Step> steps = new ArrayList<>();
+        int many = m == MODULES ? STEPS + 1 - next : c.next(4);
+        for (int i = 0; i < many && next <= STEPS; i++, next++)
+          if (!c.rarely(12)) steps.add(step(next, m));
+        modules.add(module(m, next, steps));
+      }
+      List<Badge> badges = new ArrayList<>();
+      badges.add(badge(1, Optional.of(rule(STEPS + 1, MODULES + 1, 2))));
+      badges.add(
+          badge(2, c.rarely(2) ? Optional.of(rule(STEPS + 1, MODULES + 1, 1)) : Optional.empty()));
+      Optional<Condition> complete =
+          c.rarely(2) ? Optional.of(rule(STEPS + 1, MODULES + 1, 1)) : Optional.empty();
+      CourseDesign usual = Workshop.design(modules, badges);
+      return sound(
+          new CourseDesign(
+              COURSE,
+              version,
+              usual.name(),
+              usual.zone(),
+              START,
+              outcomes(usual),
+              modules,
+              badges,
+              flags(usual),
+              complete,
+              Map.of(SATURDAY, "Saturday", TUESDAY, "Tuesday"),
+              usual.otherCourses()));
+    }
+
+    private List<Flag> flags(CourseDesign usual) {
+      List<Flag> flags = new ArrayList<>(usual.flags());
+      flags.add(new Flag(new FlagId(90), "Odd", rule(STEPS + 1, MODULES + 1, 1)));
+      return flags;
+    }
+
+    private static List<Outcome> outcomes(CourseDesign usual) {
+      List<Outcome> all = new ArrayList<>(usual.outcomes());
+      all.add(
+          new Outcome(
+              WHOLE,
+              "WHOLE",
+              "Whole",
+              "",
+              SCALE,
+              LevelRule.of(new LevelMethod.Best()),
+              Optional.of(new Composition(List.of(BRAKE, SAFE), new Composition.All()))));
+      return all;
+    }
+
+    private static Badge badge(int id, Optional<Condition> when) {
+      return new Badge(new BadgeId(id), "Badge " + id, "", Optional.empty(), when, false);
+    }
+
+    private Step step(int n, int m) {
+      StepId id = new StepId(n);
+      Condition done =
+          switch (c.next(8)) {
+            case 0, 1 -> ask(new Leaf.Seen(id));
+            case 2 -> ask(new Leaf.SignedOff(id));
+            case 3 -> ask(new Leaf.Score(id, 0.5, 1));
+            case 4 -> ask(new Leaf.Passed(id));
+            case 5 -> all(ask(new Leaf.Confirmed(id)), rule(n, m, 1));
+            case 6 -> any(ask(new Leaf.HandedIn(id)), rule(n, m, 1));
+            default -> rule(n, m, 2);
+          };
+      Optional<Condition> opens =
+          (n > 1 || circles) && c.next(3) > 0 ? Optional.of(rule(n, m, 2)) : Optional.empty();
+      return new Step(
+          id,
+          "Step " + n,
+          StepKind.QUIZ,
+          !c.rarely(5),
+          !c.rarely(8),
+          opens,
+          done,
+          new Step.Gate(true, !c.rarely(4)),
+          c.rarely(5) ? window() : Step.Window.ALWAYS,
+          new Step.Scoring(10, 0.5, c.next(3)),
+          List.of(new Step.Tie(c.rarely(2) ? SAFE : BRAKE, 1)),
+          c.rarely(5)
+              ? new Step.Audience(Set.of(group()), c.rarely(5) ? Set.of(JUNO) : Set.<PersonId>of())
+              : Step.Audience.EVERYONE);
+    }
+
+    private Step.Window window() {
+      Instant from = START.plus(Duration.ofHours(c.next(200)));
+      return new Step.Window(
+          c.rarely(2) ? Optional.of(from) : Optional.empty(),
+          Optional.empty(),
+          c.rarely(2)
+              ? Optional.of(from.plus(Duration.ofHours(1 + c.next(300))))
+              : Optional.empty());
+    }
+
+    private CourseModule module(int m, int nextStep, List<Step> steps) {
+      int firstStep = steps.isEmpty() ? nextStep : (int) steps.getFirst().id().value();
+      boolean asks = (firstStep > 1 || circles) && c.rarely(2);
+      return new CourseModule(
+          new ModuleId(m),
+          "Module " + m,
+          !c.rarely(8),
+          c.rarely(4),
+          asks ? Optional.of(rule(firstStep, m, 2)) : Optional.empty(),
+          c.rarely(5) && nextStep > 1 ? Optional.of(rule(nextStep, m, 1)) : Optional.empty(),
+          new Step.Gate(true, !c.rarely(4)),
+          steps);
+    }
+
+    /** Asks about steps and modules before these, or about any where circles are allowed. */
+    private Condition rule(int beforeStep, int beforeModule, int depth) {
+      if (depth == 0 || c.next(3) == 0) return ask(leaf(beforeStep, beforeModule, false));
+      int kind = c.next(4);
+      boolean factsOnly = kind == 3 && circles;
+      Condition[] parts =
+          IntStream.rangeClosed(0, c.next(3))
+              .mapToObj(_ ->
+                  factsOnly
+                      ? ask(leaf(beforeStep, beforeModule, true))
+                      : rule(beforeStep, beforeModule, depth - 1))
+              .toArray(Condition[]::new);
+      return switch (kind) {
+        case 0 -> all(parts);
+        case 1 -> any(parts);
+        case 2 -> atLeast(1 + c.next(parts.length), parts);
+        default -> none(parts);
+      };
+    }
+
+    /**
+     * @param factsOnly whether it must not ask about what is worked out: a <em>none of</em> on a
+     *     circle has no one meaning
+     */
+    private Leaf leaf(int beforeStep, int beforeModule, boolean factsOnly) {
+      int steps = circles ? STEPS : Math.max(1, beforeStep - 1);
+      StepId s = new StepId(1 + c.next(steps));
+      boolean noStep = !circles && beforeStep <= 1;
+      if (!factsOnly && c.rarely(3)) {
+        int modules = circles ? MODULES : beforeModule - 1;
+        if (modules > 0 && c.rarely(2)) return ofModule(new ModuleId(1 + c.next(modules)));
+        if (circles && c.rarely(3)) return new Leaf.HoldsBadge(new BadgeId(1 + c.next(2)));
+        if (circles && c.rarely(4)) return new Leaf.CourseComplete(COURSE);
+        if (!noStep)
+          return c.rarely(4) ? new Leaf.DaysSinceDone(s, 1 + c.next(5)) : new Leaf.StepDone(s);
+      }
+      return noStep ? ofPerson() : c.rarely(2) ? ofPerson() : ofFacts(s);
+    }
+
+    private Leaf ofModule(ModuleId m) {
+      return switch (c.next(4)) {
+        case 0, 1 -> new Leaf.ModuleDone(m);
+        case 2 -> new Leaf.ModuleCount(m, 1 + c.next(2));
+        default -> new Leaf.ModuleShare(m, (1 + c.next(4)) / 4.0);
+      };
+    }
+
+    private Leaf ofFacts(StepId s) {
+      return switch (c.next(13)) {
+        case 0, 1 -> new Leaf.Seen(s);
+        case 2 -> new Leaf.SignedOff(s);
+        case 3 -> new Leaf.Score(s, 0.5, 1);
+        case 4 -> new Leaf.Score(s, 0.2, 0.7);
+        case 5 -> new Leaf.NotPassed(s);
+        case 6 -> new Leaf.Passed(s);
+        case 7 -> new Leaf.Marked(s);
+        case 8 -> new Leaf.HandedIn(s);
+        case 9 -> new Leaf.Attempted(s, 1 + c.next(3));
+        case 10 -> new Leaf.Confirmed(s);
+        case 11 -> new Leaf.Watched(s, (1 + c.next(10)) / 10.0);
+        default -> new Leaf.TimeSpent(s, 1 + c.next(3));
+      };
+    }
+
+    private Leaf ofPerson() {
+      return switch (c.next(11)) {
+        case 0, 1 -> new Leaf.InGroup(group());
+        case 2 -> new Leaf.EnrolledFor(1 + c.next(12));
+        case 3 -> inTime();
+        case 4 -> new Leaf.AtMastery(outcome());
+        case 5 -> new Leaf.LevelAtLeast(outcome(), 1 + c.next(3));
+        case 6 -> new Leaf.LevelBelow(outcome(), 1 + c.next(3));
+        case 7 -> new Leaf.EvidenceCount(outcome(), 1 + c.next(3), c.next(3));
+        case 8 -> new Leaf.AttendanceRate((1 + c.next(4)) / 4.0);
+        case 9 -> new Leaf.SessionsAttended(1 + c.next(3));
+        default -> new Leaf.CourseComplete(INDUCTION);
+      };
+    }
+
+    private OutcomeId outcome() {
+      return List.of(BRAKE, SAFE, WHOLE).get(c.next(3));
+    }
+
+    private Leaf inTime() {
+      Instant from = START.plus(Duration.ofHours(c.next(300)));
+      Instant until = from.plus(Duration.ofHours(1 + c.next(300)));
+      return switch (c.next(3)) {
+        case 0 -> new Leaf.InTime(Optional.of(from), Optional.empty());
+        case 1 -> new Leaf.InTime(Optional.empty(), Optional.of(until));
+        default -> new Leaf.InTime(Optional.of(from), Optional.of(until));
+      };
+    }
+
+    /** What names a step that was left out asks whether it is after the beginning instead. */
+    private static CourseDesign sound(CourseDesign d) {
+      return Sound.of(d);
+    }
+  }
+}

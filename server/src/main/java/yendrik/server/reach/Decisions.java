@@ -1,0 +1,146 @@
+package yendrik.server.reach;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.PersonId;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.words.Numbers;
+import yendrik.server.http.Problem;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.FactWords;
+import yendrik.server.watch.Learners;
+import yendrik.server.way.Sessions;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/**
+ * Badges whose ground fell away after a correction: they are held until somebody decides, and are
+ * listed here as long as the facts leave them in doubt.
+ */
+@Service
+@Transactional
+public class Decisions {
+  private final Walks walks;
+  private final Learners learners;
+  private final Letters letters;
+  private final Sessions sessions;
+  private final People people;
+
+  Decisions(Walks walks, Learners learners, Letters letters, Sessions sessions, People people) {
+    this.walks = walks;
+    this.learners = learners;
+    this.letters = letters;
+    this.sessions = sessions;
+    this.people = people;
+  }
+
+  /**
+   * A badge to decide about.
+   *
+   * @param issued when it was issued
+   * @param why what was corrected, in words
+   */
+  record DecisionView(
+      long enrolment,
+      String learner,
+      long badge,
+      String name,
+      Optional<Instant> issued,
+      String why,
+      Optional<Instant> since) {}
+
+  @Transactional(readOnly = true)
+  List<DecisionView> open(Seat seat) {
+    List<Long> concerned =
+        learners.of(seat).stream()
+            .filter(l -> !l.summary().inDoubt().isEmpty())
+            .map(Learners.Snapshot::enrolment)
+            .toList();
+    List<DecisionView> views = new ArrayList<>();
+    for (Walk walk : walks.seeAll(concerned)) {
+      String learner = learners.one(seat, walk.enrolment()).name();
+      for (int b : walk.progress().inDoubt()) views.add(view(walk, learner, b));
+    }
+    views.sort(Comparator.comparing(DecisionView::learner).thenComparing(DecisionView::name));
+    return views;
+  }
+
+  private DecisionView view(Walk walk, String learner, int b) {
+    var badge = walk.progress().course().index().badge(b);
+    Optional<Fact> correction =
+        walk.facts().stream()
+            .filter(f -> f.replaces().isPresent())
+            .max(Comparator.comparing(Fact::at).thenComparing(Fact::id));
+    Optional<Instant> issued =
+        walk.facts().stream()
+            .filter(f -> f.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge.id()))
+            .map(Fact::at)
+            .reduce((_, last) -> last);
+    return new DecisionView(
+        walk.enrolment(),
+        learner,
+        badge.id().value(),
+        badge.name(),
+        issued,
+        correction.map(c -> why(walk, c)).orElse("Its rule is not met any more."),
+        correction.map(Fact::at));
+  }
+
+  private String why(Walk walk, Fact correction) {
+    CourseDesign design = walk.progress().course().design();
+    var words = new FactWords(design, sessions.names(walk.course(), design.zone()));
+    Set<Long> staff = new HashSet<>();
+    correction.by().map(PersonId::value).ifPresent(staff::add);
+    String by = people.names(staff).values().stream().findFirst().map(n -> " by " + n).orElse("");
+    String on = " on " + Numbers.day(correction.at(), design.zone());
+    String was = first(walk, correction).flatMap(f -> words.of(f.what())).orElse("Something");
+    String is = words.of(correction.what()).map(w -> ", now: " + w).orElse(", taken back");
+    return was + is + by + on + ".";
+  }
+
+  private static Optional<Fact> first(Walk walk, Fact correction) {
+    Optional<FactId> replaced = correction.replaces();
+    return walk.facts().stream().filter(f -> replaced.equals(Optional.of(f.id()))).findFirst();
+  }
+
+  /**
+   * Keeps the badge, so that whoever decides stands for it, or revokes it.
+   *
+   * @param reason why, for the history
+   * @param word a letter to the learner; none where it is empty
+   */
+  void decide(
+      Seat seat, long enrolment, long badge, boolean keep, String reason, Optional<String> word) {
+    learners.one(seat, enrolment);
+    String[] name = new String[1];
+    walks.act(
+        enrolment,
+        Optional.of(seat.person().id()),
+        w -> {
+          CourseIndex index = w.progress().course().index();
+          int b = badge <= 0 ? CourseIndex.UNKNOWN : index.number(new BadgeId(badge));
+          if (b == CourseIndex.UNKNOWN) throw Problem.notFound("badge");
+          if (!w.progress().inDoubt().contains(b))
+            throw Problem.conflict("This has been decided meanwhile, or its ground is back.");
+          var id = new BadgeId(badge);
+          name[0] = index.badge(b).name();
+          return List.of(keep ? new Fact.BadgeKept(id, reason) : new Fact.BadgeRevoked(id, reason));
+        });
+    word.map(String::strip)
+        .filter(text -> !text.isEmpty())
+        .ifPresent(
+            text -> letters.write(seat, List.of(enrolment), "Your badge “" + name[0] + "”", text));
+  }
+}

@@ -1,0 +1,107 @@
+package yendrik.server.teach;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.StepId;
+import yendrik.core.record.Fact;
+import yendrik.server.http.Problem;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+/** Exceptions of one learner. */
+@RestController
+@RequestMapping("/api/courses/{course}/learners/{enrolment}/exceptions")
+class ExceptionController {
+  private final Exceptions exceptions;
+
+  ExceptionController(Exceptions exceptions) {
+    this.exceptions = exceptions;
+  }
+
+  /** Kinds of exceptions for one learner. */
+  enum ExceptionKind {
+    OPEN,
+    EXCUSE,
+    MOVE_DUE,
+    ADD_ATTEMPTS
+  }
+
+  record ExceptionEdit(
+      @NotNull ExceptionKind kind,
+      long step,
+      Optional<@Min(1) @Max(20) Integer> attempts,
+      Optional<Instant> due,
+      @NotNull @Size(max = 500) String reason) {}
+
+  /** The exceptions that stand. */
+  @GetMapping
+  @Needs(Right.TEACH)
+  List<Exceptions.Standing> standing(
+      @PathVariable long course, @PathVariable long enrolment, Seat seat) {
+    return exceptions.of(seat, enrolment);
+  }
+
+  @PostMapping
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void give(
+      @PathVariable long course,
+      @PathVariable long enrolment,
+      Seat seat,
+      @Valid @RequestBody ExceptionEdit edit) {
+    exceptions.give(seat, enrolment, what(edit));
+  }
+
+  private static Fact.AtStep what(ExceptionEdit edit) {
+    if (edit.step() <= 0) throw Problem.field("step", "There is no such step.");
+    var step = new StepId(edit.step());
+    return switch (edit.kind()) {
+      case OPEN -> new Fact.Opened(step);
+      case EXCUSE -> new Fact.Excused(step, edit.reason());
+      case MOVE_DUE ->
+          new Fact.DueMoved(
+              step, edit.due().orElseThrow(() -> Problem.field("due", "Say the new date.")));
+      case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1));
+    };
+  }
+
+  record EndEdit(@NotNull @Size(max = 500) String reason) {}
+
+  /** Ends an exception now; what followed from it stays. */
+  @PostMapping("/{fact}/end")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void end(
+      @PathVariable long course,
+      @PathVariable long enrolment,
+      @PathVariable long fact,
+      Seat seat,
+      @Valid @RequestBody EndEdit edit) {
+    exceptions.end(seat, enrolment, fact, edit.reason());
+  }
+
+  /** Takes an exception back as if it had never been given. */
+  @DeleteMapping("/{fact}")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void takeBack(
+      @PathVariable long course, @PathVariable long enrolment, @PathVariable long fact, Seat seat) {
+    exceptions.takeBack(seat, enrolment, fact);
+  }
+}

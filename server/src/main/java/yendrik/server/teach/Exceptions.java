@@ -1,0 +1,193 @@
+package yendrik.server.teach;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
+import yendrik.core.progress.Progress;
+import yendrik.core.progress.StepState;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
+import yendrik.core.rule.words.Numbers;
+import yendrik.server.http.Problem;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
+import yendrik.server.way.Added;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** What staff allow one learner against the rules: given, ended, taken back. */
+@Service
+@Transactional
+public class Exceptions {
+  private final Walks walks;
+  private final Learners learners;
+  private final People people;
+
+  Exceptions(Walks walks, Learners learners, People people) {
+    this.walks = walks;
+    this.learners = learners;
+    this.people = people;
+  }
+
+  /** An exception that stands. */
+  record Standing(
+      long fact, Fact.Grant kind, long step, String name, String says, Instant at, String by) {}
+
+  /** Gives an exception, or says why it would do nothing. */
+  void give(Seat seat, long enrolment, Fact.AtStep exception) {
+    String name = learners.one(seat, enrolment).name();
+    walks.act(
+        enrolment,
+        Optional.of(seat.person().id()),
+        w -> {
+          doesSomething(w.progress(), name, exception);
+          return List.of(exception);
+        });
+  }
+
+  private static void doesSomething(Progress progress, String name, Fact.AtStep exception) {
+    CourseIndex index = progress.course().index();
+    int s = index.number(exception.step());
+    if (s == CourseIndex.UNKNOWN) throw Problem.field("step", "There is no such step.");
+    Step step = index.step(s);
+    StepState state = progress.bead(s).state();
+    String quoted = "“" + step.name() + "”";
+    if (state == StepState.UNPUBLISHED)
+      throw Problem.conflict(quoted + " is not published. Publish it first.");
+    if (state == StepState.NOT_FOR_THEM)
+      throw Problem.conflict(
+          quoted + " is not given to " + name + ". Change its audience or their groups.");
+    if (progress.record().left()) throw Problem.conflict(name + " has left the course.");
+    switch (exception) {
+      case Fact.Opened _ -> {
+        if (progress.sight().open(s))
+          throw Problem.conflict(quoted + " is open for " + name + " already.");
+      }
+      case Fact.Excused _ -> {
+        if (state == StepState.DONE)
+          throw Problem.conflict(name + " has done " + quoted + " already.");
+        if (progress.record().excused(s))
+          throw Problem.conflict(name + " is excused from " + quoted + " already.");
+      }
+      case Fact.DueMoved moved -> {
+        if (progress.record().due(s) == moved.due().toEpochMilli())
+          throw Problem.conflict(quoted + " is due then already.");
+      }
+      case Fact.AttemptsAdded _ -> {
+        if (step.scoring().attempts() == 0)
+          throw Problem.conflict(quoted + " may be tried any number of times.");
+      }
+      default -> throw new IllegalArgumentException("no exception: " + exception);
+    }
+  }
+
+  @Transactional(readOnly = true)
+  List<Standing> of(Seat seat, long enrolment) {
+    learners.one(seat, enrolment);
+    Walk walk = walks.see(enrolment);
+    Set<Long> staff = new HashSet<>();
+    List<Fact> standing = standing(walk);
+    standing.forEach(f -> f.by().map(PersonId::value).ifPresent(staff::add));
+    Map<Long, String> names = people.names(staff);
+    CourseIndex index = walk.progress().course().index();
+    List<Standing> views = new ArrayList<>();
+    for (Fact fact : standing) {
+      var at = (Fact.AtStep) fact.what();
+      int s = index.number(at.step());
+      if (s == CourseIndex.UNKNOWN) continue;
+      String by = fact.by().map(p -> names.getOrDefault(p.value(), "")).orElse("");
+      String says = says(at, walk);
+      Fact.Grant kind = kind(at).orElseThrow();
+      views.add(
+          new Standing(
+              fact.id().value(),
+              kind,
+              at.step().value(),
+              index.step(s).name(),
+              says,
+              fact.at(),
+              by));
+    }
+    return views;
+  }
+
+  private static Optional<Fact.Grant> kind(Fact.What what) {
+    return switch (what) {
+      case Fact.Opened _ -> Optional.of(Fact.Grant.OPENED);
+      case Fact.Excused _ -> Optional.of(Fact.Grant.EXCUSED);
+      case Fact.DueMoved _ -> Optional.of(Fact.Grant.DUE_MOVED);
+      case Fact.AttemptsAdded _ -> Optional.of(Fact.Grant.ATTEMPTS);
+      default -> Optional.empty();
+    };
+  }
+
+  private static String says(Fact.AtStep what, Walk walk) {
+    return switch (what) {
+      case Fact.Opened _ -> "opened";
+      case Fact.Excused f -> f.reason().isBlank() ? "excused" : "excused: " + f.reason();
+      case Fact.DueMoved f ->
+          "due " + Numbers.moment(f.due(), walk.progress().course().design().zone());
+      case Fact.AttemptsAdded f -> Numbers.count(f.attempts(), "more attempt");
+      default -> "";
+    };
+  }
+
+  private record Place(StepId step, Fact.Grant grant) {}
+
+  /** Exceptions that were neither taken back nor have ended since. */
+  private static List<Fact> standing(Walk walk) {
+    Map<Place, List<Fact>> given = new HashMap<>();
+    for (Fact fact : Facts.standing(walk.facts())) {
+      if (!(fact.what() instanceof Fact.AtStep at)) continue;
+      if (at instanceof Fact.ExceptionEnded ended)
+        given.remove(new Place(at.step(), ended.grant()));
+      kind(at)
+          .ifPresent(k ->
+              given.computeIfAbsent(new Place(at.step(), k), _ -> new ArrayList<>()).add(fact));
+    }
+    return given.values().stream()
+        .flatMap(List::stream)
+        .sorted(java.util.Comparator.comparing(Fact::at).thenComparing(Fact::id))
+        .toList();
+  }
+
+  /** Ends an exception now; what followed from it stays. */
+  void end(Seat seat, long enrolment, long fact, String reason) {
+    learners.one(seat, enrolment);
+    walks.act(
+        enrolment,
+        Optional.of(seat.person().id()),
+        w -> {
+          var at = (Fact.AtStep) one(w, fact).what();
+          return List.of(new Fact.ExceptionEnded(at.step(), kind(at).orElseThrow(), reason));
+        });
+  }
+
+  /** Takes an exception back as if it had never been given; what followed from it goes. */
+  void takeBack(Seat seat, long enrolment, long fact) {
+    learners.one(seat, enrolment);
+    walks.change(
+        enrolment,
+        Optional.of(seat.person().id()),
+        w -> List.of(Added.inPlaceOf(one(w, fact), new Fact.TakenBack("exception taken back"))));
+  }
+
+  private static Fact one(Walk walk, long fact) {
+    return standing(walk).stream()
+        .filter(f -> f.id().value() == fact)
+        .findFirst()
+        .orElseThrow(() -> Problem.conflict("This exception does not stand any more."));
+  }
+}

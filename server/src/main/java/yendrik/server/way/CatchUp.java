@@ -1,0 +1,80 @@
+package yendrik.server.way;
+
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Lets the clock do its part for learners who are not there, one learner a transaction. One who
+ * fails is set aside for a while and is in nobody's way.
+ */
+@Component
+public class CatchUp {
+  private static final Logger LOG = LoggerFactory.getLogger(CatchUp.class);
+  private static final int BATCH = 200;
+  private final Walks walks;
+  private final TellCourses courses;
+
+  CatchUp(Walks walks, TellCourses courses) {
+    this.walks = walks;
+    this.courses = courses;
+  }
+
+  /**
+   * Brings everybody up to now.
+   *
+   * @return how many learners were looked at
+   */
+  public int all() {
+    int seen = 0;
+    List<Long> due = walks.toCatchUp(BATCH);
+    while (!due.isEmpty()) {
+      int before = seen;
+      for (long enrolment : due) if (one(enrolment)) seen++;
+      courses.tellAll();
+      if (seen == before) break;
+      due = walks.toCatchUp(BATCH);
+    }
+    courses.tellAll();
+    return seen;
+  }
+
+  /** Tells other courses what has become of completions. */
+  void tell() {
+    courses.tellAll();
+  }
+
+  /** Brings one learner up to now; says whether they were free for it. */
+  boolean one(long enrolment) {
+    try {
+      return walks.catchUp(enrolment);
+    } catch (RuntimeException e) {
+      LOG.error("enrolment {} could not be brought up to now; it is set aside", enrolment, e);
+      walks.setAside(enrolment);
+      return true;
+    }
+  }
+
+  /** Every few seconds, unless timers are switched off. */
+  @Component
+  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  static class Timer {
+    private final CatchUp catchUp;
+
+    Timer(CatchUp catchUp) {
+      this.catchUp = catchUp;
+    }
+
+    @Scheduled(fixedDelay = 5_000)
+    void run() {
+      try {
+        catchUp.all();
+      } catch (RuntimeException e) {
+        LOG.error("learners could not be brought up to now; trying again", e);
+      }
+    }
+  }
+}

@@ -1,0 +1,101 @@
+package yendrik.server.way;
+
+import static yendrik.schema.Tables.COMPLETION_NEWS;
+import static yendrik.schema.Tables.ENROLMENT;
+
+import java.time.Instant;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import yendrik.core.id.CourseId;
+
+/**
+ * Which courses people have completed, and the news of it that their other courses do not know yet.
+ * News is a row of the act's own transaction and is told afterwards in transactions of its own, one
+ * for each other course, so that no act ever locks two enrolments.
+ */
+@Repository
+class Completions {
+  private final DSLContext db;
+
+  Completions(DSLContext db) {
+    this.db = db;
+  }
+
+  /** A completion that came or went, to be told. */
+  record News(long id, long person, CourseId course) {}
+
+  void changed(long person, CourseId course, Instant now) {
+    db.insertInto(COMPLETION_NEWS)
+        .set(COMPLETION_NEWS.PERSON_ID, person)
+        .set(COMPLETION_NEWS.COURSE_ID, course.value())
+        .set(COMPLETION_NEWS.TRY_FROM, now)
+        .execute();
+  }
+
+  /** The courses that a person has completed, of these. */
+  Set<CourseId> of(long person, Set<CourseId> courses) {
+    if (courses.isEmpty()) return Set.of();
+    return new HashSet<>(
+        db.select(ENROLMENT.COURSE_ID)
+            .from(ENROLMENT)
+            .where(
+                ENROLMENT.PERSON_ID.eq(person),
+                ENROLMENT.COURSE_ID.in(courses.stream().map(CourseId::value).toList()),
+                ENROLMENT.COMPLETED_AT.isNotNull(),
+                ENROLMENT.PRACTICE.isFalse())
+            .fetch(r -> new CourseId(r.value1())));
+  }
+
+  List<News> due(Instant now, int most) {
+    return db.selectFrom(COMPLETION_NEWS)
+        .where(COMPLETION_NEWS.TRY_FROM.le(now))
+        .orderBy(COMPLETION_NEWS.ID)
+        .limit(most)
+        .fetch(r -> new News(r.getId(), r.getPersonId(), new CourseId(r.getCourseId())));
+  }
+
+  /** When the person completed the course, as it stands now. */
+  Optional<Instant> completedAt(News news) {
+    return db.select(ENROLMENT.COMPLETED_AT)
+        .from(ENROLMENT)
+        .where(
+            ENROLMENT.PERSON_ID.eq(news.person()),
+            ENROLMENT.COURSE_ID.eq(news.course().value()),
+            ENROLMENT.PRACTICE.isFalse())
+        .fetchOptional(ENROLMENT.COMPLETED_AT);
+  }
+
+  List<Long> others(News news) {
+    return db.select(ENROLMENT.ID)
+        .from(ENROLMENT)
+        .where(
+            ENROLMENT.PERSON_ID.eq(news.person()),
+            ENROLMENT.COURSE_ID.ne(news.course().value()),
+            ENROLMENT.PRACTICE.isFalse())
+        .orderBy(ENROLMENT.ID)
+        .fetch(ENROLMENT.ID);
+  }
+
+  void told(News news) {
+    db.deleteFrom(COMPLETION_NEWS).where(COMPLETION_NEWS.ID.eq(news.id())).execute();
+  }
+
+  /** To be told again later; each time after twice as long, a day at most. */
+  void later(News news, Instant now) {
+    int tries =
+        db.select(COMPLETION_NEWS.TRIES)
+            .from(COMPLETION_NEWS)
+            .where(COMPLETION_NEWS.ID.eq(news.id()))
+            .fetchOptional(COMPLETION_NEWS.TRIES)
+            .orElse(0);
+    db.update(COMPLETION_NEWS)
+        .set(COMPLETION_NEWS.TRIES, tries + 1)
+        .set(COMPLETION_NEWS.TRY_FROM, now.plusSeconds(Math.min(86_400, 5L << Math.min(tries, 20))))
+        .where(COMPLETION_NEWS.ID.eq(news.id()))
+        .execute();
+  }
+}

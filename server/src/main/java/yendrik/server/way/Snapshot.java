@@ -1,0 +1,140 @@
+package yendrik.server.way;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.jooq.JSONB;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.progress.Latches;
+import yendrik.core.progress.Progress;
+import yendrik.core.progress.StepState;
+import yendrik.core.record.Fact;
+import yendrik.core.record.LearnerRecord;
+import yendrik.schema.tables.records.EnrolmentRecord;
+import yendrik.server.design.Json;
+
+/**
+ * Everything that is kept about a learner's state, worked out from a {@link Progress}. It can be
+ * thrown away at any time and made again from the facts.
+ */
+record Snapshot(
+    int version,
+    Instant asOf,
+    Optional<Instant> nextAt,
+    String thread,
+    double share,
+    Optional<Instant> lastHere,
+    Optional<Instant> completedAt,
+    int waiting,
+    Latches latches,
+    Summary summary,
+    Trend trend) {
+
+  /**
+   * The form of what is kept; a row in an older one is worked out anew. Raise it with each change.
+   */
+  static final int FORM = 1;
+
+  static Snapshot of(Progress progress, int version) {
+    LearnerRecord record = progress.record();
+    long next = progress.nextMoment();
+    return new Snapshot(
+        version,
+        progress.asOf(),
+        next == Long.MAX_VALUE ? Optional.empty() : Optional.of(Instant.ofEpochMilli(next)),
+        progress.thread(),
+        progress.share(),
+        Explaining.moment(record.lastHere()),
+        progress.completedAt(),
+        waiting(progress),
+        progress.latches(),
+        summary(progress),
+        Trend.of(record));
+  }
+
+  void write(EnrolmentRecord row) {
+    row.setDesignVersion(version);
+    row.setAsOf(asOf);
+    row.setNextAt(nextAt.orElse(null));
+    row.setThread(thread);
+    row.setShare(share);
+    row.setLastHere(lastHere.orElse(null));
+    row.setCompletedAt(completedAt.orElse(null));
+    row.setWaiting(waiting);
+    row.setLatches(Json.of(latches));
+    row.setSummary(Json.of(summary));
+    row.setTrend(Json.of(trend));
+    row.setForm(FORM);
+    row.setFailures(0);
+    row.setFailedUntil(null);
+  }
+
+  /** What a row holds that differs from this, by column; none when all agrees. */
+  List<String> differences(EnrolmentRecord row) {
+    List<String> all = new ArrayList<>();
+    compare(all, "form", row.getForm(), FORM);
+    compare(all, "version", row.getDesignVersion(), version);
+    compare(all, "next moment", Optional.ofNullable(row.getNextAt()), nextAt);
+    compare(all, "thread", row.getThread(), thread);
+    compare(all, "share", row.getShare(), share);
+    compare(all, "last here", Optional.ofNullable(row.getLastHere()), lastHere);
+    compare(all, "completed", Optional.ofNullable(row.getCompletedAt()), completedAt);
+    compare(all, "waiting", row.getWaiting(), waiting);
+    compare(all, "kept", row.getLatches(), Json.of(latches));
+    compare(all, "summary", row.getSummary(), Json.of(summary));
+    compare(all, "trend", row.getTrend(), Json.of(trend));
+    return all;
+  }
+
+  private static void compare(List<String> all, String name, JSONB stored, JSONB made) {
+    if (!Json.same(stored, made)) all.add(said(name, stored.data(), made.data()));
+  }
+
+  private static void compare(List<String> all, String name, Object stored, Object made) {
+    if (!Objects.equals(stored, made)) all.add(said(name, stored, made));
+  }
+
+  private static String said(String name, Object stored, Object made) {
+    return name + ": kept " + stored + ", from the facts " + made;
+  }
+
+  private static int waiting(Progress progress) {
+    int n = 0;
+    for (int s = 0; s < progress.course().index().steps(); s++)
+      if (progress.bead(s).state() == StepState.WAITING) n++;
+    return n;
+  }
+
+  private static Summary summary(Progress progress) {
+    CourseIndex index = progress.course().index();
+    List<Summary.Raised> flags = new ArrayList<>();
+    for (int f = 0; f < progress.course().flags(); f++) {
+      var flag = index.design().flags().get(f);
+      progress
+          .flaggedAt(f)
+          .ifPresent(at -> flags.add(new Summary.Raised(flag.id().value(), flag.name(), at)));
+    }
+    Map<Long, Integer> levels = new HashMap<>();
+    for (int o = 0; o < index.outcomes(); o++) {
+      long id = index.outcome(o).id().value();
+      progress.record().level(o).ifPresent(level -> levels.put(id, level));
+    }
+    List<Long> badges = new ArrayList<>();
+    for (int b = 0; b < index.badges(); b++)
+      if (progress.sight().holds(b)) badges.add(index.badge(b).id().value());
+    List<Long> inDoubt = progress.inDoubt().stream().map(b -> index.badge(b).id().value()).toList();
+    List<Long> groups = progress.record().groups().stream().map(g -> g.value()).sorted().toList();
+    Map<Long, Fact.Presence> sessions = new HashMap<>();
+    progress.record().sessions().forEach((id, mark) -> sessions.put(id.value(), mark));
+    Map<Long, Double> scores = new HashMap<>();
+    for (int s = 0; s < index.steps(); s++)
+      if (progress.record().scored(s))
+        scores.put(index.step(s).id().value(), Math.min(1, progress.record().score(s)));
+    return new Summary(
+        flags, levels, groups, badges, sessions, scores, inDoubt, progress.record().left());
+  }
+}
