@@ -9,6 +9,7 @@ export interface Problem {
   fields?: Record<string, string>;
   missing?: Part[];
   findings?: string[];
+  changed?: string[];
   current?: unknown;
 }
 
@@ -74,6 +75,16 @@ export type Framework = S['yendrik.server.design.Adoption.FrameworkView'];
 export type Offer = S['yendrik.server.design.Adoption.Offer'];
 export type Decision = S['yendrik.server.design.AdoptionController.DecisionEdit']['decision'];
 export type Comparison = S['yendrik.server.design.Exchange.Comparison'];
+/** A line of the answer while learners come under a publication. */
+export interface PublishingLine {
+  number: number;
+  moved: number;
+  of: number;
+}
+/** A badge that waits for somebody to keep or revoke it. */
+export type BadgeDecision = S['yendrik.server.reach.Decisions.DecisionView'];
+/** An exception that stands. */
+export type StandingException = S['yendrik.server.teach.Exceptions.Standing'];
 /** A line of the answer while a file is taken. */
 export interface TakingLine {
   done: number;

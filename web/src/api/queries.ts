@@ -42,6 +42,22 @@ export const queries = {
         body(api.GET('/api/courses/{course}/publications/next', { params: { path: { course } } })),
       gcTime: 0,
     }),
+  decisions: (course: number) =>
+    queryOptions({
+      queryKey: ['decisions', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/decisions', { params: { path: { course } } })),
+    }),
+  exceptions: (course: number, enrolment: number) =>
+    queryOptions({
+      queryKey: ['exceptions', course, enrolment],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/learners/{enrolment}/exceptions', {
+            params: { path: { course, enrolment } },
+          }),
+        ),
+    }),
   proposals: (course: number, place: string, id: number, text: string) =>
     queryOptions({
       queryKey: ['proposals', course, place, id, text],

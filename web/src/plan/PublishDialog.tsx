@@ -6,38 +6,64 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
+  LinearProgress,
   Typography,
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ApiError, api, body, type Impact } from '../api/client';
+import { ApiError, type Impact, type PublishingLine } from '../api/client';
+import { lines } from '../api/lines';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { useNotice } from '../ui/Notice';
 import { Loaded } from '../ui/Panel';
 
 const NAMES = 5;
+const CHANGED = 8;
 
-/** What publishing does to learners, and the button that does it. */
+/** What is published, what that does to learners, and the button that does it. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
   const { t } = useTranslation();
   const course = useCourse();
   const client = useQueryClient();
+  const notice = useNotice();
   const impact = useQuery(queries.impact(course.id));
+  const [moved, setMoved] = useState<PublishingLine | null>(null);
   const publish = useMutation({
-    mutationFn: () =>
-      body(
-        api.POST('/api/courses/{course}/publications', { params: { path: { course: course.id } } }),
-      ),
-    onSuccess: async () => {
+    mutationFn: async (draft: string) => {
+      let last: PublishingLine | null = null;
+      const path = `/api/courses/${course.id}/publications`;
+      for await (const line of lines<PublishingLine>(path, { draft })) {
+        last = line;
+        setMoved(line);
+      }
+      return last;
+    },
+    onSuccess: async (last) => {
       await client.invalidateQueries();
+      if (last) notice({ tone: 'success', text: t('plan.publishedNow', { count: last.of }) });
       onClose();
+    },
+    onError: (e) => {
+      setMoved(null);
+      if (e instanceof ApiError && e.problem.status === 409) void impact.refetch();
     },
   });
   const findings = impact.error instanceof ApiError ? impact.error.problem.findings : undefined;
+  const nothing = impact.data?.changed.length === 0;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t('plan.impactTitle')}</DialogTitle>
       <DialogContent>
+        {publish.error && (
+          <Alert severity="error" sx={{ mb: 1.5 }}>
+            {publish.error.message}{' '}
+            {publish.error instanceof ApiError &&
+              publish.error.problem.changed &&
+              t('plan.impactAnew')}
+          </Alert>
+        )}
         {findings ? (
           <Alert severity="error">
             {findings.map((f) => (
@@ -45,16 +71,34 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             ))}
           </Alert>
         ) : (
-          <Loaded query={impact}>{(data) => <Consequences impact={data} />}</Loaded>
+          <Loaded query={impact}>
+            {(data) =>
+              data.changed.length === 0 ? (
+                <Typography>{t('plan.impactSame')}</Typography>
+              ) : (
+                <Consequences impact={data} />
+              )
+            }
+          </Loaded>
         )}
-        {publish.error && <Alert severity="error">{publish.error.message}</Alert>}
+        {publish.isPending && moved && (
+          <Box sx={{ mt: 2 }} role="status">
+            <Typography variant="body2" color="textSecondary">
+              {t('plan.moving', { moved: moved.moved, count: moved.of })}
+            </Typography>
+            <LinearProgress
+              variant="determinate"
+              value={(100 * moved.moved) / Math.max(1, moved.of)}
+            />
+          </Box>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{t('common.cancel')}</Button>
         <Button
           variant="contained"
-          disabled={!impact.data || publish.isPending}
-          onClick={() => publish.mutate()}
+          disabled={!impact.data || nothing || impact.isFetching || publish.isPending}
+          onClick={() => impact.data && publish.mutate(impact.data.draft)}
         >
           {t('plan.publishNow')}
         </Button>
@@ -65,14 +109,49 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
 
 function Consequences({ impact }: { impact: Impact }) {
   const { t } = useTranslation();
-  if (impact.learners === 0) return <Typography>{t('plan.impactNobody')}</Typography>;
-  if (impact.changes.length === 0)
-    return <Typography>{t('plan.impactNone', { count: impact.learners })}</Typography>;
+  const named = impact.changed.slice(0, CHANGED).join(', ');
+  const rest = impact.changed.length - CHANGED;
   return (
     <>
-      <Typography>{t('plan.impactIntro', { count: impact.learners })}</Typography>
-      <Box component="ul" sx={{ pl: 2.5 }}>
-        {impact.changes.map((c) => {
+      <Typography sx={{ mb: 1.5 }}>
+        {t('plan.impactWhat', {
+          names: rest > 0 ? `${named} ${t('plan.more', { count: rest })}` : named,
+        })}
+      </Typography>
+      {impact.learners === 0 && <Typography>{t('plan.impactNobody')}</Typography>}
+      {impact.learners > 0 && impact.changes.length === 0 && (
+        <Typography>{t('plan.impactNone', { count: impact.learners })}</Typography>
+      )}
+      <Changes
+        title={t('plan.impactLosses')}
+        changes={impact.changes.filter((c) => c.loss)}
+        tone="tone.madder"
+      />
+      <Changes
+        title={t('plan.impactGains')}
+        changes={impact.changes.filter((c) => !c.loss)}
+        tone="tone.lagoon"
+      />
+    </>
+  );
+}
+
+function Changes({
+  title,
+  changes,
+  tone,
+}: {
+  title: string;
+  changes: Impact['changes'];
+  tone: string;
+}) {
+  const { t } = useTranslation();
+  if (changes.length === 0) return null;
+  return (
+    <Box sx={{ borderLeft: 3, borderColor: tone, pl: 1.5, mb: 1.5 }}>
+      <Typography sx={{ fontWeight: 700 }}>{title}</Typography>
+      <Box component="ul" sx={{ pl: 2, m: 0 }}>
+        {changes.map((c) => {
           const shown = c.learners.slice(0, NAMES).join(', ');
           const more =
             c.learners.length > NAMES
@@ -85,6 +164,6 @@ function Consequences({ impact }: { impact: Impact }) {
           );
         })}
       </Box>
-    </>
+    </Box>
   );
 }

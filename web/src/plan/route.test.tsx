@@ -127,15 +127,18 @@ describe('the route', () => {
       [`GET ${at}`]: design(),
       ...progress,
       'GET /api/courses/2/publications/next': {
+        draft: 'seen',
+        changed: ['“Brake set-up”'],
         learners: 36,
         changes: [
           {
             what: '“Brake set-up” opens',
+            loss: false,
             learners: ['Edda', 'Dov', 'Femi', 'Greta', 'Kofi', 'Lena', 'Mirko'],
           },
         ],
       },
-      'POST /api/courses/2/publications': {},
+      'POST /api/courses/2/publications': { number: 2, moved: 36, of: 36 },
     });
     show(<RouteOutline />);
     await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Publish' })).toBeEnabled());

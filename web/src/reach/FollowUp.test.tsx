@@ -12,10 +12,11 @@ const flagged = (enrolment: number, name: string, letters: object[] = []) => ({
   letters,
 });
 const at = '/api/courses/2/follow-up';
+const decided = { 'GET /api/courses/2/decisions': [] };
 
 describe('follow-up', () => {
   it('says when nobody is flagged', async () => {
-    serve({ [`GET ${at}`]: [] });
+    serve({ ...decided, [`GET ${at}`]: [] });
     show(<FollowUp />);
     expect(await screen.findByText('Nobody is flagged.')).toBeInTheDocument();
   });
@@ -27,7 +28,10 @@ describe('follow-up', () => {
       from: 'Tomas Weir',
       sent: true,
     };
-    serve({ [`GET ${at}`]: [flagged(1, 'Bashir Colm', [letter]), flagged(2, 'Wren Castellane')] });
+    serve({
+      ...decided,
+      [`GET ${at}`]: [flagged(1, 'Bashir Colm', [letter]), flagged(2, 'Wren Castellane')],
+    });
     show(<FollowUp />);
     const [first, second] = await screen.findAllByRole('listitem');
     expect(first).toHaveTextContent('Last here 12 days ago.');
@@ -37,6 +41,7 @@ describe('follow-up', () => {
 
   it('writes to those who are ticked and unticks them when the letters are on their way', async () => {
     const calls = serve({
+      ...decided,
       [`GET ${at}`]: [flagged(1, 'Bashir Colm'), flagged(2, 'Wren Castellane')],
       'POST /api/courses/2/letters': { letters: 2 },
     });
@@ -47,5 +52,35 @@ describe('follow-up', () => {
     expect(await screen.findByText('2 letters on their way.')).toBeInTheDocument();
     expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({ learners: [1, 2] });
     expect(screen.getByLabelText('Tick Bashir Colm')).not.toBeChecked();
+  });
+
+  it('lists badges in doubt with the reason, and keeps one with a word to the learner', async () => {
+    const doubt = {
+      enrolment: 7,
+      learner: 'Dov Halloran',
+      badge: 3,
+      name: 'Brake Hand',
+      issued: '2026-11-20T08:00:00Z',
+      why: 'Passed “Brake job card”, taken back by Tomas Weir on Mon 23 Nov.',
+    };
+    const calls = serve({
+      [`GET ${at}`]: [],
+      'GET /api/courses/2/decisions': [doubt],
+      'POST /api/courses/2/decisions/7/badges/3': {},
+    });
+    show(<FollowUp />);
+    expect(await screen.findByText('1 badge to decide about')).toBeInTheDocument();
+    expect(screen.getByText(/taken back by Tomas Weir/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Decide' }));
+    expect(screen.getByRole('button', { name: 'Keep' })).toBeDisabled();
+    await userEvent.type(screen.getByLabelText(/Why/), 'Seen at the bench');
+    await userEvent.type(screen.getByLabelText(/A word to Dov/), 'It stays yours.');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep' }));
+    expect(await screen.findByText('Dov Halloran keeps “Brake Hand”.')).toBeInTheDocument();
+    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
+      keep: true,
+      reason: 'Seen at the bench',
+      word: 'It stays yours.',
+    });
   });
 });

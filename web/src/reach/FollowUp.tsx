@@ -11,12 +11,13 @@ import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { Flags } from '../watch/Flags';
 import { LearnerInspector } from '../watch/LearnerInspector';
+import { Decisions } from './Decisions';
 import { WriteDialog } from './WriteDialog';
 
 export default function FollowUp() {
   const { t } = useTranslation();
   const course = useCourse();
-  useLive(course.id, ['followUp']);
+  useLive(course.id, ['followUp', 'decisions']);
   const [sel, select] = useSelection();
   const follow = useQuery(queries.followUp(course.id));
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
@@ -36,6 +37,7 @@ export default function FollowUp() {
       }
       onClose={() => select(null)}
     >
+      <Decisions onLearner={(id) => select(`${id}`)} />
       <Loaded query={follow}>
         {(rows) =>
           rows.length === 0 ? (

@@ -35,17 +35,20 @@ describe('publishing', () => {
   it('says beforehand who gains what, with a few names and how many more', async () => {
     serve({
       'GET /api/courses/2/publications/next': {
+        draft: 'seen',
+        changed: ['“Brake job card”'],
         learners: 9,
         changes: [
           {
             what: '“Brake job card” opens',
+            loss: false,
             learners: ['Aiko', 'Bram', 'Chiara', 'Dario', 'Elif', 'Fabian', 'Gwen'],
           },
         ],
       },
     });
     show(<PublishDialog onClose={() => {}} />);
-    const line = await screen.findByText(/Brake job card/);
+    const line = await screen.findByText(/Brake job card” opens/);
     expect(line).toHaveTextContent('Elif');
     expect(line).not.toHaveTextContent('Fabian');
     expect(line).toHaveTextContent('2');
@@ -66,14 +69,65 @@ describe('publishing', () => {
   it('publishes and closes', async () => {
     const close = vi.fn();
     const calls = serve({
-      'GET /api/courses/2/publications/next': { learners: 0, changes: [] },
-      'POST /api/courses/2/publications': { version: 1 },
+      'GET /api/courses/2/publications/next': {
+        draft: 'seen',
+        changed: ['“Tubes”'],
+        learners: 0,
+        changes: [],
+      },
+      'POST /api/courses/2/publications': { number: 1, moved: 0, of: 0 },
     });
     show(<PublishDialog onClose={close} />);
     await screen.findByText(/No learners/);
     await userEvent.click(screen.getByRole('button', { name: /Publish/ }));
     await vi.waitFor(() => expect(close).toHaveBeenCalled());
     expect(calls.filter((c) => c.method === 'POST')).toHaveLength(1);
+    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({ draft: 'seen' });
+  });
+
+  it('shows losses before gains, and says when there is nothing to publish', async () => {
+    serve({
+      'GET /api/courses/2/publications/next': {
+        draft: 'seen',
+        changed: ['“Brakes”'],
+        learners: 2,
+        changes: [
+          { what: '“Pads” closes', loss: true, learners: ['Aiko'] },
+          { what: '“Toe-in” opens', loss: false, learners: ['Bram'] },
+        ],
+      },
+    });
+    show(<PublishDialog onClose={() => {}} />);
+    const titles = await screen.findAllByText(/^Learners (lose|gain)$/);
+    expect(titles.map((e) => e.textContent)).toEqual(['Learners lose', 'Learners gain']);
+  });
+
+  it('says when there is nothing to publish', async () => {
+    serve({
+      'GET /api/courses/2/publications/next': { draft: '', changed: [], learners: 2, changes: [] },
+    });
+    show(<PublishDialog onClose={() => {}} />);
+    expect(await screen.findByText(/nothing to publish/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: /Publish/ })).toBeDisabled();
+  });
+
+  it('says what changed meanwhile and shows what it does now', async () => {
+    const calls = serve({
+      'GET /api/courses/2/publications/next': {
+        draft: 'seen',
+        changed: ['“Tubes”'],
+        learners: 0,
+        changes: [],
+      },
+      'POST /api/courses/2/publications': failure(409, {
+        detail: 'The draft has been changed since you looked at it: “Glue”.',
+        changed: ['“Glue”'],
+      }),
+    });
+    show(<PublishDialog onClose={() => {}} />);
+    await userEvent.click(await screen.findByRole('button', { name: /Publish/ }));
+    expect(await screen.findByText(/changed since you looked at it: “Glue”/)).toBeInTheDocument();
+    await vi.waitFor(() => expect(calls.filter((c) => c.method === 'GET')).toHaveLength(2));
   });
 });
 
