@@ -66,6 +66,46 @@ class PublishingTest extends SchoolTest {
   }
 
   @Test
+  void what_learners_lose_is_said_first_with_badges_and_work_that_waits() {
+    long work = course.step(module, "ASSIGNMENT", "Your first patch");
+    course.publish();
+    course.enrol(EDDA);
+    edda.post(course.walk(first) + "/visits", "");
+    edda.post(course.walk(work) + "/versions", "{\"text\":\"Two patches.\"}");
+    as("Sefa Dunmore").call("DELETE", course.path + "/design/steps/" + first, "");
+    course.change(work, e -> e.put("published", false));
+    JsonNode changes = course.impact().path("changes");
+    assertThat(
+            changes.valueStream().filter(c -> c.path("loss").asBoolean()).map(PublishingTest::what))
+        .containsExactlyInAnyOrder(
+            "“How a patch holds”, which was done, is taken away",
+            "“Your first patch” closes",
+            "work at “Your first patch” that waits for marking leaves the list");
+    assertThat(course.impact().path("changed").toString())
+        .contains("Your first patch", "a step that was taken away");
+  }
+
+  private static String what(JsonNode change) {
+    return change.path("what").asString();
+  }
+
+  @Test
+  void only_the_draft_that_was_looked_at_is_published() {
+    String seen = course.impact().path("draft").asString();
+    course.change(second, e -> e.put("name", "Where it really leaks"));
+    var refused = as("Sefa Dunmore").call("POST", course.path + "/publications", Caller.seen(seen));
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("changed").toString()).contains("Where it really leaks");
+    course.publish();
+    assertThat(course.impact().path("changed").size()).isZero();
+    assertThat(as("Sefa Dunmore").publish(course.path).getStatus())
+        .as("there is nothing to publish")
+        .isEqualTo(409);
+    assertThat(as("Sefa Dunmore").call("POST", course.path + "/publications", "{}").getStatus())
+        .isEqualTo(422);
+  }
+
+  @Test
   void what_was_open_stays_open_under_a_stricter_rule_unless_the_step_says_otherwise() {
     course.publish();
     course.enrol(EDDA);
