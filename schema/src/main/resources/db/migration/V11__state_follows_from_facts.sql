@@ -30,7 +30,7 @@ create table completion_news (
   try_from timestamptz not null
 );
 create index completion_news_due on completion_news (try_from);
-update enrolment set summary = summary || '{"inDoubt": [], "left": false}';
+update enrolment set summary = summary || '{"inDoubt": [], "heldBack": [], "left": false}';
 
 -- Choices stand in an order of their own for each attempt, under names that tell nothing -------------
 alter table attempt add seed bigint not null default (floor(random() * 9007199254740991))::bigint;

@@ -48,7 +48,7 @@ final class NewCourse {
     return designer.get(path + "/design");
   }
 
-  private JsonNode seen(long step) {
+  JsonNode seen(long step) {
     for (JsonNode module : design().path("modules"))
       for (JsonNode s : module.path("steps")) if (s.path("id").asLong() == step) return s;
     throw new AssertionError("no step " + step);
@@ -63,21 +63,25 @@ final class NewCourse {
 
   /** Changes a step as its inspector does. */
   void change(long step, java.util.function.Consumer<ObjectNode> change) {
-    JsonNode now = seen(step);
+    var saved = save(seen(step), change);
+    assertThat(saved.getStatus()).as(Caller.json(saved).toString()).isEqualTo(200);
+  }
+
+  /** What comes of changing a step that was seen so. */
+  org.springframework.mock.web.MockHttpServletResponse save(
+      JsonNode now, java.util.function.Consumer<ObjectNode> change) {
     ObjectNode edit = ((ObjectNode) now).deepCopy();
     edit.remove(java.util.List.of("id", "version", "module", "kind", "opensWhen"));
     edit.set("doneWhen", plain(now.path("doneWhen").path("root")));
     if (!now.path("opensWhen").isMissingNode() && !now.path("opensWhen").isNull())
       edit.set("opensWhen", plain(now.path("opensWhen").path("root")));
     change.accept(edit);
-    var saved =
-        designer.call(
-            "PUT",
-            path + "/design/steps/" + step,
-            edit.toString(),
-            "If-Match",
-            now.path("version").toString());
-    assertThat(saved.getStatus()).as(Caller.json(saved).toString()).isEqualTo(200);
+    return designer.call(
+        "PUT",
+        path + "/design/steps/" + now.path("id").asLong(),
+        edit.toString(),
+        "If-Match",
+        now.path("version").toString());
   }
 
   private static JsonNode plain(JsonNode root) {

@@ -9,6 +9,9 @@ import yendrik.core.id.OutcomeId;
 
 /** Questions with one right answer each. */
 public record Quiz(List<Question> questions) {
+  /** The most that one question can be worth. */
+  public static final double MOST_POINTS = 10_000;
+
   public Quiz {
     questions = List.copyOf(questions);
   }
@@ -132,7 +135,8 @@ public record Quiz(List<Question> questions) {
         faults.add(new Fault(i, Fault.Kind.EMPTY_CHOICE));
       if (q.choices().stream().noneMatch(c -> c.id().equals(q.right())))
         faults.add(new Fault(i, Fault.Kind.NO_RIGHT_CHOICE));
-      if (!(q.points() > 0)) faults.add(new Fault(i, Fault.Kind.POINTS_NOT_POSITIVE));
+      if (!(q.points() > 0 && q.points() <= MOST_POINTS))
+        faults.add(new Fault(i, Fault.Kind.POINTS_NOT_POSITIVE));
     }
     return faults;
   }

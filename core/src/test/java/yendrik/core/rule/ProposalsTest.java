@@ -80,4 +80,38 @@ class ProposalsTest {
     assertThat(proposal.leaf()).isEqualTo(new Leaf.Score(PADS, 0.8, 1));
     assertThat(proposal.sentence().line()).isEqualTo("scored 80 % or more");
   }
+
+  private List<String> lines(LocalDate today, String typed) {
+    return new Proposals(design(), new RuleAt.StepOpens(PRACTICAL), today)
+        .forText(typed, 8).stream().map(p -> p.sentence().line()).toList();
+  }
+
+  @Test
+  void a_day_that_no_calendar_has_proposes_nothing() {
+    assertThat(lines(LocalDate.of(2026, 11, 20), "after 31 Nov")).isEmpty();
+    assertThat(lines(LocalDate.of(2026, 11, 20), "after 29 Feb 2027")).isEmpty();
+    assertThat(lines(LocalDate.of(2026, 11, 20), "after 29 Feb").getFirst())
+        .contains("29 Feb 2028");
+  }
+
+  @Test
+  void a_day_without_a_year_is_of_this_year_and_never_before_the_course_began() {
+    assertThat(lines(LocalDate.of(2027, 1, 10), "after 20 Dec").getFirst())
+        .as("the course began in October")
+        .contains("Mon 20 Dec 2027");
+    assertThat(lines(LocalDate.of(2026, 12, 10), "after 8 Jan").getFirst())
+        .contains("Fri 8 Jan 2027");
+    assertThat(lines(LocalDate.of(2026, 11, 20), "after 9 Nov").getFirst()).endsWith("Mon 9 Nov");
+    assertThat(lines(LocalDate.of(2026, 11, 20), "after 1 Oct").getFirst())
+        .as("before the course began it would be of no use")
+        .contains("Fri 1 Oct 2027");
+  }
+
+  @Test
+  void a_typed_year_is_taken_as_it_is_and_said_where_it_is_not_the_usual_one() {
+    assertThat(lines(LocalDate.of(2026, 11, 20), "after 9 Nov 2026").getFirst())
+        .endsWith("Mon 9 Nov");
+    assertThat(lines(LocalDate.of(2026, 11, 20), "before 9 November 2028").getFirst())
+        .contains("Thu 9 Nov 2028");
+  }
 }

@@ -4,7 +4,6 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.LongFunction;
 import java.util.function.ToLongFunction;
 import tools.jackson.core.JacksonException;
@@ -21,6 +20,7 @@ import tools.jackson.databind.cfg.DateTimeFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FactId;
@@ -66,9 +66,27 @@ public final class CoreJson {
     return MAPPER;
   }
 
-  /** The name of a variant in {@code is}: "score", "module-done". */
+  /**
+   * The name of a variant in {@code is}: "score", "module-done".
+   *
+   * @throws IllegalStateException if none was given to it
+   */
   public static String name(Class<?> variant) {
-    return variant.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+    String name = StoredNames.ALL.get(variant);
+    if (name == null) throw new IllegalStateException(variant + " has no name to be stored under");
+    return name;
+  }
+
+  /**
+   * Reads a fact as it was stored, in whatever form that was.
+   *
+   * @param name what is stored as its kind
+   * @param body its fields
+   */
+  public static Fact.What fact(String name, ObjectNode body) {
+    ObjectNode now = Upcasters.fact(name, body);
+    now.put("is", name);
+    return MAPPER.treeToValue(now, Fact.What.class);
   }
 
   private static JacksonModule module() {

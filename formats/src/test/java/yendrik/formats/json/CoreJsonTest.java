@@ -6,13 +6,17 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelMethod;
 import yendrik.core.progress.Latches;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.record.Fact;
@@ -94,5 +98,101 @@ class CoreJsonTest {
                 .readValue(
                     "{\"is\":\"ask\",\"id\":\"a\",\"leaf\":{\"is\":\"mood\"}}", Condition.class))
         .isInstanceOf(JacksonException.class);
+  }
+
+  /** Every name under which a fact was ever stored; lines are added and never taken out. */
+  private static final List<String> FACTS =
+      List.of(
+          "assessed",
+          "attempts-added",
+          "attendance",
+          "badge-issued",
+          "badge-kept",
+          "badge-revoked",
+          "came-under",
+          "completed-course",
+          "confirmed",
+          "due-moved",
+          "enrolled",
+          "exception-ended",
+          "excused",
+          "finished-attempt",
+          "handed-in",
+          "joined-group",
+          "left-course",
+          "left-group",
+          "marked",
+          "opened",
+          "rated",
+          "saw",
+          "signed-off",
+          "spent-time",
+          "started-attempt",
+          "taken-back",
+          "was-here",
+          "watched");
+
+  private static final List<String> QUESTIONS =
+      List.of(
+          "at-mastery",
+          "attempted",
+          "attendance-rate",
+          "attendance-under",
+          "behind-by",
+          "confirmed",
+          "course-complete",
+          "days-since-done",
+          "enrolled-for",
+          "evidence-count",
+          "handed-in",
+          "holds-badge",
+          "in-group",
+          "in-time",
+          "level-at-least",
+          "level-below",
+          "marked",
+          "module-count",
+          "module-done",
+          "module-share",
+          "never-started",
+          "not-passed",
+          "one-of",
+          "overdue",
+          "passed",
+          "quiet-for",
+          "required-out-of-reach",
+          "score",
+          "seen",
+          "sessions-attended",
+          "signed-off",
+          "step-done",
+          "stuck-for",
+          "time-spent",
+          "watched");
+
+  private static List<String> names(Class<?> sealed) {
+    return Stream.of(sealed.getPermittedSubclasses())
+        .flatMap(c -> c.isSealed() ? names(c).stream() : Stream.of(CoreJson.name(c)))
+        .sorted()
+        .toList();
+  }
+
+  @Test
+  void every_name_that_was_ever_stored_is_still_read() {
+    assertThat(names(Fact.What.class)).containsExactlyElementsOf(FACTS);
+    assertThat(names(Leaf.class)).containsExactlyElementsOf(QUESTIONS);
+    assertThat(names(Condition.class)).containsExactly("all", "any", "ask", "at-least", "none");
+    assertThat(names(LevelMethod.class))
+        .containsExactly("best", "mean", "most-recent", "recency-weighted", "secure");
+    assertThat(names(Composition.How.class)).containsExactly("all", "at-least", "lowest", "mean");
+  }
+
+  @Test
+  void an_attempt_stored_before_questions_carried_outcomes_is_read_as_one_without_parts() {
+    var body =
+        (ObjectNode)
+            CoreJson.mapper().readTree("{\"step\":2,\"number\":1,\"points\":7.0,\"of\":10.0}");
+    assertThat(CoreJson.fact("finished-attempt", body))
+        .isEqualTo(new Fact.FinishedAttempt(new StepId(2), 1, 7, 10));
   }
 }

@@ -93,6 +93,19 @@ public class Designs {
     return new Ready(draft, CompiledCourse.of(draft.design()));
   }
 
+  /**
+   * The draft, compiled and fit for learners.
+   *
+   * @throws Problem with all faults in words, if it has any
+   */
+  public Ready fitToPublish(CourseId course) {
+    Ready draft = readyDraft(course);
+    List<String> faults = QuizFaults.of(draft.document());
+    if (!faults.isEmpty())
+      throw Problem.faults("The draft has faults that have to be mended first.", faults);
+    return draft;
+  }
+
   public DraftMark mark(Document draft) {
     return DraftMark.of(draft);
   }

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import static org.jooq.impl.DSL.select;
 import static yendrik.schema.Tables.BADGE;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.FLAG;
@@ -21,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import yendrik.core.course.Badge;
@@ -80,9 +82,13 @@ class DraftStore {
         .fetch();
   }
 
+  /** A step goes with its module, and comes back with it. */
+  static final Condition IN_A_MODULE =
+      STEP.MODULE_ID.in(select(MODULE.ID).from(MODULE).where(MODULE.DELETED_AT.isNull()));
+
   List<StepRecord> steps(CourseId course) {
     return db.selectFrom(STEP)
-        .where(STEP.COURSE_ID.eq(course.value()), STEP.DELETED_AT.isNull())
+        .where(STEP.COURSE_ID.eq(course.value()), STEP.DELETED_AT.isNull(), IN_A_MODULE)
         .orderBy(STEP.POSITION, STEP.ID)
         .fetch();
   }

@@ -35,6 +35,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
+import yendrik.core.quiz.Quiz;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
 import yendrik.core.rule.check.References;
@@ -336,6 +337,7 @@ public class Drafting {
             film(course, edit.film()),
             rubric(course, row, edit.rubric()));
     boolean quiz = row.getKind().equals(StepKind.QUIZ.name());
+    checkGroups(course, edit);
     var audience =
         new Step.Audience(
             edit.groups().stream().map(GroupId::new).collect(Collectors.toSet()), Set.of());
@@ -374,6 +376,13 @@ public class Drafting {
     return now;
   }
 
+  private void checkGroups(CourseId course, DesignEdits.StepEdit edit) {
+    Set<GroupId> known = drafts.groups(course).keySet();
+    for (long group : edit.groups())
+      if (group <= 0 || !known.contains(new GroupId(group)))
+        throw Problem.field("groups", "There is no such group in this course.");
+  }
+
   private Optional<Film> film(CourseId course, Optional<DesignEdits.FilmEdit> edit) {
     return edit.map(f -> {
       Files.Kept file =
@@ -400,6 +409,9 @@ public class Drafting {
     Set<Long> tied =
         edit.evidenceFor().stream().map(DesignEdits.TieEdit::outcome).collect(Collectors.toSet());
     for (int n = 0; n < edit.questions().size(); n++) {
+      double points = edit.questions().get(n).points();
+      if (!(points >= 0 && points <= Quiz.MOST_POINTS))
+        throw Problem.field("questions", "Question " + (n + 1) + " has no possible points.");
       boolean known =
           edit.questions().get(n).outcome().map(o -> tied.contains(o.value())).orElse(true);
       if (!known)
@@ -447,7 +459,11 @@ public class Drafting {
 
   private StepRecord stepRow(CourseId course, long id) {
     return db.selectFrom(STEP)
-        .where(STEP.ID.eq(id), STEP.COURSE_ID.eq(course.value()), STEP.DELETED_AT.isNull())
+        .where(
+            STEP.ID.eq(id),
+            STEP.COURSE_ID.eq(course.value()),
+            STEP.DELETED_AT.isNull(),
+            DraftStore.IN_A_MODULE)
         .fetchOptional()
         .orElseThrow(() -> Problem.notFound("step"));
   }
@@ -458,6 +474,7 @@ public class Drafting {
 
   // --- badges -----------------------------------------------------------------------------------
   public BadgeView addBadge(CourseId course, DesignEdits.BadgeEdit edit) {
+    checkModule(course, edit);
     long id =
         db.insertInto(BADGE)
             .set(BADGE.COURSE_ID, course.value())
@@ -473,7 +490,16 @@ public class Drafting {
     return badge(course, id);
   }
 
+  private void checkModule(CourseId course, DesignEdits.BadgeEdit edit) {
+    boolean known =
+        edit.module()
+            .map(id -> drafts.modules(course).stream().anyMatch(m -> m.getId().equals(id)))
+            .orElse(true);
+    if (!known) throw Problem.field("module", "There is no such module in this course.");
+  }
+
   BadgeView changeBadge(CourseId course, long id, int version, DesignEdits.BadgeEdit edit) {
+    checkModule(course, edit);
     int rows =
         db.update(BADGE)
             .set(BADGE.NAME, edit.name().strip())
@@ -549,6 +575,17 @@ public class Drafting {
   }
 
   private void mark(CourseId course, Part part, long id, boolean gone) {
+    if (part == Part.steps && !gone)
+      db.select(MODULE.NAME)
+          .from(STEP)
+          .join(MODULE)
+          .on(MODULE.ID.eq(STEP.MODULE_ID))
+          .where(STEP.ID.eq(id), STEP.COURSE_ID.eq(course.value()), MODULE.DELETED_AT.isNotNull())
+          .fetchOptional(MODULE.NAME)
+          .ifPresent(name -> {
+            throw Problem.conflict(
+                "Its module “" + name + "” was taken away. Bring that back first.");
+          });
     java.time.@Nullable Instant at = gone ? clock.instant() : null;
     UpdateSetMoreStep<?> update =
         switch (part) {

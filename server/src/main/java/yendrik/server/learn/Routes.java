@@ -35,6 +35,7 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Rules;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
 import yendrik.core.rule.words.Numbers;
 import yendrik.server.learn.RouteViews.AttendanceView;
@@ -151,8 +152,7 @@ class Routes {
     if (step.kind() == StepKind.QUIZ && left != Integer.MAX_VALUE)
       why.add(Numbers.count(left, "attempt") + " left");
     Explaining.moment(progress.record().due(s))
-        .ifPresent(
-            due -> why.add("due " + Numbers.day(due.minusSeconds(1), index.design().zone())));
+        .ifPresent(due -> why.add("due " + Dates.of(index.design()).day(due.minusSeconds(1))));
     return new NextView(
         step.id().value(),
         step.name(),
@@ -263,10 +263,10 @@ class Routes {
   private static String note(Progress progress, int s) {
     LearnerRecord record = progress.record();
     Step step = progress.course().index().step(s);
-    var zone = progress.course().design().zone();
+    var dates = Dates.of(progress.course().design());
     return switch (progress.bead(s).state()) {
       case DONE -> {
-        String day = progress.doneAt(s).map(d -> Numbers.day(d, zone)).orElse("");
+        String day = progress.doneAt(s).map(d -> dates.day(d)).orElse("");
         yield switch (step.kind()) {
           case PAGE -> "read " + day;
           case VIDEO -> "watched " + day;
@@ -277,15 +277,15 @@ class Routes {
       }
       case WAITING ->
           "handed in "
-              + Numbers.day(Instant.ofEpochMilli(record.handedInAt(s)), zone)
+              + dates.day(Instant.ofEpochMilli(record.handedInAt(s)))
               + ", staff mark it next";
       case AGAIN -> again(record, s);
-      case MISSED -> "closed " + step.window().until().map(u -> Numbers.day(u, zone)).orElse("");
+      case MISSED -> "closed " + step.window().until().map(u -> dates.day(u)).orElse("");
       case EXCUSED -> "you are excused";
       case OPEN, BEGUN -> {
         String due =
             Explaining.moment(record.due(s))
-                .map(d -> "due " + Numbers.day(d.minusSeconds(1), zone))
+                .map(d -> "due " + dates.day(d.minusSeconds(1)))
                 .orElse("");
         if (record.watched(s) == 0) yield due;
         yield Numbers.percent(record.watched(s)) + " watched" + (due.isEmpty() ? "" : ", " + due);

@@ -34,6 +34,7 @@ import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.design.Film;
 import yendrik.server.design.Json;
+import yendrik.server.design.QuizFaults;
 import yendrik.server.design.RubricForms;
 import yendrik.server.design.StepContent;
 import yendrik.server.http.Problem;
@@ -383,6 +384,10 @@ public class Steps {
               List<AttemptRecord> rows = attempts(enrolment, id);
               rows.stream().filter(a -> a.getFinishedAt() == null).forEach(current::add);
               if (!current.isEmpty()) return List.of();
+              Step design = w.progress().course().index().step(s);
+              List<String> faults =
+                  QuizFaults.of(design.name(), w.ready().document().content(id).quiz());
+              if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
               int allowed = w.progress().record().attemptsAllowed(s);
               if (allowed > 0 && rows.size() >= allowed)
                 throw Problem.conflict("All attempts are used. Ask your facilitator for another.");

@@ -15,7 +15,7 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.words.Numbers;
+import yendrik.core.rule.words.Dates;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -100,11 +100,11 @@ public class Decisions {
 
   private String why(Walk walk, Fact correction) {
     CourseDesign design = walk.progress().course().design();
-    var words = new FactWords(design, sessions.names(walk.course(), design.zone()));
+    var words = new FactWords(design, sessions.names(walk.course(), Dates.of(design)));
     Set<Long> staff = new HashSet<>();
     correction.by().map(PersonId::value).ifPresent(staff::add);
     String by = people.names(staff).values().stream().findFirst().map(n -> " by " + n).orElse("");
-    String on = " on " + Numbers.day(correction.at(), design.zone());
+    String on = " on " + Dates.of(design).day(correction.at());
     String was = first(walk, correction).flatMap(f -> words.of(f.what())).orElse("Something");
     String is = words.of(correction.what()).map(w -> ", now: " + w).orElse(", taken back");
     return was + is + by + on + ".";

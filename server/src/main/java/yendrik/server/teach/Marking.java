@@ -65,6 +65,9 @@ public class Marking {
   /** Work to mark, longest waiting first, and practicals that can be signed off. */
   record QueueView(List<WaitingView> handedIn, List<WaitingView> toSignOff) {}
 
+  /**
+   * @param heldBack whether the step is not published or not given to the learner any more
+   */
   record WaitingView(
       long enrolment,
       String learner,
@@ -72,7 +75,8 @@ public class Marking {
       String name,
       String module,
       int version,
-      Optional<Instant> since) {}
+      Optional<Instant> since,
+      boolean heldBack) {}
 
   private record Place(long enrolment, long step) {}
 
@@ -86,14 +90,19 @@ public class Marking {
     List<Learners.Snapshot> all = learners.of(seat);
     Map<Place, Latest> latest =
         latest(
-            all.stream().filter(l -> l.waiting() > 0).map(Learners.Snapshot::enrolment).toList());
+            all.stream()
+                .filter(l -> l.waiting() > 0 || !l.summary().heldBack().isEmpty())
+                .map(Learners.Snapshot::enrolment)
+                .toList());
     for (Learners.Snapshot learner : all)
       for (int s = 0; s < Math.min(index.steps(), learner.thread().length()); s++) {
         StepState state = Bead.of(learner.thread().charAt(s)).state();
         boolean practical = index.step(s).kind() == StepKind.PRACTICAL;
         boolean open =
             state == StepState.OPEN || state == StepState.BEGUN || state == StepState.AGAIN;
-        if (state == StepState.WAITING) handedIn.add(waiting(learner, index, s, latest));
+        boolean heldBack = learner.summary().heldBack().contains(index.step(s).id().value());
+        if (state == StepState.WAITING || heldBack)
+          handedIn.add(waiting(learner, index, s, latest));
         else if (practical && open) toSignOff.add(waiting(learner, index, s, latest));
       }
     handedIn.sort(Comparator.comparing(w -> w.since().orElse(Instant.MAX)));
@@ -128,7 +137,8 @@ public class Marking {
         step.name(),
         index.module(index.moduleOf(s)).name(),
         found.map(Latest::version).orElse(0),
-        found.map(Latest::at));
+        found.map(Latest::at),
+        learner.summary().heldBack().contains(step.id().value()));
   }
 
   record WorkView(

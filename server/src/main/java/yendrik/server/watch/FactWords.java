@@ -9,6 +9,7 @@ import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Numbers;
 
 /** Says facts in words, for the history of a learner. */
@@ -69,7 +70,7 @@ public final class FactWords {
       case Fact.Opened f -> Optional.of("Opened by exception: " + step(f.step()));
       case Fact.Excused f -> Optional.of("Excused from " + step(f.step()) + comment(f.reason()));
       case Fact.DueMoved f ->
-          Optional.of(step(f.step()) + " due " + Numbers.moment(f.due(), design.zone()));
+          Optional.of(step(f.step()) + " due " + Dates.of(design).moment(f.due()));
       case Fact.AttemptsAdded f ->
           Optional.of(Numbers.count(f.attempts(), "more attempt") + " at " + step(f.step()));
     };

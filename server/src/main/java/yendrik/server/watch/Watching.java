@@ -37,6 +37,7 @@ import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.LevelHistory;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
 import yendrik.core.watch.Reasons;
 import yendrik.schema.tables.records.OutcomeRecord;
@@ -268,7 +269,7 @@ class Watching {
     for (Fact fact : standing) fact.by().map(PersonId::value).ifPresent(authors::add);
     Map<Long, String> names = people.names(authors);
     CourseDesign design = walk.progress().course().design();
-    var words = new FactWords(design, sessions.names(walk.course(), design.zone()));
+    var words = new FactWords(design, sessions.names(walk.course(), Dates.of(design)));
     List<Happened> all = new ArrayList<>();
     for (Fact fact : standing.reversed()) {
       if (!which.test(fact)) continue;

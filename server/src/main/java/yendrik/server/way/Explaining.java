@@ -15,8 +15,8 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Ground;
-import yendrik.core.rule.words.Numbers;
 import yendrik.core.rule.words.Wording;
 
 /** Says for one learner what a rule comes to, to the learner or to staff. */
@@ -42,6 +42,10 @@ public final class Explaining {
    */
   public static Explaining toStaff(Progress progress, Map<Long, String> names) {
     return new Explaining(progress, false, names);
+  }
+
+  private Dates dates() {
+    return Dates.of(progress.course().design());
   }
 
   /**
@@ -99,7 +103,7 @@ public final class Explaining {
 
   private String ground(Ground ground) {
     String by = ground.by().map(id -> names.get(id.value())).map(name -> " by " + name).orElse("");
-    return ground.what() + by + ", " + Numbers.day(ground.at(), progress.course().design().zone());
+    return ground.what() + by + ", " + dates().day(ground.at());
   }
 
   /**
@@ -139,13 +143,13 @@ public final class Explaining {
   }
 
   private Part date(String words, Instant moment) {
-    String says = words + Numbers.moment(moment, progress.course().design().zone());
+    String says = words + dates().moment(moment);
     return new Part(
         "window", "", "", says, Verdict.NOT_YET, 0, Turn.CLOCK, "", Optional.of(moment), List.of());
   }
 
   private Part over(Instant until) {
-    String says = "be there before " + Numbers.moment(until, progress.course().design().zone());
+    String says = "be there before " + dates().moment(until);
     return simple(says, Verdict.OUT_OF_REACH, Turn.STAFF);
   }
 

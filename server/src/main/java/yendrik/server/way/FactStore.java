@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FactId;
@@ -67,13 +66,12 @@ class FactStore {
   }
 
   private static Fact fact(FactRecord row) {
-    JsonNode body = CoreJson.mapper().readTree(row.getBody().data());
-    ((ObjectNode) body).put("is", row.getKind());
+    var body = (ObjectNode) CoreJson.mapper().readTree(row.getBody().data());
     return new Fact(
         new FactId(row.getId()),
         row.getAt(),
         Optional.ofNullable(row.getById()).map(PersonId::new),
-        CoreJson.mapper().treeToValue(body, Fact.What.class),
+        CoreJson.fact(row.getKind(), body),
         Optional.ofNullable(row.getReplaces()).map(FactId::new));
   }
 

@@ -65,7 +65,7 @@ public class Publishing {
 
   @Transactional(readOnly = true)
   public Impact impact(CourseId course) {
-    Designs.Ready draft = designs.readyDraft(course);
+    Designs.Ready draft = designs.fitToPublish(course);
     List<Long> enrolments = walks.learners(course);
     Map<String, List<String>> gains = new TreeMap<>();
     Map<String, List<String>> losses = new TreeMap<>();
@@ -101,7 +101,7 @@ public class Publishing {
    */
   public int publish(CourseId course, long by, DraftMark seen) {
     lock(course);
-    Designs.Ready draft = designs.readyDraft(course);
+    Designs.Ready draft = designs.fitToPublish(course);
     List<String> since = designs.changedSince(seen, draft.document());
     if (!since.isEmpty())
       throw Problem.changedSince(
@@ -117,7 +117,7 @@ public class Publishing {
    */
   public int publish(CourseId course, long by) {
     lock(course);
-    return publish(course, by, designs.readyDraft(course));
+    return publish(course, by, designs.fitToPublish(course));
   }
 
   private void lock(CourseId course) {

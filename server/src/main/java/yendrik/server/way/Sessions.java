@@ -3,7 +3,6 @@ package yendrik.server.way;
 import static yendrik.schema.Tables.SESSION;
 
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,7 +12,7 @@ import org.jooq.Record;
 import org.springframework.stereotype.Repository;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.SessionId;
-import yendrik.core.rule.words.Numbers;
+import yendrik.core.rule.words.Dates;
 import yendrik.schema.tables.records.SessionRecord;
 
 /** The sessions of a course. What was marked in their registers are facts of the learners. */
@@ -57,13 +56,12 @@ public class Sessions {
   }
 
   /** What sessions are called, also those that were taken away: "Bench evening, Tue 24 Nov". */
-  public Map<SessionId, String> names(CourseId course, ZoneId zone) {
+  public Map<SessionId, String> names(CourseId course, Dates dates) {
     Map<SessionId, String> names = new HashMap<>();
     db.selectFrom(SESSION)
         .where(SESSION.COURSE_ID.eq(course.value()))
         .forEach(s ->
-            names.put(
-                new SessionId(s.getId()), s.getName() + ", " + Numbers.day(s.getStartsAt(), zone)));
+            names.put(new SessionId(s.getId()), s.getName() + ", " + dates.day(s.getStartsAt())));
     return names;
   }
 

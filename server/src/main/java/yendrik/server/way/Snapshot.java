@@ -134,7 +134,21 @@ record Snapshot(
     for (int s = 0; s < index.steps(); s++)
       if (progress.record().scored(s))
         scores.put(index.step(s).id().value(), Math.min(1, progress.record().score(s)));
+    List<Long> heldBack = new ArrayList<>();
+    for (int s = 0; s < index.steps(); s++) {
+      StepState state = progress.bead(s).state();
+      boolean hidden = state == StepState.UNPUBLISHED || state == StepState.NOT_FOR_THEM;
+      if (hidden && progress.record().waiting(s)) heldBack.add(index.step(s).id().value());
+    }
     return new Summary(
-        flags, levels, groups, badges, sessions, scores, inDoubt, progress.record().left());
+        flags,
+        levels,
+        groups,
+        badges,
+        sessions,
+        scores,
+        inDoubt,
+        heldBack,
+        progress.record().left());
   }
 }

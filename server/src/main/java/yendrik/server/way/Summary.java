@@ -12,6 +12,8 @@ import yendrik.core.record.Fact;
  * @param sessions session id to what the register says
  * @param scores step id to the share of its points, 0 to 1, where there is a score
  * @param inDoubt badges that are held though their ground has fallen away
+ * @param heldBack steps at which work waits that nobody is asked to mark, since they are not
+ *     published or not given to the learner any more
  * @param left whether the learner has left the course
  */
 public record Summary(
@@ -22,9 +24,12 @@ public record Summary(
     Map<Long, Fact.Presence> sessions,
     Map<Long, Double> scores,
     List<Long> inDoubt,
+    List<Long> heldBack,
     boolean left) {
   public static final Summary EMPTY =
-      new Summary(List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), false);
+      new Summary(
+          List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(),
+          false);
 
   /** A flag that is up. */
   public record Raised(long flag, String name, Instant since) {}

@@ -1,6 +1,5 @@
 package yendrik.core.rule.words;
 
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -29,10 +28,10 @@ public final class LevelWords {
     return outcome
         .madeOf()
         .map(made -> composition(made, index))
-        .orElseGet(() -> rule(outcome.levelRule(), index.design().zone()));
+        .orElseGet(() -> rule(outcome.levelRule(), Dates.of(index.design())));
   }
 
-  private static String rule(LevelRule rule, ZoneId zone) {
+  private static String rule(LevelRule rule, Dates dates) {
     String method =
         switch (rule.method()) {
           case LevelMethod.MostRecent _ -> "The newest piece of evidence counts.";
@@ -46,8 +45,7 @@ public final class LevelWords {
               "The level that " + m.times() + " of the last " + m.last() + " pieces reach counts.";
         };
     String fewest = rule.fewest() == 1 ? "" : " From " + rule.fewest() + " pieces on.";
-    String since =
-        rule.since().map(s -> " Evidence since " + Numbers.moment(s, zone) + ".").orElse("");
+    String since = rule.since().map(s -> " Evidence since " + dates.moment(s) + ".").orElse("");
     return method + fewest + since;
   }
 

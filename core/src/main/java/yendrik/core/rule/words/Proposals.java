@@ -5,7 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeFormatterBuilder;
-import java.time.temporal.ChronoField;
+import java.time.format.ResolverStyle;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
@@ -33,14 +34,31 @@ public final class Proposals {
   private static final Pattern NUMBER =
       Pattern.compile("(?<![\\p{L}\\d])(\\d{1,3})(?![\\p{L}\\d])");
   private static final Pattern DATE =
-      Pattern.compile("(\\d{1,2}) (jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\p{L}*");
+      Pattern.compile(
+          "(\\d{1,2})\\.? (jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\p{L}*\\.?,?(?: (\\d{4}))?(?!\\d)");
+  private static final DateTimeFormatter EXACT =
+      new DateTimeFormatterBuilder()
+          .parseCaseInsensitive()
+          .appendPattern("d MMM uuuu")
+          .toFormatter(Locale.ENGLISH)
+          .withResolverStyle(ResolverStyle.STRICT);
+
+  /** 29 February is not in every year. */
+  private static final int LEAP = 8;
+
+  private static final int LIKELY = 5;
+
+  /** How many years a day without one may mean. */
+  private static final int CANDIDATES = 2;
+
   private final CourseDesign design;
   private final RuleAt at;
   private final LocalDate today;
   private final Wording wording;
 
   /**
-   * @param today in the course's time zone; a date without a year is the nearest to it
+   * @param today in the course's time zone; a date without a year is of this year, or of the next
+   *     where the course had not begun by then; another year is proposed second
    */
   public Proposals(CourseDesign design, RuleAt at, LocalDate today) {
     this.design = design;
@@ -55,13 +73,16 @@ public final class Proposals {
   /** The best proposals first, at most {@code most}. */
   public List<Proposal> forText(String typed, int most) {
     String text = typed.toLowerCase(Locale.ROOT).strip();
-    Optional<LocalDate> date = date(text);
-    if (date.isPresent()) text = DATE.matcher(text).replaceAll(" ");
+    Matcher dated = DATE.matcher(text);
+    boolean asksForDate = dated.find();
+    List<LocalDate> dates = asksForDate ? dates(dated) : List.of();
+    if (asksForDate && dates.isEmpty()) return List.of();
+    if (asksForDate) text = dated.replaceAll(" ");
     OptionalInt number = number(text);
     if (number.isPresent()) text = NUMBER.matcher(text).replaceAll(" ").replace("%", " ");
     List<String> words =
         Arrays.stream(text.split("[^\\p{L}\\d]+")).filter(w -> !w.isEmpty()).toList();
-    return candidates(number, date).stream()
+    return candidates(number, dates).stream()
         .map(c -> new Scored(c, c.score(words)))
         .filter(s -> s.score > 0)
         .sorted(Comparator.comparingInt(Scored::score).reversed())
@@ -91,29 +112,34 @@ public final class Proposals {
     return found.find() ? OptionalInt.of(Integer.parseInt(found.group(1))) : OptionalInt.empty();
   }
 
-  private Optional<LocalDate> date(String text) {
-    Matcher found = DATE.matcher(text);
-    if (!found.find()) return Optional.empty();
-    DateTimeFormatter format =
-        new DateTimeFormatterBuilder()
-            .parseCaseInsensitive()
-            .appendPattern("d MMM")
-            .parseDefaulting(ChronoField.YEAR, today.getYear())
-            .toFormatter(Locale.ENGLISH);
+  /** The days that a typed date can mean, the likeliest first; none that no calendar has. */
+  private List<LocalDate> dates(Matcher found) {
+    String day = found.group(1) + " " + found.group(2);
+    if (found.group(3) != null)
+      return exact(day, Integer.parseInt(found.group(3))).stream().toList();
+    LocalDate begin = design.startsAt().atZone(design.zone()).toLocalDate();
+    int year = today.getYear();
+    return IntStream.concat(IntStream.rangeClosed(year, year + LEAP), IntStream.of(year - 1))
+        .mapToObj(y -> exact(day, y))
+        .flatMap(Optional::stream)
+        .filter(d -> !d.isBefore(begin))
+        .limit(CANDIDATES)
+        .toList();
+  }
+
+  /** Exactly this day: there is no 31 November. */
+  private static Optional<LocalDate> exact(String day, int year) {
     try {
-      LocalDate day = LocalDate.parse(found.group(1) + " " + found.group(2), format);
-      if (day.isBefore(today.minusMonths(6))) return Optional.of(day.plusYears(1));
-      if (day.isAfter(today.plusMonths(6))) return Optional.of(day.minusYears(1));
-      return Optional.of(day);
+      return Optional.of(LocalDate.parse(day + " " + year, EXACT));
     } catch (DateTimeException e) {
       return Optional.empty();
     }
   }
 
-  private List<Candidate> candidates(OptionalInt number, Optional<LocalDate> date) {
+  private List<Candidate> candidates(OptionalInt number, List<LocalDate> dates) {
     List<Candidate> all = new ArrayList<>();
-    date.ifPresent(day -> dates(day, all));
-    if (date.isPresent()) return all;
+    for (int d = 0; d < dates.size(); d++) date(dates.get(d), d == 0 ? LIKELY : 0, all);
+    if (!dates.isEmpty()) return all;
     for (CourseModule module : design.modules()) {
       for (Step step : module.steps()) step(step, number, all);
       module(module, number, all);
@@ -125,12 +151,24 @@ public final class Proposals {
     return all;
   }
 
-  private void dates(LocalDate day, List<Candidate> all) {
+  private void date(LocalDate day, int likely, List<Candidate> all) {
     Instant start = day.atStartOfDay(design.zone()).toInstant();
     Instant end = day.plusDays(1).atStartOfDay(design.zone()).toInstant();
-    add(all, new Leaf.InTime(Optional.of(start), Optional.empty()), "from after on date", 3);
-    add(all, new Leaf.InTime(Optional.empty(), Optional.of(start)), "before until date", 2);
-    add(all, new Leaf.InTime(Optional.of(start), Optional.of(end)), "between on only date", 1);
+    add(
+        all,
+        new Leaf.InTime(Optional.of(start), Optional.empty()),
+        "from after on date",
+        3 + likely);
+    add(
+        all,
+        new Leaf.InTime(Optional.empty(), Optional.of(start)),
+        "before until date",
+        2 + likely);
+    add(
+        all,
+        new Leaf.InTime(Optional.of(start), Optional.of(end)),
+        "between on only date",
+        1 + likely);
   }
 
   private void step(Step step, OptionalInt number, List<Candidate> all) {

@@ -208,8 +208,8 @@ public final class Wording {
   }
 
   private Sentence inTime(Leaf.InTime l) {
-    String from = l.from().map(f -> Numbers.moment(f, design.zone())).orElse("");
-    String until = l.until().map(u -> Numbers.moment(u, design.zone())).orElse("");
+    String from = l.from().map(f -> Dates.of(design).moment(f)).orElse("");
+    String until = l.until().map(u -> Dates.of(design).moment(u)).orElse("");
     String says =
         from.isEmpty()
             ? "before " + until

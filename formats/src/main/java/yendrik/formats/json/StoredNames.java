@@ -1,0 +1,107 @@
+package yendrik.formats.json;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import yendrik.core.outcome.Composition;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+
+/**
+ * The names under which variants are stored and sent, in {@code is}. A name that was ever stored
+ * keeps its meaning for good; a class may be called otherwise at any time. What was stored in an
+ * older form is read by {@link Upcasters}.
+ */
+final class StoredNames {
+  private StoredNames() {}
+
+  static final Map<Class<?>, String> ALL = all();
+
+  private static Map<Class<?>, String> all() {
+    Map<Class<?>, String> names = new LinkedHashMap<>();
+    // facts
+    names.put(Fact.Enrolled.class, "enrolled");
+    names.put(Fact.CameUnder.class, "came-under");
+    names.put(Fact.LeftCourse.class, "left-course");
+    names.put(Fact.WasHere.class, "was-here");
+    names.put(Fact.Saw.class, "saw");
+    names.put(Fact.SpentTime.class, "spent-time");
+    names.put(Fact.Watched.class, "watched");
+    names.put(Fact.HandedIn.class, "handed-in");
+    names.put(Fact.StartedAttempt.class, "started-attempt");
+    names.put(Fact.FinishedAttempt.class, "finished-attempt");
+    names.put(Fact.Marked.class, "marked");
+    names.put(Fact.Rated.class, "rated");
+    names.put(Fact.Assessed.class, "assessed");
+    names.put(Fact.Confirmed.class, "confirmed");
+    names.put(Fact.SignedOff.class, "signed-off");
+    names.put(Fact.Attendance.class, "attendance");
+    names.put(Fact.JoinedGroup.class, "joined-group");
+    names.put(Fact.LeftGroup.class, "left-group");
+    names.put(Fact.BadgeIssued.class, "badge-issued");
+    names.put(Fact.BadgeRevoked.class, "badge-revoked");
+    names.put(Fact.BadgeKept.class, "badge-kept");
+    names.put(Fact.CompletedCourse.class, "completed-course");
+    names.put(Fact.Opened.class, "opened");
+    names.put(Fact.Excused.class, "excused");
+    names.put(Fact.DueMoved.class, "due-moved");
+    names.put(Fact.AttemptsAdded.class, "attempts-added");
+    names.put(Fact.ExceptionEnded.class, "exception-ended");
+    names.put(Fact.TakenBack.class, "taken-back");
+    // questions
+    names.put(Leaf.Seen.class, "seen");
+    names.put(Leaf.TimeSpent.class, "time-spent");
+    names.put(Leaf.Watched.class, "watched");
+    names.put(Leaf.HandedIn.class, "handed-in");
+    names.put(Leaf.Attempted.class, "attempted");
+    names.put(Leaf.Marked.class, "marked");
+    names.put(Leaf.Passed.class, "passed");
+    names.put(Leaf.NotPassed.class, "not-passed");
+    names.put(Leaf.Score.class, "score");
+    names.put(Leaf.Confirmed.class, "confirmed");
+    names.put(Leaf.SignedOff.class, "signed-off");
+    names.put(Leaf.StepDone.class, "step-done");
+    names.put(Leaf.DaysSinceDone.class, "days-since-done");
+    names.put(Leaf.ModuleDone.class, "module-done");
+    names.put(Leaf.ModuleCount.class, "module-count");
+    names.put(Leaf.ModuleShare.class, "module-share");
+    names.put(Leaf.LevelAtLeast.class, "level-at-least");
+    names.put(Leaf.AtMastery.class, "at-mastery");
+    names.put(Leaf.LevelBelow.class, "level-below");
+    names.put(Leaf.EvidenceCount.class, "evidence-count");
+    names.put(Leaf.CourseComplete.class, "course-complete");
+    names.put(Leaf.AttendanceRate.class, "attendance-rate");
+    names.put(Leaf.SessionsAttended.class, "sessions-attended");
+    names.put(Leaf.InGroup.class, "in-group");
+    names.put(Leaf.OneOf.class, "one-of");
+    names.put(Leaf.HoldsBadge.class, "holds-badge");
+    names.put(Leaf.EnrolledFor.class, "enrolled-for");
+    names.put(Leaf.InTime.class, "in-time");
+    names.put(Leaf.QuietFor.class, "quiet-for");
+    names.put(Leaf.NeverStarted.class, "never-started");
+    names.put(Leaf.Overdue.class, "overdue");
+    names.put(Leaf.BehindBy.class, "behind-by");
+    names.put(Leaf.StuckFor.class, "stuck-for");
+    names.put(Leaf.RequiredOutOfReach.class, "required-out-of-reach");
+    names.put(Leaf.AttendanceUnder.class, "attendance-under");
+    // joints
+    names.put(Condition.Ask.class, "ask");
+    names.put(Condition.All.class, "all");
+    names.put(Condition.Any.class, "any");
+    names.put(Condition.AtLeast.class, "at-least");
+    names.put(Condition.None.class, "none");
+    // ways to find levels
+    names.put(LevelMethod.MostRecent.class, "most-recent");
+    names.put(LevelMethod.Best.class, "best");
+    names.put(LevelMethod.Mean.class, "mean");
+    names.put(LevelMethod.RecencyWeighted.class, "recency-weighted");
+    names.put(LevelMethod.Secure.class, "secure");
+    // ways to combine outcomes
+    names.put(Composition.All.class, "all");
+    names.put(Composition.AtLeast.class, "at-least");
+    names.put(Composition.Mean.class, "mean");
+    names.put(Composition.Lowest.class, "lowest");
+    return Map.copyOf(names);
+  }
+}

@@ -1,0 +1,110 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.json.CoreJson;
+
+/** A draft stays sound whatever is taken away, and what learners cannot use is not published. */
+@ServerTest
+class SoundDraftTest extends SchoolTest {
+  private NewCourse course;
+  private Caller sefa;
+  private long module;
+  private long page;
+
+  @BeforeEach
+  void aCourse() {
+    sefa = as("Sefa Dunmore");
+    course = new NewCourse(sefa, "Sound " + System.nanoTime());
+    module = course.module("Tubes");
+    page = course.step(module, "PAGE", "How a patch holds");
+  }
+
+  private JsonNode order(String body) {
+    return Caller.json(sefa.call("PUT", course.path + "/design/order", body));
+  }
+
+  @Test
+  void a_module_goes_with_its_steps_and_the_rest_can_still_be_put_in_order() {
+    long gone = course.module("Gone");
+    long inside = course.step(gone, "PAGE", "Inside");
+    JsonNode seen = course.seen(inside);
+    sefa.call("DELETE", course.path + "/design/modules/" + gone, "");
+    JsonNode ordered = order("{\"modules\":[{\"id\":" + module + ",\"steps\":[" + page + "]}]}");
+    assertThat(ordered.path("modules").size()).isEqualTo(1);
+    assertThat(course.save(seen, e -> e.put("name", "Still here")).getStatus()).isEqualTo(404);
+    sefa.call("DELETE", course.path + "/design/steps/" + inside, "");
+    var refused = sefa.call("POST", course.path + "/design/steps/" + inside + "/restoration", "");
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString()).contains("“Gone”");
+  }
+
+  @Test
+  void groups_and_modules_of_another_course_are_refused_by_field() {
+    long foreign =
+        db.select(yendrik.schema.Tables.LEARNER_GROUP.ID)
+            .from(yendrik.schema.Tables.LEARNER_GROUP)
+            .limit(1)
+            .fetchSingle()
+            .value1();
+    JsonNode step = course.design().path("modules").path(0).path("steps").path(0);
+    var refused = course.save(step, e -> e.putArray("groups").add(foreign));
+    assertThat(Caller.json(refused).path("fields").has("groups")).isTrue();
+    ObjectNode badge = CoreJson.mapper().createObjectNode();
+    badge.put("name", "B").put("description", "").put("surprise", false);
+    badge.put("module", 1);
+    badge.putObject("picture").put("shape", "hexagon").put("sign", "star").put("colour", "lagoon");
+    var response = sefa.call("POST", course.path + "/design/badges", badge.toString());
+    assertThat(Caller.json(response).path("fields").has("module")).isTrue();
+  }
+
+  @Test
+  void a_quiz_that_cannot_be_taken_is_not_published_and_is_named() {
+    long quiz = course.step(module, "QUIZ", "Rubber and glue");
+    var empty = sefa.publish(course.path);
+    assertThat(empty.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(empty).path("findings").toString()).contains("has no questions yet");
+    course.change(
+        quiz,
+        e ->
+            e.set(
+                "questions",
+                CoreJson.mapper()
+                    .readTree(
+                        """
+                        [{"id":"q1","text":"What dries?","points":1,"right":"z","feedback":"",
+                          "choices":[{"id":"a","text":"Glue"},{"id":"b","text":""}]}]
+                        """)));
+    assertThat(Caller.json(sefa.publish(course.path)).path("findings").toString())
+        .contains("Question 1 of “Rubber and glue” has no right choice", "without words");
+    var practice =
+        sefa.call("POST", course.path + "/walks/practice/steps/" + quiz + "/attempts", "");
+    assertThat(practice.getStatus()).as("nor in practice").isEqualTo(409);
+    course.change(quiz, e -> e.put("published", false));
+    assertThat(sefa.publish(course.path).getStatus()).isEqualTo(200);
+  }
+
+  @Test
+  void work_that_waits_at_a_step_that_is_hidden_meanwhile_stays_in_the_list_as_such() {
+    long work = course.step(module, "ASSIGNMENT", "Your first patch");
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    Caller edda = as("Edda Marsh");
+    edda.post(course.walk(work) + "/visits", "");
+    edda.post(course.walk(work) + "/versions", "{\"text\":\"Two patches.\"}");
+    course.change(work, e -> e.put("published", false));
+    course.publish();
+    JsonNode line = sefa.get(course.path + "/marking").path("handedIn").path(0);
+    assertThat(line.path("name").asString()).isEqualTo("Your first patch");
+    assertThat(line.path("heldBack").asBoolean()).isTrue();
+    String mark =
+        "{\"version\":1,\"points\":1,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}";
+    String path = course.path + "/marking/" + line.path("enrolment").asLong() + "/" + work;
+    assertThat(sefa.call("POST", path + "/marks", mark).getStatus()).isEqualTo(204);
+    assertThat(sefa.get(course.path + "/marking").path("handedIn").size()).isZero();
+  }
+}
