@@ -115,6 +115,7 @@ const staff = {
     publishedNow: 'Published. Learners who have it: {{count}}.',
     impactFor: '{{what}} for {{names}}',
     more: 'and {{count}} more',
+    notUndone: 'Somebody has changed the same since, so nothing was undone.',
     publishNow: 'Publish for everyone',
     reviewPublish: 'Review and publish',
     outline: 'Route, modules and steps',

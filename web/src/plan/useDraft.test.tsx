@@ -17,7 +17,7 @@ function keeping(course: number) {
     [`PUT ${at}/modules/${course}`]: (call: { body: object; version: string | null }) => {
       if (call.version !== `"${state.module.version}"`)
         return failure(409, { detail: 'Changed meanwhile.', current: state.module });
-      Object.assign(state.module, call.body, { version: state.module.version + 1 });
+      state.module = { ...state.module, ...call.body, version: state.module.version + 1 };
       return state.module;
     },
     [`DELETE ${at}/modules/${course}`]: undefined,
@@ -83,6 +83,28 @@ describe('a draft', () => {
     fireEvent.keyDown(document.body, { key: 'z', ctrlKey: true });
     expect(await screen.findByRole('heading', { name: 'Brakes' })).toBeInTheDocument();
     expect(state.module.version).toBe(3);
+  });
+
+  it('takes back what it changed and leaves what a colleague has changed since', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes and pads'));
+    state.module = { ...state.module, published: false, version: state.module.version + 1 };
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes'));
+    expect(state.module.published).toBe(false);
+  });
+
+  it('takes nothing back over a colleague’s change of the same, and says so', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes and pads'));
+    state.module = { ...state.module, name: 'Stopping', version: state.module.version + 1 };
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    expect(await screen.findByText(/nothing was undone/)).toBeInTheDocument();
+    expect(state.module.name).toBe('Stopping');
   });
 
   it('shows the newer version when somebody else was faster, and says so', async () => {

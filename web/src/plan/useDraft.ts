@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import equal from 'fast-deep-equal';
 import { useCallback, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import {
@@ -43,6 +44,26 @@ async function keep<T extends Versioned>(part: Part, save: Promise<T>): Promise<
   const made = await save;
   saved.set(`${part}-${made.id}`, made);
   return made;
+}
+
+/**
+ * An edit that puts back what another one changed and leaves the rest as it stands.
+ *
+ * @throws when one of the same fields has been changed since, so that nobody's work is lost
+ */
+function putBack<E extends object>(
+  present: E,
+  made: E,
+  was: E,
+  fields: (keyof E)[],
+  refusal: string,
+): E {
+  const back = { ...present };
+  for (const field of fields) {
+    if (!equal(present[field], made[field])) throw new Error(refusal);
+    back[field] = was[field];
+  }
+  return back;
 }
 
 const match = (version: number) => ({ 'If-Match': `"${version}"` });
@@ -145,6 +166,33 @@ export function useDraft(course: number) {
       ),
     );
 
+  /** Changes some fields of a thing; undoing puts back those, over whatever else has changed. */
+  function changing<T extends Versioned, E extends object>(how: {
+    part: Part;
+    shown: T;
+    change: Partial<E>;
+    edit: (thing: T) => E;
+    put: (thing: T, edit: E) => Promise<T>;
+    find: (design: Design) => T[];
+  }) {
+    let base = how.shown;
+    let made = how.shown;
+    run.mutate({
+      act: async () => {
+        base = newest(how.part, how.shown);
+        made = await how.put(base, { ...how.edit(base), ...how.change });
+        return made;
+      },
+      back: async () => {
+        const at = how.find(await now()).find((x) => x.id === how.shown.id);
+        if (!at) return;
+        const fields = Object.keys(how.change) as (keyof E)[];
+        const refusal = t('plan.notUndone');
+        await how.put(at, putBack(how.edit(at), how.edit(made), how.edit(base), fields, refusal));
+      },
+    });
+  }
+
   const undo = useCallback(async () => {
     const back = undoable.get(course)?.pop();
     if (!back) return;
@@ -174,58 +222,59 @@ export function useDraft(course: number) {
     saving: run.isPending,
     undo,
     step: (s: DesignStep, change: Partial<StepEdit>) =>
-      run.mutate({
-        act: () => {
-          const base = newest('steps', s);
-          return putStep(base, { ...stepEdit(base), ...change });
-        },
-        back: async () => {
-          const at = (await now()).modules.flatMap((m) => m.steps).find((x) => x.id === s.id);
-          if (at) await putStep(at, stepEdit(s));
-        },
+      changing({
+        part: 'steps',
+        shown: s,
+        change,
+        edit: stepEdit,
+        put: putStep,
+        find: (d) => d.modules.flatMap((m) => m.steps),
       }),
     module: (m: DesignModule, change: Partial<ModuleEdit>) =>
-      run.mutate({
-        act: () => {
-          const base = newest('modules', m);
-          return putModule(base, { ...moduleEdit(base), ...change });
-        },
-        back: async () => {
-          const at = (await now()).modules.find((x) => x.id === m.id);
-          if (at) await putModule(at, moduleEdit(m));
-        },
+      changing({
+        part: 'modules',
+        shown: m,
+        change,
+        edit: moduleEdit,
+        put: putModule,
+        find: (d) => d.modules,
       }),
     badge: (b: DesignBadge, change: Partial<BadgeEdit>) =>
-      run.mutate({
-        act: () => {
-          const base = newest('badges', b);
-          return putBadge(base, { ...badgeEdit(base), ...change });
-        },
-        back: async () => {
-          const at = (await now()).badges.find((x) => x.id === b.id);
-          if (at) await putBadge(at, badgeEdit(b));
-        },
+      changing({
+        part: 'badges',
+        shown: b,
+        change,
+        edit: badgeEdit,
+        put: putBadge,
+        find: (d) => d.badges,
       }),
     outcome: (o: DesignOutcome, change: Partial<OutcomeEdit>) =>
-      run.mutate({
-        act: () => {
-          const base = newest('outcomes', o);
-          return putOutcome(base, { ...outcomeEdit(base), ...change });
-        },
-        back: async () => {
-          const at = (await now()).outcomes.find((x) => x.id === o.id);
-          if (at) await putOutcome(at, outcomeEdit(o));
-        },
+      changing({
+        part: 'outcomes',
+        shown: o,
+        change,
+        edit: outcomeEdit,
+        put: putOutcome,
+        find: (d) => d.outcomes,
       }),
-    rubric: (r: DesignRubric, edit: RubricEdit) =>
+    rubric: (r: DesignRubric, edit: RubricEdit) => {
+      let made = r;
       run.mutate({
-        act: () => putRubric(newest('rubrics', r), edit),
+        act: async () => {
+          made = await putRubric(newest('rubrics', r), edit);
+          return made;
+        },
         back: async () => {
           const all = await client.fetchQuery({ ...queries.rubrics(course), staleTime: 0 });
           const at = all.find((x) => x.id === r.id);
-          if (at) await putRubric(at, rubricEdit(r));
+          if (!at) return;
+          const was = rubricEdit(r);
+          const fields = Object.keys(was) as (keyof RubricEdit)[];
+          const refusal = t('plan.notUndone');
+          await putRubric(at, putBack(rubricEdit(at), rubricEdit(made), was, fields, refusal));
         },
-      }),
+      });
+    },
     add: <T extends { id: number }>(part: Part, act: () => Promise<T>, then: (made: T) => void) =>
       run.mutate({
         act: async () => {
