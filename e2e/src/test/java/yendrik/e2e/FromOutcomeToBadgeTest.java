@@ -439,10 +439,10 @@ class FromOutcomeToBadgeTest {
     assertThat(page.getByText("41 % of 0:46 watched")).isVisible();
     page.evaluate(
         "() => { const film = document.querySelector('video'); film.muted = true;"
-            + " film.currentTime = 30; film.playbackRate = 4; return film.play(); }");
+            + " film.currentTime = 30; film.playbackRate = 2; return film.play(); }");
     assertThat(page.getByText(Pattern.compile("^7[5-7] % of 0:46 watched"))).isVisible();
     button(page, "Go on at 0:19").click();
-    page.evaluate("() => { document.querySelector('video').playbackRate = 4; }");
+    page.evaluate("() => { document.querySelector('video').playbackRate = 2; }");
     assertThat(page.getByText("100 % of 0:46 watched")).isVisible();
     assertThat(page.getByText("Done", new Page.GetByTextOptions().setExact(true))).isVisible();
     go(page, "/c/3/my/route");
