@@ -26,6 +26,7 @@ import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.progress.Bead;
+import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
@@ -139,7 +140,7 @@ class Routes {
             .filter(e ->
                 e.getKey() instanceof RuleAt.StepOpens || e.getKey() instanceof RuleAt.ModuleOpens)
             .filter(e -> asksAbout(e.getValue(), step))
-            .map(e -> name(index, e.getKey()))
+            .map(e -> name(progress, e.getKey()))
             .flatMap(Optional::stream)
             .toList();
     List<String> why = new ArrayList<>();
@@ -181,16 +182,16 @@ class Routes {
                 && of.step().equals(step.id()));
   }
 
-  private static Optional<String> name(CourseIndex index, RuleAt at) {
+  private static Optional<String> name(Progress progress, RuleAt at) {
+    CourseIndex index = progress.course().index();
+    var known = new Known(progress);
     return switch (at) {
       case RuleAt.StepOpens r ->
-          index
-              .design()
-              .step(r.step())
-              .filter(Step::published)
-              .filter(s -> s.gate().listed())
-              .map(Step::name);
-      case RuleAt.ModuleOpens r -> index.design().module(r.module()).map(CourseModule::name);
+          known.step(r.step()) ? index.design().step(r.step()).map(Step::name) : Optional.empty();
+      case RuleAt.ModuleOpens r ->
+          known.module(r.module())
+              ? index.design().module(r.module()).map(CourseModule::name)
+              : Optional.empty();
       default -> Optional.empty();
     };
   }
@@ -199,12 +200,12 @@ class Routes {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
     var explaining = Explaining.toLearner(progress);
+    var known = new Known(progress);
     List<ModuleView> views = new ArrayList<>();
     for (int m = 0; m < index.modules(); m++) {
       CourseModule module = index.module(m);
-      if (!module.published()) continue;
+      if (!known.module(m)) continue;
       boolean open = progress.moduleOpen(m);
-      if (!open && !module.gate().listed()) continue;
       List<StepLine> lines = new ArrayList<>();
       int all = 0;
       int done = 0;
@@ -227,13 +228,7 @@ class Routes {
 
   /** Whether the learner may know that there is such a step. */
   static boolean visible(Progress progress, int s) {
-    CourseIndex index = progress.course().index();
-    return switch (progress.bead(s).state()) {
-      case NOT_FOR_THEM, UNPUBLISHED -> false;
-      case CLOSED ->
-          index.step(s).gate().listed() && index.module(index.moduleOf(s)).gate().listed();
-      default -> true;
-    };
+    return new Known(progress).step(s);
   }
 
   /** Help or enrichment that this learner will not come to: no step to worry about. */
@@ -328,7 +323,7 @@ class Routes {
                       new EvidenceView(
                           Instant.ofEpochMilli(e.at()),
                           levels.get(e.level()).name(),
-                          from(index, e),
+                          from(progress, e),
                           words(walk, e)))
                   .toList(),
               next(outcome.scale(), level),
@@ -386,11 +381,11 @@ class Routes {
   /** The names of closed steps and modules whose opening rule asks about an outcome. */
   private static List<String> waitingFor(Progress progress, Outcome outcome) {
     CourseIndex index = progress.course().index();
+    var known = new Known(progress);
     List<String> names = new ArrayList<>();
     for (int m = 0; m < index.modules(); m++) {
       CourseModule module = index.module(m);
-      if (module.published()
-          && module.gate().listed()
+      if (known.module(m)
           && !progress.moduleOpen(m)
           && module.opensWhen().filter(r -> asksAbout(r, outcome)).isPresent())
         names.add(module.name());
@@ -412,23 +407,27 @@ class Routes {
                 && of.outcome().equals(outcome.id()));
   }
 
-  static String from(CourseIndex index, Evidence piece) {
+  /** A step that was taken away or hidden since is not named. */
+  private static String from(Progress progress, Evidence piece) {
+    if (piece.step().isEmpty()) return "a note from staff";
     return piece
         .step()
-        .flatMap(id -> index.design().step(id))
+        .filter(new Known(progress)::step)
+        .flatMap(id -> progress.course().design().step(id))
         .map(Step::name)
-        .orElse("a note from staff");
+        .orElse("an earlier step");
   }
 
   static List<BadgeView> badges(Walk walk) {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
     var explaining = Explaining.toLearner(progress);
+    var known = new Known(progress);
     List<BadgeView> views = new ArrayList<>();
     for (int b = 0; b < index.badges(); b++) {
       Badge badge = index.badge(b);
       boolean held = progress.sight().holds(b);
-      if (badge.surprise() && !held) continue;
+      if (!known.badge(b)) continue;
       Optional<Instant> at =
           walk.facts().stream()
               .filter(f -> f.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge.id()))

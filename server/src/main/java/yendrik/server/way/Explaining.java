@@ -7,10 +7,10 @@ import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Condition;
-import yendrik.core.rule.NodeId;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
@@ -23,13 +23,19 @@ import yendrik.core.rule.words.Wording;
 public final class Explaining {
   private final Progress progress;
   private final Wording wording;
+
+  /** Said in the place of what a learner may not know of. */
+  public static final String HIDDEN = "something that you do not see yet";
+
   private final boolean toLearner;
+  private final Known known;
   private final Map<Long, String> names;
 
   private Explaining(Progress progress, boolean toLearner, Map<Long, String> names) {
     this.progress = progress;
     this.toLearner = toLearner;
     this.names = names;
+    known = new Known(progress);
     wording = new Wording(progress.course().design());
   }
 
@@ -69,11 +75,36 @@ public final class Explaining {
       List<Part> parts) {}
 
   public Optional<Part> rule(RuleAt at) {
-    return progress.explain(at).map(e -> part(e, at));
+    return progress.explain(at).filter(e -> !passedOver(e)).map(e -> part(e, at));
+  }
+
+  /** What does not concern a learner is not put before them. */
+  private boolean passedOver(Explained e) {
+    return toLearner && e.verdict() == Verdict.WAIVED;
+  }
+
+  private boolean hidden(Explained e) {
+    return toLearner && e.condition() instanceof Condition.Ask ask && !known.about(ask.leaf());
+  }
+
+  /** Nothing but the verdict, and one such part for all of them. */
+  private static Part hidden(Verdict verdict) {
+    return simple("hidden", HIDDEN, verdict, Turn.NOBODY);
+  }
+
+  private List<Part> parts(Explained e, RuleAt at) {
+    List<Part> parts = new ArrayList<>();
+    for (Explained part : e.parts())
+      if (!passedOver(part)) {
+        Part made = part(part, at);
+        if (!made.says().equals(HIDDEN) || !parts.contains(made)) parts.add(made);
+      }
+    return parts;
   }
 
   private Part part(Explained e, RuleAt at) {
-    List<Part> parts = e.parts().stream().map(p -> part(p, at)).toList();
+    if (hidden(e)) return hidden(e.verdict());
+    List<Part> parts = parts(e, at);
     Optional<Instant> next =
         e.next() == Long.MAX_VALUE ? Optional.empty() : Optional.of(Instant.ofEpochMilli(e.next()));
     String subject = "";
@@ -134,10 +165,12 @@ public final class Explaining {
     for (int b = progress.course().index().firstStep(m); b < s; b++)
       if (progress.course().waitsFor(s, b)
           && !progress.sight().waived(b)
+          && !progress.sight().doneByWaiver(b)
           && progress.doneAt(b).isEmpty()) {
+        if (toLearner && !known.step(b)) return Optional.of(hidden(Verdict.NOT_YET));
         String name = "“" + progress.course().index().step(b).name() + "”";
         String says = toLearner ? "finish " + name : "comes after " + name + " in the strict order";
-        return Optional.of(simple(says, Verdict.NOT_YET, progress.sight().turn(b)));
+        return Optional.of(simple("order", says, Verdict.NOT_YET, progress.sight().turn(b)));
       }
     return Optional.empty();
   }
@@ -150,21 +183,11 @@ public final class Explaining {
 
   private Part over(Instant until) {
     String says = "be there before " + dates().moment(until);
-    return simple(says, Verdict.OUT_OF_REACH, Turn.STAFF);
+    return simple("window-end", says, Verdict.OUT_OF_REACH, Turn.STAFF);
   }
 
-  private static Part simple(String says, Verdict verdict, Turn turn) {
-    return new Part(
-        new NodeId("order").value(),
-        "",
-        "",
-        says,
-        verdict,
-        0,
-        turn,
-        "",
-        Optional.empty(),
-        List.of());
+  private static Part simple(String id, String says, Verdict verdict, Turn turn) {
+    return new Part(id, "", "", says, verdict, 0, turn, "", Optional.empty(), List.of());
   }
 
   /** When something happened, as an optional moment. */
