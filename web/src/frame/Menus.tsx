@@ -2,6 +2,10 @@ import {
   Avatar,
   Box,
   Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
   Divider,
   IconButton,
   ListItemText,
@@ -17,6 +21,7 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { api, type Me, type MyCourse } from '../api/client';
 import { queries as resources } from '../api/queries';
+import { forgetUnsent, hasUnsent } from '../ui/unsent';
 
 const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
 const NewFrameworkDialog = lazy(() => import('./NewFrameworkDialog'));
@@ -145,7 +150,9 @@ export function PersonMenu({ me }: { me: Me }) {
     .map((p) => p.charAt(0))
     .slice(0, 2)
     .join('');
+  const [sure, setSure] = useState(false);
   const signOut = async () => {
+    forgetUnsent(person.id);
     await api.DELETE('/api/session');
     queries.setQueryData(resources.me().queryKey, { courses: [] });
     queries.removeQueries({ predicate: (q) => q.queryKey[0] !== 'me' });
@@ -188,8 +195,30 @@ export function PersonMenu({ me }: { me: Me }) {
         >
           {t(dark ? 'session.lightOn' : 'session.dark')}
         </MenuItem>
-        <MenuItem onClick={signOut}>{t('session.signOut')}</MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            if (hasUnsent(person.id)) setSure(true);
+            else void signOut();
+          }}
+        >
+          {t('session.signOut')}
+        </MenuItem>
       </Menu>
+      <Dialog open={sure} onClose={() => setSure(false)} maxWidth="xs" fullWidth>
+        <DialogTitle>{t('session.unsentTitle')}</DialogTitle>
+        <DialogContent>
+          <Typography>{t('session.unsent')}</Typography>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setSure(false)} autoFocus>
+            {t('common.cancel')}
+          </Button>
+          <Button variant="outlined" onClick={() => void signOut()}>
+            {t('session.unsentDelete')}
+          </Button>
+        </DialogActions>
+      </Dialog>
     </>
   );
 }

@@ -126,6 +126,26 @@ describe('the frame', () => {
     expect(await screen.findByRole('dialog')).toHaveTextContent('Take the last change back');
   });
 
+  it('asks before signing out deletes what was not handed in, and deletes only one’s own', async () => {
+    localStorage.setItem('yendrik-work-1-2-mine-14', 'Half a card');
+    localStorage.setItem('yendrik-work-7-2-mine-14', 'Of somebody else');
+    const calls = frame(
+      '/c/2/watch/progress',
+      {},
+      { ...messages, 'DELETE /api/session': undefined },
+    );
+    const deleted = () => calls.filter((c) => c.method === 'DELETE');
+    await userEvent.click(screen.getByRole('button', { name: /account of Odalys Brandt/ }));
+    await userEvent.click(await screen.findByText('Sign out'));
+    expect(await screen.findByText(/kept in this browser only/)).toBeInTheDocument();
+    expect(deleted()).toHaveLength(0);
+    await userEvent.click(screen.getByRole('button', { name: 'Delete it and sign out' }));
+    await vi.waitFor(() => expect(deleted()).toHaveLength(1));
+    expect(localStorage.getItem('yendrik-work-1-2-mine-14')).toBeNull();
+    expect(localStorage.getItem('yendrik-work-7-2-mine-14')).toBe('Of somebody else');
+    localStorage.clear();
+  });
+
   it('signs out and forgets what it knew', async () => {
     const calls = frame(
       '/c/2/watch/progress',

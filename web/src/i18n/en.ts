@@ -33,6 +33,10 @@ export const en = {
     button: 'Sign in',
     welcome: 'Courses that open by mastery',
     signOut: 'Sign out',
+    unsentTitle: 'Work that was not handed in',
+    unsent:
+      'You have begun work that is kept in this browser only. Signing out deletes it, so that nobody else reads it here.',
+    unsentDelete: 'Delete it and sign out',
     noCourses: 'You are in no course yet. Ask whoever runs yours to enrol you.',
     notFound: 'There is nothing at this address.',
     home: 'Go to your courses',

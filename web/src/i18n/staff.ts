@@ -263,6 +263,7 @@ const staff = {
     examples: { opens: 'quiz 60', done: 'score 80', moduleDone: '4 steps', badge: 'module done' },
   },
   teach: {
+    heldBack: 'this step is hidden from the learner now',
     addSessions: 'Add sessions',
     noSessions: 'No sessions yet.',
     noSessionsHint: 'Add a series: weekdays, a time, until when. Each session has a register.',

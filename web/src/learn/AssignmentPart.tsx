@@ -1,10 +1,12 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { api, body, type StepPage } from '../api/client';
+import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
+import { unsentKey } from '../ui/unsent';
 import { FilledRubric, WhatCounts } from './Assessed';
 import { PracticeMarks } from './PracticeMarks';
 import type { StepProps } from './StepView';
@@ -14,7 +16,8 @@ type Work = NonNullable<StepPage['work']>;
 export function AssignmentPart({ page, walk, show, refresh, work }: StepProps & { work: Work }) {
   const { t } = useTranslation();
   const course = useCourse();
-  const key = `yendrik-work-${course.id}-${walk}-${page.id}`;
+  const me = useQueryClient().getQueryData(queries.me().queryKey);
+  const key = unsentKey(me?.person?.id ?? 0, course.id, walk, page.id);
   const [text, setText] = useState(() => localStorage.getItem(key) ?? '');
   const write = (next: string) => {
     setText(next);

@@ -30,15 +30,15 @@ describe('an assignment', () => {
     show(<AssignmentPart {...p} work={work(true)} />);
     expect(screen.getByRole('button', { name: 'Hand in' })).toBeDisabled();
     await userEvent.type(screen.getByRole('textbox'), 'Two pads.');
-    expect(localStorage.getItem('yendrik-work-2-mine-14')).toBe('Two pads.');
+    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBe('Two pads.');
     await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
     await vi.waitFor(() => expect(p.show).toHaveBeenCalled());
     expect(calls[0]?.body).toEqual({ text: 'Two pads.' });
-    expect(localStorage.getItem('yendrik-work-2-mine-14')).toBeNull();
+    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBeNull();
   });
 
   it('goes on with what was written before', () => {
-    localStorage.setItem('yendrik-work-2-mine-14', 'Half a card');
+    localStorage.setItem('yendrik-work-0-2-mine-14', 'Half a card');
     show(<AssignmentPart {...props()} work={work(true)} />);
     expect(screen.getByRole('textbox')).toHaveValue('Half a card');
   });
@@ -50,7 +50,7 @@ describe('an assignment', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('waits for marking already');
     expect(screen.getByRole('textbox')).toHaveValue('Two pads.');
-    expect(localStorage.getItem('yendrik-work-2-mine-14')).toBe('Two pads.');
+    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBe('Two pads.');
   });
 
   it('shows every version with what came back, and waits without a form', () => {

@@ -113,6 +113,7 @@ function List({
                 {w.name}
                 {w.version > 1 && `, ${t('teach.version', { n: w.version })}`}
                 {w.since && ` · ${t('teach.since', { date: day(w.since) })}`}
+                {w.heldBack && ` · ${t('teach.heldBack')}`}
               </Typography>
             </Box>
           </ListLine>

@@ -123,4 +123,25 @@ class MessagesTest extends SchoolTest {
         .isEqualTo("Wren Castellane");
     assertThat(inbox.path("conversations").size()).isEqualTo(2);
   }
+
+  @Test
+  void a_support_teacher_reads_nothing_of_what_others_write_to_her_learner() {
+    long juno = enrolment("Juno Abara");
+    String letter = "{\"learners\":[" + juno + "],\"subject\":\"%s\",\"body\":\"x\"}";
+    as("Tomas Weir").post(foundations() + "/letters", letter.formatted("Between us two"));
+    as("Priya Nakamura").post(foundations() + "/letters", letter.formatted("From Priya"));
+    String seen = as("Priya Nakamura").get(foundations() + "/learners/" + juno).toString();
+    assertThat(seen).contains("From Priya").doesNotContain("Between us two");
+    assertThat(as("Priya Nakamura").get(foundations() + "/follow-up").toString())
+        .doesNotContain("Between us two");
+    assertThat(as("Tomas Weir").get(foundations() + "/learners/" + juno).toString())
+        .contains("Between us two");
+  }
+
+  @Test
+  void nobody_has_a_conversation_with_themselves() {
+    long me = signedIn("Tomas Weir").id();
+    assertThat(as("Tomas Weir").call("GET", foundations() + "/messages/" + me, "").getStatus())
+        .isEqualTo(404);
+  }
 }

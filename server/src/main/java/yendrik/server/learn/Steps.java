@@ -20,6 +20,7 @@ import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Bead;
+import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.quiz.Quiz;
@@ -155,7 +156,7 @@ public class Steps {
         step.id().value(),
         step.name(),
         step.kind(),
-        index.module(index.moduleOf(s)).name(),
+        new Known(progress).module(index.moduleOf(s)) ? index.module(index.moduleOf(s)).name() : "",
         bead.state(),
         bead.overdue(),
         bead.outOfReach(),

@@ -19,6 +19,7 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
+import yendrik.server.http.Problem;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
 import yendrik.server.way.Walk;
@@ -68,6 +69,8 @@ public class Letters {
   public int write(Seat seat, List<Long> enrolments, String subject, String body) {
     List<Learners.Snapshot> to =
         enrolments.stream().distinct().map(e -> learners.one(seat, e)).toList();
+    if (to.stream().anyMatch(l -> l.person() == seat.person().id()))
+      throw Problem.field("learners", "You are among them. Untick yourself; nothing was sent.");
     for (Learners.Snapshot learner : to) {
       Walk walk = walks.see(learner.enrolment());
       var now = clock.instant();

@@ -80,6 +80,7 @@ public class Messages {
     return LETTER
         .COURSE_ID
         .eq(seat.course().value())
+        .and(LETTER.SENDER_ID.ne(LETTER.RECIPIENT_ID))
         .and(LETTER.SENDER_ID.eq(me).or(LETTER.RECIPIENT_ID.eq(me)));
   }
 
@@ -147,7 +148,9 @@ public class Messages {
             .toList());
   }
 
+  /** Nobody has a conversation with themselves. */
   private List<LetterRecord> between(Seat seat, long person) {
+    if (person == seat.person().id()) throw Problem.notFound("conversation");
     return db.selectFrom(LETTER)
         .where(mine(seat), LETTER.SENDER_ID.eq(person).or(LETTER.RECIPIENT_ID.eq(person)))
         .orderBy(LETTER.CREATED_AT, LETTER.ID)
