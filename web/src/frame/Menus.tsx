@@ -142,6 +142,7 @@ export function PersonMenu({ me }: { me: Me }) {
   const queries = useQueryClient();
   const { mode, systemMode, setMode } = useColorScheme();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [sure, setSure] = useState(false);
   const person = me.person;
   if (!person) return null;
   const dark = (mode === 'system' ? systemMode : mode) === 'dark';
@@ -150,7 +151,6 @@ export function PersonMenu({ me }: { me: Me }) {
     .map((p) => p.charAt(0))
     .slice(0, 2)
     .join('');
-  const [sure, setSure] = useState(false);
   const signOut = async () => {
     forgetUnsent(person.id);
     await api.DELETE('/api/session');

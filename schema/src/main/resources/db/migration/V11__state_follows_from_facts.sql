@@ -34,3 +34,12 @@ update enrolment set summary = summary || '{"inDoubt": [], "heldBack": [], "left
 
 -- Choices stand in an order of their own for each attempt, under names that tell nothing -------------
 alter table attempt add seed bigint not null default (floor(random() * 9007199254740991))::bigint;
+
+-- What the check of each night found, begun by one server only ----------------------------------------
+create table state_check (
+  night date primary key,
+  began_at timestamptz not null,
+  finished_at timestamptz,
+  learners int not null default 0,
+  differing int not null default 0
+);

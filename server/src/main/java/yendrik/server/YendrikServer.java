@@ -7,6 +7,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnMissingBean;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.json.ProblemDetailJacksonMixin;
@@ -21,7 +22,9 @@ import yendrik.server.demo.DemoClock;
 @ConfigurationPropertiesScan
 public class YendrikServer {
   public static void main(String[] args) {
-    SpringApplication.run(YendrikServer.class, args);
+    ConfigurableApplicationContext running = SpringApplication.run(YendrikServer.class, args);
+    boolean once = running.getEnvironment().getProperty("yendrik.check", Boolean.class, false);
+    if (once) System.exit(SpringApplication.exit(running));
   }
 
   /**

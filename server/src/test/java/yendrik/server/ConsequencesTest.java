@@ -6,7 +6,9 @@ import static yendrik.schema.Tables.ENROLMENT;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
@@ -24,6 +26,7 @@ import yendrik.core.record.Fact;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.way.CatchUp;
+import yendrik.server.way.CheckState;
 import yendrik.server.way.Publishing;
 import yendrik.server.way.Walks;
 
@@ -33,6 +36,7 @@ class ConsequencesTest extends SchoolTest {
   private static final String EDDA = "edda@hollowlane.example";
   @Autowired Walks walks;
   @Autowired CatchUp catchUp;
+  @Autowired CheckState check;
   @Autowired Publishing publishing;
   @Autowired DemoClock clock;
   private Caller sefa;
@@ -411,7 +415,24 @@ class ConsequencesTest extends SchoolTest {
         .where(ENROLMENT.ID.eq(enrolment))
         .execute();
     assertThat(walks.compare(enrolment)).hasSize(2).anyMatch(d -> d.startsWith("share"));
-    walks.repair(enrolment);
+    Map<Long, List<String>> differing = new HashMap<>();
+    CheckState.Listener listener =
+        new CheckState.Listener() {
+          @Override
+          public void differs(long who, List<String> how) {
+            differing.put(who, how);
+          }
+
+          @Override
+          public void checked(int learners) {}
+        };
+    check.nightly();
+    assertThat(check.last().orElseThrow().differing()).isEqualTo(1);
+    check.nightly();
+    CheckState.Found found = check.all(/* repair= */ true, listener);
+    assertThat(differing.keySet()).containsExactly(enrolment);
+    assertThat(found.repaired()).isEqualTo(1);
+    assertThat(found.learners()).isGreaterThan(70);
     assertThat(walks.compare(enrolment)).isEmpty();
   }
 

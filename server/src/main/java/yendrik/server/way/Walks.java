@@ -8,6 +8,7 @@ import static yendrik.schema.Tables.HANDED_IN;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import java.util.Set;
 import java.util.function.Function;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
@@ -318,15 +320,41 @@ public class Walks {
    *
    * @return what differs, in words; none when nothing does
    */
-  @Transactional(readOnly = true)
+  @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
   public List<String> compare(long enrolment) {
-    EnrolmentRecord row = db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).fetchSingle();
-    return anew(row).differences(row);
+    return compareAll(List.of(enrolment)).getOrDefault(enrolment, List.of());
   }
 
-  private Snapshot anew(EnrolmentRecord row) {
-    return Snapshot.of(
-        fromFacts(row, facts.of(row.getId()), row.getAsOf()), row.getDesignVersion());
+  /**
+   * The same for several learners, as of one moment.
+   *
+   * @return what differs by enrolment; those with whom all agrees left out
+   */
+  @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+  public Map<Long, List<String>> compareAll(List<Long> enrolments) {
+    Map<Long, List<String>> differing = new LinkedHashMap<>();
+    List<EnrolmentRecord> rows =
+        db.selectFrom(ENROLMENT).where(ENROLMENT.ID.in(enrolments)).orderBy(ENROLMENT.ID).fetch();
+    Map<Long, List<Fact>> known = facts.ofAll(enrolments);
+    for (EnrolmentRecord row : rows) {
+      List<String> differences = compare(row, known.getOrDefault(row.getId(), List.of()));
+      if (!differences.isEmpty()) differing.put(row.getId(), differences);
+    }
+    return differing;
+  }
+
+  private List<String> compare(EnrolmentRecord row, List<Fact> all) {
+    try {
+      Progress anew = fromFacts(row, all, row.getAsOf());
+      List<String> differences =
+          new ArrayList<>(Snapshot.of(anew, row.getDesignVersion()).differences(row));
+      for (int b = 0; b < anew.course().index().badges(); b++)
+        if (anew.earnedAt(b).isPresent() && !anew.record().holds(b) && !anew.record().revoked(b))
+          differences.add("badge " + anew.course().index().badge(b).id() + ": earned, not issued");
+      return differences;
+    } catch (RuntimeException e) {
+      return List.of("cannot be worked out: " + e);
+    }
   }
 
   /** Puts what follows from the facts in the place of what is kept. */
