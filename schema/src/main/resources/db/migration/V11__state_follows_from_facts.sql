@@ -43,3 +43,7 @@ create table state_check (
   learners int not null default 0,
   differing int not null default 0
 );
+
+-- What the facts add up to, beside the state, so that an act reads no facts; ids of facts in blocks ---
+alter table enrolment add sums jsonb not null default '{}';
+alter sequence fact_id increment by 16;

@@ -18,6 +18,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.record.Sums;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
@@ -111,6 +112,12 @@ public final class Progress {
     var record = new LearnerRecord(course.index(), person);
     for (Fact fact : standing) record.take(fact);
     return new Progress(course, record, latches);
+  }
+
+  /** Goes on from what was stored under the same version of the design, without any facts. */
+  public static Progress resume(
+      CompiledCourse course, PersonId person, Sums sums, Latches latches) {
+    return new Progress(course, LearnerRecord.of(course.index(), person, sums), latches);
   }
 
   /**

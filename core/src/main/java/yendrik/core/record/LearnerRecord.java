@@ -3,6 +3,7 @@ package yendrik.core.record;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,8 +13,10 @@ import java.util.OptionalInt;
 import java.util.Set;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
+import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
@@ -35,7 +38,7 @@ public final class LearnerRecord {
   private static final double UNSCORED = -1;
 
   /** How the facts say that a badge is held. */
-  private enum Held {
+  enum Held {
     NOT,
     BY_RULE,
     /** Given or kept by a person, who stands for it whatever the rule comes to. */
@@ -119,6 +122,143 @@ public final class LearnerRecord {
     Arrays.fill(level, -1);
     held = new Held[index.badges()];
     Arrays.fill(held, Held.NOT);
+  }
+
+  /** Takes up what {@link #sums} gave for a record under the same design. */
+  public static LearnerRecord of(CourseIndex index, PersonId person, Sums sums) {
+    var record = new LearnerRecord(index, person);
+    record.restore(sums);
+    return record;
+  }
+
+  private void restore(Sums sums) {
+    enrolledAt = moment(sums.enrolledAt());
+    leftAt = moment(sums.leftAt());
+    lastHere = moment(sums.lastHere());
+    sawSomething = sums.sawSomething();
+    groups.addAll(sums.groups());
+    sessions.putAll(sums.sessions());
+    completed.addAll(sums.completed());
+    sums.held()
+        .forEach((id, how) -> {
+          if (index.number(id) != CourseIndex.UNKNOWN) held[index.number(id)] = how;
+        });
+    sums.steps()
+        .forEach((id, of) -> {
+          if (index.number(id) != CourseIndex.UNKNOWN) restore(index.number(id), of);
+        });
+    sums.evidence()
+        .forEach((id, pieces) -> {
+          int o = index.number(id);
+          if (o == CourseIndex.UNKNOWN) return;
+          evidence.get(o).addAll(pieces);
+          level[o] = Levels.of(index.outcome(o).levelRule(), pieces).orElse(-1);
+        });
+    for (int o = 0; o < index.outcomes(); o++)
+      if (!evidence.get(o).isEmpty())
+        for (int made : index.madeFrom(o)) level[made] = composed(made);
+  }
+
+  private void restore(int s, Sums.OfStep of) {
+    seenAt[s] = moment(of.seenAt());
+    touchedAt[s] = moment(of.touchedAt());
+    lastSawAt[s] = moment(of.lastSawAt());
+    spentAt[s] = moment(of.spentAt());
+    watchedAt[s] = moment(of.watchedAt());
+    seconds[s] = of.seconds();
+    filmSeconds[s] = of.filmSeconds();
+    if (!of.watched().isEmpty()) {
+      BitSet seen = new BitSet();
+      for (int i = 0; i + 1 < of.watched().size(); i += 2)
+        seen.set(of.watched().get(i), of.watched().get(i + 1));
+      watched.put(s, seen);
+    }
+    version[s] = of.version();
+    handedInAt[s] = moment(of.handedInAt());
+    attemptsStarted[s] = of.attemptsStarted();
+    attempts[s] = of.attempts();
+    best[s] = of.best().orElse(UNSCORED);
+    bestAt[s] = moment(of.bestAt());
+    judgement[s] = of.judgement().orElse(null);
+    judgedVersion[s] = of.judgedVersion();
+    markScore[s] = of.mark().orElse(UNSCORED);
+    markedAt[s] = moment(of.markedAt());
+    markedBy[s] = of.markedBy().orElse(null);
+    confirmedAt[s] = moment(of.confirmedAt());
+    signedOffAt[s] = moment(of.signedOffAt());
+    signedOffBy[s] = of.signedOffBy().orElse(null);
+    excused[s] = of.excused();
+    opened[s] = of.opened();
+    extraAttempts[s] = of.extraAttempts();
+    movedDue[s] = moment(of.movedDue());
+  }
+
+  private static long moment(long stored) {
+    return stored == 0 ? NEVER : stored;
+  }
+
+  private static Optional<Double> share(double score) {
+    return score < 0 ? Optional.empty() : Optional.of(score);
+  }
+
+  private static long stored(long moment) {
+    return moment == NEVER ? 0 : moment;
+  }
+
+  /** All that has been taken so far, by name, for going on without the facts. */
+  public Sums sums() {
+    Map<StepId, Sums.OfStep> steps = new HashMap<>();
+    for (int s = 0; s < index.steps(); s++) {
+      Sums.OfStep of = ofStep(s);
+      if (!of.equals(Sums.OfStep.NOTHING)) steps.put(index.step(s).id(), of);
+    }
+    Map<OutcomeId, List<Evidence>> pieces = new HashMap<>();
+    for (int o = 0; o < index.outcomes(); o++)
+      if (!evidence.get(o).isEmpty()) pieces.put(index.outcome(o).id(), evidence(o));
+    Map<BadgeId, Held> badges = new HashMap<>();
+    for (int b = 0; b < index.badges(); b++)
+      if (held[b] != Held.NOT) badges.put(index.badge(b).id(), held[b]);
+    return new Sums(
+        stored(enrolledAt),
+        stored(leftAt),
+        stored(lastHere),
+        sawSomething,
+        steps,
+        pieces,
+        groups,
+        sessions,
+        completed,
+        badges);
+  }
+
+  private Sums.OfStep ofStep(int s) {
+    return new Sums.OfStep(
+        stored(seenAt[s]),
+        stored(touchedAt[s]),
+        stored(lastSawAt[s]),
+        stored(spentAt[s]),
+        stored(watchedAt[s]),
+        seconds[s],
+        watchedParts(s),
+        filmSeconds[s],
+        version[s],
+        stored(handedInAt[s]),
+        attemptsStarted[s],
+        attempts[s],
+        share(best[s]),
+        stored(bestAt[s]),
+        Optional.ofNullable(judgement[s]),
+        judgedVersion[s],
+        share(markScore[s]),
+        stored(markedAt[s]),
+        Optional.ofNullable(markedBy[s]),
+        stored(confirmedAt[s]),
+        stored(signedOffAt[s]),
+        Optional.ofNullable(signedOffBy[s]),
+        excused[s],
+        opened[s],
+        extraAttempts[s],
+        stored(movedDue[s]));
   }
 
   private static long[] never(int n) {

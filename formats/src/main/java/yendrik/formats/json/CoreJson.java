@@ -36,6 +36,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.record.Fact;
+import yendrik.core.record.Sums;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
@@ -60,6 +61,25 @@ public final class CoreJson {
           .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
           .disable(DateTimeFeature.WRITE_DATES_AS_TIMESTAMPS)
           .build();
+
+  /** Leaves out every field that is nothing, and reads what was left out as nothing. */
+  private static final JsonMapper LEAN =
+      MAPPER
+          .rebuild()
+          .changeDefaultPropertyInclusion(
+              i -> i.withValueInclusion(JsonInclude.Include.NON_DEFAULT))
+          .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+          .build();
+
+  /** Sums of a record in a short form. */
+  public static String write(Sums sums) {
+    return LEAN.writeValueAsString(sums);
+  }
+
+  /** Reads what {@link #write} wrote. */
+  public static Sums sums(String json) {
+    return LEAN.readValue(json, Sums.class);
+  }
 
   /** The one mapper; safe for use by several threads. */
   public static JsonMapper mapper() {

@@ -12,6 +12,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
@@ -20,6 +21,7 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.progress.Latches;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.record.Fact;
+import yendrik.core.record.LearnerRecord;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -194,5 +196,31 @@ class CoreJsonTest {
             CoreJson.mapper().readTree("{\"step\":2,\"number\":1,\"points\":7.0,\"of\":10.0}");
     assertThat(CoreJson.fact("finished-attempt", body))
         .isEqualTo(new Fact.FinishedAttempt(new StepId(2), 1, 7, 10));
+  }
+
+  @Test
+  void sums_come_back_as_they_were_and_leave_out_what_is_nothing() {
+    var learner = new Workshop();
+    var record = new LearnerRecord(new CourseIndex(Workshop.design()), Workshop.JUNO);
+    List.of(
+            new Fact.Enrolled(),
+            new Fact.Saw(Workshop.ANATOMY),
+            new Fact.SpentTime(Workshop.ANATOMY, 40),
+            new Fact.FinishedAttempt(Workshop.PADS, 1, 9, 15),
+            new Fact.HandedIn(Workshop.JOB_CARD, 1),
+            new Fact.Marked(Workshop.JOB_CARD, 1, 0, 20, Fact.Judgement.AGAIN, ""),
+            new Fact.Rated(
+                Workshop.BRAKE, 3, Optional.of(Workshop.JOB_CARD), 1, Optional.of("Clean")),
+            new Fact.Attendance(Workshop.FIRST_SATURDAY, Fact.Presence.LATE),
+            new Fact.JoinedGroup(Workshop.SATURDAY),
+            new Fact.BadgeIssued(Workshop.BRAKE_HAND, "seen"))
+        .forEach(what -> record.take(learner.fact(what)));
+    String json = CoreJson.write(record.sums());
+    assertThat(CoreJson.sums(json)).isEqualTo(record.sums());
+    assertThat(json).doesNotContain("watched", "excused", "movedDue", "signedOffBy");
+    var again = LearnerRecord.of(record.index(), Workshop.JUNO, CoreJson.sums(json));
+    assertThat(again.sums()).isEqualTo(record.sums());
+    assertThat(again.score(record.index().number(Workshop.PADS))).isEqualTo(0.6);
+    assertThat(again.level(0)).isEqualTo(record.level(0));
   }
 }

@@ -58,8 +58,7 @@ class LearnController {
   private long enrolment(Seat seat, String walk) {
     return switch (walk) {
       case "mine" ->
-          walks
-              .enrolment(seat.course(), seat.person().id())
+          seat.enrolment()
               .orElseThrow(() -> Problem.forbidden("You are not enrolled in this course."));
       case "practice" -> {
         if (seat.role().isEmpty()) throw Problem.forbidden("Only staff walk as a made-up learner.");

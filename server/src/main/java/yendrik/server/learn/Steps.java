@@ -147,11 +147,8 @@ public class Steps {
         step.doneWhen()
             .nodes()
             .anyMatch(n -> n instanceof Condition.Ask a && a.leaf() instanceof Leaf.Confirmed);
-    Optional<String> signedOff =
-        walk.facts().stream()
-            .filter(f -> f.what() instanceof Fact.SignedOff off && off.step().equals(step.id()))
-            .map(f -> ((Fact.SignedOff) f.what()).comment())
-            .reduce((_, last) -> last);
+    boolean seenByStaff = record.signedOffAt(s) != LearnerRecord.NEVER;
+    Optional<String> signedOff = seenByStaff ? signedOff(walk, step.id()) : Optional.empty();
     return new StepPage(
         step.id().value(),
         step.name(),
@@ -178,7 +175,7 @@ public class Steps {
         step.kind() == StepKind.QUIZ ? Optional.of(quiz(walk, s, content)) : Optional.empty(),
         step.kind() == StepKind.ASSIGNMENT ? Optional.of(work(walk, s)) : Optional.empty(),
         walk.ready().document().rubric(step.id()).map(r -> RubricForms.sheet(r, index.design())),
-        assessments.of(walk, step.id(), 0),
+        seenByStaff ? assessments.of(walk, step.id(), 0) : Optional.empty(),
         signedOff,
         step.evidenceFor().stream()
             .map(t -> index.outcome(index.number(t.outcome())).name())
@@ -186,6 +183,13 @@ public class Steps {
         neighbour(progress, s, -1),
         neighbour(progress, s, 1),
         opened);
+  }
+
+  private static Optional<String> signedOff(Walk walk, StepId step) {
+    return Facts.standing(walk.facts()).stream()
+        .filter(f -> f.what() instanceof Fact.SignedOff off && off.step().equals(step))
+        .map(f -> ((Fact.SignedOff) f.what()).comment())
+        .reduce((_, last) -> last);
   }
 
   private static Optional<Link> neighbour(Progress progress, int s, int way) {
@@ -255,6 +259,8 @@ public class Steps {
 
   private Optional<MarkView> mark(Walk walk, Step step, int version) {
     CourseIndex index = walk.progress().course().index();
+    if (walk.progress().record().markedAt(index.number(step.id())) == LearnerRecord.NEVER)
+      return Optional.empty();
     List<Fact> standing = Facts.standing(walk.facts());
     Optional<RubricForms.Filled> filled = assessments.of(walk, step.id(), version);
     List<String> levels =

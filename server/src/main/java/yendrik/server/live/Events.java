@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.postgresql.PGConnection;
 import org.slf4j.Logger;
@@ -46,11 +47,14 @@ public class Events implements SmartLifecycle {
 
   /** Says, when the transaction is committed, that a learner's state has changed. */
   public void changed(CourseId course, long person, List<Long> groups) {
+    db.select(change(course, person, groups)).execute();
+  }
+
+  /** The same as part of another statement, which then says it without a way of its own. */
+  public Field<Object> change(CourseId course, long person, List<Long> groups) {
     var message = new StringBuilder(course.value() + " " + person);
     groups.forEach(g -> message.append(' ').append(g));
-    db.select(
-            DSL.function("pg_notify", Object.class, DSL.val(CHANNEL), DSL.val(message.toString())))
-        .execute();
+    return DSL.function("pg_notify", Object.class, DSL.val(CHANNEL), DSL.val(message.toString()));
   }
 
   SseEmitter listen(Seat seat) {

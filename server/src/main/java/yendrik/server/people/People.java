@@ -15,10 +15,15 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.stream.Collectors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record4;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 
@@ -121,32 +126,49 @@ public class People {
     return email.strip().toLowerCase(Locale.ROOT);
   }
 
-  /** A person's place in a course; empty if they have none or the course is not there. */
-  @Transactional(readOnly = true)
+  /**
+   * A person's place in a course; empty if they have none or the course is not there. One statement
+   * that needs no transaction, since every request asks this.
+   */
+  @Transactional(propagation = Propagation.SUPPORTS, readOnly = true)
   public Optional<Seat> seat(CourseId course, SignedIn person) {
-    if (!db.fetchExists(COURSE, COURSE.ID.eq(course.value()))) return Optional.empty();
-    var staff =
-        db.selectFrom(STAFF)
-            .where(STAFF.COURSE_ID.eq(course.value()), STAFF.PERSON_ID.eq(person.id()))
-            .fetchOptional();
-    boolean learner =
-        db.fetchExists(
-            ENROLMENT,
-            ENROLMENT
-                .COURSE_ID
-                .eq(course.value())
-                .and(ENROLMENT.PERSON_ID.eq(person.id()))
-                .and(ENROLMENT.PRACTICE.isFalse()));
-    Optional<Seat.Role> role =
-        person.administrator()
-            ? Optional.of(Seat.Role.DESIGNER)
-            : staff.map(s -> Seat.Role.valueOf(s.getRole().toUpperCase(Locale.ROOT)));
-    if (role.isEmpty() && !learner) return Optional.empty();
-    OptionalLong group =
-        staff.map(s -> s.getGroupId()).map(OptionalLong::of).orElse(OptionalLong.empty());
-    return Optional.of(
-        new Seat(
-            course, person, role, person.administrator() ? OptionalLong.empty() : group, learner));
+    return seats(person, COURSE.ID.eq(course.value())).stream().findFirst();
+  }
+
+  /** A person's places in all courses. */
+  private List<Seat> seats(SignedIn person, Condition which) {
+    return db
+        .select(COURSE.ID, STAFF.ROLE, STAFF.GROUP_ID, ENROLMENT.ID)
+        .from(COURSE)
+        .leftJoin(STAFF)
+        .on(STAFF.COURSE_ID.eq(COURSE.ID), STAFF.PERSON_ID.eq(person.id()))
+        .leftJoin(ENROLMENT)
+        .on(
+            ENROLMENT.COURSE_ID.eq(COURSE.ID),
+            ENROLMENT.PERSON_ID.eq(person.id()),
+            ENROLMENT.PRACTICE.isFalse())
+        .where(which)
+        .fetch()
+        .stream()
+        .map(r -> {
+          Optional<Seat.Role> role =
+              person.administrator()
+                  ? Optional.of(Seat.Role.DESIGNER)
+                  : Optional.ofNullable(r.value2())
+                      .map(name -> Seat.Role.valueOf(name.toUpperCase(Locale.ROOT)));
+          return new Seat(
+              new CourseId(r.value1()),
+              person,
+              role,
+              person.administrator() ? OptionalLong.empty() : optional(r.value3()),
+              optional(r.value4()));
+        })
+        .filter(seat -> seat.role().isPresent() || seat.learner())
+        .toList();
+  }
+
+  private static OptionalLong optional(@Nullable Long value) {
+    return value == null ? OptionalLong.empty() : OptionalLong.of(value);
   }
 
   /**
@@ -167,6 +189,9 @@ public class People {
   /** The courses that a person has a place in, and the frameworks that they may change. */
   @Transactional(readOnly = true)
   public List<MyCourse> coursesOf(SignedIn person) {
+    Map<CourseId, Seat> seats =
+        seats(person, DSL.noCondition()).stream()
+            .collect(Collectors.toMap(Seat::course, seat -> seat));
     return db
         .select(
             COURSE.ID, COURSE.NAME, COURSE.COHORT, COURSE.STARTS_AT, COURSE.WEEKS, COURSE.FRAMEWORK)
@@ -175,7 +200,7 @@ public class People {
         .fetch()
         .stream()
         .flatMap(c ->
-            seat(new CourseId(c.value1()), person).stream()
+            Optional.ofNullable(seats.get(new CourseId(c.value1()))).stream()
                 .map(s ->
                     new MyCourse(
                         c.value1(),

@@ -10,10 +10,14 @@ import yendrik.server.http.Problem;
  *
  * @param role empty for somebody who is not staff there
  * @param group the only group whose learners a support teacher may see
- * @param learner whether the person is enrolled as a learner
+ * @param enrolment of the person as a learner, if they are one
  */
 public record Seat(
-    CourseId course, SignedIn person, Optional<Role> role, OptionalLong group, boolean learner) {
+    CourseId course,
+    SignedIn person,
+    Optional<Role> role,
+    OptionalLong group,
+    OptionalLong enrolment) {
 
   /** Kinds of staff. */
   public enum Role {
@@ -22,11 +26,16 @@ public record Seat(
     SUPPORT
   }
 
+  /** Whether the person learns in the course. */
+  public boolean learner() {
+    return enrolment.isPresent();
+  }
+
   boolean has(Right right) {
     return switch (right) {
       case ANYBODY, SIGNED_IN -> true;
       case ADMINISTER -> person.administrator();
-      case LEARN -> learner || role.isPresent();
+      case LEARN -> learner() || role.isPresent();
       case PLAN -> role.filter(Role.DESIGNER::equals).isPresent();
       case TEACH -> role.isPresent();
     };

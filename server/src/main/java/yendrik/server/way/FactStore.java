@@ -3,11 +3,11 @@ package yendrik.server.way;
 import static yendrik.schema.Sequences.FACT_ID;
 import static yendrik.schema.Tables.FACT;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.JSONB;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
@@ -26,27 +26,39 @@ class FactStore {
     this.db = db;
   }
 
-  FactId nextId() {
-    return new FactId(db.nextval(FACT_ID));
+  /** Another block of ids. */
+  long nextBlock() {
+    return db.nextval(FACT_ID);
   }
 
   void append(CourseId course, long enrolment, List<Fact> facts) {
-    List<FactRecord> rows = new ArrayList<>();
+    if (facts.isEmpty()) return;
+    var insert =
+        db.insertInto(
+            FACT,
+            FACT.ID,
+            FACT.COURSE_ID,
+            FACT.ENROLMENT_ID,
+            FACT.AT,
+            FACT.BY_ID,
+            FACT.KIND,
+            FACT.BODY,
+            FACT.REPLACES);
     for (Fact fact : facts) {
       ObjectNode body = CoreJson.mapper().valueToTree(fact.what());
       String kind = body.remove("is").stringValue();
-      var row = new FactRecord();
-      row.setId(fact.id().value());
-      row.setCourseId(course.value());
-      row.setEnrolmentId(enrolment);
-      row.setAt(fact.at());
-      row.setById(fact.by().map(PersonId::value).orElse(null));
-      row.setKind(kind);
-      row.setBody(org.jooq.JSONB.valueOf(body.toString()));
-      row.setReplaces(fact.replaces().map(FactId::value).orElse(null));
-      rows.add(row);
+      insert =
+          insert.values(
+              fact.id().value(),
+              course.value(),
+              enrolment,
+              fact.at(),
+              fact.by().map(PersonId::value).orElse(null),
+              kind,
+              JSONB.valueOf(body.toString()),
+              fact.replaces().map(FactId::value).orElse(null));
     }
-    db.batchInsert(rows).execute();
+    insert.execute();
   }
 
   /** All facts of an enrolment in the order in which they happened. */

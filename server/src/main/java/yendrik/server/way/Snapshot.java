@@ -14,6 +14,8 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.record.Sums;
+import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.EnrolmentRecord;
 import yendrik.server.design.Json;
 
@@ -32,7 +34,8 @@ record Snapshot(
     int waiting,
     Latches latches,
     Summary summary,
-    Trend trend) {
+    Trend trend,
+    Sums sums) {
 
   /**
    * The form of what is kept; a row in an older one is worked out anew. Raise it with each change.
@@ -53,7 +56,8 @@ record Snapshot(
         waiting(progress),
         progress.latches(),
         summary(progress),
-        Trend.of(record));
+        Trend.of(record),
+        record.sums());
   }
 
   void write(EnrolmentRecord row) {
@@ -68,6 +72,7 @@ record Snapshot(
     row.setLatches(Json.of(latches));
     row.setSummary(Json.of(summary));
     row.setTrend(Json.of(trend));
+    row.setSums(JSONB.valueOf(CoreJson.write(sums)));
     row.setForm(FORM);
     row.setFailures(0);
     row.setFailedUntil(null);
@@ -87,6 +92,7 @@ record Snapshot(
     compare(all, "kept", row.getLatches(), Json.of(latches));
     compare(all, "summary", row.getSummary(), Json.of(summary));
     compare(all, "trend", row.getTrend(), Json.of(trend));
+    compare(all, "sums", row.getSums(), JSONB.valueOf(CoreJson.write(sums)));
     return all;
   }
 

@@ -9,7 +9,7 @@ import yendrik.server.design.Designs;
 /**
  * One learner's way through a course, as of now.
  *
- * @param facts all facts, corrections included
+ * @param known the facts, read when they are asked for
  * @param ready the design that the learner has
  */
 public record Walk(
@@ -18,5 +18,11 @@ public record Walk(
     long person,
     boolean practice,
     Progress progress,
-    List<Fact> facts,
-    Designs.Ready ready) {}
+    KnownFacts known,
+    Designs.Ready ready) {
+
+  /** All facts, corrections included. */
+  public List<Fact> facts() {
+    return known.all();
+  }
+}

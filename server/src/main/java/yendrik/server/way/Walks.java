@@ -14,7 +14,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.jooq.SelectConditionStep;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Propagation;
@@ -26,6 +29,7 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.Replay;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
+import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.EnrolmentRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.design.Json;
@@ -159,106 +163,130 @@ public class Walks {
   }
 
   private Walk change(long id, Optional<Long> by, Change change, Instant moment) {
-    EnrolmentRecord row = lock(id);
-    Walk walk = upToDate(row, moment);
-    Instant at = walk.progress().asOf();
-    List<Fact> all = new ArrayList<>(walk.facts());
+    Locked locked = lock(id);
+    Walk walk = upToDate(locked, moment);
     Progress progress = walk.progress();
+    Instant at = progress.asOf();
     List<Fact> added = new ArrayList<>();
     boolean anew = false;
     for (Added one : change.apply(walk)) {
-      Instant when = one.at().map(given -> within(given, all, at)).orElse(at);
-      Fact fact = new Fact(facts.nextId(), when, by.map(PersonId::new), one.what(), one.replaces());
+      Instant when = one.at().map(given -> within(given, walk, at)).orElse(at);
+      Fact fact =
+          new Fact(locked.ids.next(), when, by.map(PersonId::new), one.what(), one.replaces());
       anew |= one.replaces().isPresent() || when.isBefore(at);
       added.add(fact);
     }
-    all.addAll(added);
-    if (anew) progress = fromFacts(row, all, at);
+    walk.known().add(added);
+    if (anew) progress = fromFacts(locked.row, walk.facts(), at);
     else added.forEach(progress::take);
-    return keep(row, walk, progress, all, added, walk.ready());
+    return keep(locked, walk, progress, added, walk.ready());
   }
 
   /** No fact is older than the first and none is of the future. */
-  private static Instant within(Instant given, List<Fact> all, Instant now) {
-    Instant first = all.isEmpty() ? now : all.getFirst().at();
+  private static Instant within(Instant given, Walk walk, Instant now) {
+    Instant first = walk.facts().getFirst().at();
     Instant late = given.isAfter(now) ? now : given;
     return late.isBefore(first) ? first : late;
   }
 
-  private EnrolmentRecord lock(long id) {
-    return db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).forUpdate().fetchSingle();
+  /** An enrolment that nobody else changes until the transaction ends. */
+  private record Locked(EnrolmentRecord row, int published, FactIds ids) {}
+
+  private Locked lock(long id) {
+    return locked(query(id).forUpdate().of(ENROLMENT).fetchSingle());
+  }
+
+  private SelectConditionStep<? extends Record> query(long id) {
+    return db.select(ENROLMENT.fields())
+        .select(COURSE.PUBLISHED_VERSION)
+        .from(ENROLMENT)
+        .join(COURSE)
+        .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
+        .where(ENROLMENT.ID.eq(id));
+  }
+
+  private Locked locked(Record found) {
+    return new Locked(
+        found.into(ENROLMENT), found.get(COURSE.PUBLISHED_VERSION), new FactIds(facts::nextBlock));
   }
 
   /**
    * A learner's way up to now, under the version that is published for them: whoever has not been
    * moved yet comes under it with their next act.
    */
-  private Walk upToDate(EnrolmentRecord row, Instant moment) {
-    Walk walk = load(row);
+  private Walk upToDate(Locked locked, Instant moment) {
+    Walk walk = load(locked.row);
     walk.progress().advance(moment);
-    if (walk.practice()) return walk;
-    Designs.Ready published = designs.published(walk.course()).orElse(walk.ready());
-    return published.version() <= walk.ready().version() ? walk : under(row, walk, published);
+    return walk.practice() || locked.published <= walk.ready().version()
+        ? walk
+        : under(locked, walk, designs.version(walk.course(), locked.published));
   }
 
-  private Walk under(EnrolmentRecord row, Walk walk, Designs.Ready next) {
+  private Walk under(Locked locked, Walk walk, Designs.Ready next) {
     Instant at = walk.progress().asOf();
-    List<Added> added = new ArrayList<>();
-    added.add(Added.now(new Fact.CameUnder(next.version())));
+    List<Fact.What> whats = new ArrayList<>();
+    whats.add(new Fact.CameUnder(next.version()));
     for (CourseId other : completions.of(walk.person(), next.compiled().otherCourses()))
-      if (!walk.progress().record().completed(other))
-        added.add(Added.now(new Fact.CompletedCourse(other)));
+      if (!walk.progress().record().completed(other)) whats.add(new Fact.CompletedCourse(other));
     List<Fact> fresh =
-        added.stream()
-            .map(a -> new Fact(facts.nextId(), at, Optional.empty(), a.what(), Optional.empty()))
+        whats.stream()
+            .map(what -> new Fact(locked.ids.next(), at, Optional.empty(), what, Optional.empty()))
             .toList();
-    List<Fact> all = new ArrayList<>(walk.facts());
-    all.add(fresh.getFirst());
-    Progress moved = walk.progress().under(next.compiled(), Facts.standing(all), at);
-    for (Fact fact : fresh.subList(1, fresh.size())) {
-      all.add(fact);
-      moved.take(fact);
-    }
-    return keep(row, walk, moved, all, fresh, next);
+    List<Fact> before = new ArrayList<>(walk.facts());
+    before.add(fresh.getFirst());
+    Progress moved = walk.progress().under(next.compiled(), Facts.standing(before), at);
+    fresh.subList(1, fresh.size()).forEach(moved::take);
+    walk.known().add(fresh);
+    return keep(locked, walk, moved, fresh, next);
   }
 
-  /** Writes what was added and what follows from the state that it led to. */
+  /**
+   * Writes what was added, which the walk knows already, and what follows from the state that it
+   * led to.
+   */
   private Walk keep(
-      EnrolmentRecord row,
-      Walk walk,
-      Progress progress,
-      List<Fact> all,
-      List<Fact> added,
-      Designs.Ready ready) {
+      Locked locked, Walk walk, Progress progress, List<Fact> added, Designs.Ready ready) {
     List<Fact> fresh = new ArrayList<>(added);
-    for (Fact fact : toIssue(progress)) {
-      progress.take(fact);
-      fresh.add(fact);
-      all.add(fact);
-    }
+    List<Fact> issued = toIssue(progress, locked.ids);
+    issued.forEach(progress::take);
+    walk.known().add(issued);
+    fresh.addAll(issued);
     facts.append(walk.course(), walk.enrolment(), fresh);
     Walk now =
         new Walk(
-            walk.enrolment(), walk.course(), walk.person(), walk.practice(), progress, all, ready);
+            walk.enrolment(),
+            walk.course(),
+            walk.person(),
+            walk.practice(),
+            progress,
+            walk.known(),
+            ready);
+    EnrolmentRecord row = locked.row;
     boolean was = row.getCompletedAt() != null;
     Snapshot snapshot = Snapshot.of(progress, walk.practice() ? 0 : ready.version());
     snapshot.write(row);
-    row.update();
-    if (walk.practice()) return now;
-    events.changed(walk.course(), walk.person(), snapshot.summary().groups());
-    if (was != progress.completedAt().isPresent())
+    write(row, walk, snapshot.summary().groups());
+    if (!walk.practice() && was != progress.completedAt().isPresent())
       completions.changed(walk.person(), walk.course(), clock.instant());
     return now;
   }
 
+  /** The snapshot, and with it the word to whoever watches. */
+  private void write(EnrolmentRecord row, Walk walk, List<Long> groups) {
+    var update = db.update(ENROLMENT).set(row).where(ENROLMENT.ID.eq(row.getId()));
+    if (walk.practice()) update.execute();
+    else update.returningResult(events.change(walk.course(), walk.person(), groups)).fetch();
+    row.touched(false);
+  }
+
   /** Badges that are earned and that the facts do not know of, as of when they were earned. */
-  private List<Fact> toIssue(Progress progress) {
+  private static List<Fact> toIssue(Progress progress, FactIds ids) {
     List<Fact> issued = new ArrayList<>();
     for (int b = 0; b < progress.course().index().badges(); b++) {
       Optional<Instant> earned = progress.earnedAt(b);
       if (earned.isEmpty() || progress.record().holds(b) || progress.record().revoked(b)) continue;
       var badge = new Fact.BadgeIssued(progress.course().index().badge(b).id(), "");
-      issued.add(new Fact(facts.nextId(), earned.get(), Optional.empty(), badge, Optional.empty()));
+      issued.add(new Fact(ids.next(), earned.get(), Optional.empty(), badge, Optional.empty()));
     }
     return issued;
   }
@@ -269,36 +297,57 @@ public class Walks {
     return asOfNow(load(db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).fetchSingle()));
   }
 
-  /** The ways of several learners, worked out up to now; nothing is written. */
+  /**
+   * The ways of several learners, worked out up to now; nothing is written. When the facts of one
+   * are asked for, those of all are read.
+   */
   @Transactional(readOnly = true)
   public List<Walk> seeAll(List<Long> enrolments) {
-    Map<Long, List<Fact>> known = facts.ofAll(enrolments);
+    Supplier<Map<Long, List<Fact>>> all = once(() -> facts.ofAll(enrolments));
     return db.selectFrom(ENROLMENT).where(ENROLMENT.ID.in(enrolments)).fetch().stream()
-        .map(row -> asOfNow(load(row, known.getOrDefault(row.getId(), List.of()))))
+        .map(row ->
+            asOfNow(
+                load(row, new KnownFacts(() -> all.get().getOrDefault(row.getId(), List.of())))))
         .toList();
   }
 
-  private Walk load(EnrolmentRecord row) {
-    return load(row, facts.of(row.getId()));
+  private static <T> Supplier<T> once(Supplier<T> made) {
+    List<T> kept = new ArrayList<>();
+    return () -> {
+      if (kept.isEmpty()) kept.add(made.get());
+      return kept.getFirst();
+    };
   }
 
-  private Walk load(EnrolmentRecord row, List<Fact> all) {
+  private Walk load(EnrolmentRecord row) {
+    long id = row.getId();
+    return load(row, new KnownFacts(() -> facts.of(id)));
+  }
+
+  private Walk load(EnrolmentRecord row, KnownFacts known) {
     var course = new CourseId(row.getCourseId());
     Designs.Ready ready =
         row.getPractice()
             ? designs.readyDraft(course)
             : designs.version(course, row.getDesignVersion());
-    var person = new PersonId(row.getPersonId());
-    Progress progress =
-        row.getForm() == Snapshot.FORM
-            ? Progress.resume(
-                ready.compiled(),
-                person,
-                Facts.standing(all),
-                Json.read(row.getLatches(), Latches.class))
-            : fromFacts(row, all, row.getAsOf());
     return new Walk(
-        row.getId(), course, row.getPersonId(), row.getPractice(), progress, all, ready);
+        row.getId(),
+        course,
+        row.getPersonId(),
+        row.getPractice(),
+        progress(row, known, ready),
+        known,
+        ready);
+  }
+
+  /** From what is kept; a made-up learner's draft may be another one than it was then. */
+  private Progress progress(EnrolmentRecord row, KnownFacts known, Designs.Ready ready) {
+    if (row.getForm() != Snapshot.FORM) return fromFacts(row, known.all(), row.getAsOf());
+    var person = new PersonId(row.getPersonId());
+    Latches latches = Json.read(row.getLatches(), Latches.class);
+    return row.getPractice()
+        ? Progress.resume(ready.compiled(), person, Facts.standing(known.all()), latches)
+        : Progress.resume(ready.compiled(), person, CoreJson.sums(row.getSums().data()), latches);
   }
 
   private Walk asOfNow(Walk walk) {
@@ -360,35 +409,30 @@ public class Walks {
   /** Puts what follows from the facts in the place of what is kept. */
   @Transactional(propagation = Propagation.REQUIRES_NEW)
   public void repair(long enrolment) {
-    EnrolmentRecord row = lock(enrolment);
-    row.setForm(0);
-    Walk walk = load(row);
-    keep(row, walk, walk.progress(), new ArrayList<>(walk.facts()), List.of(), walk.ready());
+    Locked locked = lock(enrolment);
+    locked.row.setForm(0);
+    Walk walk = load(locked.row);
+    keep(locked, walk, walk.progress(), List.of(), walk.ready());
   }
 
   /**
    * Lives through what has come for a learner: moments of the clock, a publication, a new form of
    * what is kept. Passed over when another server has the learner in hand.
    *
-   * @return whether there was anything to do
+   * @return whether the learner was free for it
    */
   @Transactional(propagation = Propagation.REQUIRES_NEW)
   public boolean catchUp(long enrolment) {
     Instant now = clock.instant();
-    Optional<EnrolmentRecord> row =
-        db.selectFrom(ENROLMENT)
-            .where(ENROLMENT.ID.eq(enrolment))
-            .forUpdate()
-            .skipLocked()
-            .fetchOptional();
-    if (row.isEmpty()) return false;
-    boolean old = row.get().getForm() != Snapshot.FORM;
-    Instant next = row.get().getNextAt();
-    Walk walk = upToDate(row.get(), now);
+    Optional<? extends Record> found =
+        query(enrolment).forUpdate().of(ENROLMENT).skipLocked().fetchOptional();
+    if (found.isEmpty()) return false;
+    Locked locked = locked(found.get());
+    boolean old = locked.row.getForm() != Snapshot.FORM;
+    Instant next = locked.row.getNextAt();
+    Walk walk = upToDate(locked, now);
     boolean due = next != null && !next.isAfter(now);
-    if (old || due)
-      keep(
-          row.get(), walk, walk.progress(), new ArrayList<>(walk.facts()), List.of(), walk.ready());
+    if (old || due) keep(locked, walk, walk.progress(), List.of(), walk.ready());
     return true;
   }
 
