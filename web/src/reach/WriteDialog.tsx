@@ -11,9 +11,10 @@ import {
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { api, body } from '../api/client';
+import { ApiError, api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
+import { useActKey } from '../ui/useActKey';
 
 interface Props {
   learners: { enrolment: number; name: string }[];
@@ -29,15 +30,22 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
   const notice = useNotice();
   const [subject, setSubject] = useState(t('reach.defaultSubject'));
   const [text, setText] = useState(t('reach.defaultBody'));
+  const once = useActKey();
   const send = useMutation({
     mutationFn: () =>
       body(
         api.POST('/api/courses/{course}/letters', {
           params: { path: { course: course.id } },
+          headers: once.headers(),
           body: { learners: learners.map((l) => l.enrolment), subject, body: text },
         }),
       ),
+    onError: (e) => {
+      // What was refused may be mended and sent; what may have been done keeps its key.
+      if (e instanceof ApiError) once.renew();
+    },
     onSuccess: (done) => {
+      once.renew();
       notice({ tone: 'success', text: t('reach.sent', { count: done.letters }) });
       for (const key of ['followUp', 'learner'])
         void client.invalidateQueries({ queryKey: [key, course.id] });

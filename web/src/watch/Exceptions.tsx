@@ -11,12 +11,13 @@ import {
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { api, type BeadInfo } from '../api/client';
+import { ApiError, api, type BeadInfo } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { Section } from '../ui/Panel';
+import { useActKey } from '../ui/useActKey';
 
 /** What staff can allow one learner at one step, and what was allowed. */
 export function Exceptions({ bead }: { bead: BeadInfo }) {
@@ -25,18 +26,24 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
   const client = useQueryClient();
   const notice = useNotice();
   const [reason, setReason] = useState<string | null>(null);
+  const once = useActKey();
   const give = useMutation({
     mutationFn: (kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS') =>
       api.POST('/api/courses/{course}/learners/{enrolment}/exceptions', {
         params: { path: { course: course.id, enrolment: bead.enrolment } },
+        headers: once.headers(),
         body: { kind, step: bead.step, reason: reason ?? '' },
       }),
     onSuccess: () => {
+      once.renew();
       setReason(null);
       notice({ tone: 'success', text: t('watch.exceptionDone') });
       changed(client, course.id);
     },
-    onError: (e) => notice({ tone: 'error', text: e.message }),
+    onError: (e) => {
+      if (e instanceof ApiError) once.renew();
+      notice({ tone: 'error', text: e.message });
+    },
   });
   if (bead.state === 'DONE' || bead.state === 'EXCUSED' || bead.state === 'NOT_FOR_THEM')
     return <Standing bead={bead} />;

@@ -17,6 +17,7 @@ import { useTranslation } from 'react-i18next';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
+import { useActKey } from '../ui/useActKey';
 import type { MasteryRow, OutcomeHead } from './spread';
 
 interface Props {
@@ -45,11 +46,13 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
       void client.invalidateQueries({ queryKey: [key, course.id] });
   };
   const path = { course: course.id };
+  const once = useActKey();
   const rate = useMutation({
     mutationFn: () =>
       body(
         api.POST('/api/courses/{course}/ratings', {
           params: { path },
+          headers: once.headers(),
           body: {
             outcome: chosen,
             level: level ?? 0,
@@ -59,6 +62,7 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
         }),
       ),
     onSuccess: (given) => {
+      once.renew();
       fresh();
       notice({
         tone: 'success',

@@ -47,3 +47,16 @@ create table state_check (
 -- What the facts add up to, beside the state, so that an act reads no facts; ids of facts in blocks ---
 alter table enrolment add sums jsonb not null default '{}';
 alter sequence fact_id increment by 16;
+
+-- An act that a client repeats under the same key gives its first answer ------------------------------
+create table act_key (
+  person_id bigint not null references person,
+  key uuid not null,
+  request text not null,
+  at timestamptz not null,
+  status int,
+  media_type text,
+  body text,
+  primary key (person_id, key)
+);
+create index act_key_at on act_key (at);

@@ -8,6 +8,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -31,12 +32,19 @@ class EventsTest extends SchoolTest {
     return response;
   }
 
-  private static String heard(MockHttpServletResponse response) throws Exception {
-    return response.getContentAsString();
+  /** The ids that a listener has heard of, however they were gathered. */
+  private static List<Long> heard(MockHttpServletResponse response) throws Exception {
+    return response
+        .getContentAsString()
+        .lines()
+        .filter(line -> line.matches("data:[\\d ]+"))
+        .flatMap(line -> Stream.of(line.substring("data:".length()).split(" ")))
+        .map(Long::valueOf)
+        .toList();
   }
 
-  private String changed(String learner) {
-    return "event:changed\ndata:" + signedIn(learner).id() + "\n";
+  private long changed(String learner) {
+    return signedIn(learner).id();
   }
 
   private void comesIn(String learner) {
@@ -88,5 +96,18 @@ class EventsTest extends SchoolTest {
         .atMost(SOON)
         .untilAsserted(() -> assertThat(heard(tomas)).contains(changed("Vera Zielin")));
     assertThat(heard(tomas)).doesNotContain(changed("Walt Imani"));
+  }
+
+  @Test
+  void what_happens_in_a_moment_is_told_once() throws Exception {
+    var tomas = listening("Tomas Weir");
+    for (int n = 0; n < 20; n++) comesIn("Rosa Lindqvist");
+    comesIn("Yusuf Carden");
+    await()
+        .atMost(SOON)
+        .untilAsserted(() -> assertThat(heard(tomas)).contains(changed("Yusuf Carden")));
+    assertThat(heard(tomas).stream().filter(id -> id == changed("Rosa Lindqvist")).count())
+        .as("twenty acts in far less than twenty moments")
+        .isLessThan(15);
   }
 }

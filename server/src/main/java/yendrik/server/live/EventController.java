@@ -17,8 +17,8 @@ class EventController {
   }
 
   /**
-   * Server-sent events: {@code changed} with the id of the learner. Staff hear of the learners they
-   * may see, learners of themselves.
+   * Server-sent events: {@code changed} with the ids of learners, gathered over a moment. Staff
+   * hear of the learners they may see, learners of themselves.
    */
   @GetMapping(path = "/api/courses/{course}/events", produces = "text/event-stream")
   @Needs(Right.LEARN)

@@ -5,7 +5,9 @@ import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -17,6 +19,7 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import yendrik.core.id.CourseId;
+import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 
 /**
@@ -29,20 +32,23 @@ public class Events implements SmartLifecycle {
   private static final Logger LOG = LoggerFactory.getLogger(Events.class);
   private static final String CHANNEL = "yendrik";
   private static final int WAIT_MILLIS = 5_000;
+  private static final int LOST_MILLIS = 1_000;
+
+  /** How long changes of a course gather before they are told. */
+  private static final int GATHER_MILLIS = 250;
+
+  private static final int ROUNDS_TO_STILL = 20;
+  private static final int ROUNDS_TO_LOOK = 120;
   private final DSLContext db;
   private final DataSource source;
-  private final Map<SseEmitter, Listener> listeners = new ConcurrentHashMap<>();
+  private final People people;
+  private final Map<Long, Set<Listener>> listeners = new ConcurrentHashMap<>();
   private volatile boolean running;
 
-  private record Listener(long course, Seat seat) {
-    boolean hears(long person, List<Long> groups) {
-      return seat.person().id() == person || (seat.role().isPresent() && seat.sees(groups));
-    }
-  }
-
-  Events(DSLContext db, DataSource source) {
+  Events(DSLContext db, DataSource source, People people) {
     this.db = db;
     this.source = source;
+    this.people = people;
   }
 
   /** Says, when the transaction is committed, that a learner's state has changed. */
@@ -59,37 +65,70 @@ public class Events implements SmartLifecycle {
 
   SseEmitter listen(Seat seat) {
     var emitter = new SseEmitter(0L);
-    listeners.put(emitter, new Listener(seat.course().value(), seat));
-    emitter.onCompletion(() -> listeners.remove(emitter));
-    emitter.onError(_ -> listeners.remove(emitter));
-    send(emitter, "ready", "");
+    var listener = new Listener(emitter, seat);
+    Set<Listener> there =
+        listeners.computeIfAbsent(seat.course().value(), _ -> ConcurrentHashMap.newKeySet());
+    there.add(listener);
+    emitter.onCompletion(() -> there.remove(listener));
+    emitter.onError(_ -> there.remove(listener));
+    try {
+      emitter.send(SseEmitter.event().name("ready").data(""));
+    } catch (IOException | IllegalStateException e) {
+      LOG.debug("a listener is gone", e);
+      there.remove(listener);
+    }
     return emitter;
   }
 
   private void spread(String message) {
     String[] parts = message.split(" ");
-    long course = Long.parseLong(parts[0]);
     long person = Long.parseLong(parts[1]);
     List<Long> groups = Arrays.stream(parts).skip(2).map(Long::valueOf).toList();
-    listeners.forEach((emitter, listener) -> {
-      if (listener.course == course && listener.hears(person, groups))
-        send(emitter, "changed", Long.toString(person));
-    });
+    listeners
+        .getOrDefault(Long.valueOf(parts[0]), Set.of())
+        .forEach(listener -> listener.changed(person, groups));
   }
 
-  private void send(SseEmitter emitter, String name, String data) {
+  private void everyone(Consumer<Listener> what) {
+    listeners.values().forEach(there -> there.forEach(what));
+  }
+
+  /** Sends what has gathered, a few times a second, however much happens in a course. */
+  private void tell() {
+    int rounds = 0;
+    while (running) {
+      pause(GATHER_MILLIS);
+      if (++rounds % ROUNDS_TO_STILL == 0) everyone(Listener::still);
+      if (rounds % ROUNDS_TO_LOOK == 0) everyone(this::lookAgain);
+      listeners.values().forEach(there -> there.removeIf(Events::dropped));
+      everyone(Listener::flush);
+    }
+  }
+
+  private static boolean dropped(Listener listener) {
+    boolean slow = listener.tooSlow();
+    if (slow) Thread.ofVirtual().start(listener::end);
+    return slow;
+  }
+
+  /** Rights change while somebody listens: who has no place any more hears nothing more. */
+  private void lookAgain(Listener listener) {
+    Seat seat = listener.seat();
     try {
-      emitter.send(SseEmitter.event().name(name).data(data));
-    } catch (IOException | IllegalStateException e) {
-      LOG.debug("a listener is gone", e);
-      listeners.remove(emitter);
+      people
+          .person(seat.person().id())
+          .flatMap(person -> people.seat(seat.course(), person))
+          .ifPresentOrElse(listener::seat, listener::end);
+    } catch (RuntimeException e) {
+      LOG.warn("could not look at rights again: {}", e.getMessage());
     }
   }
 
   @Override
   public void start() {
     running = true;
-    Thread.ofPlatform().daemon().name("events").start(this::hear);
+    Thread.ofPlatform().daemon().name("events-heard").start(this::hear);
+    Thread.ofPlatform().daemon().name("events-told").start(this::tell);
   }
 
   private void hear() {
@@ -101,20 +140,22 @@ public class Events implements SmartLifecycle {
         var notifications = connection.unwrap(PGConnection.class);
         while (running) {
           var heard = notifications.getNotifications(WAIT_MILLIS);
-          if (heard == null || heard.length == 0)
-            listeners.keySet().forEach(l -> send(l, "still", ""));
-          else for (var one : heard) spread(one.getParameter());
+          if (heard != null) for (var one : heard) spread(one.getParameter());
         }
       } catch (SQLException | RuntimeException e) {
-        if (running) pause(e);
+        if (running) lost(e);
       }
     }
   }
 
-  private static void pause(Exception e) {
+  private static void lost(Exception e) {
     LOG.warn("lost the database while listening for events; trying again: {}", e.getMessage());
+    pause(LOST_MILLIS);
+  }
+
+  private static void pause(int millis) {
     try {
-      Thread.sleep(1_000);
+      Thread.sleep(millis);
     } catch (InterruptedException _) {
       Thread.currentThread().interrupt();
     }
@@ -123,7 +164,7 @@ public class Events implements SmartLifecycle {
   @Override
   public void stop() {
     running = false;
-    listeners.keySet().forEach(SseEmitter::complete);
+    everyone(Listener::end);
   }
 
   @Override

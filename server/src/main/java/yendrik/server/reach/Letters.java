@@ -3,22 +3,28 @@ package yendrik.server.reach;
 import static yendrik.schema.Tables.LETTER;
 import static yendrik.schema.Tables.PERSON;
 
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.MimeMessage;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.mail.MailException;
-import org.springframework.mail.SimpleMailMessage;
 import org.springframework.mail.javamail.JavaMailSender;
+import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
+import yendrik.schema.tables.records.LetterRecord;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
@@ -31,12 +37,14 @@ import yendrik.server.way.Walks;
 public class Letters {
   private static final Logger LOG = LoggerFactory.getLogger(Letters.class);
   private static final int MOST_TRIES = 20;
+  private static final Duration CLAIMED_FOR = Duration.ofMinutes(2);
   private final DSLContext db;
   private final Learners learners;
   private final Walks walks;
   private final JavaMailSender mail;
   private final Clock clock;
   private final Postmark postmark;
+  private final TransactionTemplate transaction;
 
   /**
    * @param address where learners find the application
@@ -51,13 +59,15 @@ public class Letters {
       Walks walks,
       JavaMailSender mail,
       Clock clock,
-      Postmark postmark) {
+      Postmark postmark,
+      TransactionTemplate transaction) {
     this.db = db;
     this.learners = learners;
     this.walks = walks;
     this.mail = mail;
     this.clock = clock;
     this.postmark = postmark;
+    this.transaction = transaction;
   }
 
   /**
@@ -107,42 +117,85 @@ public class Letters {
   }
 
   /**
-   * Sends one letter that waits, if there is one; several servers share the work.
+   * Sends one letter that waits, if there is one; several servers share the work. It is claimed
+   * first, sent while nothing is locked, and then marked; what a server that ends in between leaves
+   * behind is claimed again later and goes out under the same Message-ID.
    *
    * @return whether there was one
    */
-  @Transactional(propagation = Propagation.REQUIRES_NEW)
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
   public boolean sendNext() {
-    var letter =
+    Optional<LetterRecord> claimed = transaction.execute(_ -> claim());
+    if (claimed.isEmpty()) return false;
+    LetterRecord letter = claimed.get();
+    try {
+      mail.send(message(letter));
+      transaction.executeWithoutResult(
+          _ -> db.update(LETTER).set(LETTER.SENT_AT, clock.instant()).where(is(letter)).execute());
+    } catch (MailException | MessagingException e) {
+      failed(letter, e);
+    }
+    return true;
+  }
+
+  private Optional<LetterRecord> claim() {
+    Instant now = clock.instant();
+    Optional<LetterRecord> next =
         db.selectFrom(LETTER)
-            .where(
-                LETTER.SENT_AT.isNull(),
-                LETTER.SEND_FROM.le(clock.instant()),
-                LETTER.TRIES.lt(MOST_TRIES))
+            .where(LETTER.SENT_AT.isNull(), LETTER.SEND_FROM.le(now), LETTER.TRIES.lt(MOST_TRIES))
             .orderBy(LETTER.SEND_FROM, LETTER.ID)
             .limit(1)
             .forUpdate()
             .skipLocked()
             .fetchOptional();
-    if (letter.isEmpty()) return false;
-    var row = letter.get();
-    try {
-      var message = new SimpleMailMessage();
-      message.setFrom(postmark.mailFrom());
-      message.setTo(address(row.getRecipientId()));
-      Optional.ofNullable(row.getSenderId()).map(this::address).ifPresent(message::setReplyTo);
-      message.setSubject(row.getSubject());
-      message.setText(row.getBody());
-      mail.send(message);
-      row.setSentAt(clock.instant());
-    } catch (MailException e) {
-      LOG.warn("letter {} could not be sent, trying again later: {}", row.getId(), e.getMessage());
-      row.setTries(row.getTries() + 1);
-      row.setLastError(e.getMessage());
-      row.setSendFrom(clock.instant().plus(Duration.ofSeconds(15L << Math.min(row.getTries(), 8))));
-    }
-    row.update();
-    return true;
+    next.ifPresent(letter -> {
+      letter.setTries(letter.getTries() + 1);
+      letter.setSendFrom(now.plus(CLAIMED_FOR));
+      letter.update();
+    });
+    return next;
+  }
+
+  private void failed(LetterRecord letter, Exception e) {
+    int tries = letter.getTries();
+    if (tries >= MOST_TRIES)
+      LOG.error(
+          "letter {} could not be sent in {} tries and is given up", letter.getId(), tries, e);
+    else LOG.warn("letter {} could not be sent, trying again: {}", letter.getId(), e.getMessage());
+    Instant again = clock.instant().plusSeconds(15L << Math.min(tries, 8));
+    String reason = String.valueOf(e.getMessage());
+    transaction.executeWithoutResult(_ ->
+        db.update(LETTER)
+            .set(LETTER.LAST_ERROR, reason)
+            .set(LETTER.SEND_FROM, again)
+            .where(is(letter))
+            .execute());
+  }
+
+  private static Condition is(LetterRecord letter) {
+    return LETTER.ID.eq(letter.getId());
+  }
+
+  /** The same letter has the same Message-ID however often it is tried. */
+  private MimeMessage message(LetterRecord letter) throws MessagingException {
+    var message =
+        new MimeMessage(mail.createMimeMessage().getSession()) {
+          @Override
+          protected void updateMessageID() throws MessagingException {
+            setHeader("Message-ID", "<letter-" + letter.getId() + "@" + host() + ">");
+          }
+        };
+    var helper = new MimeMessageHelper(message, "UTF-8");
+    helper.setFrom(postmark.mailFrom());
+    helper.setTo(address(letter.getRecipientId()));
+    if (letter.getSenderId() != null) helper.setReplyTo(address(letter.getSenderId()));
+    helper.setSubject(letter.getSubject());
+    helper.setText(letter.getBody());
+    return message;
+  }
+
+  private String host() {
+    return postmark.mailFrom().substring(postmark.mailFrom().indexOf('@') + 1);
   }
 
   private String address(long person) {

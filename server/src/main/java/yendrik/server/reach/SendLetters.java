@@ -3,20 +3,27 @@ package yendrik.server.reach;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import yendrik.server.live.OwnThread;
 
-/** Sends what waits in the outbox. */
+/** Sends what waits in the outbox, so many letters a round. */
 @Component
 @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
 class SendLetters {
-  private final Letters letters;
+  private static final int A_ROUND = 200;
+  private final OwnThread rounds;
 
   SendLetters(Letters letters) {
-    this.letters = letters;
+    rounds =
+        new OwnThread(
+            "letters",
+            () -> {
+              int sent = 0;
+              while (sent < A_ROUND && letters.sendNext()) sent++;
+            });
   }
 
   @Scheduled(fixedDelay = 1_000)
   void send() {
-    boolean more = true;
-    while (more) more = letters.sendNext();
+    rounds.begin();
   }
 }

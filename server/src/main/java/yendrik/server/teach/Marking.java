@@ -16,6 +16,7 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
@@ -279,23 +280,26 @@ public class Marking {
           whats.add(new Fact.Marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
           whats.addAll(assessed(walk, design, version, met));
-          return inPlaceOfEarlier(walk, design.id(), version, whats);
+          var by = Optional.of(new PersonId(seat.person().id()));
+          return inPlaceOfEarlier(walk, by, design.id(), version, whats);
         });
   }
 
   /**
    * What is marked anew is corrected: each part of the new marking takes the place of the same part
-   * of the one before, and what the new one says nothing of is taken back.
+   * of the one before, and what the new one says nothing of is taken back. The same marking sent
+   * twice changes nothing.
    */
   private static List<Added> inPlaceOfEarlier(
-      Walk walk, StepId step, int version, List<Fact.What> whats) {
+      Walk walk, Optional<PersonId> by, StepId step, int version, List<Fact.What> whats) {
     Map<Object, Fact> earlier = new LinkedHashMap<>();
     for (Fact fact : Facts.standing(walk.facts()))
       part(fact.what(), step, version).ifPresent(part -> earlier.put(part, fact));
     List<Added> added = new ArrayList<>();
     for (Fact.What what : whats) {
-      Optional<Object> part = part(what, step, version);
-      added.add(Added.inPlaceOf(part.map(earlier::remove), what));
+      Optional<Fact> before = part(what, step, version).map(earlier::remove);
+      boolean same = before.filter(f -> f.what().equals(what) && f.by().equals(by)).isPresent();
+      if (!same) added.add(Added.inPlaceOf(before, what));
     }
     earlier.values().forEach(f -> added.add(Added.inPlaceOf(f, new Fact.TakenBack("marked anew"))));
     return added;
@@ -333,8 +337,10 @@ public class Marking {
           Step design = walk.progress().course().index().step(s);
           if (design.kind() != StepKind.PRACTICAL)
             throw Problem.conflict("Only a practical is signed off.");
-          if (walk.progress().bead(s).state() == StepState.DONE)
+          if (walk.progress().bead(s).state() == StepState.DONE) {
+            if (signedOff(walk, design.id(), seat, comment)) return List.of();
             throw Problem.conflict("This practical is signed off already.");
+          }
           List<Fact.What> whats = new ArrayList<>();
           whats.add(new Fact.SignedOff(design.id(), comment));
           double of = design.scoring().points();
@@ -343,6 +349,14 @@ public class Marking {
           whats.addAll(assessed(walk, design, 0, met));
           return whats;
         });
+  }
+
+  /** Whether this person signed it off with these words already: it was sent twice. */
+  private static boolean signedOff(Walk walk, StepId step, Seat seat, String comment) {
+    return Facts.standing(walk.facts()).stream()
+        .anyMatch(f ->
+            f.what().equals(new Fact.SignedOff(step, comment))
+                && f.by().equals(Optional.of(new PersonId(seat.person().id()))));
   }
 
   /** The rubric gone through, and a rating for each criterion that gives evidence. */

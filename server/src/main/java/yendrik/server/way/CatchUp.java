@@ -6,6 +6,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import yendrik.server.live.OwnThread;
 
 /**
  * Lets the clock do its part for learners who are not there, one learner a transaction. One who
@@ -62,19 +63,15 @@ public class CatchUp {
   @Component
   @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
   static class Timer {
-    private final CatchUp catchUp;
+    private final OwnThread rounds;
 
     Timer(CatchUp catchUp) {
-      this.catchUp = catchUp;
+      rounds = new OwnThread("catch-up", catchUp::all);
     }
 
     @Scheduled(fixedDelay = 5_000)
     void run() {
-      try {
-        catchUp.all();
-      } catch (RuntimeException e) {
-        LOG.error("learners could not be brought up to now; trying again", e);
-      }
+      rounds.begin();
     }
   }
 }

@@ -1,0 +1,129 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.FACT;
+import static yendrik.schema.Tables.LETTER;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.Test;
+
+/** What is sent twice is done once, and answered the same. */
+@ServerTest
+class OnceTest extends SchoolTest {
+  private static String key() {
+    return UUID.randomUUID().toString();
+  }
+
+  private String letter(String subject) {
+    return "{\"learners\":["
+        + enrolment("Juno Abara")
+        + ","
+        + enrolment("Edda Marsh")
+        + "],\"subject\":\""
+        + subject
+        + "\",\"body\":\"x\"}";
+  }
+
+  private int letters(String subject) {
+    return db.fetchCount(LETTER, LETTER.SUBJECT.eq(subject));
+  }
+
+  @Test
+  void a_double_click_writes_each_letter_once_and_both_are_told_the_same() {
+    String key = key();
+    var tomas = as("Tomas Weir");
+    var first = tomas.call("POST", foundations() + "/letters", letter("Once"), "Act-Key", key);
+    var second = tomas.call("POST", foundations() + "/letters", letter("Once"), "Act-Key", key);
+    assertThat(first.getStatus()).isEqualTo(201);
+    assertThat(second.getStatus()).isEqualTo(201);
+    assertThat(Caller.json(second)).isEqualTo(Caller.json(first));
+    assertThat(letters("Once")).isEqualTo(2);
+    var other = tomas.call("POST", foundations() + "/letters", letter("Once"), "Act-Key", key());
+    assertThat(other.getStatus()).isEqualTo(201);
+    assertThat(letters("Once")).as("another key is another act").isEqualTo(4);
+  }
+
+  @Test
+  void clicks_at_the_same_moment_do_it_once() throws Exception {
+    String key = key();
+    var tomas = as("Tomas Weir");
+    List<Callable<Integer>> clicks = new ArrayList<>();
+    for (int n = 0; n < 6; n++)
+      clicks.add(() ->
+          tomas
+              .call("POST", foundations() + "/letters", letter("At once"), "Act-Key", key)
+              .getStatus());
+    List<Integer> statuses = new ArrayList<>();
+    try (var threads = Executors.newFixedThreadPool(6)) {
+      for (Future<Integer> done : threads.invokeAll(clicks)) statuses.add(done.get());
+    }
+    assertThat(statuses).contains(201).allMatch(status -> status == 201 || status == 409);
+    assertThat(letters("At once")).isEqualTo(2);
+  }
+
+  @Test
+  void a_key_is_a_persons_own_and_of_one_act_and_a_refusal_is_repeated_too() {
+    String key = key();
+    var tomas = as("Tomas Weir");
+    String bad = "{\"learners\":[],\"subject\":\"x\",\"body\":\"y\"}";
+    assertThat(tomas.call("POST", foundations() + "/letters", bad, "Act-Key", key).getStatus())
+        .isEqualTo(422);
+    assertThat(
+            tomas
+                .call("POST", foundations() + "/letters", letter("Fine"), "Act-Key", key)
+                .getStatus())
+        .as("the first answer stands")
+        .isEqualTo(422);
+    assertThat(
+            tomas.call("POST", foundations() + "/design/badges", "{}", "Act-Key", key).getStatus())
+        .isEqualTo(409);
+    assertThat(
+            as("Odalys Brandt")
+                .call("POST", foundations() + "/letters", letter("Fine"), "Act-Key", key)
+                .getStatus())
+        .isEqualTo(201);
+    assertThat(
+            tomas
+                .call("POST", foundations() + "/letters", letter("No"), "Act-Key", "7")
+                .getStatus())
+        .isEqualTo(400);
+  }
+
+  @Test
+  void handing_in_marking_and_signing_off_twice_give_the_first_result() {
+    var sefa = as("Sefa Dunmore");
+    var edda = as("Edda Marsh");
+    NewCourse course = new NewCourse(sefa, "Twice " + System.nanoTime());
+    long module = course.module("Tubes");
+    long work = course.step(module, "ASSIGNMENT", "Your first patch");
+    long practical = course.step(module, "PRACTICAL", "Patch it");
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    edda.post(course.walk(work) + "/visits", "");
+    String text = "{\"text\":\"Two patches.\"}";
+    for (int n = 0; n < 2; n++)
+      assertThat(edda.post(course.walk(work) + "/versions", text).path("state").asString())
+          .isEqualTo("WAITING");
+    assertThat(
+            edda.call("POST", course.walk(work) + "/versions", "{\"text\":\"Else\"}").getStatus())
+        .isEqualTo(409);
+    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    String marking = course.path + "/marking/" + enrolment + "/";
+    String mark =
+        "{\"version\":1,\"points\":9,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}";
+    int[] facts = new int[2];
+    for (int n = 0; n < 2; n++) {
+      assertThat(sefa.call("POST", marking + work + "/marks", mark).getStatus()).isEqualTo(204);
+      String off = "{\"comment\":\"Clean\",\"levels\":{}}";
+      assertThat(sefa.call("POST", marking + practical + "/sign-offs", off).getStatus())
+          .isEqualTo(204);
+      facts[n] = db.fetchCount(FACT, FACT.ENROLMENT_ID.eq(enrolment));
+    }
+    assertThat(facts[1]).isEqualTo(facts[0]);
+  }
+}

@@ -1,0 +1,88 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { gathering, listen } from './live';
+
+const sources: FakeSource[] = [];
+
+class FakeSource {
+  closed = false;
+  private readonly heard = new Map<string, () => void>();
+
+  constructor(readonly url: string) {
+    sources.push(this);
+  }
+
+  addEventListener(name: string, hears: () => void) {
+    this.heard.set(name, hears);
+  }
+
+  say(name: string) {
+    this.heard.get(name)?.();
+  }
+
+  close() {
+    this.closed = true;
+  }
+}
+
+beforeEach(() => {
+  sources.length = 0;
+  vi.useFakeTimers();
+  vi.stubGlobal('EventSource', FakeSource);
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+describe('gathering', () => {
+  it('tells once after a moment of calm', () => {
+    const tell = vi.fn();
+    const { heard } = gathering(tell);
+    for (let n = 0; n < 5; n++) heard();
+    vi.advanceTimersByTime(399);
+    expect(tell).not.toHaveBeenCalled();
+    vi.advanceTimersByTime(2);
+    expect(tell).toHaveBeenCalledTimes(1);
+  });
+
+  it('tells at least every one and a half seconds while it never gets calm', () => {
+    const tell = vi.fn();
+    const { heard } = gathering(tell);
+    for (let millis = 0; millis < 6_000; millis += 50) {
+      heard();
+      vi.advanceTimersByTime(50);
+    }
+    expect(tell.mock.calls.length).toBeGreaterThanOrEqual(3);
+    expect(tell.mock.calls.length).toBeLessThanOrEqual(5);
+  });
+});
+
+describe('listening', () => {
+  it('shares one connection of a course and closes it with the last listener', () => {
+    const one = vi.fn();
+    const other = vi.fn();
+    const stopOne = listen(2, one);
+    const stopOther = listen(2, other);
+    expect(sources).toHaveLength(1);
+    sources[0]?.say('changed');
+    vi.advanceTimersByTime(500);
+    expect(one).toHaveBeenCalledTimes(1);
+    expect(other).toHaveBeenCalledTimes(1);
+    stopOne();
+    expect(sources[0]?.closed).toBe(false);
+    stopOther();
+    expect(sources[0]?.closed).toBe(true);
+  });
+
+  it('looks again after a lost connection is back, and not when it opens first', () => {
+    const hears = vi.fn();
+    const stop = listen(3, hears);
+    sources[0]?.say('ready');
+    vi.advanceTimersByTime(500);
+    expect(hears).not.toHaveBeenCalled();
+    sources[0]?.say('ready');
+    vi.advanceTimersByTime(500);
+    expect(hears).toHaveBeenCalledTimes(1);
+    stop();
+  });
+});
