@@ -422,7 +422,7 @@ class FromOutcomeToBadgeTest {
             new Page.GetByRoleOptions().setName(Pattern.compile("Ruben Sato.*1 new letter")));
     assertThat(line).isVisible();
     line.click();
-    assertThat(staff.getByText("I begin on Saturday.")).isVisible();
+    assertThat(staff.locator("#main").getByText("I begin on Saturday.")).isVisible();
     ruben.waitForCondition(() ->
         school.mailroom.letters().stream()
             .anyMatch(
