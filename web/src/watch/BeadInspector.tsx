@@ -38,7 +38,11 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
             <Typography sx={{ fontWeight: 700 }}>{words(data)}</Typography>
           </Box>
           <Typography>
-            {data.turn} {data.due && t('learn.due', { date: day(data.due) })}
+            {data.turn}{' '}
+            {data.due &&
+              data.state !== 'EXCUSED' &&
+              data.state !== 'DONE' &&
+              t('learn.due', { date: day(data.due) })}
             {data.attemptsLeft >= 0 &&
               ` · ${t('watch.attemptsLeft', { count: data.attemptsLeft })}`}
           </Typography>

@@ -82,7 +82,7 @@ class PublishingTest extends SchoolTest {
             "“Your first patch” closes",
             "work at “Your first patch” that waits for marking leaves the list");
     assertThat(course.impact().path("changed").toString())
-        .contains("Your first patch", "a step that was taken away");
+        .contains("Your first patch", "“How a patch holds” (taken away)");
   }
 
   private static String what(JsonNode change) {

@@ -119,7 +119,7 @@ public class Designs {
   public List<String> changed(CourseId course, Document draft) {
     Optional<Ready> published = published(course);
     if (published.isEmpty()) return DraftMark.of(draft).parts().isEmpty() ? List.of() : all(draft);
-    return DraftMark.of(published.get().document()).changedIn(draft);
+    return DraftMark.changed(published.get().document(), draft);
   }
 
   private static List<String> all(Document draft) {

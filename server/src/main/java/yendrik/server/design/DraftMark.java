@@ -104,6 +104,15 @@ public record DraftMark(Map<String, String> parts) {
    * its kind.
    */
   List<String> changedIn(Document now) {
+    return changedIn(now, Map.of());
+  }
+
+  /** The same where it is known what the marked draft was, so that what is gone has a name. */
+  static List<String> changed(Document then, Document now) {
+    return of(then).changedIn(now, names(then));
+  }
+
+  private List<String> changedIn(Document now, Map<String, String> before) {
     Map<String, String> present = hashes(now);
     Map<String, String> names = names(now);
     var changed = new TreeSet<String>();
@@ -112,8 +121,14 @@ public record DraftMark(Map<String, String> parts) {
     });
     parts.keySet().stream()
         .filter(part -> !present.containsKey(part))
-        .forEach(part -> changed.add("a " + part.split(" ")[0] + " that was taken away"));
+        .forEach(part -> changed.add(gone(part, before)));
     return List.copyOf(changed);
+  }
+
+  private static String gone(String part, Map<String, String> before) {
+    return before.containsKey(part)
+        ? before.get(part) + " (taken away)"
+        : "a " + part.split(" ")[0] + " that was taken away";
   }
 
   private static Map<String, String> names(Document document) {

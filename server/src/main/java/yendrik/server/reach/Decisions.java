@@ -79,10 +79,7 @@ public class Decisions {
 
   private DecisionView view(Walk walk, String learner, int b) {
     var badge = walk.progress().course().index().badge(b);
-    Optional<Fact> correction =
-        walk.facts().stream()
-            .filter(f -> f.replaces().isPresent())
-            .max(Comparator.comparing(Fact::at).thenComparing(Fact::id));
+    Optional<Fact> correction = correction(walk);
     Optional<Instant> issued =
         walk.facts().stream()
             .filter(f -> f.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge.id()))
@@ -98,6 +95,13 @@ public class Decisions {
         correction.map(Fact::at));
   }
 
+  /** The newest correction; of several made at once the first, which is the mark itself. */
+  private static Optional<Fact> correction(Walk walk) {
+    return walk.facts().stream()
+        .filter(f -> f.replaces().isPresent())
+        .min(Comparator.comparing(Fact::at).reversed().thenComparing(Fact::id));
+  }
+
   private String why(Walk walk, Fact correction) {
     CourseDesign design = walk.progress().course().design();
     var words = new FactWords(design, sessions.names(walk.course(), Dates.of(design)));
@@ -105,9 +109,19 @@ public class Decisions {
     correction.by().map(PersonId::value).ifPresent(staff::add);
     String by = people.names(staff).values().stream().findFirst().map(n -> " by " + n).orElse("");
     String on = " on " + Dates.of(design).day(correction.at());
-    String was = first(walk, correction).flatMap(f -> words.of(f.what())).orElse("Something");
-    String is = words.of(correction.what()).map(w -> ", now: " + w).orElse(", taken back");
+    String was = first(walk, correction).flatMap(f -> words.of(bare(f.what()))).orElse("Something");
+    String is = words.of(bare(correction.what())).map(w -> ", now: " + w).orElse(", taken back");
     return was + is + by + on + ".";
+  }
+
+  /** Without what was written to the learner about it. */
+  private static Fact.What bare(Fact.What what) {
+    return switch (what) {
+      case Fact.Marked m ->
+          new Fact.Marked(m.step(), m.version(), m.points(), m.of(), m.judgement(), "");
+      case Fact.SignedOff off -> new Fact.SignedOff(off.step(), "");
+      default -> what;
+    };
   }
 
   private static Optional<Fact> first(Walk walk, Fact correction) {
