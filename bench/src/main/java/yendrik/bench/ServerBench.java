@@ -33,12 +33,12 @@ public final class ServerBench {
   public static void main(String[] arguments) throws Exception {
     Path jar = Path.of(arguments[0]);
     String postgres = "jdbc:postgresql://127.0.0.1:" + arguments[1] + "/";
-    emptyDatabase(postgres);
+    emptyDatabase(postgres, "yendrik_bench");
     int port;
     try (var socket = new ServerSocket(0)) {
       port = socket.getLocalPort();
     }
-    Process server = start(jar, port, postgres + "yendrik_bench");
+    Process server = start(jar, port, postgres + "yendrik_bench", LEARNERS);
     try {
       Visitor.waitFor(URI.create("http://127.0.0.1:" + port), server, Duration.ofMinutes(15));
       URI address = URI.create("http://127.0.0.1:" + port);
@@ -50,15 +50,15 @@ public final class ServerBench {
     }
   }
 
-  private static void emptyDatabase(String postgres) throws SQLException {
+  static void emptyDatabase(String postgres, String name) throws SQLException {
     try (var connection = DriverManager.getConnection(postgres + "postgres", "yendrik", "yendrik");
         var statement = connection.createStatement()) {
-      statement.execute("drop database if exists yendrik_bench with (force)");
-      statement.execute("create database yendrik_bench");
+      statement.execute("drop database if exists " + name + " with (force)");
+      statement.execute("create database " + name);
     }
   }
 
-  private static Process start(Path jar, int port, String database) throws IOException {
+  static Process start(Path jar, int port, String database, int crowd) throws IOException {
     return new ProcessBuilder(
             List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -70,7 +70,7 @@ public final class ServerBench {
                 "--spring.datasource.username=yendrik",
                 "--spring.datasource.password=yendrik",
                 "--yendrik.demo=true",
-                "--yendrik.demo.crowd=" + LEARNERS,
+                "--yendrik.demo.crowd=" + crowd,
                 "--yendrik.timers=false"))
         .inheritIO()
         .start();
@@ -161,7 +161,7 @@ public final class ServerBench {
     }
   }
 
-  private static List<Double> times(int many, Callable<?> what) {
+  static List<Double> times(int many, Callable<?> what) {
     List<Double> millis = new ArrayList<>();
     for (int n = 0; n < many; n++) {
       long from = System.nanoTime();
@@ -175,7 +175,7 @@ public final class ServerBench {
     return millis;
   }
 
-  private static void say(String what, List<Double> millis) {
+  static void say(String what, List<Double> millis) {
     Collections.sort(millis);
     double[] all = millis.stream().mapToDouble(d -> d).toArray();
     System.out.printf(

@@ -1,0 +1,157 @@
+package yendrik.bench;
+
+import java.net.ServerSocket;
+import java.net.URI;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+
+/**
+ * What an act costs: by the facts behind a learner, at a steady rate with thirty learners, and as
+ * many as the server takes. Says the same of any version of the server, so that two can be compared
+ * in one run.
+ */
+public final class ActBench {
+  private static final int LEARNERS = 300;
+  private static final int AT_WORK = 30;
+  private static final int ACTS_A_SECOND = 55;
+  private static final int SECONDS = 20;
+  private static final int VISITS = 150;
+  private static final int[] FACTS = {100, 1_000, 10_000};
+
+  private ActBench() {}
+
+  public static void main(String[] arguments) throws Exception {
+    String postgres = "jdbc:postgresql://127.0.0.1:" + arguments[1] + "/";
+    String database = postgres + "yendrik_acts";
+    ServerBench.emptyDatabase(postgres, "yendrik_acts");
+    int port;
+    try (var socket = new ServerSocket(0)) {
+      port = socket.getLocalPort();
+    }
+    Process server = ServerBench.start(Path.of(arguments[0]), port, database, LEARNERS);
+    try {
+      URI address = URI.create("http://127.0.0.1:" + port);
+      Visitor.waitFor(address, server, Duration.ofMinutes(15));
+      measure(address, database);
+    } finally {
+      server.destroy();
+      server.waitFor();
+    }
+  }
+
+  private static void measure(URI server, String database) throws Exception {
+    var designer = new Visitor(server, "odalys@hollowlane.example");
+    long course = designer.course("Cycle Mechanic Foundations");
+    List<Visitor> learners = new ArrayList<>();
+    for (int n = 1; n <= AT_WORK + FACTS.length; n++)
+      learners.add(new Visitor(server, "crowd" + n + "@hollowlane.example"));
+    long step = learners.getFirst().step(course, "Your bench and the stand");
+    String visit = "/api/courses/" + course + "/walks/mine/steps/" + step + "/visits";
+    for (int n = 0; n < 300; n++) learners.get(n % learners.size()).post(visit, "");
+    byFacts(learners.subList(AT_WORK, learners.size()), visit, database, course);
+    steady(learners.subList(0, AT_WORK), visit, designer, course);
+    saturated(learners.subList(0, AT_WORK), visit);
+  }
+
+  /** Each learner's visits in turn, so that the machine's moods meet all of them alike. */
+  private static void byFacts(List<Visitor> learners, String visit, String database, long course)
+      throws SQLException {
+    try (Connection connection = DriverManager.getConnection(database, "yendrik", "yendrik")) {
+      for (int n = 0; n < FACTS.length; n++)
+        addFacts(connection, course, AT_WORK + n + 1, FACTS[n]);
+    }
+    List<List<Double>> millis = new ArrayList<>();
+    for (int n = 0; n < FACTS.length; n++) millis.add(new ArrayList<>());
+    for (int round = 0; round < VISITS; round++)
+      for (int n = 0; n < FACTS.length; n++) {
+        Visitor learner = learners.get(n);
+        millis.get(n).addAll(ServerBench.times(1, () -> learner.post(visit, "")));
+      }
+    for (int n = 0; n < FACTS.length; n++)
+      ServerBench.say("Visit with " + FACTS[n] + " facts more behind the learner", millis.get(n));
+  }
+
+  private static void addFacts(Connection connection, long course, int crowd, int many)
+      throws SQLException {
+    try (var insert =
+        connection.prepareStatement(
+            """
+            insert into fact (course_id, enrolment_id, at, kind, body)
+            select e.course_id, e.id, e.enrolled_at + n * interval '1 second', 'was-here', '{}'
+            from enrolment e join person p on p.id = e.person_id, generate_series(1, ?) n
+            where e.course_id = ? and p.email = ? and not e.practice
+            """)) {
+      insert.setInt(1, many);
+      insert.setLong(2, course);
+      insert.setString(3, "crowd" + crowd + "@hollowlane.example");
+      insert.executeUpdate();
+    }
+  }
+
+  /** Acts at a fixed rate; a late answer counts from when its act was due. */
+  private static void steady(List<Visitor> learners, String visit, Visitor designer, long course)
+      throws Exception {
+    List<Future<Double>> acts = new ArrayList<>();
+    var busy = new AtomicBoolean(true);
+    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      Future<List<Double>> reading =
+          threads.submit(() -> {
+            List<Double> all = new ArrayList<>();
+            while (busy.get()) {
+              all.addAll(
+                  ServerBench.times(1, () -> designer.get("/api/courses/" + course + "/progress")));
+              TimeUnit.MILLISECONDS.sleep(500);
+            }
+            return all;
+          });
+      long begin = System.nanoTime();
+      for (int n = 0; n < ACTS_A_SECOND * SECONDS; n++) {
+        long due = begin + n * 1_000_000_000L / ACTS_A_SECOND;
+        TimeUnit.NANOSECONDS.sleep(due - System.nanoTime());
+        Visitor learner = learners.get(n % learners.size());
+        acts.add(
+            threads.submit(() -> {
+              learner.post(visit, "");
+              return (System.nanoTime() - due) / 1e6;
+            }));
+      }
+      List<Double> millis = new ArrayList<>();
+      for (Future<Double> act : acts) millis.add(act.get());
+      busy.set(false);
+      ServerBench.say(
+          "%d learners at work, %d acts a second".formatted(learners.size(), ACTS_A_SECOND),
+          millis);
+      ServerBench.say("Progress of the course, meanwhile", reading.get());
+    }
+  }
+
+  private static void saturated(List<Visitor> learners, String visit) throws Exception {
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(SECONDS);
+    List<Double> millis = new ArrayList<>();
+    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      List<Future<List<Double>>> all = new ArrayList<>();
+      for (Visitor learner : learners)
+        all.add(
+            threads.submit(() -> {
+              List<Double> own = new ArrayList<>();
+              while (System.nanoTime() < end)
+                own.addAll(ServerBench.times(1, () -> learner.post(visit, "")));
+              return own;
+            }));
+      for (Future<List<Double>> own : all) millis.addAll(own.get());
+    }
+    ServerBench.say(
+        "%d learners as fast as they can, %.0f acts a second"
+            .formatted(learners.size(), millis.size() / (double) SECONDS),
+        millis);
+  }
+}
