@@ -57,7 +57,6 @@ public final class LearnerRecord {
   private final int[] filmSeconds;
   private final int[] version;
   private final long[] handedInAt;
-  private final int[] attemptsStarted;
   private final int[] attempts;
   private final double[] best;
   private final long[] bestAt;
@@ -98,7 +97,6 @@ public final class LearnerRecord {
     filmSeconds = new int[n];
     version = new int[n];
     handedInAt = never(n);
-    attemptsStarted = new int[n];
     attempts = new int[n];
     best = new double[n];
     Arrays.fill(best, UNSCORED);
@@ -175,7 +173,6 @@ public final class LearnerRecord {
     }
     version[s] = of.version();
     handedInAt[s] = moment(of.handedInAt());
-    attemptsStarted[s] = of.attemptsStarted();
     attempts[s] = of.attempts();
     best[s] = of.best().orElse(UNSCORED);
     bestAt[s] = moment(of.bestAt());
@@ -243,7 +240,6 @@ public final class LearnerRecord {
         filmSeconds[s],
         version[s],
         stored(handedInAt[s]),
-        attemptsStarted[s],
         attempts[s],
         share(best[s]),
         stored(bestAt[s]),
@@ -321,10 +317,7 @@ public final class LearnerRecord {
         handedInAt[s] = at;
         here(s, at);
       }
-      case Fact.StartedAttempt started -> {
-        attemptsStarted[s] = Math.max(attemptsStarted[s], started.number());
-        here(s, at);
-      }
+      case Fact.StartedAttempt _ -> here(s, at);
       case Fact.FinishedAttempt done -> finish(s, at, done);
       case Fact.Marked marked -> mark(s, at, marked, by);
       case Fact.Assessed _ -> {}
@@ -372,7 +365,6 @@ public final class LearnerRecord {
   private void finish(int s, long at, Fact.FinishedAttempt done) {
     here(s, at);
     attempts[s]++;
-    attemptsStarted[s] = Math.max(attemptsStarted[s], done.number());
     double score = done.points() / done.of();
     if (score > best[s]) {
       best[s] = score;
@@ -596,11 +588,6 @@ public final class LearnerRecord {
 
   public long handedInAt(int s) {
     return handedInAt[s];
-  }
-
-  /** The highest number of an attempt that was begun, finished or not; 0 when none was. */
-  public int attemptsStarted(int s) {
-    return attemptsStarted[s];
   }
 
   /** Attempts finished. */
