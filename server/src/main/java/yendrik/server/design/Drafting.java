@@ -293,7 +293,8 @@ public class Drafting {
 
   // --- steps ------------------------------------------------------------------------------------
   public StepView addStep(CourseId course, DesignEdits.NewStep edit) {
-    module(course, edit.module());
+    if (drafts.modules(course).stream().noneMatch(m -> m.getId() == edit.module()))
+      throw Problem.notFound("module");
     long id =
         db.insertInto(STEP)
             .set(STEP.COURSE_ID, course.value())
