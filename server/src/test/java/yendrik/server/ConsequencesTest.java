@@ -411,10 +411,13 @@ class ConsequencesTest extends SchoolTest {
     assertThat(walks.compare(enrolment)).isEmpty();
     db.update(ENROLMENT)
         .set(ENROLMENT.SHARE, 0.123)
-        .set(ENROLMENT.THREAD, "0")
+        .set(ENROLMENT.LATCHES, org.jooq.JSONB.valueOf("{\"stepDone\": {}}"))
         .where(ENROLMENT.ID.eq(enrolment))
         .execute();
-    assertThat(walks.compare(enrolment)).hasSize(2).anyMatch(d -> d.startsWith("share"));
+    assertThat(walks.compare(enrolment))
+        .anyMatch(d -> d.startsWith("share: kept 0.123, from the facts "))
+        .anyMatch(d -> d.matches("kept\\.stepDone\\.\\d+: kept nothing, from the facts \\d+"))
+        .noneMatch(d -> d.startsWith("sums") || d.startsWith("summary"));
     Map<Long, List<String>> differing = new HashMap<>();
     CheckState.Listener listener =
         new CheckState.Listener() {

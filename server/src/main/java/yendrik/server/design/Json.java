@@ -1,12 +1,16 @@
 package yendrik.server.design;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yendrik.core.rule.Condition;
 import yendrik.formats.json.CoreJson;
@@ -31,9 +35,29 @@ public final class Json {
         json.data(), MAPPER.getTypeFactory().constructCollectionType(List.class, type));
   }
 
-  /** Whether two pieces of JSON say the same, whatever the order of their names. */
-  public static boolean same(JSONB one, JSONB other) {
-    return MAPPER.readTree(one.data()).equals(MAPPER.readTree(other.data()));
+  /** A place in two pieces of JSON where they differ, as the names that lead to it. */
+  public record Differing(String path, String one, String other) {}
+
+  /** The deepest places where two pieces of JSON differ, whatever the order of their names. */
+  public static List<Differing> differing(String name, JSONB one, JSONB other) {
+    List<Differing> all = new ArrayList<>();
+    differing(all, name, MAPPER.readTree(one.data()), MAPPER.readTree(other.data()));
+    return all;
+  }
+
+  private static void differing(List<Differing> all, String path, JsonNode one, JsonNode other) {
+    if (one.equals(other)) return;
+    if (!one.isObject() || !other.isObject()) {
+      all.add(new Differing(path, said(one), said(other)));
+      return;
+    }
+    Set<String> names = new TreeSet<>(one.propertyNames());
+    names.addAll(other.propertyNames());
+    for (String name : names) differing(all, path + "." + name, one.path(name), other.path(name));
+  }
+
+  private static String said(JsonNode node) {
+    return node.isMissingNode() ? "nothing" : node.toString();
   }
 
   static Optional<Condition> rule(@Nullable JSONB json) {

@@ -97,7 +97,8 @@ record Snapshot(
   }
 
   private static void compare(List<String> all, String name, JSONB stored, JSONB made) {
-    if (!Json.same(stored, made)) all.add(said(name, stored.data(), made.data()));
+    for (Json.Differing at : Json.differing(name, stored, made))
+      all.add(said(at.path(), at.one(), at.other()));
   }
 
   private static void compare(List<String> all, String name, Object stored, Object made) {
