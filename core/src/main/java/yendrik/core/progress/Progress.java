@@ -197,8 +197,6 @@ public final class Progress {
         dirty.set(course.rank(s));
         markReaders(s);
         markReaders(course.factsSubject(s));
-        if (what instanceof Fact.FinishedAttempt)
-          for (Step.Tie tie : index.step(s).evidenceFor()) markOutcome(index.number(tie.outcome()));
       }
     }
   }

@@ -314,6 +314,32 @@ class WhatStaysTest {
   }
 
   @Test
+  void a_step_that_follows_a_badge_given_by_hand_opens_and_closes_with_it() {
+    Badge byHand = new Badge(BRAKE_HAND, "B", "", Optional.empty(), Optional.empty(), false);
+    Step follows = followsItsRule(opens(page(NEXT), ask(new Leaf.HoldsBadge(BRAKE_HAND))));
+    begin(design(List.of(module(BRAKES, Optional.empty(), follows)), List.of(byHand)));
+    assertThat(state(NEXT)).isEqualTo(StepState.CLOSED);
+    take(new Fact.BadgeIssued(BRAKE_HAND, "seen on Saturday"));
+    assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
+    take(new Fact.BadgeRevoked(BRAKE_HAND, "an error"));
+    assertThat(state(NEXT)).isEqualTo(StepState.CLOSED);
+  }
+
+  @Test
+  void a_step_that_asks_for_a_level_opens_with_the_attempt_or_the_rating_that_gives_it() {
+    Step quiz = scored(page(PADS), 10, 0.5, 0, BRAKE);
+    Step atMastery = opens(page(NEXT), ask(new Leaf.AtMastery(BRAKE)));
+    begin(design(List.of(module(BRAKES, Optional.empty(), quiz, atMastery)), List.of()));
+    take(new Fact.FinishedAttempt(PADS, 1, 3, 10));
+    assertThat(state(NEXT)).isEqualTo(StepState.CLOSED);
+    take(new Fact.FinishedAttempt(PADS, 2, 10, 10));
+    assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
+    begin(design(List.of(module(BRAKES, Optional.empty(), quiz, atMastery)), List.of()));
+    take(new Fact.Rated(BRAKE, 2, Optional.empty(), 1));
+    assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
+  }
+
+  @Test
   void where_the_lowest_level_is_mastery_every_score_gives_it() {
     var scale = new Scale(SCALE.id(), "pass", SCALE.levels(), 0);
     assertThat(Levels.ofScore(scale, 0, 0.5)).isZero();
