@@ -644,6 +644,11 @@ public final class LearnerRecord {
         || (attempts[s] > 0 && best[s] >= passMark(s) - 1e-9);
   }
 
+  /** Judged as not passed, without another go. */
+  public boolean failed(int s) {
+    return judgement[s] == Fact.Judgement.FAILED;
+  }
+
   /** Marked, and not passed. */
   public boolean notPassed(int s) {
     return marked(s) && !passed(s);

@@ -114,4 +114,124 @@ class ProposalsTest {
     assertThat(lines(LocalDate.of(2026, 11, 20), "before 9 November 2028").getFirst())
         .contains("Thu 9 Nov 2028");
   }
+
+  private Proposals forPlace(RuleAt at) {
+    return new Proposals(design(), at, LocalDate.of(2026, 11, 20));
+  }
+
+  private static List<Leaf> leaves(Proposals proposals, String typed) {
+    return proposals.forText(typed, 50).stream().map(Proposals.Proposal::leaf).toList();
+  }
+
+  @Test
+  void a_number_with_the_name_of_a_step_is_a_score_attempts_minutes_or_days() {
+    assertThat(leaves(proposals, "pads 3"))
+        .contains(
+            new Leaf.Score(PADS, 0.03, 1),
+            new Leaf.Score(PADS, 0, 0.03),
+            new Leaf.Attempted(PADS, 3),
+            new Leaf.TimeSpent(PADS, 3),
+            new Leaf.DaysSinceDone(PADS, 3));
+    assertThat(leaves(proposals, "pads 21")).doesNotContain(new Leaf.Attempted(PADS, 21));
+    assertThat(leaves(proposals, "pads 101")).noneMatch(l -> l instanceof Leaf.Score);
+    assertThat(leaves(proposals, "pads 0"))
+        .containsOnly(new Leaf.Score(PADS, 0, 1), new Leaf.Score(PADS, 0, 0));
+    assertThat(leaves(forPlace(new RuleAt.StepDone(PADS)), "pads 3"))
+        .as("a step does not wait for itself")
+        .doesNotContain(new Leaf.DaysSinceDone(PADS, 3));
+  }
+
+  @Test
+  void the_name_of_a_step_proposes_what_its_kind_can_answer() {
+    assertThat(leaves(proposals, "anatomy"))
+        .contains(new Leaf.StepDone(ANATOMY), new Leaf.Seen(ANATOMY), new Leaf.Confirmed(ANATOMY));
+    assertThat(leaves(proposals, "pads"))
+        .contains(new Leaf.StepDone(PADS), new Leaf.Passed(PADS), new Leaf.NotPassed(PADS))
+        .doesNotContain(new Leaf.Seen(PADS));
+    assertThat(leaves(proposals, "job card"))
+        .contains(
+            new Leaf.Passed(JOB_CARD),
+            new Leaf.HandedIn(JOB_CARD),
+            new Leaf.Marked(JOB_CARD),
+            new Leaf.NotPassed(JOB_CARD));
+    assertThat(leaves(proposals, "practical")).contains(new Leaf.SignedOff(PRACTICAL));
+  }
+
+  @Test
+  void a_module_is_proposed_done_by_steps_and_by_share_but_never_to_itself() {
+    assertThat(leaves(proposals, "module brakes")).containsExactly(new Leaf.ModuleDone(BRAKES));
+    assertThat(leaves(proposals, "module 5"))
+        .contains(new Leaf.ModuleCount(BRAKES, 5), new Leaf.ModuleShare(BRAKES, 0.05));
+    assertThat(leaves(proposals, "module 6")).as("it has five steps").noneMatch(this::counts);
+    assertThat(leaves(proposals, "module 0")).isEmpty();
+    assertThat(leaves(proposals, "module 100")).contains(new Leaf.ModuleShare(BRAKES, 1));
+    assertThat(leaves(proposals, "module 101")).noneMatch(l -> l instanceof Leaf.ModuleShare);
+    assertThat(leaves(forPlace(new RuleAt.ModuleOpens(BRAKES)), "module brakes")).isEmpty();
+    assertThat(leaves(forPlace(new RuleAt.ModuleDone(BRAKES)), "module brakes")).isEmpty();
+    assertThat(leaves(forPlace(new RuleAt.ModuleDone(BRAKES)), "3").getFirst())
+        .as("its own steps first")
+        .isEqualTo(new Leaf.ModuleCount(BRAKES, 3));
+  }
+
+  private boolean counts(Leaf leaf) {
+    return leaf instanceof Leaf.ModuleCount;
+  }
+
+  @Test
+  void an_outcome_is_proposed_at_mastery_at_each_level_and_by_pieces_of_evidence() {
+    assertThat(leaves(proposals, "BRAKE level"))
+        .containsExactlyInAnyOrder(
+            new Leaf.AtMastery(BRAKE),
+            new Leaf.LevelAtLeast(BRAKE, 1),
+            new Leaf.LevelBelow(BRAKE, 1),
+            new Leaf.LevelAtLeast(BRAKE, 2),
+            new Leaf.LevelBelow(BRAKE, 2),
+            new Leaf.LevelAtLeast(BRAKE, 3),
+            new Leaf.LevelBelow(BRAKE, 3));
+    assertThat(first("BRAKE level")).isEqualTo(new Leaf.AtMastery(BRAKE));
+    assertThat(leaves(proposals, "brake evidence 20"))
+        .containsExactly(new Leaf.EvidenceCount(BRAKE, 20, 2));
+    assertThat(leaves(proposals, "brake evidence 21")).isEmpty();
+    assertThat(leaves(proposals, "brake evidence 0")).isEmpty();
+  }
+
+  @Test
+  void badges_and_courses_are_proposed_by_name_and_the_course_not_to_itself() {
+    assertThat(leaves(proposals, "badge hand")).containsExactly(new Leaf.HoldsBadge(BRAKE_HAND));
+    assertThat(leaves(proposals, "course"))
+        .containsExactly(new Leaf.CourseComplete(INDUCTION), new Leaf.CourseComplete(COURSE));
+    assertThat(leaves(forPlace(new RuleAt.CourseComplete()), "course"))
+        .containsExactly(new Leaf.CourseComplete(INDUCTION));
+    assertThat(leaves(proposals, "out of reach")).isEmpty();
+    assertThat(leaves(forPlace(new RuleAt.FlagRaised(new FlagId(1))), "out of reach"))
+        .containsExactly(new Leaf.RequiredOutOfReach());
+  }
+
+  @Test
+  void days_mean_since_enrolment_and_in_flags_the_signals_first() {
+    assertThat(leaves(proposals, "enrolled 4")).containsExactly(new Leaf.EnrolledFor(4));
+    assertThat(leaves(proposals, "enrolled 0")).isEmpty();
+    assertThat(leaves(proposals, "quiet 4")).isEmpty();
+    var flag = forPlace(new RuleAt.FlagRaised(new FlagId(1)));
+    assertThat(leaves(flag, "quiet 4")).containsExactly(new Leaf.QuietFor(4));
+    assertThat(leaves(flag, "never started 4")).containsExactly(new Leaf.NeverStarted(4));
+    assertThat(leaves(flag, "overdue 4")).containsExactly(new Leaf.Overdue(4));
+    assertThat(leaves(flag, "behind 4")).containsExactly(new Leaf.BehindBy(4));
+    assertThat(leaves(flag, "stuck 4")).containsExactly(new Leaf.StuckFor(4));
+    assertThat(leaves(flag, "4").getFirst()).isEqualTo(new Leaf.QuietFor(4));
+    assertThat(leaves(proposals, "sessions 100"))
+        .contains(new Leaf.SessionsAttended(100), new Leaf.AttendanceRate(1));
+    assertThat(leaves(proposals, "sessions 101")).isEmpty();
+  }
+
+  @Test
+  void a_day_proposes_after_before_and_on_it() {
+    assertThat(leaves(proposals, "9 nov 2026"))
+        .containsExactly(
+            new Leaf.InTime(Optional.of(Instant.parse("2026-11-08T23:00:00Z")), Optional.empty()),
+            new Leaf.InTime(Optional.empty(), Optional.of(Instant.parse("2026-11-08T23:00:00Z"))),
+            new Leaf.InTime(
+                Optional.of(Instant.parse("2026-11-08T23:00:00Z")),
+                Optional.of(Instant.parse("2026-11-09T23:00:00Z"))));
+  }
 }

@@ -59,7 +59,8 @@ public record Ground(String what, Instant at, Optional<PersonId> by) {
       return ground(
           best + (allowed == 0 ? tries : r.attempts(s) + of + " attempts"), r.scoredAt(s));
     }
-    String judged = r.passed(s) ? "passed" : "needs another go";
+    String notPassed = r.failed(s) ? "not passed" : "needs another go";
+    String judged = r.passed(s) ? "passed" : notPassed;
     String points = r.scored(s) ? ", " + Numbers.percent(r.score(s)) : "";
     return ground(judged + points, r.markedAt(s)).map(g -> g.by(r.markedBy(s)));
   }
