@@ -180,15 +180,27 @@ public final class Workshop {
   }
 
   public static Step followsItsRule(Step s) {
+    return gated(s, new Step.Gate(/* listed= */ true, /* staysOpen= */ false));
+  }
+
+  public static Step gated(Step s, Step.Gate gate) {
+    return with(s, s.published(), gate);
+  }
+
+  public static Step unpublished(Step s) {
+    return with(s, false, s.gate());
+  }
+
+  private static Step with(Step s, boolean published, Step.Gate gate) {
     return new Step(
         s.id(),
         s.name(),
         s.kind(),
         s.required(),
-        s.published(),
+        published,
         s.opensWhen(),
         s.doneWhen(),
-        new Step.Gate(true, false),
+        gate,
         s.window(),
         s.scoring(),
         s.evidenceFor(),

@@ -49,27 +49,7 @@ class KnownTest {
   }
 
   private static Step hidden(Step s) {
-    return with(s, s.published(), HIDDEN);
-  }
-
-  private static Step unpublished(Step s) {
-    return with(s, false, s.gate());
-  }
-
-  private static Step with(Step s, boolean published, Step.Gate gate) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        published,
-        s.opensWhen(),
-        s.doneWhen(),
-        gate,
-        s.window(),
-        s.scoring(),
-        s.evidenceFor(),
-        s.audience());
+    return gated(s, HIDDEN);
   }
 
   private static CourseModule module(
@@ -123,7 +103,7 @@ class KnownTest {
   }
 
   private static Step followsHidden(Step s) {
-    return with(s, true, new Step.Gate(/* listed= */ false, /* staysOpen= */ false));
+    return gated(s, new Step.Gate(/* listed= */ false, /* staysOpen= */ false));
   }
 
   @Test
