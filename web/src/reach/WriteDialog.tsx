@@ -11,7 +11,7 @@ import {
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ApiError, api, body } from '../api/client';
+import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
@@ -40,10 +40,6 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
           body: { learners: learners.map((l) => l.enrolment), subject, body: text },
         }),
       ),
-    onError: (e) => {
-      // What was refused may be mended and sent; what may have been done keeps its key.
-      if (e instanceof ApiError) once.renew();
-    },
     onSuccess: (done) => {
       once.renew();
       notice({ tone: 'success', text: t('reach.sent', { count: done.letters }) });

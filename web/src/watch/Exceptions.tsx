@@ -11,7 +11,7 @@ import {
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ApiError, api, type BeadInfo } from '../api/client';
+import { api, type BeadInfo } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
@@ -40,10 +40,7 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
       notice({ tone: 'success', text: t('watch.exceptionDone') });
       changed(client, course.id);
     },
-    onError: (e) => {
-      if (e instanceof ApiError) once.renew();
-      notice({ tone: 'error', text: e.message });
-    },
+    onError: (e) => notice({ tone: 'error', text: e.message }),
   });
   if (bead.state === 'DONE' || bead.state === 'EXCUSED' || bead.state === 'NOT_FOR_THEM')
     return <Standing bead={bead} />;

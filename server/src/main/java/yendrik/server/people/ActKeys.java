@@ -66,7 +66,7 @@ class ActKeys {
         .execute();
   }
 
-  /** Gives a key back: the act failed and changed nothing. */
+  /** Gives a key back: the act was refused or failed and changed nothing. */
   void release(long person, UUID key) {
     db.deleteFrom(ACT_KEY).where(ACT_KEY.PERSON_ID.eq(person), ACT_KEY.KEY.eq(key)).execute();
   }

@@ -20,7 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * Does an act once, however often its request comes: a request with {@code Act-Key} (a UUID of the
  * client's) that was answered before is answered the same again, and nothing is done. A request
- * that failed in the server gives its key back.
+ * that was refused or failed changed nothing and gives its key back.
  */
 @Component
 @Order(OnceFilter.AFTER_SECURITY)
@@ -81,7 +81,7 @@ class OnceFilter extends OncePerRequestFilter {
     boolean done = false;
     try {
       chain.doFilter(request, kept);
-      done = kept.getStatus() < HttpStatus.INTERNAL_SERVER_ERROR.value();
+      done = kept.getStatus() < HttpStatus.BAD_REQUEST.value();
     } finally {
       if (!done) keys.release(person, key);
     }
