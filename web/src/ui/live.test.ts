@@ -5,18 +5,18 @@ const sources: FakeSource[] = [];
 
 class FakeSource {
   closed = false;
-  private readonly heard = new Map<string, () => void>();
+  private readonly heard = new Map<string, (event: { data: string }) => void>();
 
   constructor(readonly url: string) {
     sources.push(this);
   }
 
-  addEventListener(name: string, hears: () => void) {
+  addEventListener(name: string, hears: (event: { data: string }) => void) {
     this.heard.set(name, hears);
   }
 
-  say(name: string) {
-    this.heard.get(name)?.();
+  say(name: string, data = '') {
+    this.heard.get(name)?.({ data });
   }
 
   close() {
@@ -64,10 +64,11 @@ describe('listening', () => {
     const stopOne = listen(2, one);
     const stopOther = listen(2, other);
     expect(sources).toHaveLength(1);
-    sources[0]?.say('changed');
+    sources[0]?.say('changed', '4 7');
+    sources[0]?.say('changed', '7 9');
     vi.advanceTimersByTime(500);
     expect(one).toHaveBeenCalledTimes(1);
-    expect(other).toHaveBeenCalledTimes(1);
+    expect(other).toHaveBeenCalledExactlyOnceWith(new Set([4, 7, 9]));
     stopOne();
     expect(sources[0]?.closed).toBe(false);
     stopOther();
@@ -82,7 +83,7 @@ describe('listening', () => {
     expect(hears).not.toHaveBeenCalled();
     sources[0]?.say('ready');
     vi.advanceTimersByTime(500);
-    expect(hears).toHaveBeenCalledTimes(1);
+    expect(hears).toHaveBeenCalledExactlyOnceWith('everybody');
     stop();
   });
 });

@@ -1,5 +1,8 @@
+/** People about whom something has changed, or everybody where nobody knows who. */
+export type Who = ReadonlySet<number> | 'everybody';
+
 /** Hears of changes in a course. */
-export type Hears = () => void;
+export type Hears = (who: Who) => void;
 
 const CALM = 400;
 const LONGEST = 1_500;
@@ -38,13 +41,22 @@ export function gathering(tell: () => void): { heard: () => void; forget: () => 
 function open(course: number): Line {
   const source = new EventSource(`/api/courses/${course}/events`);
   const line: Line = { source, listeners: new Set() };
+  let gathered = new Set<number>();
+  let all = false;
   const { heard } = gathering(() => {
-    for (const listener of line.listeners) listener();
+    const who = all ? 'everybody' : gathered;
+    gathered = new Set();
+    all = false;
+    for (const listener of line.listeners) listener(who);
   });
   let before = false;
-  source.addEventListener('changed', heard);
+  source.addEventListener('changed', (event) => {
+    for (const id of String(event.data).split(' ')) gathered.add(Number(id));
+    heard();
+  });
   // What happened while the connection was lost was told to nobody.
   source.addEventListener('ready', () => {
+    all = before;
     if (before) heard();
     before = true;
   });

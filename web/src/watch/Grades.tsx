@@ -14,6 +14,7 @@ import { FilterBar } from './FilterBar';
 import { arranged, nextOrder, type Order, useFilter } from './filter';
 import { Grid } from './Grid';
 import { GridActions } from './GridActions';
+import { liveGrades } from './live';
 
 type Row = GradesData['learners'][number];
 
@@ -31,7 +32,7 @@ const plain = (points: number) => `${Math.round(points * 10) / 10}`;
 export default function Grades() {
   const { t } = useTranslation();
   const course = useCourse();
-  useLive(course.id, ['grades', 'bead']);
+  useLive(course.id, ['bead'], liveGrades);
   const [sel, select] = useSelection();
   const grades = useQuery(queries.grades(course.id));
   const [enrolment, step] = (sel ?? '').split('-').map(Number);

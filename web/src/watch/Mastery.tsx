@@ -17,13 +17,14 @@ import { arranged, nextOrder, type Order, useFilter } from './filter';
 import { Grid } from './Grid';
 import { GridActions } from './GridActions';
 import { unfolded } from './groups';
+import { liveMastery } from './live';
 import { RateDialog } from './RateDialog';
 import { levelOf } from './spread';
 
 export default function Mastery() {
   const { t } = useTranslation();
   const course = useCourse();
-  useLive(course.id, ['mastery', 'cell', 'trend']);
+  useLive(course.id, ['cell', 'trend'], liveMastery);
   const [sel, select] = useSelection();
   const [filter] = useFilter();
   const mastery = useQuery(queries.mastery(course.id));

@@ -16,10 +16,11 @@ import { EnrolDialog } from './EnrolDialog';
 import { LearnerInspector } from './LearnerInspector';
 import { LearnerTable } from './LearnerTable';
 import { Legend } from './Legend';
+import { liveProgress } from './live';
 
 export default function Progress() {
   const course = useCourse();
-  useLive(course.id, ['progress', 'learner', 'bead']);
+  useLive(course.id, ['learner', 'bead'], liveProgress);
   const progress = useQuery(queries.progress(course.id));
   return <Loaded query={progress}>{(data) => <Table data={data} />}</Loaded>;
 }

@@ -29,6 +29,32 @@ class WatchingTest extends SchoolTest {
   }
 
   @Test
+  void the_rows_of_some_people_are_those_of_the_whole_grid_and_only_who_may_be_seen() {
+    for (String grid : List.of("/progress", "/mastery", "/grades")) {
+      JsonNode whole = as("Tomas Weir").get(foundations() + grid);
+      List<JsonNode> some =
+          whole
+              .path("learners")
+              .valueStream()
+              .filter(l -> List.of("Bashir Colm", "Juno Abara").contains(name(l)))
+              .toList();
+      String people =
+          "?people=" + some.get(0).path("person") + "&people=" + some.get(1).path("person");
+      JsonNode part = as("Tomas Weir").get(foundations() + grid + people);
+      assertThat(part.path("learners").valueStream()).as(grid).containsExactlyElementsOf(some);
+      assertThat(part.path("version")).isEqualTo(whole.path("version"));
+      JsonNode seen = as("Priya Nakamura").get(foundations() + grid + people);
+      assertThat(seen.path("learners").valueStream().map(WatchingTest::name))
+          .as(grid)
+          .containsExactly("Juno Abara");
+    }
+  }
+
+  private static String name(JsonNode row) {
+    return row.path("name").asString();
+  }
+
+  @Test
   void follow_up_is_exactly_the_flagged_learners_of_progress() {
     List<String> flagged =
         as("Tomas Weir")

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -47,6 +48,11 @@ public class Learners {
   /** All of them, by name. */
   public List<Snapshot> of(Seat seat) {
     return where(seat, DSL.noCondition());
+  }
+
+  /** Those of some people, or all of them where nobody is named; by name. */
+  List<Snapshot> of(Seat seat, Set<Long> people) {
+    return where(seat, people.isEmpty() ? DSL.noCondition() : ENROLMENT.PERSON_ID.in(people));
   }
 
   /** How a learner's levels moved since they were enrolled. */

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
@@ -96,9 +97,9 @@ class Standings {
     return shares;
   }
 
-  GradesView grades(Seat seat) {
+  GradesView grades(Seat seat, Set<Long> people) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
-    if (ready.isEmpty()) return new GradesView(List.of(), List.of(), List.of());
+    if (ready.isEmpty()) return new GradesView(0, List.of(), List.of(), List.of());
     CourseDesign design = ready.get().document().design();
     List<GradeHead> heads = new ArrayList<>();
     for (CourseModule module : design.modules())
@@ -112,9 +113,10 @@ class Standings {
                   step.kind(),
                   step.scoring().points()));
     return new GradesView(
+        design.version(),
         heads,
         Watching.groups(design, seat),
-        learners.of(seat).stream().map(s -> row(s, heads)).toList());
+        learners.of(seat, people).stream().map(s -> row(s, heads)).toList());
   }
 
   /**
@@ -122,7 +124,7 @@ class Standings {
    * the levels on outcomes are worth; empty cells where there is nothing yet.
    */
   void writeGrades(Seat seat, Table table) {
-    GradesView view = grades(seat);
+    GradesView view = grades(seat, Set.of());
     List<Outcome> outcomes =
         designs
             .published(seat.course())
@@ -165,6 +167,7 @@ class Standings {
     OptionalDouble total = Grade.soFar(scored);
     return new GradeRow(
         s.enrolment(),
+        s.person(),
         s.name(),
         s.summary().groups(),
         !s.summary().flags().isEmpty(),

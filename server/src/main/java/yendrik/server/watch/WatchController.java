@@ -1,9 +1,11 @@
 package yendrik.server.watch;
 
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -35,6 +37,10 @@ import yendrik.server.way.Walks;
 class WatchController {
   private static final String XLSX =
       "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+
+  /** How many people can be named in an address. */
+  private static final int MOST_ROWS = 200;
+
   private final Watching watching;
   private final Standings standings;
   private final Learners learners;
@@ -47,10 +53,14 @@ class WatchController {
     this.walks = walks;
   }
 
+  /** All learners, or only some people among them: those about whom something has changed. */
   @GetMapping("/progress")
   @Needs(Right.TEACH)
-  ProgressView progress(@PathVariable long course, Seat seat) {
-    return watching.progress(seat);
+  ProgressView progress(
+      @PathVariable long course,
+      @RequestParam(defaultValue = "") @Size(max = MOST_ROWS) Set<Long> people,
+      Seat seat) {
+    return watching.progress(seat, people);
   }
 
   /** The same as a CSV file: a learner a row, a step a column. */
@@ -94,10 +104,14 @@ class WatchController {
     return watching.bead(seat, enrolment, step);
   }
 
+  /** All learners, or only some people among them. */
   @GetMapping("/mastery")
   @Needs(Right.TEACH)
-  MasteryView mastery(@PathVariable long course, Seat seat) {
-    return watching.mastery(seat);
+  MasteryView mastery(
+      @PathVariable long course,
+      @RequestParam(defaultValue = "") @Size(max = MOST_ROWS) Set<Long> people,
+      Seat seat) {
+    return watching.mastery(seat, people);
   }
 
   /** Share at mastery by outcome at the end of each week; of one group, or of all. */
@@ -126,7 +140,7 @@ class WatchController {
   }
 
   private void writeMastery(Seat seat, Table table) {
-    MasteryView grid = watching.mastery(seat);
+    MasteryView grid = watching.mastery(seat, Set.of());
     table.row("Learner");
     grid.outcomes().forEach(o -> table.cell(o.code()));
     for (WatchViews.MasteryRow row : grid.learners()) {
@@ -140,10 +154,14 @@ class WatchController {
     return level < 0 ? "" : outcome.levels().get(level);
   }
 
+  /** All learners, or only some people among them. */
   @GetMapping("/grades")
   @Needs(Right.TEACH)
-  GradesView grades(@PathVariable long course, Seat seat) {
-    return standings.grades(seat);
+  GradesView grades(
+      @PathVariable long course,
+      @RequestParam(defaultValue = "") @Size(max = MOST_ROWS) Set<Long> people,
+      Seat seat) {
+    return standings.grades(seat, people);
   }
 
   /** The same as a CSV file, with the points of the outcomes' levels after those of the steps. */

@@ -50,6 +50,7 @@ final class WatchViews {
 
   record LearnerView(
       long enrolment,
+      long person,
       String name,
       List<String> groups,
       Instant enrolledAt,
@@ -92,6 +93,7 @@ final class WatchViews {
    */
   record BeadView(
       long enrolment,
+      long person,
       String learner,
       long step,
       String name,
@@ -106,7 +108,11 @@ final class WatchViews {
       Optional<Explaining.Part> done,
       List<Happened> happened) {}
 
-  record MasteryView(List<OutcomeHead> outcomes, List<Group> groups, List<MasteryRow> learners) {}
+  /**
+   * @param version of the design that the columns are from
+   */
+  record MasteryView(
+      int version, List<OutcomeHead> outcomes, List<Group> groups, List<MasteryRow> learners) {}
 
   /**
    * @param composed whether it is made of others and cannot be rated itself
@@ -123,7 +129,12 @@ final class WatchViews {
       boolean retired) {}
 
   record MasteryRow(
-      long enrolment, String name, List<Long> groups, boolean flagged, Map<Long, Integer> levels) {}
+      long enrolment,
+      long person,
+      String name,
+      List<Long> groups,
+      boolean flagged,
+      Map<Long, Integer> levels) {}
 
   /**
    * @param sum the computation with its numbers, where there is one
@@ -133,6 +144,7 @@ final class WatchViews {
    * @param moves how the level moved since, earliest first
    */
   record CellView(
+      long person,
       String learner,
       String code,
       String outcome,
@@ -168,9 +180,11 @@ final class WatchViews {
       long id, String code, String name, List<Double> mastery, List<Double> rated) {}
 
   /**
+   * @param version of the design that the columns are from
    * @param steps that have points, in course order
    */
-  record GradesView(List<GradeHead> steps, List<Group> groups, List<GradeRow> learners) {}
+  record GradesView(
+      int version, List<GradeHead> steps, List<Group> groups, List<GradeRow> learners) {}
 
   record GradeHead(long id, String module, String name, StepKind kind, double points) {}
 
@@ -180,6 +194,7 @@ final class WatchViews {
    */
   record GradeRow(
       long enrolment,
+      long person,
       String name,
       List<Long> groups,
       boolean flagged,

@@ -107,7 +107,7 @@ class Watching {
         .orElseThrow(() -> Problem.conflict("Nothing is published yet."));
   }
 
-  ProgressView progress(Seat seat) {
+  ProgressView progress(Seat seat, Set<Long> people) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty())
       return new ProgressView(
@@ -133,7 +133,7 @@ class Watching {
             .toList(),
         steps,
         groups(design, seat),
-        learners.of(seat).stream().map(Watching::row).toList());
+        learners.of(seat, people).stream().map(Watching::row).toList());
   }
 
   static List<WatchViews.Group> groups(CourseDesign design, Seat seat) {
@@ -173,6 +173,7 @@ class Watching {
     List<Happened> happened = happened(walk, _ -> true);
     return new LearnerView(
         enrolment,
+        walk.person(),
         snapshot.name(),
         snapshot.summary().groups().stream()
             .map(g -> index.design().groups().getOrDefault(new GroupId(g), ""))
@@ -326,6 +327,7 @@ class Watching {
     int left = progress.record().attemptsLeft(s);
     return new BeadView(
         enrolment,
+        walk.person(),
         snapshot.name(),
         step,
         design.name(),
@@ -355,9 +357,9 @@ class Watching {
     };
   }
 
-  MasteryView mastery(Seat seat) {
+  MasteryView mastery(Seat seat, Set<Long> people) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
-    if (ready.isEmpty()) return new MasteryView(List.of(), List.of(), List.of());
+    if (ready.isEmpty()) return new MasteryView(0, List.of(), List.of(), List.of());
     Map<Long, OutcomeRecord> rows =
         db.selectFrom(OUTCOME)
             .where(OUTCOME.COURSE_ID.eq(seat.course().value()))
@@ -376,16 +378,18 @@ class Watching {
                     rows.get(o.id().value()).getRetired()))
             .toList();
     List<MasteryRow> learnerRows =
-        learners.of(seat).stream()
+        learners.of(seat, people).stream()
             .map(s ->
                 new MasteryRow(
                     s.enrolment(),
+                    s.person(),
                     s.name(),
                     s.summary().groups(),
                     !s.summary().flags().isEmpty(),
                     s.summary().levels()))
             .toList();
-    return new MasteryView(heads, groups(ready.get().document().design(), seat), learnerRows);
+    return new MasteryView(
+        ready.get().version(), heads, groups(ready.get().document().design(), seat), learnerRows);
   }
 
   private static List<String> names(Scale scale) {
@@ -410,6 +414,7 @@ class Watching {
             .toList();
     LearnerRecord record = walk.progress().record();
     return new CellView(
+        walk.person(),
         snapshot.name(),
         outcome.code(),
         outcome.name(),

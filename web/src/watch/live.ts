@@ -1,0 +1,29 @@
+import { api, body } from '../api/client';
+import type { LiveRows } from '../ui/rows';
+
+/** The grids of learners, of which single rows can be fetched. */
+export const liveProgress: LiveRows = {
+  kind: 'progress',
+  fetch: (course, people) =>
+    body(
+      api.GET('/api/courses/{course}/progress', {
+        params: { path: { course }, query: { people } },
+      }),
+    ),
+};
+
+export const liveMastery: LiveRows = {
+  kind: 'mastery',
+  fetch: (course, people) =>
+    body(
+      api.GET('/api/courses/{course}/mastery', { params: { path: { course }, query: { people } } }),
+    ),
+};
+
+export const liveGrades: LiveRows = {
+  kind: 'grades',
+  fetch: (course, people) =>
+    body(
+      api.GET('/api/courses/{course}/grades', { params: { path: { course }, query: { people } } }),
+    ),
+};
