@@ -16,6 +16,7 @@ import org.springframework.context.annotation.Import;
       "yendrik.demo=true",
       "yendrik.demo.today=" + ServerTest.TODAY,
       "yendrik.timers=false",
+      "spring.session.jdbc.cleanup-cron=-",
       "springdoc.api-docs.enabled=true",
       "logging.level.yendrik=warn"
     })

@@ -60,8 +60,9 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
     if (!(variables instanceof Map<?, ?> map) || !(map.get("course") instanceof String text))
       throw new IllegalStateException("an endpoint with a course right has no {course}");
     try {
-      return people
-          .seat(new CourseId(Long.parseLong(text)), person)
+      var course = new CourseId(Long.parseLong(text));
+      return RequestContexts.seat(request, course)
+          .orElseGet(() -> people.seat(course, person))
           .orElseThrow(() -> Problem.notFound("course"));
     } catch (IllegalArgumentException e) {
       throw Problem.notFound("course");

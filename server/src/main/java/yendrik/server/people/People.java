@@ -20,10 +20,8 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record4;
 import org.jooq.impl.DSL;
-import org.jspecify.annotations.Nullable;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 
@@ -126,11 +124,8 @@ public class People {
     return email.strip().toLowerCase(Locale.ROOT);
   }
 
-  /**
-   * A person's place in a course; empty if they have none or the course is not there. One statement
-   * that needs no transaction, since every request asks this.
-   */
-  @Transactional(propagation = Propagation.SUPPORTS, readOnly = true)
+  /** A person's place in a course; empty if they have none or the course is not there. */
+  @Transactional(readOnly = true)
   public Optional<Seat> seat(CourseId course, SignedIn person) {
     return seats(person, COURSE.ID.eq(course.value())).stream().findFirst();
   }
@@ -138,37 +133,19 @@ public class People {
   /** A person's places in all courses. */
   private List<Seat> seats(SignedIn person, Condition which) {
     return db
-        .select(COURSE.ID, STAFF.ROLE, STAFF.GROUP_ID, ENROLMENT.ID)
+        .select(Seats.FIELDS)
         .from(COURSE)
+        .join(PERSON)
+        .on(PERSON.ID.eq(person.id()))
         .leftJoin(STAFF)
-        .on(STAFF.COURSE_ID.eq(COURSE.ID), STAFF.PERSON_ID.eq(person.id()))
+        .on(Seats.isStaff())
         .leftJoin(ENROLMENT)
-        .on(
-            ENROLMENT.COURSE_ID.eq(COURSE.ID),
-            ENROLMENT.PERSON_ID.eq(person.id()),
-            ENROLMENT.PRACTICE.isFalse())
+        .on(Seats.isEnrolled())
         .where(which)
         .fetch()
         .stream()
-        .map(r -> {
-          Optional<Seat.Role> role =
-              person.administrator()
-                  ? Optional.of(Seat.Role.DESIGNER)
-                  : Optional.ofNullable(r.value2())
-                      .map(name -> Seat.Role.valueOf(name.toUpperCase(Locale.ROOT)));
-          return new Seat(
-              new CourseId(r.value1()),
-              person,
-              role,
-              person.administrator() ? OptionalLong.empty() : optional(r.value3()),
-              optional(r.value4()));
-        })
-        .filter(seat -> seat.role().isPresent() || seat.learner())
+        .flatMap(row -> Seats.of(row, person).stream())
         .toList();
-  }
-
-  private static OptionalLong optional(@Nullable Long value) {
-    return value == null ? OptionalLong.empty() : OptionalLong.of(value);
   }
 
   /**

@@ -1,42 +1,30 @@
 package yendrik.server.people;
 
-import org.springframework.beans.factory.ObjectProvider;
+import java.util.List;
 import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.boot.web.servlet.AbstractFilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.session.Session;
-import org.springframework.session.SessionRepository;
-import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
-import org.springframework.session.web.http.CookieHttpSessionIdResolver;
-import org.springframework.session.web.http.CookieSerializer;
-import org.springframework.session.web.http.SessionRepositoryFilter;
 
-/** Sessions in the database, written as seldom as can be. */
+/** Sessions in the database, which signing in and out begin and end. */
 @Configuration
 class SessionConfiguration {
+  private static final String FILTER = "sessionRepositoryFilterRegistration";
+
   /**
-   * Puts {@link QuietSessions} between requests and the database. The filter is made anew, since
-   * the repository itself must stay what others know it as.
+   * Keeps the library that manages sessions to the address where they begin and end. Elsewhere
+   * {@link RequestContexts} says who it is; everybody who glances at a session there, as frameworks
+   * do, would have it read and written again.
    */
   @Bean
-  static BeanPostProcessor quietSessions(
-      ObjectProvider<JdbcIndexedSessionRepository> sessions,
-      ObjectProvider<CookieSerializer> cookies) {
+  static BeanPostProcessor sessionsWhereTheyBeginAndEnd() {
     return new BeanPostProcessor() {
       @Override
       public Object postProcessAfterInitialization(Object bean, String name) {
-        if (!(bean instanceof SessionRepositoryFilter<?>)) return bean;
-        var quiet = new SessionRepositoryFilter<>(new QuietSessions(plain(sessions.getObject())));
-        var ids = new CookieHttpSessionIdResolver();
-        ids.setCookieSerializer(cookies.getObject());
-        quiet.setHttpSessionIdResolver(ids);
-        return quiet;
+        if (name.equals(FILTER) && bean instanceof AbstractFilterRegistrationBean<?> filter)
+          filter.setUrlPatterns(List.of("/api/session"));
+        return bean;
       }
     };
-  }
-
-  @SuppressWarnings("unchecked") // which kind of session it keeps is nobody's business
-  private static SessionRepository<Session> plain(JdbcIndexedSessionRepository sessions) {
-    return (SessionRepository<Session>) (SessionRepository<?>) sessions;
   }
 }

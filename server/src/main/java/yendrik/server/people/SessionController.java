@@ -9,7 +9,6 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
@@ -74,8 +73,7 @@ class SessionController {
     HttpSession old = request.getSession(false);
     if (old != null) old.invalidate();
     var context = SecurityContextHolder.createEmptyContext();
-    context.setAuthentication(
-        UsernamePasswordAuthenticationToken.authenticated(person, null, List.of()));
+    context.setAuthentication(RequestContexts.signedIn(person));
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
     tokens.saveToken(tokens.generateToken(request), request, response);
