@@ -2,7 +2,6 @@ package yendrik.bench;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -13,14 +12,22 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** One signed-in person of the demo at the server's door, with cookies as a browser has them. */
 final class Visitor {
   private static final JsonMapper JSON = new JsonMapper();
-  private final CookieManager cookies = new CookieManager();
-  private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+  private static final String TOKEN = "XSRF-TOKEN";
+
+  /** Shared by all visitors, so that those who ask take as little of the machine as can be. */
+  private static final HttpClient CLIENT =
+      HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+
+  private final Map<String, String> cookies = new ConcurrentHashMap<>();
   private final URI server;
 
   Visitor(URI server, String email) {
@@ -57,12 +64,16 @@ final class Visitor {
             .POST(BodyPublishers.ofString(body)));
   }
 
-  /** Sends something whose answer does not matter unless it is a failure. */
-  void tell(String path, String body) {
-    sent(
-        HttpRequest.newBuilder(server.resolve(path))
+  /**
+   * Sends something whose answer does not matter unless it is a failure.
+   *
+   * @return the bytes of the answer
+   */
+  int tell(String path, String body) {
+    return sent(HttpRequest.newBuilder(server.resolve(path))
             .header("Content-Type", "application/json")
-            .POST(BodyPublishers.ofString(body)));
+            .POST(BodyPublishers.ofString(body)))
+        .length;
   }
 
   private JsonNode send(HttpRequest.Builder request) {
@@ -71,11 +82,16 @@ final class Visitor {
   }
 
   private byte[] sent(HttpRequest.Builder request) {
-    cookies.getCookieStore().getCookies().stream()
-        .filter(c -> c.getName().equals("XSRF-TOKEN"))
-        .forEach(c -> request.setHeader("X-XSRF-TOKEN", c.getValue()));
+    if (!cookies.isEmpty())
+      request.setHeader(
+          "Cookie",
+          cookies.entrySet().stream()
+              .map(c -> c.getKey() + "=" + c.getValue())
+              .collect(Collectors.joining("; ")));
+    if (cookies.containsKey(TOKEN)) request.setHeader("X-" + TOKEN, cookies.get(TOKEN));
     try {
-      HttpResponse<byte[]> response = client.send(request.build(), BodyHandlers.ofByteArray());
+      HttpResponse<byte[]> response = CLIENT.send(request.build(), BodyHandlers.ofByteArray());
+      response.headers().allValues("Set-Cookie").forEach(this::keep);
       if (response.statusCode() >= 400)
         throw new IllegalStateException(
             response.uri() + ": " + response.statusCode() + " " + new String(response.body()));
@@ -86,6 +102,11 @@ final class Visitor {
       Thread.currentThread().interrupt();
       throw new IllegalStateException(e);
     }
+  }
+
+  private void keep(String cookie) {
+    String[] named = cookie.split(";", 2)[0].split("=", 2);
+    cookies.put(named[0], named[1]);
   }
 
   long course(String name) {

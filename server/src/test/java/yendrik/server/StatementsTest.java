@@ -25,7 +25,7 @@ import yendrik.formats.json.CoreJson;
 @ServerTest
 @Import(StatementsTest.Counting.class)
 class StatementsTest extends SchoolTest {
-  private static final int MOST_STATEMENTS = 8;
+  private static final int MOST_STATEMENTS = 6;
 
   /** Who it is, with their place in the course, is one, of one statement; the act is the other. */
   private static final int MOST_TRANSACTIONS = 2;

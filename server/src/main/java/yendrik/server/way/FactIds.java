@@ -4,8 +4,8 @@ import java.util.function.LongSupplier;
 import yendrik.core.id.FactId;
 
 /**
- * Ids for the new facts of one act, taken from the database in blocks. The first block is asked for
- * once the learner is locked, so that ids are in the order of the acts.
+ * Ids for the new facts of one act, taken from the database in blocks. The first block comes with
+ * the lock on the learner, so that ids are in the order of the acts.
  */
 final class FactIds {
   /** How many ids one value of the sequence stands for; the sequence counts in these steps. */
@@ -15,7 +15,13 @@ final class FactIds {
   private long next;
   private long end;
 
-  FactIds(LongSupplier blocks) {
+  /**
+   * @param first the first block
+   * @param blocks where more come from
+   */
+  FactIds(long first, LongSupplier blocks) {
+    next = first;
+    end = first + BLOCK;
     this.blocks = blocks;
   }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import org.jooq.Field;
 import org.jooq.JSONB;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.progress.Latches;
@@ -60,6 +61,7 @@ record Snapshot(
         record.sums());
   }
 
+  /** Puts it into a row, in which then is marked what is to be written. */
   void write(EnrolmentRecord row) {
     row.setDesignVersion(version);
     row.setAsOf(asOf);
@@ -76,6 +78,8 @@ record Snapshot(
     row.setForm(FORM);
     row.setFailures(0);
     row.setFailedUntil(null);
+    for (Field<?> field : row.fields())
+      if (field.getType() != JSONB.class) row.touched(field, row.modified(field));
   }
 
   /** What a row holds that differs from this, by column; none when all agrees. */

@@ -1,5 +1,6 @@
 package yendrik.server.way;
 
+import static yendrik.schema.Sequences.FACT_ID;
 import static yendrik.schema.Tables.ATTEMPT;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
@@ -16,6 +17,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.SelectConditionStep;
 import org.springframework.stereotype.Service;
@@ -47,6 +49,7 @@ import yendrik.server.live.Events;
 @Service
 @Transactional
 public class Walks {
+  private static final Field<Long> FIRST_IDS = FACT_ID.nextval().as("first_ids");
   private final DSLContext db;
   private final FactStore facts;
   private final Designs designs;
@@ -196,9 +199,13 @@ public class Walks {
     return locked(query(id).forUpdate().of(ENROLMENT).fetchSingle());
   }
 
+  /**
+   * With the ids of new facts: a statement that had to wait for the lock is evaluated again after
+   * it, so that ids are in the order of the acts.
+   */
   private SelectConditionStep<? extends Record> query(long id) {
     return db.select(ENROLMENT.fields())
-        .select(COURSE.PUBLISHED_VERSION)
+        .select(COURSE.PUBLISHED_VERSION, FIRST_IDS)
         .from(ENROLMENT)
         .join(COURSE)
         .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
@@ -207,7 +214,9 @@ public class Walks {
 
   private Locked locked(Record found) {
     return new Locked(
-        found.into(ENROLMENT), found.get(COURSE.PUBLISHED_VERSION), new FactIds(facts::nextBlock));
+        found.into(ENROLMENT),
+        found.get(COURSE.PUBLISHED_VERSION),
+        new FactIds(found.get(FIRST_IDS), facts::nextBlock));
   }
 
   /**
