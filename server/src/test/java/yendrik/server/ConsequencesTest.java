@@ -2,17 +2,24 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.ENROLMENT;
+import static yendrik.schema.Tables.FACT;
 
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import org.awaitility.Awaitility;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -34,6 +41,7 @@ import yendrik.server.way.Walks;
 @ServerTest
 class ConsequencesTest extends SchoolTest {
   private static final String EDDA = "edda@hollowlane.example";
+  @Autowired DSLContext db;
   @Autowired Walks walks;
   @Autowired CatchUp catchUp;
   @Autowired CheckState check;
@@ -482,5 +490,54 @@ class ConsequencesTest extends SchoolTest {
                     f.what() instanceof Fact.StartedAttempt a && a.step().equals(new StepId(quiz)))
                 .count())
         .isEqualTo(1);
+  }
+
+  @Test
+  void ids_of_facts_are_in_the_order_of_the_acts_though_one_waited_for_the_other()
+      throws Exception {
+    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    var locked = new CountDownLatch(1);
+    var go = new CountDownLatch(1);
+    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      Future<?> first =
+          threads.submit(() ->
+              walks.act(
+                  enrolment,
+                  Optional.empty(),
+                  _ -> {
+                    locked.countDown();
+                    await(go);
+                    return Collections.nCopies(40, new Fact.WasHere());
+                  }));
+      await(locked);
+      Future<?> second =
+          threads.submit(() ->
+              walks.act(enrolment, Optional.of(1L), _ -> List.of(new Fact.WasHere())));
+      Awaitility.await().until(this::somebodyWaitsForALock);
+      go.countDown();
+      first.get();
+      second.get();
+    }
+    assertThat(
+            db.select(FACT.BY_ID)
+                .from(FACT)
+                .where(FACT.ENROLMENT_ID.eq(enrolment), FACT.KIND.eq("was-here"))
+                .orderBy(FACT.ID)
+                .fetch(FACT.BY_ID))
+        .hasSize(41)
+        .endsWith((Long) null, 1L);
+  }
+
+  private boolean somebodyWaitsForALock() {
+    return db.fetchExists(
+        DSL.table("pg_stat_activity"), DSL.field("wait_event_type").eq("Lock"));
+  }
+
+  private static void await(CountDownLatch latch) {
+    try {
+      assertThat(latch.await(20, TimeUnit.SECONDS)).isTrue();
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
   }
 }
