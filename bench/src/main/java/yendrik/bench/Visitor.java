@@ -1,6 +1,7 @@
 package yendrik.bench;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -81,7 +82,14 @@ final class Visitor {
     return body.length == 0 ? JSON.createObjectNode() : JSON.readTree(body);
   }
 
-  private byte[] sent(HttpRequest.Builder request) {
+  /** Opens a stream of events. */
+  InputStream stream(String path) throws IOException, InterruptedException {
+    var request = HttpRequest.newBuilder(server.resolve(path)).GET();
+    known(request);
+    return CLIENT.send(request.build(), BodyHandlers.ofInputStream()).body();
+  }
+
+  private void known(HttpRequest.Builder request) {
     if (!cookies.isEmpty())
       request.setHeader(
           "Cookie",
@@ -89,6 +97,10 @@ final class Visitor {
               .map(c -> c.getKey() + "=" + c.getValue())
               .collect(Collectors.joining("; ")));
     if (cookies.containsKey(TOKEN)) request.setHeader("X-" + TOKEN, cookies.get(TOKEN));
+  }
+
+  private byte[] sent(HttpRequest.Builder request) {
+    known(request);
     try {
       HttpResponse<byte[]> response = CLIENT.send(request.build(), BodyHandlers.ofByteArray());
       response.headers().allValues("Set-Cookie").forEach(this::keep);

@@ -511,8 +511,8 @@ class ConsequencesTest extends SchoolTest {
                   }));
       await(locked);
       Future<?> second =
-          threads.submit(() ->
-              walks.act(enrolment, Optional.of(1L), _ -> List.of(new Fact.WasHere())));
+          threads.submit(
+              () -> walks.act(enrolment, Optional.of(1L), _ -> List.of(new Fact.WasHere())));
       Awaitility.await().until(this::somebodyWaitsForALock);
       go.countDown();
       first.get();
@@ -529,8 +529,7 @@ class ConsequencesTest extends SchoolTest {
   }
 
   private boolean somebodyWaitsForALock() {
-    return db.fetchExists(
-        DSL.table("pg_stat_activity"), DSL.field("wait_event_type").eq("Lock"));
+    return db.fetchExists(DSL.table("pg_stat_activity"), DSL.field("wait_event_type").eq("Lock"));
   }
 
   private static void await(CountDownLatch latch) {

@@ -9,6 +9,7 @@ import static yendrik.core.rule.Verdict.*;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -288,5 +289,89 @@ class EveryLeafTest {
             () -> new Leaf.InTime(Optional.of(START), Optional.of(START)),
             () -> new Leaf.QuietFor(-1)))
       assertThatThrownBy(nonsense::run).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  private static final Offset<Double> HAIR = Offset.offset(1e-9);
+
+  private void waits(Explained answer, double fraction, Turn turn) {
+    assertThat(answer.verdict()).isEqualTo(NOT_YET);
+    assertThat(answer.fraction()).isCloseTo(fraction, HAIR);
+    assertThat(answer.turn()).isEqualTo(turn);
+  }
+
+  private void lost(Explained answer, double fraction) {
+    assertThat(answer.verdict()).isEqualTo(OUT_OF_REACH);
+    assertThat(answer.fraction()).isCloseTo(fraction, HAIR);
+  }
+
+  @Test
+  void a_score_says_how_far_it_is_whose_turn_and_when_it_is_too_late() {
+    var leaf = new Leaf.Score(PADS, 0.6, 1);
+    waits(answer(leaf, attempt(1, 3)), 0.2 / 0.6, Turn.LEARNER);
+    lost(answer(leaf, attempt(1, 3), attempt(2, 6), attempt(3, 1)), 0.4 / 0.6);
+    assertThat(verdict(leaf, attempt(1, 9))).as("just enough").isEqualTo(MET);
+    var between = new Leaf.Score(PADS, 0.4, 0.6);
+    assertThat(verdict(between, attempt(1, 9))).as("just not too much").isEqualTo(MET);
+    lost(answer(between, attempt(1, 9.5)), 0);
+    var any = new Leaf.Score(PADS, 0, 1);
+    waits(answer(any), 0, Turn.LEARNER);
+    waits(answer(any, new Fact.HandedIn(PADS, 1)), 0, Turn.STAFF);
+  }
+
+  @Test
+  void passed_and_attempted_say_how_far_they_are() {
+    var passed = new Leaf.Passed(PADS);
+    waits(answer(passed, attempt(1, 6)), 0.4, Turn.LEARNER);
+    lost(answer(passed, attempt(1, 6), attempt(2, 3), attempt(3, 0)), 0.4);
+    waits(answer(new Leaf.Passed(JOB_CARD), new Fact.HandedIn(JOB_CARD, 1)), 0.5, Turn.STAFF);
+    waits(answer(new Leaf.Attempted(PADS, 3), attempt(1, 3)), 1 / 3.0, Turn.LEARNER);
+    assertThat(verdict(new Leaf.Attempted(PADS, 2), attempt(1, 3), attempt(2, 3))).isEqualTo(MET);
+    lost(answer(new Leaf.Attempted(PADS, 4), attempt(1, 3)), 0.25);
+  }
+
+  @Test
+  void days_say_how_many_of_them_are_over_and_when_they_will_be() {
+    var enrolled = new Leaf.EnrolledFor(4);
+    Explained answer = answer(enrolled, new Fact.WasHere());
+    long from = START.plusSeconds(60).toEpochMilli();
+    assertThat(answer.next()).isEqualTo(from + 4 * 86_400_000L);
+    var tenthOfADay = Collections.nCopies(144, new Fact.WasHere()).toArray(Fact.What[]::new);
+    assertThat(answer(enrolled, tenthOfADay).fraction()).isCloseTo(0.025, HAIR);
+
+    var fresh = new EveryLeafTest();
+    var since = new Leaf.DaysSinceDone(ANATOMY, 2);
+    Explained asked = fresh.answer(since, new Fact.Saw(ANATOMY));
+    assertThat(asked.verdict()).isEqualTo(NOT_YET);
+    assertThat(asked.fraction()).isZero();
+    assertThat(asked.next()).isEqualTo(fresh.learner.now().plus(Duration.ofDays(2)).toEpochMilli());
+    waits(new EveryLeafTest().answer(since), 0, Turn.LEARNER);
+    var used = new Fact.What[] {attempt(1, 0), attempt(2, 0), attempt(3, 0)};
+    lost(new EveryLeafTest().answer(new Leaf.DaysSinceDone(PADS, 2), used), 0);
+  }
+
+  @Test
+  void a_rate_of_attendance_that_is_just_enough_is_enough() {
+    var leaf = new Leaf.AttendanceRate(0.5);
+    var there = mark(FIRST_SATURDAY, PRESENT);
+    var absent = mark(SECOND_SATURDAY, ABSENT);
+    assertThat(verdict(leaf, there, absent)).isEqualTo(MET);
+    waits(answer(leaf, there, absent, mark(THIRD_SATURDAY, ABSENT)), 2 / 3.0, Turn.LEARNER);
+    waits(answer(leaf), 0, Turn.LEARNER);
+  }
+
+  @Test
+  void a_level_is_the_learners_turn_where_a_step_gives_evidence_and_staffs_elsewhere() {
+    assertThat(answer(new Leaf.AtMastery(BRAKE)).turn()).isEqualTo(Turn.LEARNER);
+    assertThat(answer(new Leaf.AtMastery(BRAKE), new Fact.HandedIn(JOB_CARD, 1)).turn())
+        .isEqualTo(Turn.STAFF);
+    assertThat(answer(new Leaf.AtMastery(SAFE)).turn()).as("no step is tied").isEqualTo(Turn.STAFF);
+    assertThat(
+            answer(
+                    new Leaf.AtMastery(BRAKE),
+                    new Fact.Excused(PADS, ""),
+                    new Fact.Excused(JOB_CARD, ""))
+                .turn())
+        .as("excused from every one")
+        .isEqualTo(Turn.STAFF);
   }
 }

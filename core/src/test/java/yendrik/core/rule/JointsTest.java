@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.core.Workshop.*;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -16,6 +18,7 @@ import yendrik.core.course.Step;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.rule.plan.Explained;
 
 /**
  * The table of joints: m met for good, n not yet, o out of reach, w waived, l met but may lapse.
@@ -81,5 +84,55 @@ class JointsTest {
           ask(new Leaf.InTime(Optional.empty(), Optional.of(START.plus(Duration.ofDays(9)))));
       default -> ask(new Leaf.StepDone(JOB_CARD));
     };
+  }
+
+  private static Progress waitingFor(Condition rule, Fact.What... facts) {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.set(2, opens(steps.get(2), rule));
+    Workshop learner = new Workshop();
+    Progress progress = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
+    progress.take(learner.fact(new Fact.Enrolled()));
+    for (Fact.What what : facts) progress.take(learner.fact(what));
+    return progress;
+  }
+
+  private static Explained asked(Progress progress) {
+    return progress.explain(new RuleAt.StepOpens(PRACTICAL)).orElseThrow();
+  }
+
+  @Test
+  void a_joint_matters_next_when_the_first_of_its_parts_does() {
+    Instant soon = START.plusSeconds(3_600);
+    Instant late = soon.plusSeconds(3_600);
+    Condition first = ask(new Leaf.InTime(Optional.of(soon), Optional.empty()));
+    Condition second = ask(new Leaf.InTime(Optional.of(late), Optional.empty()));
+    for (Condition joint :
+        List.of(
+            all(second, first), any(second, first), atLeast(2, second, first), none(second, first)))
+      assertThat(asked(waitingFor(joint)).next()).isEqualTo(soon.toEpochMilli());
+  }
+
+  @Test
+  void some_of_many_are_the_learners_turn_if_any_part_is_and_last_when_enough_parts_do() {
+    Condition staff = ask(new Leaf.SignedOff(PADS));
+    Condition own = ask(new Leaf.Seen(ANATOMY));
+    var later = new Leaf.InTime(Optional.of(START.plusSeconds(9_000)), Optional.empty());
+    Condition date = ask(later);
+    assertThat(asked(waitingFor(atLeast(2, staff, own, date))).turn()).isEqualTo(Turn.LEARNER);
+    assertThat(asked(waitingFor(atLeast(2, staff, date, ask(later)))).turn()).isEqualTo(Turn.STAFF);
+    Instant ends = START.plusSeconds(3_600);
+    Condition lapses = ask(new Leaf.InTime(Optional.empty(), Optional.of(ends)));
+    Explained forNow = asked(waitingFor(atLeast(2, lapses, own, staff), new Fact.Saw(ANATOMY)));
+    assertThat(forNow.verdict()).isEqualTo(Verdict.MET);
+    assertThat(forNow.next()).isEqualTo(ends.toEpochMilli());
+  }
+
+  @Test
+  void none_waits_for_whoever_can_take_away_what_is_met() {
+    Condition inGroup = ask(new Leaf.InGroup(SATURDAY));
+    Progress progress = waitingFor(none(inGroup), new Fact.JoinedGroup(SATURDAY));
+    assertThat(asked(progress).verdict()).isEqualTo(Verdict.NOT_YET);
+    assertThat(asked(progress).fraction()).isZero();
+    assertThat(asked(waitingFor(none(inGroup))).verdict()).isEqualTo(Verdict.MET);
   }
 }

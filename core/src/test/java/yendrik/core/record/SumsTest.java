@@ -1,0 +1,143 @@
+package yendrik.core.record;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.core.Workshop.*;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import yendrik.core.Workshop;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
+
+/** A record that goes on from its sums is the one that took all the facts. */
+class SumsTest {
+  private final CourseIndex index =
+      new CourseIndex(withWhole(new Composition(List.of(BRAKE, SAFE), new Composition.All())));
+  private final Workshop learner = new Workshop();
+  private final LearnerRecord record = new LearnerRecord(index, JUNO);
+
+  private void take(Fact.What... whats) {
+    for (Fact.What what : whats) record.take(learner.fact(what));
+  }
+
+  private LearnerRecord goneOn() {
+    return LearnerRecord.of(index, JUNO, record.sums());
+  }
+
+  private void everything() {
+    take(
+        new Fact.Enrolled(),
+        new Fact.JoinedGroup(SATURDAY),
+        new Fact.WasHere(),
+        new Fact.Saw(ANATOMY),
+        new Fact.SpentTime(ANATOMY, 90),
+        new Fact.Watched(ANATOMY, 5, 20, 100),
+        new Fact.Watched(ANATOMY, 40, 50, 100),
+        new Fact.Confirmed(ANATOMY),
+        new Fact.FinishedAttempt(PADS, 1, 6, 15),
+        new Fact.AttemptsAdded(PADS, 2),
+        new Fact.FinishedAttempt(PADS, 2, 12, 15),
+        new Fact.SignedOff(PRACTICAL, "well done"),
+        new Fact.HandedIn(JOB_CARD, 1),
+        new Fact.Marked(JOB_CARD, 1, 8, 20, Fact.Judgement.AGAIN, "again"),
+        new Fact.HandedIn(JOB_CARD, 2),
+        new Fact.DueMoved(JOB_CARD, START.plus(Duration.ofDays(30))),
+        new Fact.Excused(SECOND_LOOK, "not needed"),
+        new Fact.Opened(SECOND_LOOK),
+        new Fact.Rated(SAFE, SCALE.key(2), Optional.empty(), 0),
+        new Fact.Attendance(FIRST_SATURDAY, Fact.Presence.LATE),
+        new Fact.Attendance(SECOND_SATURDAY, Fact.Presence.ABSENT),
+        new Fact.BadgeIssued(BRAKE_HAND, ""),
+        new Fact.CompletedCourse(INDUCTION));
+  }
+
+  @Test
+  void says_the_same_of_every_step() {
+    everything();
+    LearnerRecord again = goneOn();
+    for (StepId step : List.of(ANATOMY, PADS, PRACTICAL, JOB_CARD, SECOND_LOOK)) {
+      int s = index.number(step);
+      assertThat(again.seenAt(s)).isEqualTo(record.seenAt(s));
+      assertThat(again.touchedAt(s)).isEqualTo(record.touchedAt(s));
+      assertThat(again.timedFrom(s)).isEqualTo(record.timedFrom(s));
+      assertThat(again.playedFrom(s)).isEqualTo(record.playedFrom(s));
+      assertThat(again.seconds(s)).isEqualTo(record.seconds(s));
+      assertThat(again.watched(s)).isEqualTo(record.watched(s));
+      assertThat(again.watchedParts(s)).isEqualTo(record.watchedParts(s));
+      assertThat(again.confirmedAt(s)).isEqualTo(record.confirmedAt(s));
+      assertThat(again.signedOffAt(s)).isEqualTo(record.signedOffAt(s));
+      assertThat(again.version(s)).isEqualTo(record.version(s));
+      assertThat(again.waiting(s)).isEqualTo(record.waiting(s));
+      assertThat(again.attempts(s)).isEqualTo(record.attempts(s));
+      assertThat(again.attemptsLeft(s)).isEqualTo(record.attemptsLeft(s));
+      assertThat(again.scored(s)).isEqualTo(record.scored(s));
+      assertThat(again.score(s)).isEqualTo(record.score(s));
+      assertThat(again.markedAt(s)).isEqualTo(record.markedAt(s));
+      assertThat(again.markedBy(s)).isEqualTo(record.markedBy(s));
+      assertThat(again.signedOffBy(s)).isEqualTo(record.signedOffBy(s));
+      assertThat(again.handedInAt(s)).isEqualTo(record.handedInAt(s));
+      assertThat(again.scoredAt(s)).isEqualTo(record.scoredAt(s));
+      assertThat(again.passed(s)).isEqualTo(record.passed(s));
+      assertThat(again.failed(s)).isEqualTo(record.failed(s));
+      assertThat(again.needsAnotherGo(s)).isEqualTo(record.needsAnotherGo(s));
+      assertThat(again.due(s)).isEqualTo(record.due(s));
+      assertThat(again.dueMoved(s)).isEqualTo(record.dueMoved(s));
+      assertThat(again.extraAttempts(s)).isEqualTo(record.extraAttempts(s));
+      assertThat(again.excused(s)).isEqualTo(record.excused(s));
+      assertThat(again.openedByException(s)).isEqualTo(record.openedByException(s));
+    }
+    assertThat(record.watchedParts(index.number(ANATOMY))).containsExactly(5, 20, 40, 50);
+    assertThat(record.waiting(index.number(JOB_CARD))).isTrue();
+  }
+
+  @Test
+  void says_the_same_of_the_person_and_of_levels() {
+    everything();
+    LearnerRecord again = goneOn();
+    assertThat(again.enrolledAt()).isEqualTo(record.enrolledAt());
+    assertThat(again.lastHere()).isEqualTo(record.lastHere());
+    assertThat(again.groups()).containsExactly(SATURDAY);
+    assertThat(again.sessions()).isEqualTo(record.sessions()).hasSize(2);
+    assertThat(again.completed(INDUCTION)).isTrue();
+    assertThat(again.holds(0)).isTrue();
+    assertThat(again.left()).isFalse();
+    for (int o = 0; o < index.outcomes(); o++) {
+      assertThat(again.level(o)).isEqualTo(record.level(o));
+      assertThat(again.evidence(o)).isEqualTo(record.evidence(o));
+    }
+    assertThat(again.level(index.number(WHOLE))).as("made of others").isPresent();
+  }
+
+  @Test
+  void goes_on_as_the_other_does() {
+    everything();
+    LearnerRecord again = goneOn();
+    for (Fact.What what :
+        List.of(
+            new Fact.LeftGroup(SATURDAY),
+            new Fact.Watched(ANATOMY, 15, 45, 100),
+            new Fact.FinishedAttempt(PADS, 3, 15, 15),
+            new Fact.Marked(JOB_CARD, 2, 18, 20, Fact.Judgement.PASSED, ""),
+            new Fact.BadgeRevoked(BRAKE_HAND, "by mistake"),
+            new Fact.Rated(SAFE, SCALE.key(1), Optional.empty(), 0),
+            new Fact.LeftCourse())) {
+      Fact fact = learner.fact(what);
+      record.take(fact);
+      again.take(fact);
+      assertThat(again.sums()).as("after " + what).isEqualTo(record.sums());
+    }
+    assertThat(record.watchedParts(index.number(ANATOMY))).containsExactly(5, 50);
+    assertThat(again.left()).isTrue();
+    assertThat(again.revoked(0)).isTrue();
+  }
+
+  @Test
+  void of_nothing_are_nothing() {
+    assertThat(record.sums().steps()).isEmpty();
+    assertThat(record.sums().evidence()).isEmpty();
+    assertThat(goneOn().sums()).isEqualTo(record.sums());
+  }
+}
