@@ -30,6 +30,7 @@ public final class ActBench {
 
   private static final int VISITS = 150;
   private static final int[] FACTS = {100, 1_000, 10_000};
+  private static final int A_TERM = 1_000;
 
   private ActBench() {}
 
@@ -64,7 +65,11 @@ public final class ActBench {
     flatOut(learners.subList(0, AT_WORK), visit, WARM_SECONDS);
     byFacts(learners.subList(AT_WORK, learners.size()), visit, database, course);
     steady(learners.subList(0, AT_WORK), visit, designer, course);
-    saturated(learners.subList(0, AT_WORK), visit);
+    saturated(learners.subList(0, AT_WORK), visit, "");
+    try (Connection connection = DriverManager.getConnection(database, "yendrik", "yendrik")) {
+      for (int n = 1; n <= AT_WORK; n++) addFacts(connection, course, n, A_TERM);
+    }
+    saturated(learners.subList(0, AT_WORK), visit, ", " + A_TERM + " facts more behind each");
   }
 
   /** Each learner's visits in turn, so that the machine's moods meet all of them alike. */
@@ -139,11 +144,12 @@ public final class ActBench {
     }
   }
 
-  private static void saturated(List<Visitor> learners, String visit) throws Exception {
+  private static void saturated(List<Visitor> learners, String visit, String what)
+      throws Exception {
     List<Double> millis = flatOut(learners, visit, SECONDS);
     ServerBench.say(
-        "%d learners as fast as they can, %.0f acts a second"
-            .formatted(learners.size(), millis.size() / (double) SECONDS),
+        "%d learners as fast as they can%s, %.0f acts a second"
+            .formatted(learners.size(), what, millis.size() / (double) SECONDS),
         millis);
   }
 
