@@ -4,11 +4,15 @@ import { ApiError, token } from './client';
  * Asks for something that takes a while and gives each line of the answer, read as JSON, as it
  * comes.
  */
-export async function* lines<T>(path: string, body: unknown): AsyncGenerator<T> {
+export async function* lines<T>(
+  path: string,
+  body: unknown,
+  headers: Record<string, string> = {},
+): AsyncGenerator<T> {
   const response = await fetch(
     new Request(path, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
+      headers: { ...headers, 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
       body: JSON.stringify(body),
     }),
   );

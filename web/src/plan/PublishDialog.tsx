@@ -18,6 +18,7 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { Loaded } from '../ui/Panel';
+import { useActKey } from '../ui/useActKey';
 
 const NAMES = 5;
 const CHANGED = 8;
@@ -30,17 +31,19 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
   const notice = useNotice();
   const impact = useQuery(queries.impact(course.id));
   const [moved, setMoved] = useState<PublishingLine | null>(null);
+  const once = useActKey();
   const publish = useMutation({
     mutationFn: async (draft: string) => {
       let last: PublishingLine | null = null;
       const path = `/api/courses/${course.id}/publications`;
-      for await (const line of lines<PublishingLine>(path, { draft })) {
+      for await (const line of lines<PublishingLine>(path, { draft }, once.headers(draft))) {
         last = line;
         setMoved(line);
       }
       return last;
     },
     onSuccess: async (last) => {
+      once.renew();
       await client.invalidateQueries();
       if (last) notice({ tone: 'success', text: t('plan.publishedNow', { count: last.of }) });
       onClose();

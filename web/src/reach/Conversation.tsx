@@ -7,6 +7,7 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { moment } from '../ui/format';
 import { Loaded } from '../ui/Panel';
+import { useActKey } from '../ui/useActKey';
 
 /** All letters between oneself and one other, oldest first, with room for the next. */
 export function Conversation({ person }: { person: number }) {
@@ -26,15 +27,18 @@ export function Conversation({ person }: { person: number }) {
       })
       .then(() => client.invalidateQueries({ queryKey: ['messages', course.id] }));
   }, [unread, course.id, person, client]);
+  const once = useActKey();
   const write = useMutation({
     mutationFn: () =>
       body(
         api.POST('/api/courses/{course}/messages/{person}', {
           params: { path },
+          headers: once.headers({ person, text }),
           body: { body: text },
         }),
       ),
     onSuccess: (now) => {
+      once.renew();
       setText('');
       client.setQueryData(query.queryKey, now);
       void client.invalidateQueries({ queryKey: ['messages', course.id] });

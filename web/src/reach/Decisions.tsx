@@ -17,6 +17,7 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { useNotice } from '../ui/Notice';
+import { useActKey } from '../ui/useActKey';
 
 /** Badges that would fall after a correction, each to be kept or revoked; nothing while there is none. */
 export function Decisions({ onLearner }: { onLearner: (enrolment: number) => void }) {
@@ -81,12 +82,14 @@ function DecideDialog({ decision, onClose }: { decision: BadgeDecision; onClose:
   const notice = useNotice();
   const [reason, setReason] = useState('');
   const [word, setWord] = useState('');
+  const once = useActKey();
   const decide = useMutation({
     mutationFn: (keep: boolean) =>
       api.POST('/api/courses/{course}/decisions/{enrolment}/badges/{badge}', {
         params: {
           path: { course: course.id, enrolment: decision.enrolment, badge: decision.badge },
         },
+        headers: once.headers({ keep, reason, word }),
         body: { keep, reason, word },
       }),
     onSuccess: (_, keep) => {

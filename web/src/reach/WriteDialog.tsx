@@ -32,14 +32,16 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
   const [text, setText] = useState(t('reach.defaultBody'));
   const once = useActKey();
   const send = useMutation({
-    mutationFn: () =>
-      body(
+    mutationFn: () => {
+      const letter = { learners: learners.map((l) => l.enrolment), subject, body: text };
+      return body(
         api.POST('/api/courses/{course}/letters', {
           params: { path: { course: course.id } },
-          headers: once.headers(),
-          body: { learners: learners.map((l) => l.enrolment), subject, body: text },
+          headers: once.headers(letter),
+          body: letter,
         }),
-      ),
+      );
+    },
     onSuccess: (done) => {
       once.renew();
       notice({ tone: 'success', text: t('reach.sent', { count: done.letters }) });

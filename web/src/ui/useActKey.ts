@@ -1,16 +1,21 @@
 import { useRef } from 'react';
 
 /**
- * A key for an act that must be done once: it goes along with every try, so that a double click or
- * a repetition after a lost answer gives the first result. What is refused gives the key back, so it
- * stays the same until the act is done; {@link renew} it then.
+ * A key for an act that must be done once: it goes along with every try of sending the same, so that
+ * a double click or a repetition after a lost answer gives the first result. Something else is
+ * another act. What is refused gives the key back, so it stays the same until the act is done;
+ * {@link renew} it then.
  */
 export function useActKey() {
-  const key = useRef(crypto.randomUUID());
+  const act = useRef({ of: '', key: '' });
   return {
-    headers: () => ({ 'Act-Key': key.current }),
+    headers: (what: unknown) => {
+      const of = JSON.stringify(what);
+      if (act.current.of !== of) act.current = { of, key: crypto.randomUUID() };
+      return { 'Act-Key': act.current.key };
+    },
     renew: () => {
-      key.current = crypto.randomUUID();
+      act.current = { of: '', key: '' };
     },
   };
 }

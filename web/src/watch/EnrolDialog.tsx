@@ -12,6 +12,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
+import { useActKey } from '../ui/useActKey';
 
 /** Enrols people by e-mail address; says who was taken, who was there and who is unknown. */
 export function EnrolDialog({ onClose }: { onClose: () => void }) {
@@ -20,15 +21,18 @@ export function EnrolDialog({ onClose }: { onClose: () => void }) {
   const client = useQueryClient();
   const [text, setText] = useState('');
   const emails = text.split(/[\s,;]+/).filter(Boolean);
+  const once = useActKey();
   const enrol = useMutation({
     mutationFn: () =>
       body(
         api.POST('/api/courses/{course}/roster', {
           params: { path: { course: course.id } },
+          headers: once.headers(emails),
           body: { emails },
         }),
       ),
     onSuccess: (done) => {
+      once.renew();
       setText(done.unknown.join('\n'));
       void client.invalidateQueries({ queryKey: ['progress', course.id] });
     },

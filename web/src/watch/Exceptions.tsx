@@ -28,12 +28,14 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
   const [reason, setReason] = useState<string | null>(null);
   const once = useActKey();
   const give = useMutation({
-    mutationFn: (kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS') =>
-      api.POST('/api/courses/{course}/learners/{enrolment}/exceptions', {
+    mutationFn: (kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS') => {
+      const exception = { kind, step: bead.step, reason: reason ?? '' };
+      return api.POST('/api/courses/{course}/learners/{enrolment}/exceptions', {
         params: { path: { course: course.id, enrolment: bead.enrolment } },
-        headers: once.headers(),
-        body: { kind, step: bead.step, reason: reason ?? '' },
-      }),
+        headers: once.headers({ enrolment: bead.enrolment, exception }),
+        body: exception,
+      });
+    },
     onSuccess: () => {
       once.renew();
       setReason(null);

@@ -48,19 +48,21 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
   const path = { course: course.id };
   const once = useActKey();
   const rate = useMutation({
-    mutationFn: () =>
-      body(
+    mutationFn: () => {
+      const rating = {
+        outcome: chosen,
+        level: level ?? 0,
+        learners: learners.map((l) => l.enrolment),
+        note,
+      };
+      return body(
         api.POST('/api/courses/{course}/ratings', {
           params: { path },
-          headers: once.headers(),
-          body: {
-            outcome: chosen,
-            level: level ?? 0,
-            learners: learners.map((l) => l.enrolment),
-            note,
-          },
+          headers: once.headers(rating),
+          body: rating,
         }),
-      ),
+      );
+    },
     onSuccess: (given) => {
       once.renew();
       fresh();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.FACT;
 import static yendrik.schema.Tables.LETTER;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -128,5 +129,30 @@ class OnceTest extends SchoolTest {
       facts[n] = db.fetchCount(FACT, FACT.ENROLMENT_ID.eq(enrolment));
     }
     assertThat(facts[1]).isEqualTo(facts[0]);
+  }
+
+  @Test
+  void publishing_and_enrolling_twice_are_told_the_first_result() {
+    var sefa = as("Sefa Dunmore");
+    var course = new NewCourse(sefa, "Once " + System.nanoTime());
+    course.step(course.module("Tubes"), "PAGE", "How a patch holds");
+    String draft = sefa.get(course.path + "/publications/next").path("draft").asString();
+    String key = key();
+    List<String> told = new ArrayList<>();
+    for (int n = 0; n < 2; n++) {
+      var response =
+          sefa.call("POST", course.path + "/publications", Caller.seen(draft), "Act-Key", key);
+      assertThat(response.getStatus()).isEqualTo(200);
+      told.add(new String(response.getContentAsByteArray(), StandardCharsets.UTF_8));
+    }
+    assertThat(told.get(1)).isEqualTo(told.get(0)).contains("\"number\":1").endsWith("\n");
+    assertThat(sefa.get(course.path + "/publications").size()).isEqualTo(1);
+
+    String emails = "{\"emails\":[\"edda@hollowlane.example\"]}";
+    String other = key();
+    var first = sefa.call("POST", course.path + "/roster", emails, "Act-Key", other);
+    var second = sefa.call("POST", course.path + "/roster", emails, "Act-Key", other);
+    assertThat(Caller.json(first).path("enrolled").asInt()).isEqualTo(1);
+    assertThat(Caller.json(second)).isEqualTo(Caller.json(first));
   }
 }

@@ -14,7 +14,6 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
-import org.springframework.web.util.ContentCachingResponseWrapper;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -77,7 +76,7 @@ class OnceFilter extends OncePerRequestFilter {
       UUID key,
       String asked)
       throws ServletException, IOException {
-    var kept = new ContentCachingResponseWrapper(response);
+    var kept = new RememberedResponse(response, LARGEST);
     boolean done = false;
     try {
       chain.doFilter(request, kept);
@@ -85,12 +84,12 @@ class OnceFilter extends OncePerRequestFilter {
     } finally {
       if (!done) keys.release(person, key);
     }
-    if (done && kept.getContentSize() <= LARGEST) {
-      String body = new String(kept.getContentAsByteArray(), StandardCharsets.UTF_8);
+    Optional<String> body = kept.body();
+    if (done && body.isPresent()) {
+      var status = Optional.of(kept.getStatus());
       var type = Optional.ofNullable(kept.getContentType());
-      keys.keep(person, key, new ActKeys.Answer(asked, Optional.of(kept.getStatus()), type, body));
+      keys.keep(person, key, new ActKeys.Answer(asked, status, type, body.get()));
     }
-    kept.copyBodyToResponse();
   }
 
   private void again(HttpServletResponse response, Optional<ActKeys.Answer> answer, String asked)
