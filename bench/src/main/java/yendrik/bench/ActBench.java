@@ -13,6 +13,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.Function;
 
 /**
  * What an act costs: by the facts behind a learner, at a steady rate with thirty learners, and as
@@ -29,6 +30,7 @@ public final class ActBench {
   private static final int WARM_SECONDS = 60;
 
   private static final int VISITS = 150;
+  private static final int HAND_INS = 60;
   private static final int[] FACTS = {100, 1_000, 10_000};
   private static final int A_TERM = 1_000;
 
@@ -72,22 +74,27 @@ public final class ActBench {
     saturated(learners.subList(0, AT_WORK), visit, ", " + A_TERM + " facts more behind each");
   }
 
-  /** Each learner's visits in turn, so that the machine's moods meet all of them alike. */
+  /** Each learner's acts in turn, so that the machine's moods meet all of them alike. */
   private static void byFacts(List<Visitor> learners, String visit, String database, long course)
       throws SQLException {
     try (Connection connection = DriverManager.getConnection(database, "yendrik", "yendrik")) {
       for (int n = 0; n < FACTS.length; n++)
         addFacts(connection, course, AT_WORK + n + 1, FACTS[n]);
     }
+    inTurn(
+        "Visit", learners, VISITS, learner -> ServerBench.times(1, () -> learner.tell(visit, "")));
+    long quiz = learners.getFirst().step(course, "Name that tool");
+    inTurn("Hand-in", learners, HAND_INS, learner -> learner.handIn(course, quiz, 1));
+  }
+
+  private static void inTurn(
+      String what, List<Visitor> learners, int rounds, Function<Visitor, List<Double>> act) {
     List<List<Double>> millis = new ArrayList<>();
     for (int n = 0; n < FACTS.length; n++) millis.add(new ArrayList<>());
-    for (int round = 0; round < VISITS; round++)
-      for (int n = 0; n < FACTS.length; n++) {
-        Visitor learner = learners.get(n);
-        millis.get(n).addAll(ServerBench.times(1, () -> learner.tell(visit, "")));
-      }
+    for (int round = 0; round < rounds; round++)
+      for (int n = 0; n < FACTS.length; n++) millis.get(n).addAll(act.apply(learners.get(n)));
     for (int n = 0; n < FACTS.length; n++)
-      ServerBench.say("Visit with " + FACTS[n] + " facts more behind the learner", millis.get(n));
+      ServerBench.say(what + " with " + FACTS[n] + " facts more behind the learner", millis.get(n));
   }
 
   private static void addFacts(Connection connection, long course, int crowd, int many)
