@@ -37,6 +37,7 @@ describe('what changed about a few learners', () => {
   };
   const rows = (...parts: View[]) => ({
     kind: 'progress',
+    ofOne: ['learner'],
     fetch: vi.fn(() => Promise.resolve(parts.shift() ?? view(0))),
   });
 

@@ -7,10 +7,20 @@ export interface Rows {
   learners: { person: number }[];
 }
 
-/** A view that is kept as one query of a course, and of which single rows can be fetched. */
+/**
+ * A view that is kept as one query of a course, and of which single rows can be fetched. Beside it
+ * stand views of one learner each, who is their `person`.
+ */
 export interface LiveRows {
   kind: string;
+  ofOne: string[];
   fetch: (course: number, people: number[]) => Promise<Rows>;
+}
+
+/** Whether what was fetched is about one learner, and about none of these. */
+export function aboutOthers(data: unknown, who: Who): boolean {
+  if (who === 'everybody' || typeof data !== 'object' || data === null) return false;
+  return 'person' in data && !who.has(Number(data.person));
 }
 
 /** With more changed rows than this the whole view is fetched. */

@@ -1,17 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { listen, type Who } from './live';
-import { type LiveRows, refresh } from './rows';
-
-/** Whether what was fetched is about one person, and about none of these. */
-function aboutOthers(data: unknown, who: Who): boolean {
-  if (who === 'everybody' || typeof data !== 'object' || data === null) return false;
-  return 'person' in data && !who.has(Number(data.person));
-}
+import { listen } from './live';
+import { aboutOthers, type LiveRows, refresh } from './rows';
 
 /**
- * Fetches a course's changing parts again when the server says that a learner's state changed: of
- * what is about one person only if it was theirs, of a list of learners only their rows.
+ * Fetches a course's changing parts again when the server says that a learner's state changed: of a
+ * list of learners only their rows, and of what stands beside it only what is about them.
  */
 export function useLive(course: number, kinds: string[], rows?: LiveRows) {
   const queries = useQueryClient();
@@ -21,8 +15,11 @@ export function useLive(course: number, kinds: string[], rows?: LiveRows) {
   useEffect(
     () =>
       listen(course, (who) => {
-        if (rows) line.current = line.current.then(() => refresh(queries, course, rows, who));
-        for (const kind of key.split(' '))
+        for (const kind of key.split(' ').filter(Boolean))
+          void queries.invalidateQueries({ queryKey: [kind, course] });
+        if (!rows) return;
+        line.current = line.current.then(() => refresh(queries, course, rows, who));
+        for (const kind of rows.ofOne)
           void queries.invalidateQueries({
             queryKey: [kind, course],
             predicate: (query) => !aboutOthers(query.state.data, who),

@@ -32,7 +32,7 @@ const plain = (points: number) => `${Math.round(points * 10) / 10}`;
 export default function Grades() {
   const { t } = useTranslation();
   const course = useCourse();
-  useLive(course.id, ['bead'], liveGrades);
+  useLive(course.id, [], liveGrades);
   const [sel, select] = useSelection();
   const grades = useQuery(queries.grades(course.id));
   const [enrolment, step] = (sel ?? '').split('-').map(Number);

@@ -24,7 +24,7 @@ import { levelOf } from './spread';
 export default function Mastery() {
   const { t } = useTranslation();
   const course = useCourse();
-  useLive(course.id, ['cell', 'trend'], liveMastery);
+  useLive(course.id, ['trend'], liveMastery);
   const [sel, select] = useSelection();
   const [filter] = useFilter();
   const mastery = useQuery(queries.mastery(course.id));

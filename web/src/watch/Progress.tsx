@@ -20,7 +20,7 @@ import { liveProgress } from './live';
 
 export default function Progress() {
   const course = useCourse();
-  useLive(course.id, ['learner', 'bead'], liveProgress);
+  useLive(course.id, [], liveProgress);
   const progress = useQuery(queries.progress(course.id));
   return <Loaded query={progress}>{(data) => <Table data={data} />}</Loaded>;
 }
