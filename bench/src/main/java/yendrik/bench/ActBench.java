@@ -1,12 +1,9 @@
 package yendrik.bench;
 
-import java.net.ServerSocket;
 import java.net.URI;
-import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Executors;
@@ -37,22 +34,9 @@ public final class ActBench {
   private ActBench() {}
 
   public static void main(String[] arguments) throws Exception {
-    String postgres = "jdbc:postgresql://127.0.0.1:" + arguments[1] + "/";
-    String database = postgres + "yendrik_acts";
-    ServerBench.emptyDatabase(postgres, "yendrik_acts");
-    int port;
-    try (var socket = new ServerSocket(0)) {
-      port = socket.getLocalPort();
-    }
-    Process server = ServerBench.start(Path.of(arguments[0]), port, database, LEARNERS);
-    try {
-      URI address = URI.create("http://127.0.0.1:" + port);
-      Visitor.waitFor(address, server, Duration.ofMinutes(15));
-      measure(address, database);
-    } finally {
-      server.destroy();
-      server.waitFor();
-    }
+    var server = new DemoServer(arguments);
+    server.with(
+        "yendrik_acts", LEARNERS, address -> measure(address, server.database("yendrik_acts")));
   }
 
   private static void measure(URI server, String database) throws Exception {

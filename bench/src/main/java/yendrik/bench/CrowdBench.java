@@ -2,10 +2,7 @@ package yendrik.bench;
 
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
-import java.net.ServerSocket;
 import java.net.URI;
-import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -36,43 +33,28 @@ public final class CrowdBench {
   private static final long LONGEST_MILLIS = 1_500;
   private static final int MOST_ROWS = 100;
 
-  private final Path jar;
-  private final String postgres;
-
-  private CrowdBench(String jar, String port) {
-    this.jar = Path.of(jar);
-    postgres = "jdbc:postgresql://127.0.0.1:" + port + "/";
-  }
+  private CrowdBench() {}
 
   public static void main(String[] arguments) throws Exception {
-    var bench = new CrowdBench(arguments[0], arguments[1]);
-    bench.withServer("yendrik_crowd", PUBLISHED_TO, bench::publishAndWork);
-    bench.withServer("yendrik_checked", CHECKED, _ -> {});
-    bench.check("yendrik_checked");
+    var server = new DemoServer(arguments);
+    server.with("yendrik_crowd", PUBLISHED_TO, CrowdBench::publishAndWork);
+    server.with("yendrik_checked", CHECKED, _ -> {});
+    ServerBench.say(
+        "The check of " + CHECKED + " learners, with its start",
+        ServerBench.times(1, () -> check(server)));
   }
 
-  private interface Use {
-    void of(URI server) throws Exception;
+  private static int check(DemoServer server) throws Exception {
+    return server
+        .start(
+            "yendrik_checked",
+            "--yendrik.check=true",
+            "--server.port=0",
+            "--logging.level.root=error")
+        .waitFor();
   }
 
-  private void withServer(String database, int crowd, Use use) throws Exception {
-    ServerBench.emptyDatabase(postgres, database);
-    int port;
-    try (var socket = new ServerSocket(0)) {
-      port = socket.getLocalPort();
-    }
-    Process server = ServerBench.start(jar, port, postgres + database, crowd);
-    try {
-      URI address = URI.create("http://127.0.0.1:" + port);
-      Visitor.waitFor(address, server, Duration.ofMinutes(15));
-      use.of(address);
-    } finally {
-      server.destroy();
-      server.waitFor();
-    }
-  }
-
-  private void publishAndWork(URI server) throws Exception {
+  private static void publishAndWork(URI server) throws Exception {
     var designer = new Visitor(server, "odalys@hollowlane.example");
     long course = designer.course("Cycle Mechanic Foundations");
     long other = designer.course("Workshop Safety Induction");
@@ -181,25 +163,5 @@ public final class CrowdBench {
       }
       return between;
     };
-  }
-
-  private void check(String database) throws Exception {
-    var command =
-        new ProcessBuilder(
-            List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:+UseSerialGC",
-                "-jar",
-                jar.toString(),
-                "--yendrik.check=true",
-                "--yendrik.timers=false",
-                "--server.port=0",
-                "--logging.level.root=error",
-                "--spring.datasource.url=" + postgres + database,
-                "--spring.datasource.username=yendrik",
-                "--spring.datasource.password=yendrik"));
-    ServerBench.say(
-        "The check of " + CHECKED + " learners, with its start",
-        ServerBench.times(1, () -> command.inheritIO().start().waitFor()));
   }
 }

@@ -1,12 +1,8 @@
 package yendrik.bench;
 
-import java.io.IOException;
-import java.net.ServerSocket;
 import java.net.URI;
-import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.sql.SQLException;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -31,49 +27,14 @@ public final class ServerBench {
   private ServerBench() {}
 
   public static void main(String[] arguments) throws Exception {
-    Path jar = Path.of(arguments[0]);
-    String postgres = "jdbc:postgresql://127.0.0.1:" + arguments[1] + "/";
-    emptyDatabase(postgres, "yendrik_bench");
-    int port;
-    try (var socket = new ServerSocket(0)) {
-      port = socket.getLocalPort();
-    }
-    Process server = start(jar, port, postgres + "yendrik_bench", LEARNERS);
-    try {
-      Visitor.waitFor(URI.create("http://127.0.0.1:" + port), server, Duration.ofMinutes(15));
-      URI address = URI.create("http://127.0.0.1:" + port);
-      measure(address);
-      measureHundredOutcomes(address, postgres + "yendrik_bench");
-    } finally {
-      server.destroy();
-      server.waitFor();
-    }
-  }
-
-  static void emptyDatabase(String postgres, String name) throws SQLException {
-    try (var connection = DriverManager.getConnection(postgres + "postgres", "yendrik", "yendrik");
-        var statement = connection.createStatement()) {
-      statement.execute("drop database if exists " + name + " with (force)");
-      statement.execute("create database " + name);
-    }
-  }
-
-  static Process start(Path jar, int port, String database, int crowd) throws IOException {
-    return new ProcessBuilder(
-            List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:+UseSerialGC",
-                "-jar",
-                jar.toString(),
-                "--server.port=" + port,
-                "--spring.datasource.url=" + database,
-                "--spring.datasource.username=yendrik",
-                "--spring.datasource.password=yendrik",
-                "--yendrik.demo=true",
-                "--yendrik.demo.crowd=" + crowd,
-                "--yendrik.timers=false"))
-        .inheritIO()
-        .start();
+    var server = new DemoServer(arguments);
+    server.with(
+        "yendrik_bench",
+        LEARNERS,
+        address -> {
+          measure(address);
+          measureHundredOutcomes(address, server.database("yendrik_bench"));
+        });
   }
 
   private static void measure(URI server) throws InterruptedException, ExecutionException {

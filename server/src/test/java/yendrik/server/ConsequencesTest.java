@@ -18,7 +18,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import org.awaitility.Awaitility;
-import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -41,7 +40,6 @@ import yendrik.server.way.Walks;
 @ServerTest
 class ConsequencesTest extends SchoolTest {
   private static final String EDDA = "edda@hollowlane.example";
-  @Autowired DSLContext db;
   @Autowired Walks walks;
   @Autowired CatchUp catchUp;
   @Autowired CheckState check;

@@ -1,12 +1,17 @@
 package yendrik.server;
 
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
 import static yendrik.schema.Tables.STEP;
 
+import jakarta.servlet.http.Cookie;
+import java.util.Arrays;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
 import yendrik.server.people.People;
 import yendrik.server.people.SignedIn;
@@ -24,6 +29,23 @@ abstract class SchoolTest {
 
   Caller as(String name) {
     return new Caller(http, signedIn(name));
+  }
+
+  /** The cookie of a session that somebody begins by signing in. */
+  Cookie session(String email) throws Exception {
+    String body = "{\"email\":\"" + email + "\",\"password\":\"hollow-lane\"}";
+    var signedIn =
+        http.perform(
+                post("/api/session")
+                    .with(csrf())
+                    .contentType(MediaType.APPLICATION_JSON)
+                    .content(body))
+            .andReturn()
+            .getResponse();
+    return Arrays.stream(signedIn.getCookies())
+        .filter(c -> !c.getName().equals("XSRF-TOKEN"))
+        .findFirst()
+        .orElseThrow();
   }
 
   long course(String name) {

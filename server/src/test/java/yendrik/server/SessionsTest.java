@@ -4,42 +4,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.delete;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static yendrik.schema.Tables.PERSON;
 import static yendrik.schema.Tables.SPRING_SESSION;
 import static yendrik.schema.Tables.STAFF;
 
 import jakarta.servlet.http.Cookie;
 import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
 import java.util.Base64;
 import java.util.UUID;
-import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.http.MediaType;
 
 /** What a session lets its person do from one request to the next. */
 @ServerTest
 class SessionsTest extends SchoolTest {
   private static final long HOUR = 3_600_000;
-  @Autowired DSLContext db;
-
-  private Cookie signIn(String name) throws Exception {
-    String body = "{\"email\":\"" + name + "@hollowlane.example\",\"password\":\"hollow-lane\"}";
-    return Arrays.stream(
-            http.perform(
-                    post("/api/session")
-                        .with(csrf())
-                        .contentType(MediaType.APPLICATION_JSON)
-                        .content(body))
-                .andReturn()
-                .getResponse()
-                .getCookies())
-        .filter(c -> !c.getName().equals("XSRF-TOKEN"))
-        .findFirst()
-        .orElseThrow();
-  }
 
   private int progress(Cookie who) throws Exception {
     return http.perform(get(foundations() + "/progress").cookie(who))
@@ -58,12 +36,12 @@ class SessionsTest extends SchoolTest {
 
   @Test
   void ends_when_its_person_signs_out_and_when_its_time_is_over() throws Exception {
-    Cookie tomas = signIn("tomas");
+    Cookie tomas = session("tomas@hollowlane.example");
     assertThat(progress(tomas)).isEqualTo(200);
     http.perform(delete("/api/session").with(csrf()).cookie(tomas));
     assertThat(progress(tomas)).isEqualTo(401);
 
-    Cookie again = signIn("tomas");
+    Cookie again = session("tomas@hollowlane.example");
     db.update(SPRING_SESSION)
         .set(SPRING_SESSION.EXPIRY_TIME, System.currentTimeMillis() - 1)
         .where(SPRING_SESSION.SESSION_ID.eq(id(again)))
@@ -73,7 +51,7 @@ class SessionsTest extends SchoolTest {
 
   @Test
   void takes_note_of_an_access_once_a_minute_and_lasts_from_there() throws Exception {
-    Cookie tomas = signIn("tomas");
+    Cookie tomas = session("tomas@hollowlane.example");
     long before = lastAccess(tomas);
     progress(tomas);
     assertThat(lastAccess(tomas)).isEqualTo(before);
@@ -98,7 +76,7 @@ class SessionsTest extends SchoolTest {
   @Test
   void gives_the_rights_of_now_not_those_of_when_it_began() throws Exception {
     var course = new NewCourse(as("Sefa Dunmore"), "Rights " + System.nanoTime());
-    Cookie edda = signIn("edda");
+    Cookie edda = session("edda@hollowlane.example");
     assertThat(design(edda, course)).isEqualTo(404);
     db.insertInto(STAFF)
         .set(STAFF.COURSE_ID, course.id)
@@ -134,7 +112,7 @@ class SessionsTest extends SchoolTest {
 
   @Test
   void of_nobody_is_no_session_whatever_its_cookie_says() throws Exception {
-    Cookie tomas = signIn("tomas");
+    Cookie tomas = session("tomas@hollowlane.example");
     Base64.Encoder encoder = Base64.getEncoder();
     for (String value :
         new String[] {

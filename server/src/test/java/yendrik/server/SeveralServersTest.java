@@ -3,9 +3,7 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import com.zaxxer.hikari.HikariDataSource;
 import jakarta.servlet.http.Cookie;
@@ -27,7 +25,6 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.http.MediaType;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
@@ -107,17 +104,7 @@ class SeveralServersTest extends SchoolTest {
 
   @Test
   void who_signed_in_at_one_server_is_signed_in_at_the_other() throws Exception {
-    String body = "{\"email\":\"ilse@hollowlane.example\",\"password\":\"hollow-lane\"}";
-    Cookie session =
-        http.perform(
-                post("/api/session")
-                    .with(csrf())
-                    .contentType(MediaType.APPLICATION_JSON)
-                    .content(body))
-            .andReturn()
-            .getResponse()
-            .getCookie("SESSION");
-    assertThat(session).isNotNull();
+    Cookie session = session("ilse@hollowlane.example");
     String port = other.getEnvironment().getProperty("local.server.port");
     var request =
         HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/api/session"))

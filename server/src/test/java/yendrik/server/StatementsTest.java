@@ -81,24 +81,8 @@ class StatementsTest extends SchoolTest {
                         """)));
     course.publish();
     course.enrol("edda@hollowlane.example");
-    edda = signIn("edda@hollowlane.example");
-    sefa = signIn("sefa@hollowlane.example");
-  }
-
-  private Cookie signIn(String email) throws Exception {
-    String body = "{\"email\":\"" + email + "\",\"password\":\"hollow-lane\"}";
-    MockHttpServletResponse response =
-        http.perform(
-                post("/api/session")
-                    .with(csrf())
-                    .contentType(MediaType.APPLICATION_JSON)
-                    .content(body))
-            .andReturn()
-            .getResponse();
-    return java.util.Arrays.stream(response.getCookies())
-        .filter(c -> !c.getName().equals("XSRF-TOKEN"))
-        .findFirst()
-        .orElseThrow();
+    edda = session("edda@hollowlane.example");
+    sefa = session("sefa@hollowlane.example");
   }
 
   private JsonNode act(String name, Cookie who, String path, String body) throws Exception {

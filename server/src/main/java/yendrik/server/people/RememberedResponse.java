@@ -79,6 +79,24 @@ final class RememberedResponse extends HttpServletResponseWrapper {
   }
 
   @Override
+  public void resetBuffer() {
+    super.resetBuffer();
+    forget();
+  }
+
+  @Override
+  public void reset() {
+    super.reset();
+    forget();
+  }
+
+  private void forget() {
+    writer = Optional.empty();
+    remembered.reset();
+    tooLong = false;
+  }
+
+  @Override
   public void flushBuffer() throws IOException {
     writer.ifPresent(PrintWriter::flush);
     super.flushBuffer();

@@ -1,0 +1,83 @@
+package yendrik.bench;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.nio.file.Path;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The whole application in a process of its own, on an empty database filled with the demo. */
+final class DemoServer {
+  private final Path jar;
+  private final String postgres;
+
+  /**
+   * @param arguments the application's archive, and the port of PostgreSQL
+   */
+  DemoServer(String... arguments) {
+    jar = Path.of(arguments[0]);
+    postgres = "jdbc:postgresql://127.0.0.1:" + arguments[1] + "/";
+  }
+
+  /** What is done with a server that answers. */
+  interface Use {
+    void of(URI address) throws Exception;
+  }
+
+  String database(String name) {
+    return postgres + name;
+  }
+
+  /**
+   * Uses a server and ends it.
+   *
+   * @param crowd how many learners there are besides those of the demo
+   */
+  void with(String name, int crowd, Use use) throws Exception {
+    emptyDatabase(name);
+    int port;
+    try (var socket = new ServerSocket(0)) {
+      port = socket.getLocalPort();
+    }
+    Process server =
+        start(
+            name, "--server.port=" + port, "--yendrik.demo=true", "--yendrik.demo.crowd=" + crowd);
+    try {
+      URI address = URI.create("http://127.0.0.1:" + port);
+      Visitor.waitFor(address, server, Duration.ofMinutes(15));
+      use.of(address);
+    } finally {
+      server.destroy();
+      server.waitFor();
+    }
+  }
+
+  private void emptyDatabase(String name) throws SQLException {
+    try (var connection = DriverManager.getConnection(database("postgres"), "yendrik", "yendrik");
+        var statement = connection.createStatement()) {
+      statement.execute("drop database if exists " + name + " with (force)");
+      statement.execute("create database " + name);
+    }
+  }
+
+  /** Starts the application on a database that is there. */
+  Process start(String name, String... options) throws IOException {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:+UseSerialGC",
+                "-jar",
+                jar.toString(),
+                "--spring.datasource.url=" + database(name),
+                "--spring.datasource.username=yendrik",
+                "--spring.datasource.password=yendrik",
+                "--yendrik.timers=false"));
+    command.addAll(List.of(options));
+    return new ProcessBuilder(command).inheritIO().start();
+  }
+}
