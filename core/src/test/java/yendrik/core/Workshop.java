@@ -304,10 +304,33 @@ public final class Workshop {
     return design(List.of(module), List.of(badge));
   }
 
+  /** A module whose steps open one after the other. */
+  public static CourseModule inStrictOrder(Step... steps) {
+    return new CourseModule(
+        BRAKES,
+        "Brakes",
+        true,
+        true,
+        Optional.empty(),
+        Optional.empty(),
+        Step.Gate.USUAL,
+        List.of(steps));
+  }
+
   public static CourseDesign design(List<CourseModule> modules, List<Badge> badges) {
     List<Flag> flags = new ArrayList<>();
     for (var flag : DefaultFlags.all())
       flags.add(new Flag(new FlagId(flags.size() + 1), flag.name(), flag.flagWhen()));
+    return design(modules, badges, flags);
+  }
+
+  /** A module, and nothing that looks at learners by the clock. */
+  public static CourseDesign withoutFlags(Step... steps) {
+    return design(design(List.of(steps)).modules(), List.of(), List.of());
+  }
+
+  private static CourseDesign design(
+      List<CourseModule> modules, List<Badge> badges, List<Flag> flags) {
     return new CourseDesign(
         COURSE,
         1,

@@ -134,18 +134,10 @@ class HowFarTest {
   @Test
   void in_a_strict_order_the_turn_is_that_of_the_steps_before() {
     var strict =
-        new CourseModule(
-            BRAKES,
-            "Brakes",
-            true,
-            true,
-            Optional.empty(),
-            Optional.empty(),
-            Step.Gate.USUAL,
-            List.of(
-                step(PADS, "Practical", StepKind.PRACTICAL, ask(new Leaf.SignedOff(PADS))),
-                page(ANATOMY),
-                page(FILM)));
+        inStrictOrder(
+            step(PADS, "Practical", StepKind.PRACTICAL, ask(new Leaf.SignedOff(PADS))),
+            page(ANATOMY),
+            page(FILM));
     begin(design(List.of(strict), List.of()));
     assertThat(turn(ANATOMY)).isEqualTo(Turn.STAFF);
     assertThat(turn(FILM)).isEqualTo(Turn.STAFF);
@@ -159,7 +151,7 @@ class HowFarTest {
     Instant opens = START.plus(DAY);
     Instant due = opens.plus(DAY);
     Instant closes = due.plus(DAY);
-    begin(withoutFlags(List.of(window(page(ANATOMY), opens, due, closes))));
+    begin(withoutFlags(window(page(ANATOMY), opens, due, closes)));
     assertThat(progress.nextMoment()).isEqualTo(opens.toEpochMilli());
     progress.advance(opens);
     assertThat(open(ANATOMY)).isTrue();
@@ -175,27 +167,10 @@ class HowFarTest {
   @Test
   void what_is_done_waits_for_no_due_date() {
     Instant due = START.plus(DAY);
-    begin(withoutFlags(List.of(window(page(ANATOMY), null, due, null))));
+    begin(withoutFlags(window(page(ANATOMY), null, due, null)));
     assertThat(progress.nextMoment()).isEqualTo(due.toEpochMilli());
     take(new Fact.Saw(ANATOMY));
     assertThat(progress.nextMoment()).isEqualTo(Long.MAX_VALUE);
-  }
-
-  private static CourseDesign withoutFlags(List<Step> steps) {
-    CourseDesign d = design(steps);
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
-        d.outcomes(),
-        d.modules(),
-        List.of(),
-        List.of(),
-        d.completeWhen(),
-        d.groups(),
-        d.otherCourses());
   }
 
   @Test

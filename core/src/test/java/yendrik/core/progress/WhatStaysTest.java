@@ -257,16 +257,8 @@ class WhatStaysTest {
   @Test
   void a_strict_order_waits_for_each_required_step_that_concerns_the_learner() {
     var strict =
-        new CourseModule(
-            BRAKES,
-            "Brakes",
-            true,
-            true,
-            Optional.empty(),
-            Optional.empty(),
-            Step.Gate.USUAL,
-            List.of(
-                onlyFor(page(ANATOMY), SATURDAY), extra(page(FILM)), page(PADS), page(JOB_CARD)));
+        inStrictOrder(
+            onlyFor(page(ANATOMY), SATURDAY), extra(page(FILM)), page(PADS), page(JOB_CARD));
     begin(design(List.of(strict), List.of()));
     assertThat(state(PADS)).as("the first is for others").isEqualTo(StepState.OPEN);
     assertThat(state(JOB_CARD)).isEqualTo(StepState.CLOSED);
