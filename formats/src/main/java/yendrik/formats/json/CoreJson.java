@@ -21,7 +21,6 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
-import tools.jackson.module.blackbird.BlackbirdModule;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FactId;
@@ -57,7 +56,6 @@ public final class CoreJson {
   private static final JsonMapper MAPPER =
       JsonMapper.builder()
           .addModule(module())
-          .addModule(new BlackbirdModule())
           .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_ABSENT))
           .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
           .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
