@@ -2,11 +2,15 @@ package yendrik.server;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.FACT;
 
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -14,6 +18,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.files.Files;
@@ -25,6 +30,7 @@ class FilmsTest extends SchoolTest {
   @Autowired Files files;
   @Autowired Walks walks;
   @Autowired DemoClock clock;
+  @Autowired DSLContext db;
   private NewCourse course;
   private long page;
   private long film;
@@ -190,6 +196,53 @@ class FilmsTest extends SchoolTest {
             .mapToLong(f -> f.what() instanceof Fact.SpentTime t ? t.seconds() : 0)
             .sum();
     assertThat(spent).isEqualTo(20);
+  }
+
+  @Test
+  void reports_of_one_visit_are_kept_in_one_row_and_stay_facts_of_their_own() {
+    openToRuben();
+    Caller ruben = as("Ruben Sato");
+    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    ruben.post(course.walk(film) + "/visits", "");
+    for (int minute = 0; minute < 5; minute++) {
+      clock.putTo(clock.instant().plusSeconds(9));
+      ruben.call("POST", course.walk(film) + "/time", "{\"seconds\":9}");
+      String nine = "{\"from\":%d,\"to\":%d}".formatted(9 * minute, 9 * minute + 9);
+      ruben.post(course.walk(film) + "/played", nine);
+    }
+    assertThat(visits(enrolment)).isEqualTo(1);
+    List<Fact> reports =
+        walks.see(enrolment).facts().stream()
+            .filter(f -> f.what() instanceof Fact.SpentTime || f.what() instanceof Fact.Watched)
+            .toList();
+    assertThat(reports).hasSize(10).extracting(Fact::id).doesNotHaveDuplicates();
+    assertThat(reports).extracting(Fact::at).isSorted();
+    assertThat(reports.stream().map(Fact::at).distinct()).hasSize(5);
+    assertThat(walks.compare(enrolment)).isEmpty();
+
+    ruben.post(course.walk(page) + "/visits", "");
+    clock.putTo(clock.instant().plusSeconds(9));
+    ruben.call("POST", course.walk(page) + "/time", "{\"seconds\":9}");
+    ruben.call("POST", course.walk(film) + "/time", "{\"seconds\":9}");
+    assertThat(visits(enrolment)).as("another step, and the film again").isEqualTo(3);
+    assertThat(walks.compare(enrolment)).isEmpty();
+  }
+
+  @Test
+  void a_visit_without_end_goes_on_in_another_row() {
+    openToRuben();
+    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    var id = new StepId(page);
+    List<Fact.What> most = Collections.nCopies(240, new Fact.SpentTime(id, 1));
+    walks.act(enrolment, Optional.empty(), _ -> most);
+    assertThat(visits(enrolment)).isEqualTo(1);
+    walks.act(enrolment, Optional.empty(), _ -> List.of(new Fact.SpentTime(id, 1)));
+    assertThat(visits(enrolment)).isEqualTo(2);
+    assertThat(walks.compare(enrolment)).isEmpty();
+  }
+
+  private int visits(long enrolment) {
+    return db.fetchCount(FACT, FACT.ENROLMENT_ID.eq(enrolment), FACT.KIND.eq("visit"));
   }
 
   @Test

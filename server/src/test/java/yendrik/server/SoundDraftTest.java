@@ -4,13 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.CourseId;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.design.Designs;
 
 /** A draft stays sound whatever is taken away, and what learners cannot use is not published. */
 @ServerTest
 class SoundDraftTest extends SchoolTest {
+  @Autowired Designs designs;
   private NewCourse course;
   private Caller sefa;
   private long module;
@@ -41,6 +45,19 @@ class SoundDraftTest extends SchoolTest {
     var refused = sefa.call("POST", course.path + "/design/steps/" + inside + "/restoration", "");
     assertThat(refused.getStatus()).isEqualTo(409);
     assertThat(Caller.json(refused).path("detail").asString()).contains("“Gone”");
+  }
+
+  @Test
+  void a_draft_is_compiled_anew_when_something_in_it_changed_and_only_then() {
+    var first = designs.readyDraft(new CourseId(course.id));
+    assertThat(designs.readyDraft(new CourseId(course.id))).isSameAs(first);
+    course.change(page, e -> e.put("name", "How a patch holds, and when it does not"));
+    var second = designs.readyDraft(new CourseId(course.id));
+    assertThat(second).isNotSameAs(first);
+    assertThat(second.compiled().design().steps().toList().getFirst().name())
+        .endsWith("when it does not");
+    course.change(page, e -> e.put("body", "<p>Rub until it is dull.</p>"));
+    assertThat(designs.readyDraft(new CourseId(course.id))).isNotSameAs(second);
   }
 
   @Test

@@ -9,7 +9,8 @@ import yendrik.core.id.FactId;
 
 /** The list of facts about one learner, as it is read. */
 public final class Facts {
-  private static final Comparator<Fact> HAPPENED =
+  /** In the order in which they happened; of one moment, in the order in which they were added. */
+  public static final Comparator<Fact> HAPPENED =
       Comparator.comparing(Fact::at).thenComparing(Fact::id);
 
   private Facts() {}

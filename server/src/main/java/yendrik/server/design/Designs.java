@@ -22,16 +22,11 @@ import yendrik.server.http.Problem;
 @Service
 public class Designs {
   private static final int KEPT = 200;
+  private static final int KEPT_DRAFTS = 20;
   private final DSLContext db;
   private final DraftStore drafts;
-  private final Map<Key, Ready> ready =
-      Collections.synchronizedMap(
-          new LinkedHashMap<>(16, 0.75f, true) {
-            @Override
-            protected boolean removeEldestEntry(Map.Entry<Key, Ready> eldest) {
-              return size() > KEPT;
-            }
-          });
+  private final Map<Key, Ready> ready = newest(KEPT);
+  private final Map<CourseId, Ready> readyDrafts = newest(KEPT_DRAFTS);
 
   private record Key(CourseId course, int version) {}
 
@@ -45,6 +40,17 @@ public class Designs {
   Designs(DSLContext db, DraftStore drafts) {
     this.db = db;
     this.drafts = drafts;
+  }
+
+  /** A map of what was used last. */
+  private static <K> Map<K, Ready> newest(int most) {
+    return Collections.synchronizedMap(
+        new LinkedHashMap<>(16, 0.75f, true) {
+          @Override
+          protected boolean removeEldestEntry(Map.Entry<K, Ready> eldest) {
+            return size() > most;
+          }
+        });
   }
 
   /** What learners have now; empty before the first publication. */
@@ -80,17 +86,21 @@ public class Designs {
   }
 
   /**
-   * The draft, compiled.
+   * The draft, compiled; the same as the last time while nothing in it has changed.
    *
    * @throws Problem with all faults in words, if it has any
    */
   public Ready readyDraft(CourseId course) {
     Document draft = draft(course);
+    Ready last = readyDrafts.get(course);
+    if (last != null && last.document().equals(draft)) return last;
     List<Finding> findings = References.check(draft.design());
     if (!findings.isEmpty())
       throw Problem.faults(
           "The draft has faults that have to be mended first.", words(draft.design(), findings));
-    return new Ready(draft, CompiledCourse.of(draft.design()));
+    var made = new Ready(draft, CompiledCourse.of(draft.design()));
+    readyDrafts.put(course, made);
+    return made;
   }
 
   /**

@@ -3,23 +3,39 @@ package yendrik.server.way;
 import static yendrik.schema.Sequences.FACT_ID;
 import static yendrik.schema.Tables.FACT;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.JSONB;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
 import yendrik.formats.json.CoreJson;
+import yendrik.formats.json.StoredVisit;
 import yendrik.schema.tables.records.FactRecord;
 
 /** The append-only list of facts. */
 @Repository
 class FactStore {
+  /** A visit that has more parts than these goes on in another row. */
+  private static final int MOST_PARTS = 240;
+
+  /** Behind the last part, however many there are. */
+  private static final Field<String[]> AT_THE_END =
+      DSL.array(DSL.inline(StoredVisit.PARTS), DSL.inline(Integer.toString(MOST_PARTS)));
+
   private final DSLContext db;
 
   FactStore(DSLContext db) {
@@ -31,8 +47,46 @@ class FactStore {
     return db.nextval(FACT_ID);
   }
 
+  /** Adds facts; reports of time and film go into the row of the visit that they belong to. */
   void append(CourseId course, long enrolment, List<Fact> facts) {
-    if (facts.isEmpty()) return;
+    List<Row> rows = new ArrayList<>();
+    for (Fact fact : facts) {
+      Optional<StepId> visited = StoredVisit.step(fact);
+      if (visited.isEmpty()) rows.add(Row.of(fact));
+      else if (rows.isEmpty()) {
+        if (!goOn(enrolment, visited.get(), fact)) rows.add(Row.begin(fact));
+      } else if (!rows.getLast().goOn(fact)) rows.add(Row.begin(fact));
+    }
+    insert(course, enrolment, rows);
+  }
+
+  /** Puts a fact into the newest row, if that is a visit of the same person to the same step. */
+  private boolean goOn(long enrolment, StepId step, Fact fact) {
+    Field<JSONB> parts = DSL.jsonbGetAttribute(FACT.BODY, DSL.inline(StoredVisit.PARTS));
+    var newest =
+        DSL.select(FACT.ID, FACT.AT)
+            .from(FACT)
+            .where(FACT.ENROLMENT_ID.eq(enrolment))
+            .orderBy(FACT.AT.desc(), FACT.ID.desc())
+            .limit(1);
+    JSONB part = JSONB.valueOf(StoredVisit.part(fact).toString());
+    return db.update(FACT)
+            .set(
+                FACT.BODY,
+                DSL.function("jsonb_set", JSONB.class, FACT.BODY, AT_THE_END, DSL.val(part)))
+            .where(
+                DSL.row(FACT.ID, FACT.AT).eq(newest),
+                FACT.KIND.eq(StoredVisit.NAME),
+                FACT.BY_ID.isNotDistinctFrom(fact.by().map(PersonId::value).orElse(null)),
+                DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline(StoredVisit.STEP))
+                    .eq(Long.toString(step.value())),
+                DSL.jsonbArrayLength(parts).lt(MOST_PARTS))
+            .execute()
+        == 1;
+  }
+
+  private void insert(CourseId course, long enrolment, List<Row> rows) {
+    if (rows.isEmpty()) return;
     var insert =
         db.insertInto(
             FACT,
@@ -44,47 +98,81 @@ class FactStore {
             FACT.KIND,
             FACT.BODY,
             FACT.REPLACES);
-    for (Fact fact : facts) {
-      ObjectNode body = CoreJson.mapper().valueToTree(fact.what());
-      String kind = body.remove("is").stringValue();
+    for (Row row : rows)
       insert =
           insert.values(
-              fact.id().value(),
+              row.first.id().value(),
               course.value(),
               enrolment,
-              fact.at(),
-              fact.by().map(PersonId::value).orElse(null),
-              kind,
-              JSONB.valueOf(body.toString()),
-              fact.replaces().map(FactId::value).orElse(null));
-    }
+              row.first.at(),
+              row.first.by().map(PersonId::value).orElse(null),
+              row.kind,
+              JSONB.valueOf(row.body.toString()),
+              row.first.replaces().map(FactId::value).orElse(null));
     insert.execute();
+  }
+
+  /** A row that is about to be written. */
+  private record Row(Fact first, String kind, ObjectNode body) {
+    static Row of(Fact fact) {
+      ObjectNode body = CoreJson.mapper().valueToTree(fact.what());
+      return new Row(fact, body.remove("is").stringValue(), body);
+    }
+
+    static Row begin(Fact first) {
+      return new Row(first, StoredVisit.NAME, StoredVisit.begin(first));
+    }
+
+    /** Takes in a fact that belongs to the same visit; false for any other. */
+    boolean goOn(Fact fact) {
+      ArrayNode parts = body.withArray(StoredVisit.PARTS);
+      boolean same =
+          kind.equals(StoredVisit.NAME)
+              && StoredVisit.step(first).equals(StoredVisit.step(fact))
+              && first.by().equals(fact.by())
+              && parts.size() < MOST_PARTS;
+      if (same) parts.add(StoredVisit.part(fact));
+      return same;
+    }
   }
 
   /** All facts of an enrolment in the order in which they happened. */
   List<Fact> of(long enrolment) {
-    return db.selectFrom(FACT)
+    return db
+        .selectFrom(FACT)
         .where(FACT.ENROLMENT_ID.eq(enrolment))
         .orderBy(FACT.AT, FACT.ID)
-        .fetch(FactStore::fact);
+        .fetch()
+        .stream()
+        .flatMap(FactStore::facts)
+        .sorted(Facts.HAPPENED)
+        .toList();
   }
 
   /** All facts of several enrolments, by enrolment. */
   Map<Long, List<Fact>> ofAll(List<Long> enrolments) {
-    return db.selectFrom(FACT)
+    Map<Long, List<Fact>> all = new HashMap<>();
+    db.selectFrom(FACT)
         .where(FACT.ENROLMENT_ID.in(enrolments))
         .orderBy(FACT.AT, FACT.ID)
-        .fetchGroups(FACT.ENROLMENT_ID, r -> fact(r.into(FACT)));
+        .forEach(row ->
+            facts(row)
+                .forEach(all.computeIfAbsent(row.getEnrolmentId(), _ -> new ArrayList<>())::add));
+    all.values().forEach(facts -> facts.sort(Facts.HAPPENED));
+    return all;
   }
 
-  private static Fact fact(FactRecord row) {
+  private static Stream<Fact> facts(FactRecord row) {
     var body = (ObjectNode) CoreJson.mapper().readTree(row.getBody().data());
-    return new Fact(
-        new FactId(row.getId()),
-        row.getAt(),
-        Optional.ofNullable(row.getById()).map(PersonId::new),
-        CoreJson.fact(row.getKind(), body),
-        Optional.ofNullable(row.getReplaces()).map(FactId::new));
+    Optional<PersonId> by = Optional.ofNullable(row.getById()).map(PersonId::new);
+    if (row.getKind().equals(StoredVisit.NAME)) return StoredVisit.facts(body, by).stream();
+    return Stream.of(
+        new Fact(
+            new FactId(row.getId()),
+            row.getAt(),
+            by,
+            CoreJson.fact(row.getKind(), body),
+            Optional.ofNullable(row.getReplaces()).map(FactId::new)));
   }
 
   void deleteAll(long enrolment) {
