@@ -1,10 +1,14 @@
-import { format } from 'date-fns';
+import { format, isThisYear } from 'date-fns';
 
-/** "Sun 29 Nov". */
-export const day = (iso: string | undefined) => (iso ? format(new Date(iso), 'EEE d MMM') : '');
+/** "Sun 29 Nov", "Fri 8 Jan 2027": with the year unless it is this one. */
+export const day = (iso: string | undefined) => {
+  if (!iso) return '';
+  const at = new Date(iso);
+  return format(at, isThisYear(at) ? 'EEE d MMM' : 'EEE d MMM yyyy');
+};
 
 /** "Sun 29 Nov, 18:30". */
-export const moment = (iso: string) => format(new Date(iso), 'EEE d MMM, HH:mm');
+export const moment = (iso: string) => `${day(iso)}, ${format(new Date(iso), 'HH:mm')}`;
 
 /** "0:46", "1:02:05": how long, or where in a film. */
 export function clock(seconds: number): string {
@@ -18,9 +22,13 @@ export function clock(seconds: number): string {
 const inZone = (iso: string, timeZone: string, options: Intl.DateTimeFormatOptions) =>
   new Intl.DateTimeFormat('en-GB', { ...options, timeZone }).format(new Date(iso));
 
-/** "Sat 21 Nov", where the course is. */
-export const dayIn = (iso: string, zone: string) =>
-  inZone(iso, zone, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
+/** "Sat 21 Nov", where the course is; with the year unless it is this one. */
+export const dayIn = (iso: string, zone: string) => {
+  const year = inZone(iso, zone, { year: 'numeric' });
+  const thisYear = year === inZone(new Date().toISOString(), zone, { year: 'numeric' });
+  const date = inZone(iso, zone, { weekday: 'short', day: 'numeric', month: 'short' });
+  return date.replace(',', '') + (thisYear ? '' : ` ${year}`);
+};
 
 /** "10:00 to 13:00", where the course is. */
 export function spanIn(iso: string, minutes: number, zone: string): string {

@@ -18,6 +18,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Numbers;
 import yendrik.core.rule.words.Wording;
 
@@ -58,7 +59,11 @@ public final class Reasons {
       case Leaf.StuckFor _ -> stuck();
       case Leaf.RequiredOutOfReach _ -> outOfReach(triesSaid);
       case Leaf.AttendanceUnder _ -> absent();
-      default -> new Wording(index.design()).sentence(leaf, at).line() + ".";
+      default ->
+          new Wording(index.design(), Dates.of(index.design(), progress.asOf()))
+                  .sentence(leaf, at)
+                  .line()
+              + ".";
     };
   }
 

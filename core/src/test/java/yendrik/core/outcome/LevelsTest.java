@@ -269,4 +269,21 @@ class LevelsTest {
     assertThat(level == SCALE.mastery()).isEqualTo(score >= pass);
     assertThat(level).isBetween(0, SCALE.mastery());
   }
+
+  @Test
+  void below_the_pass_mark_the_lower_levels_have_equal_shares() {
+    assertThat(Levels.ofScore(SCALE, 0.29, 0.6)).isEqualTo(0);
+    assertThat(Levels.ofScore(SCALE, 0.3, 0.6)).as("half of the pass mark").isEqualTo(1);
+    assertThat(Levels.ofScore(SCALE, 0.59, 0.6)).isEqualTo(1);
+    assertThat(Levels.ofScore(SCALE, 0.6, 0.6)).isEqualTo(2);
+    assertThat(Levels.ofScore(SCALE, 0, 0)).as("every score passes").isEqualTo(2);
+  }
+
+  @Test
+  void a_level_is_worth_its_points_and_its_place_on_the_scale() {
+    assertThat(SCALE.value(0)).isEqualTo(new Scale.Value(1, 0, false));
+    assertThat(SCALE.value(1)).isEqualTo(new Scale.Value(2, 1 / 3.0, false));
+    assertThat(SCALE.value(2)).isEqualTo(new Scale.Value(3, 2 / 3.0, true));
+    assertThat(SCALE.value(3)).isEqualTo(new Scale.Value(4, 1, true));
+  }
 }

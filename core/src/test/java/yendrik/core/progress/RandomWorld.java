@@ -34,6 +34,7 @@ import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
 
 /**
@@ -73,7 +74,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
   }
 
   private static String words(CourseDesign design) {
-    var wording = new Wording(design);
+    var wording = new Wording(design, Dates.of(design, design.startsAt()));
     var out = new StringBuilder("version " + design.version());
     for (CourseModule m : design.modules()) {
       out.append("\n module ").append(m.id()).append(m.published() ? "" : " unpublished");

@@ -17,6 +17,7 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.Levels;
 import yendrik.core.quiz.Quiz;
 
@@ -201,6 +202,135 @@ class LearnerRecordTest {
         .isInstanceOf(IllegalArgumentException.class);
     assertThatThrownBy(() -> new Fact.Watched(ANATOMY, 5, 11, 10))
         .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void an_equal_attempt_changes_nothing_and_nothing_right_is_a_score() {
+    take(new Fact.FinishedAttempt(PADS, 1, 0, 15));
+    long first = learner.now().toEpochMilli();
+    assertThat(record.scored(pads)).isTrue();
+    assertThat(record.scoredAt(pads)).isEqualTo(first);
+    take(new Fact.FinishedAttempt(PADS, 2, 0, 15));
+    assertThat(record.scoredAt(pads)).isEqualTo(first);
+    assertThat(record.attemptsAllowed(pads)).isEqualTo(3);
+    take(new Fact.AttemptsAdded(PADS, 2));
+    assertThat(record.attemptsAllowed(pads)).isEqualTo(5);
+    assertThat(record.extraAttempts(pads)).isEqualTo(2);
+    assertThat(record.attemptsAllowed(card)).as("no limit").isZero();
+  }
+
+  @Test
+  void staffs_points_count_before_the_best_attempt_even_when_they_are_none() {
+    take(new Fact.FinishedAttempt(PADS, 1, 12, 15));
+    take(new Fact.Marked(PADS, 0, 0, 15, Fact.Judgement.AGAIN, ""));
+    long marked = learner.now().toEpochMilli();
+    assertThat(record.score(pads)).isZero();
+    assertThat(record.scoredAt(pads)).isEqualTo(marked);
+    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new Fact.Marked(JOB_CARD, 1, 0, 0, Fact.Judgement.PASSED, ""));
+    assertThat(record.scored(card)).as("a judgement without points").isFalse();
+    take(new Fact.HandedIn(JOB_CARD, 2));
+    take(new Fact.Marked(JOB_CARD, 2, 0, 20, Fact.Judgement.AGAIN, ""));
+    assertThat(record.scored(card)).isTrue();
+  }
+
+  @Test
+  void whatever_a_learner_does_at_a_step_says_when_they_were_last_here() {
+    for (Fact.What what :
+        List.of(
+            new Fact.Saw(PADS),
+            new Fact.SpentTime(PADS, 30),
+            new Fact.Watched(PADS, 0, 5, 9),
+            new Fact.StartedAttempt(PADS, 1),
+            new Fact.FinishedAttempt(PADS, 1, 3, 15),
+            new Fact.HandedIn(PADS, 1),
+            new Fact.Confirmed(PADS))) {
+      var fresh = new LearnerRecord(index, JUNO);
+      fresh.take(learner.fact(new Fact.Enrolled()));
+      fresh.take(learner.fact(what));
+      long now = learner.now().toEpochMilli();
+      assertThat(fresh.lastHere()).as(what.toString()).isEqualTo(now);
+      assertThat(fresh.touchedAt(pads)).as(what.toString()).isEqualTo(now);
+      fresh.take(learner.fact(new Fact.SignedOff(PADS, "")));
+      assertThat(fresh.lastHere()).as("that is what staff did").isEqualTo(now);
+    }
+  }
+
+  @Test
+  void time_and_film_are_counted_from_the_last_visit_or_report() {
+    assertThat(record.timedFrom(pads)).isEqualTo(LearnerRecord.NEVER);
+    assertThat(record.playedFrom(pads)).isEqualTo(LearnerRecord.NEVER);
+    take(new Fact.Saw(PADS));
+    long saw = learner.now().toEpochMilli();
+    assertThat(record.timedFrom(pads)).isEqualTo(saw);
+    assertThat(record.playedFrom(pads)).isEqualTo(saw);
+    take(new Fact.SpentTime(PADS, 30));
+    assertThat(record.timedFrom(pads)).isEqualTo(learner.now().toEpochMilli());
+    assertThat(record.playedFrom(pads)).isEqualTo(saw);
+    take(new Fact.Watched(PADS, 0, 5, 9));
+    assertThat(record.playedFrom(pads)).isEqualTo(learner.now().toEpochMilli());
+  }
+
+  @Test
+  void a_moved_due_date_holds_until_it_is_taken_back() {
+    assertThat(record.dueMoved(card)).isFalse();
+    take(new Fact.DueMoved(JOB_CARD, START));
+    assertThat(record.dueMoved(card)).isTrue();
+    assertThat(record.due(card)).isEqualTo(START.toEpochMilli());
+    take(new Fact.ExceptionEnded(JOB_CARD, Fact.Grant.DUE_MOVED, ""));
+    assertThat(record.dueMoved(card)).isFalse();
+  }
+
+  @Test
+  void a_rating_weighs_as_much_as_its_own_outcome_does_in_the_step() {
+    List<Step> steps = new ArrayList<>(steps());
+    Step both = steps.get(3);
+    steps.set(
+        3,
+        new Step(
+            both.id(),
+            both.name(),
+            both.kind(),
+            both.required(),
+            both.published(),
+            both.opensWhen(),
+            both.doneWhen(),
+            both.gate(),
+            both.window(),
+            both.scoring(),
+            List.of(new Step.Tie(SAFE, 5), new Step.Tie(BRAKE, 2)),
+            both.audience()));
+    var weighed = new LearnerRecord(new CourseIndex(design(steps)), JUNO);
+    weighed.take(learner.fact(new Fact.Rated(BRAKE, 3, Optional.of(JOB_CARD), 1)));
+    assertThat(weighed.evidence(brake).getFirst().weight()).isEqualTo(2);
+    weighed.take(learner.fact(new Fact.Rated(BRAKE, 3, Optional.of(ANATOMY), 1)));
+    assertThat(weighed.evidence(brake).getLast().weight()).as("not tied there").isEqualTo(1);
+  }
+
+  @Test
+  void a_part_of_a_quiz_counts_for_its_own_outcome_only() {
+    var safe = new Quiz.Part(SAFE, 0, 10);
+    var own = new Quiz.Part(BRAKE, 10, 10);
+    take(new Fact.FinishedAttempt(PADS, 1, 10, 20, List.of(safe, own)));
+    assertThat(record.level(brake)).hasValue(2);
+    assertThat(record.evidenceAt(brake)).isEqualTo(learner.now().toEpochMilli());
+    assertThat(record.evidenceAt(index.number(SAFE))).isEqualTo(LearnerRecord.NEVER);
+  }
+
+  @Test
+  void the_newest_evidence_of_an_outcome_made_of_others_is_that_of_its_parts() {
+    var whole =
+        new CourseIndex(withWhole(new Composition(List.of(BRAKE, SAFE), new Composition.All())));
+    int w = whole.number(WHOLE);
+    var made = new LearnerRecord(whole, JUNO);
+    assertThat(made.evidenceAt(w)).isEqualTo(LearnerRecord.NEVER);
+    made.take(learner.fact(new Fact.Rated(SAFE, 1, Optional.empty(), 0)));
+    long first = learner.now().toEpochMilli();
+    assertThat(made.evidenceAt(w)).isEqualTo(first);
+    made.take(learner.fact(new Fact.Rated(BRAKE, 1, Optional.empty(), 0)));
+    assertThat(made.evidenceAt(w)).isEqualTo(learner.now().toEpochMilli());
+    made.take(learner.fact(new Fact.Rated(SAFE, 2, Optional.empty(), 0)));
+    assertThat(made.evidenceAt(w)).isEqualTo(learner.now().toEpochMilli());
   }
 
   @Test

@@ -184,6 +184,30 @@ class EveryLeafTest {
   }
 
   @Test
+  void days_since_done_are_over_at_the_moment_itself() {
+    var leaf = new Leaf.DaysSinceDone(ANATOMY, 1);
+    Explained before = answer(leaf, minutesAfterSeeing(1_439));
+    assertThat(before.verdict()).isEqualTo(NOT_YET);
+    assertThat(before.fraction()).isCloseTo(1_439 / 1_440.0, HAIR);
+    assertThat(new EveryLeafTest().verdict(leaf, minutesAfterSeeing(1_440))).isEqualTo(MET);
+  }
+
+  private static Fact.What[] minutesAfterSeeing(int minutes) {
+    List<Fact.What> facts = new ArrayList<>(List.of(new Fact.Saw(ANATOMY)));
+    facts.addAll(Collections.nCopies(minutes, new Fact.WasHere()));
+    return facts.toArray(Fact.What[]::new);
+  }
+
+  @Test
+  void days_since_a_step_that_cannot_be_done_any_more_never_begin() {
+    var leaf = new Leaf.DaysSinceDone(PADS, 1);
+    lost(answer(leaf, attempt(1, 0), attempt(2, 0), attempt(3, 0)), 0);
+    waits(answer(leaf, attempt(1, 0)), 0, Turn.LEARNER);
+    var excused = answer(leaf, new Fact.Excused(PADS, ""));
+    assertThat(excused.verdict()).as("nobody waits for what one need not do").isEqualTo(WAIVED);
+  }
+
+  @Test
   void module_count_and_share_go_by_required_steps() {
     var two = new Leaf.ModuleCount(BRAKES, 2);
     assertThat(verdict(two, new Fact.Saw(ANATOMY), new Fact.Saw(SECOND_LOOK)))

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.core.Workshop.*;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -19,6 +20,7 @@ import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
 
 class LevelWordsTest {
@@ -54,7 +56,8 @@ class LevelWordsTest {
   }
 
   private static String method(Outcome outcome) {
-    return LevelWords.method(outcome, new CourseIndex(with(outcome)));
+    return LevelWords.method(
+        outcome, new CourseIndex(with(outcome)), new Dates(ZoneId.of("Europe/Berlin"), 2026));
   }
 
   private static List<Evidence> pieces(int... levels) {

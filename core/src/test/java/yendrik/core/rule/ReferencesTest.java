@@ -6,15 +6,20 @@ import static yendrik.core.Workshop.*;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.outcome.Composition;
 import yendrik.core.rule.check.Finding;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -69,6 +74,110 @@ class ReferencesTest {
     assertThat(codes(all())).containsExactly(Finding.Code.EMPTY_JOINT);
     assertThat(codes(atLeast(2, ask(new Leaf.Seen(ANATOMY)))))
         .containsExactly(Finding.Code.TOO_FEW_PARTS);
+  }
+
+  private static List<String> found(CourseDesign design) {
+    return References.check(design).stream().map(f -> f.code() + " " + f.place()).toList();
+  }
+
+  private static CourseDesign ruled(
+      Optional<Condition> moduleOpens,
+      Optional<Condition> moduleDone,
+      Condition badge,
+      Optional<Condition> complete) {
+    CourseDesign d = design();
+    var module =
+        new CourseModule(
+            BRAKES, "Brakes", true, false, moduleOpens, moduleDone, Step.Gate.USUAL, steps());
+    var hand = new Badge(BRAKE_HAND, "Brake Hand", "", Optional.empty(), Optional.of(badge), false);
+    return new CourseDesign(
+        d.id(),
+        d.version(),
+        d.name(),
+        d.zone(),
+        d.startsAt(),
+        d.outcomes(),
+        List.of(module),
+        List.of(hand),
+        d.flags(),
+        complete,
+        d.groups(),
+        d.otherCourses());
+  }
+
+  @Test
+  void nothing_waits_for_itself_and_every_place_of_a_rule_is_looked_at_in_course_order() {
+    Condition unknown = ask(new Leaf.StepDone(new StepId(99)));
+    assertThat(
+            found(
+                ruled(
+                    Optional.of(unknown),
+                    Optional.of(ask(new Leaf.ModuleDone(BRAKES))),
+                    ask(new Leaf.HoldsBadge(BRAKE_HAND)),
+                    Optional.of(ask(new Leaf.CourseComplete(COURSE))))))
+        .containsExactly(
+            "UNKNOWN_STEP " + new RuleAt.ModuleOpens(BRAKES),
+            "ASKS_ITSELF " + new RuleAt.ModuleDone(BRAKES),
+            "ASKS_ITSELF " + new RuleAt.BadgeEarned(BRAKE_HAND),
+            "ASKS_ITSELF " + new RuleAt.CourseComplete());
+    assertThat(
+            found(
+                ruled(
+                    Optional.empty(),
+                    Optional.of(ask(new Leaf.ModuleShare(new ModuleId(99), 0.5))),
+                    ask(new Leaf.ModuleDone(BRAKES)),
+                    Optional.of(ask(new Leaf.ModuleCount(new ModuleId(98), 1))))))
+        .containsExactly(
+            "UNKNOWN_MODULE " + new RuleAt.ModuleDone(BRAKES),
+            "UNKNOWN_MODULE " + new RuleAt.CourseComplete());
+    assertThat(codes(ask(new Leaf.CourseComplete(COURSE)))).isEmpty();
+  }
+
+  @Test
+  void a_step_that_asks_whether_it_is_done_itself_is_found() {
+    List<Step> steps = new ArrayList<>(steps());
+    Step own = step(ANATOMY, "Rim brake anatomy", StepKind.PAGE, ask(new Leaf.StepDone(ANATOMY)));
+    steps.set(0, own);
+    assertThat(found(design(steps))).containsExactly("ASKS_ITSELF " + new RuleAt.StepDone(ANATOMY));
+  }
+
+  @Test
+  void two_parts_of_a_rule_with_one_id_are_found() {
+    Condition read = ask(new Leaf.Seen(ANATOMY));
+    assertThat(codes(all(read, read))).containsExactly(Finding.Code.DOUBLE_NODE);
+    assertThat(References.check(opening(all(read, read))).getFirst().arguments())
+        .containsEntry("id", read.id().value());
+  }
+
+  @Test
+  void ties_to_outcomes_that_are_gone_or_made_of_others_are_found() {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.set(0, tied(steps.get(0), new Step.Tie(new OutcomeId(99), 1)));
+    assertThat(found(design(steps))).containsExactly("UNKNOWN_TIE " + new RuleAt.StepDone(ANATOMY));
+    CourseDesign whole = withWhole(new Composition(List.of(BRAKE, SAFE), new Composition.All()));
+    List<Step> tiedToWhole = new ArrayList<>(steps());
+    tiedToWhole.set(0, tied(steps().get(0), new Step.Tie(WHOLE, 1)));
+    CourseModule module = inStrictOrder(tiedToWhole.toArray(Step[]::new));
+    CourseDesign design =
+        new CourseDesign(
+            whole.id(),
+            whole.version(),
+            whole.name(),
+            whole.zone(),
+            whole.startsAt(),
+            whole.outcomes(),
+            List.of(module),
+            whole.badges(),
+            whole.flags(),
+            whole.completeWhen(),
+            whole.groups(),
+            whole.otherCourses());
+    assertThat(References.check(design))
+        .singleElement()
+        .satisfies(f -> {
+          assertThat(f.code()).isEqualTo(Finding.Code.TIE_TO_COMPOSED);
+          assertThat(f.arguments()).containsEntry("outcome", "WHOLE");
+        });
   }
 
   @Test

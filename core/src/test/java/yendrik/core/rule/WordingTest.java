@@ -14,12 +14,13 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Numbers;
 import yendrik.core.rule.words.Wording;
 
 class WordingTest {
   private static final RuleAt ELSEWHERE = new RuleAt.StepOpens(PRACTICAL);
-  private final Wording wording = new Wording(design());
+  private final Wording wording = new Wording(design(), Dates.of(design(), START));
 
   private String staff(Leaf leaf) {
     return wording.sentence(leaf, ELSEWHERE).line();
@@ -80,6 +81,20 @@ class WordingTest {
         .isEqualTo("from Sun 29 Nov");
     assertThat(staff(new Leaf.InTime(Optional.empty(), Optional.of(from.plusSeconds(5_400)))))
         .isEqualTo("before Sun 29 Nov, 01:30");
+  }
+
+  @Test
+  void the_year_stands_with_a_date_unless_it_is_the_one_in_which_it_is_read() {
+    var leaf =
+        new Leaf.InTime(Optional.of(Instant.parse("2026-11-28T23:00:00Z")), Optional.empty());
+    var at = new RuleAt.StepOpens(PRACTICAL);
+    Instant newYear = Instant.parse("2026-12-31T23:30:00Z");
+    var later = new Wording(design(), Dates.of(design(), newYear));
+    assertThat(later.sentence(leaf, at).says())
+        .as("2027 in Berlin")
+        .isEqualTo("from Sun 29 Nov 2026");
+    var before = new Wording(design(), Dates.of(design(), newYear.minusSeconds(1_801)));
+    assertThat(before.sentence(leaf, at).says()).isEqualTo("from Sun 29 Nov");
   }
 
   @Test

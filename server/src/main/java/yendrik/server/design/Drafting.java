@@ -39,6 +39,7 @@ import yendrik.core.quiz.Quiz;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
 import yendrik.core.rule.check.References;
+import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.StepRecord;
@@ -83,11 +84,15 @@ public class Drafting {
     this.clock = clock;
   }
 
+  private Wording wording(CourseDesign design) {
+    return new Wording(design, Dates.of(design, clock.instant()));
+  }
+
   @Transactional(readOnly = true)
   DesignView view(CourseId id) {
     var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id.value())).fetchSingle();
     Document draft = drafts.document(id);
-    var wording = new Wording(draft.design());
+    var wording = wording(draft.design());
     Map<Long, List<StepView>> steps =
         drafts.steps(id).stream()
             .map(s -> DesignViews.step(s, wording))
@@ -470,7 +475,7 @@ public class Drafting {
   }
 
   private StepView step(CourseId course, long id) {
-    return DesignViews.step(stepRow(course, id), new Wording(drafts.document(course).design()));
+    return DesignViews.step(stepRow(course, id), wording(drafts.document(course).design()));
   }
 
   // --- badges -----------------------------------------------------------------------------------

@@ -104,11 +104,12 @@ public class Decisions {
 
   private String why(Walk walk, Fact correction) {
     CourseDesign design = walk.progress().course().design();
-    var words = new FactWords(design, sessions.names(walk.course(), Dates.of(design)));
+    Dates dates = walk.dates();
+    var words = new FactWords(design, sessions.names(walk.course(), dates), dates);
     Set<Long> staff = new HashSet<>();
     correction.by().map(PersonId::value).ifPresent(staff::add);
     String by = people.names(staff).values().stream().findFirst().map(n -> " by " + n).orElse("");
-    String on = " on " + Dates.of(design).day(correction.at());
+    String on = " on " + dates.day(correction.at());
     String was = first(walk, correction).flatMap(f -> words.of(bare(f.what()))).orElse("Something");
     String is = words.of(bare(correction.what())).map(w -> ", now: " + w).orElse(", taken back");
     return was + is + by + on + ".";

@@ -18,7 +18,6 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Numbers;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
@@ -138,7 +137,7 @@ public class Exceptions {
     return switch (what) {
       case Fact.Opened _ -> "opened";
       case Fact.Excused f -> f.reason().isBlank() ? "excused" : "excused: " + f.reason();
-      case Fact.DueMoved f -> "due " + Dates.of(walk.progress().course().design()).moment(f.due());
+      case Fact.DueMoved f -> "due " + walk.dates().moment(f.due());
       case Fact.AttemptsAdded f -> Numbers.count(f.attempts(), "more attempt");
       default -> "";
     };

@@ -16,13 +16,15 @@ import yendrik.core.rule.words.Numbers;
 public final class FactWords {
   private final CourseDesign design;
   private final Map<SessionId, String> sessions;
+  private final Dates dates;
 
   /**
    * @param sessions what each session is called
    */
-  public FactWords(CourseDesign design, Map<SessionId, String> sessions) {
+  public FactWords(CourseDesign design, Map<SessionId, String> sessions, Dates dates) {
     this.sessions = sessions;
     this.design = design;
+    this.dates = dates;
   }
 
   /** Empty for facts that only say that somebody was there. */
@@ -69,8 +71,7 @@ public final class FactWords {
               "Completed " + design.otherCourses().getOrDefault(f.course(), "another course"));
       case Fact.Opened f -> Optional.of("Opened by exception: " + step(f.step()));
       case Fact.Excused f -> Optional.of("Excused from " + step(f.step()) + comment(f.reason()));
-      case Fact.DueMoved f ->
-          Optional.of(step(f.step()) + " due " + Dates.of(design).moment(f.due()));
+      case Fact.DueMoved f -> Optional.of(step(f.step()) + " due " + dates.moment(f.due()));
       case Fact.AttemptsAdded f ->
           Optional.of(Numbers.count(f.attempts(), "more attempt") + " at " + step(f.step()));
     };

@@ -272,7 +272,8 @@ class Watching {
     for (Fact fact : standing) fact.by().map(PersonId::value).ifPresent(authors::add);
     Map<Long, String> names = people.names(authors);
     CourseDesign design = walk.progress().course().design();
-    var words = new FactWords(design, sessions.names(walk.course(), Dates.of(design)));
+    Dates dates = walk.dates();
+    var words = new FactWords(design, sessions.names(walk.course(), dates), dates);
     List<Happened> all = new ArrayList<>();
     for (Fact fact : standing.reversed()) {
       if (!which.test(fact)) continue;
@@ -418,7 +419,7 @@ class Watching {
         snapshot.name(),
         outcome.code(),
         outcome.name(),
-        LevelWords.method(outcome, index),
+        LevelWords.method(outcome, index, walk.dates()),
         outcome.madeOf().isPresent()
             ? Optional.empty()
             : LevelWords.sum(outcome.levelRule(), outcome.scale(), evidence),

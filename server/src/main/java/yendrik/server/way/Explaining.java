@@ -36,7 +36,7 @@ public final class Explaining {
     this.toLearner = toLearner;
     this.names = names;
     known = new Known(progress);
-    wording = new Wording(progress.course().design());
+    wording = new Wording(progress.course().design(), dates());
   }
 
   public static Explaining toLearner(Progress progress) {
@@ -51,7 +51,7 @@ public final class Explaining {
   }
 
   private Dates dates() {
-    return Dates.of(progress.course().design());
+    return Dates.of(progress.course().design(), progress.asOf());
   }
 
   /**

@@ -4,6 +4,7 @@ import java.util.List;
 import yendrik.core.id.CourseId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
+import yendrik.core.rule.words.Dates;
 import yendrik.server.design.Designs;
 
 /**
@@ -24,5 +25,10 @@ public record Walk(
   /** All facts, corrections included. */
   public List<Fact> facts() {
     return known.all();
+  }
+
+  /** How dates are written to whoever looks at this way now. */
+  public Dates dates() {
+    return Dates.of(progress.course().design(), progress.asOf());
   }
 }

@@ -10,9 +10,9 @@ import yendrik.core.course.CourseDesign;
 
 /**
  * Dates of a course as they are written everywhere, in its time zone. The year stands with them
- * unless it is the one in which the course begins: "Sun 29 Nov", "Fri 8 Jan 2027".
+ * unless it is this one: "Sun 29 Nov", "Fri 8 Jan 2027".
  */
-public record Dates(ZoneId zone, int usualYear) {
+public record Dates(ZoneId zone, int thisYear) {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
   private static final DateTimeFormatter YEAR =
@@ -20,14 +20,17 @@ public record Dates(ZoneId zone, int usualYear) {
   private static final DateTimeFormatter TIME =
       DateTimeFormatter.ofPattern(", HH:mm", Locale.ENGLISH);
 
-  public static Dates of(CourseDesign design) {
-    return new Dates(design.zone(), design.startsAt().atZone(design.zone()).getYear());
+  /**
+   * @param now when they are read
+   */
+  public static Dates of(CourseDesign design, Instant now) {
+    return new Dates(design.zone(), now.atZone(design.zone()).getYear());
   }
 
   /** The day, without its time. */
   public String day(Instant at) {
     ZonedDateTime local = at.atZone(zone);
-    return local.format(local.getYear() == usualYear ? DAY : YEAR);
+    return local.format(local.getYear() == thisYear ? DAY : YEAR);
   }
 
   /** The day, with the time unless it is midnight. */

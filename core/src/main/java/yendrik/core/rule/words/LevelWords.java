@@ -24,11 +24,11 @@ public final class LevelWords {
   private LevelWords() {}
 
   /** How an outcome's level is found: "The newest piece counts 65 %, the mean of …". */
-  public static String method(Outcome outcome, CourseIndex index) {
+  public static String method(Outcome outcome, CourseIndex index, Dates dates) {
     return outcome
         .madeOf()
         .map(made -> composition(made, index))
-        .orElseGet(() -> rule(outcome.levelRule(), Dates.of(index.design())));
+        .orElseGet(() -> rule(outcome.levelRule(), dates));
   }
 
   private static String rule(LevelRule rule, Dates dates) {

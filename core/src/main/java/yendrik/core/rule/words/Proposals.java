@@ -64,7 +64,7 @@ public final class Proposals {
     this.design = design;
     this.at = at;
     this.today = today;
-    wording = new Wording(design);
+    wording = new Wording(design, new Dates(design.zone(), today.getYear()));
   }
 
   /** A condition with what it says, ready to be taken. */

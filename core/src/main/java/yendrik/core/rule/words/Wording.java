@@ -20,9 +20,14 @@ import yendrik.core.rule.RuleAt;
  */
 public final class Wording {
   private final CourseDesign design;
+  private final Dates dates;
 
-  public Wording(CourseDesign design) {
+  /**
+   * @param dates how dates in rules are written
+   */
+  public Wording(CourseDesign design, Dates dates) {
     this.design = design;
+    this.dates = dates;
   }
 
   /** One question, as it reads in the rule at a place. */
@@ -208,8 +213,8 @@ public final class Wording {
   }
 
   private Sentence inTime(Leaf.InTime l) {
-    String from = l.from().map(f -> Dates.of(design).moment(f)).orElse("");
-    String until = l.until().map(u -> Dates.of(design).moment(u)).orElse("");
+    String from = l.from().map(f -> dates.moment(f)).orElse("");
+    String until = l.until().map(u -> dates.moment(u)).orElse("");
     String says =
         from.isEmpty()
             ? "before " + until

@@ -1,0 +1,22 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { day, dayIn, moment } from './format';
+
+beforeEach(() => {
+  vi.useFakeTimers({ now: new Date('2026-12-30T12:00:00Z') });
+});
+afterEach(() => {
+  vi.useRealTimers();
+});
+
+test('a date of this year is written without it, any other with it', () => {
+  expect(day('2026-11-29T12:00:00Z')).toBe('Sun 29 Nov');
+  expect(day('2027-01-08T12:00:00Z')).toBe('Fri 8 Jan 2027');
+  expect(day('2025-11-29T12:00:00Z')).toBe('Sat 29 Nov 2025');
+  expect(day(undefined)).toBe('');
+  expect(moment('2027-01-08T12:00:00')).toBe('Fri 8 Jan 2027, 12:00');
+});
+
+test('what year it is depends on where the course is', () => {
+  expect(dayIn('2026-12-31T23:30:00Z', 'Europe/Berlin')).toBe('Fri 1 Jan 2027');
+  expect(dayIn('2026-12-31T23:30:00Z', 'Europe/Lisbon')).toBe('Thu 31 Dec');
+});
