@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
@@ -69,7 +70,7 @@ public final class Workshop {
               new Scale.Level(3, "Can teach it", 4, "")),
           2);
 
-  private static int nodes;
+  private static final AtomicInteger NODES = new AtomicInteger();
   private long facts;
   private Instant now = START;
   public final List<Fact> all = new ArrayList<>();
@@ -95,7 +96,7 @@ public final class Workshop {
   }
 
   private static NodeId node() {
-    return new NodeId("n" + nodes++);
+    return new NodeId("n" + NODES.getAndIncrement());
   }
 
   public static Step step(StepId id, String name, StepKind kind, Condition doneWhen) {

@@ -90,6 +90,7 @@ final class Units {
   /** A unit as others see it, for telling whether a look has changed anything. */
   void see(int u, Seen seen) {
     seen.keptAt = keptAt[u];
+    seen.grantedAt = grantedAt[u];
     seen.open = open[u];
     seen.usable = usable[u];
     seen.byWaiver = byWaiver[u];
@@ -100,6 +101,7 @@ final class Units {
 
   boolean differs(int u, Seen seen) {
     return seen.keptAt != keptAt[u]
+        || seen.grantedAt != grantedAt[u]
         || seen.open != open[u]
         || seen.usable != usable[u]
         || seen.byWaiver != byWaiver[u]
@@ -111,6 +113,7 @@ final class Units {
   /** What others can read of a unit; one object is used again and again. */
   static final class Seen {
     private long keptAt;
+    private long grantedAt;
     private boolean open;
     private boolean usable;
     private boolean byWaiver;

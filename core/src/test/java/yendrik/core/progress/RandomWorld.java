@@ -11,6 +11,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.RandomDistribution;
 import yendrik.core.Workshop;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
@@ -47,12 +51,30 @@ import yendrik.core.rule.words.Wording;
 record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
   static final OutcomeId WHOLE = new OutcomeId(3);
   static final GroupId TUESDAY = new GroupId(2);
+
+  /** Between the ids of what happens there is room for what follows from it. */
+  private static final long GAP = 1_000;
+
   private static final int STEPS = 6;
   private static final int MODULES = 3;
 
-  static RandomWorld of(List<Integer> numbers) {
-    var make = new Making(new Choices(numbers));
-    return make.world();
+  /** Most are full: of several modules and versions, with dozens of facts. */
+  static Arbitrary<RandomWorld> anyWorld() {
+    return Combinators.combine(numbers(100, 500), numbers(0, 300)).as(RandomWorld::of);
+  }
+
+  private static Arbitrary<List<Integer>> numbers(int fewest, int most) {
+    return Arbitraries.integers()
+        .between(0, 99)
+        .withDistribution(RandomDistribution.uniform())
+        .list()
+        .ofMinSize(fewest)
+        .ofMaxSize(most)
+        .withSizeDistribution(RandomDistribution.uniform());
+  }
+
+  private static RandomWorld of(List<Integer> ofDesigns, List<Integer> ofHappenings) {
+    return new Making(new Choices(ofDesigns)).world(new Choices(ofHappenings));
   }
 
   /** The whole world in words, for whoever reads a failure. */
@@ -113,7 +135,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
 
   /** Builds one from choices. */
   private static final class Making {
-    private final Choices c;
+    private Choices c;
 
     /** Whether rules may wait for each other in a circle; else they ask about earlier ones only. */
     private boolean circles;
@@ -125,7 +147,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       this.c = c;
     }
 
-    RandomWorld world() {
+    RandomWorld world(Choices happenings) {
       circles = c.rarely(2);
       List<CourseDesign> designs = new ArrayList<>();
       int versions = 1 + c.next(3);
@@ -133,6 +155,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       add(new Fact.Enrolled(), Optional.empty());
       add(new Fact.CameUnder(1), Optional.empty());
       int version = 1;
+      c = happenings;
       while (c.more() && happened.size() < 60) {
         now = now.plus(Duration.ofMinutes(c.next(8) == 0 ? 0 : c.next(100) * 30L));
         if (version < versions && c.rarely(8)) add(new Fact.CameUnder(++version), Optional.empty());
@@ -143,8 +166,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     }
 
     private void add(Fact.What what, Optional<FactId> replaces) {
-      happened.add(
-          new Fact(new FactId(happened.size() + 1), now, Optional.of(TOMAS), what, replaces));
+      var id = new FactId((happened.size() + 1) * GAP);
+      happened.add(new Fact(id, now, Optional.of(TOMAS), what, replaces));
     }
 
     /** Any earlier fact but how the learner came in and under which version. */

@@ -99,6 +99,23 @@ class WhatStaysTest {
   }
 
   @Test
+  void what_stood_open_by_an_excuse_is_kept_from_the_moment_at_which_its_rule_is_met() {
+    var read = Optional.of(ask(new Leaf.Seen(ANATOMY)));
+    begin(
+        design(
+            List.of(
+                module(BRAKES, Optional.empty(), page(ANATOMY)), module(SECOND, read, page(NEXT))),
+            List.of()));
+    take(new Fact.Excused(ANATOMY, ""));
+    assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
+    assertThat(progress.latches().stepGranted()).doesNotContainKey(NEXT);
+    take(new Fact.Saw(ANATOMY));
+    long now = learner.now().toEpochMilli();
+    assertThat(progress.latches().moduleGranted()).containsEntry(SECOND, now);
+    assertThat(progress.latches().stepGranted()).containsEntry(NEXT, now);
+  }
+
+  @Test
   void an_empty_module_and_a_course_in_which_nothing_counts_are_not_complete() {
     begin(design(List.of(module(BRAKES, Optional.empty(), extra(page(ANATOMY)))), List.of()));
     assertThat(progress.sight().nothingToDo(0)).isTrue();

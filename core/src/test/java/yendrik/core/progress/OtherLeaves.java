@@ -1,0 +1,90 @@
+package yendrik.core.progress;
+
+import java.util.List;
+import java.util.function.BiFunction;
+import yendrik.core.course.Badge;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Flag;
+import yendrik.core.course.Step;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
+
+/** The same design with another question in the place of some. */
+final class OtherLeaves {
+  private final BiFunction<RuleAt, Leaf, Leaf> change;
+
+  private OtherLeaves(BiFunction<RuleAt, Leaf, Leaf> change) {
+    this.change = change;
+  }
+
+  static CourseDesign in(CourseDesign d, BiFunction<RuleAt, Leaf, Leaf> change) {
+    var other = new OtherLeaves(change);
+    return new CourseDesign(
+        d.id(),
+        d.version(),
+        d.name(),
+        d.zone(),
+        d.startsAt(),
+        d.outcomes(),
+        d.modules().stream().map(other::module).toList(),
+        d.badges().stream().map(other::badge).toList(),
+        d.flags().stream()
+            .map(f ->
+                new Flag(f.id(), f.name(), other.rule(new RuleAt.FlagRaised(f.id()), f.flagWhen())))
+            .toList(),
+        d.completeWhen().map(r -> other.rule(new RuleAt.CourseComplete(), r)),
+        d.groups(),
+        d.otherCourses());
+  }
+
+  private CourseModule module(CourseModule m) {
+    return new CourseModule(
+        m.id(),
+        m.name(),
+        m.published(),
+        m.strictOrder(),
+        m.opensWhen().map(r -> rule(new RuleAt.ModuleOpens(m.id()), r)),
+        m.doneWhen().map(r -> rule(new RuleAt.ModuleDone(m.id()), r)),
+        m.gate(),
+        m.steps().stream().map(this::step).toList());
+  }
+
+  private Step step(Step s) {
+    return new Step(
+        s.id(),
+        s.name(),
+        s.kind(),
+        s.required(),
+        s.published(),
+        s.opensWhen().map(r -> rule(new RuleAt.StepOpens(s.id()), r)),
+        rule(new RuleAt.StepDone(s.id()), s.doneWhen()),
+        s.gate(),
+        s.window(),
+        s.scoring(),
+        s.evidenceFor(),
+        s.audience());
+  }
+
+  private Badge badge(Badge b) {
+    return new Badge(
+        b.id(),
+        b.name(),
+        b.description(),
+        b.module(),
+        b.earnedWhen().map(r -> rule(new RuleAt.BadgeEarned(b.id()), r)),
+        b.surprise());
+  }
+
+  private Condition rule(RuleAt at, Condition rule) {
+    List<Condition> parts = rule.parts().stream().map(p -> rule(at, p)).toList();
+    return switch (rule) {
+      case Condition.Ask ask -> new Condition.Ask(ask.id(), change.apply(at, ask.leaf()));
+      case Condition.All all -> new Condition.All(all.id(), parts);
+      case Condition.Any any -> new Condition.Any(any.id(), parts);
+      case Condition.AtLeast some -> new Condition.AtLeast(some.id(), some.n(), parts);
+      case Condition.None none -> new Condition.None(none.id(), parts);
+    };
+  }
+}
