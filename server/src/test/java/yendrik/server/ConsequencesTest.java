@@ -1,6 +1,7 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.FACT;
 
@@ -23,6 +24,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.BadgeId;
@@ -45,6 +47,7 @@ class ConsequencesTest extends SchoolTest {
   @Autowired CheckState check;
   @Autowired Publishing publishing;
   @Autowired DemoClock clock;
+  @Autowired TransactionTemplate transactions;
   private Caller sefa;
   private Caller edda;
   private NewCourse course;
@@ -381,6 +384,7 @@ class ConsequencesTest extends SchoolTest {
             .value1();
     db.update(ENROLMENT)
         .set(ENROLMENT.LATCHES, org.jooq.JSONB.valueOf("{\"stepOpened\":7}"))
+        .set(ENROLMENT.STAMP, 0L)
         .where(ENROLMENT.ID.eq(broken))
         .execute();
     catchUp.all();
@@ -392,6 +396,30 @@ class ConsequencesTest extends SchoolTest {
     clock.putTo(clock.instant().plus(Duration.ofHours(1)));
     catchUp.all();
     assertThat(walks.aside()).isZero();
+    agrees(course);
+  }
+
+  @Test
+  void what_an_act_led_to_is_forgotten_when_it_is_refused_or_rolled_back() {
+    handInAndPass();
+    long enrolment = enrolled(course, "Edda Marsh");
+    Walks.Act another = _ -> List.of(new Fact.AttemptsAdded(new StepId(work), 1));
+    walks.act(enrolment, Optional.empty(), another);
+    int facts = walks.see(enrolment).facts().size();
+    transactions.executeWithoutResult(rolledBack -> {
+      walks.act(enrolment, Optional.empty(), another);
+      rolledBack.setRollbackOnly();
+    });
+    assertThatThrownBy(() ->
+            walks.act(
+                enrolment,
+                Optional.empty(),
+                _ -> {
+                  throw new IllegalStateException("refused");
+                }))
+        .hasMessage("refused");
+    walks.act(enrolment, Optional.empty(), another);
+    assertThat(walks.see(enrolment).facts()).hasSize(facts + 1);
     agrees(course);
   }
 
@@ -526,8 +554,47 @@ class ConsequencesTest extends SchoolTest {
         .endsWith((Long) null, 1L);
   }
 
+  @Test
+  void who_waits_behind_an_act_that_is_refused_finds_everything_as_it_was() throws Exception {
+    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    Walks.Act here = _ -> List.of(new Fact.WasHere());
+    walks.act(enrolment, Optional.empty(), here);
+    var locked = new CountDownLatch(1);
+    var go = new CountDownLatch(1);
+    try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      Future<?> holder =
+          threads.submit(() ->
+              transactions.executeWithoutResult(_ -> {
+                db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).forUpdate().fetch();
+                locked.countDown();
+                await(go);
+              }));
+      await(locked);
+      Future<?> refused =
+          threads.submit(() ->
+              walks.act(
+                  enrolment,
+                  Optional.empty(),
+                  _ -> {
+                    throw new IllegalStateException("refused");
+                  }));
+      Awaitility.await().until(() -> waitForALock() == 1);
+      Future<?> behind = threads.submit(() -> walks.act(enrolment, Optional.empty(), here));
+      Awaitility.await().until(() -> waitForALock() == 2);
+      go.countDown();
+      holder.get();
+      assertThatThrownBy(refused::get).hasMessageContaining("refused");
+      behind.get();
+    }
+    agrees(course);
+  }
+
   private boolean somebodyWaitsForALock() {
-    return db.fetchExists(DSL.table("pg_stat_activity"), DSL.field("wait_event_type").eq("Lock"));
+    return waitForALock() > 0;
+  }
+
+  private int waitForALock() {
+    return db.fetchCount(DSL.table("pg_stat_activity"), DSL.field("wait_event_type").eq("Lock"));
   }
 
   private static void await(CountDownLatch latch) {

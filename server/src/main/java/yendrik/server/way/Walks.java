@@ -1,5 +1,6 @@
 package yendrik.server.way;
 
+import static org.jooq.impl.DSL.when;
 import static yendrik.schema.Sequences.FACT_ID;
 import static yendrik.schema.Tables.ATTEMPT;
 import static yendrik.schema.Tables.COURSE;
@@ -9,6 +10,7 @@ import static yendrik.schema.Tables.HANDED_IN;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,8 +20,10 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.SelectConditionStep;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Propagation;
@@ -55,6 +59,7 @@ public class Walks {
   private final Designs designs;
   private final Completions completions;
   private final Events events;
+  private final WarmWays warm;
   private final Clock clock;
 
   Walks(
@@ -63,12 +68,14 @@ public class Walks {
       Designs designs,
       Completions completions,
       Events events,
+      WarmWays warm,
       Clock clock) {
     this.db = db;
     this.facts = facts;
     this.designs = designs;
     this.completions = completions;
     this.events = events;
+    this.warm = warm;
     this.clock = clock;
   }
 
@@ -182,7 +189,9 @@ public class Walks {
     walk.known().add(added);
     if (anew) progress = fromFacts(locked.row, walk.facts(), at);
     else added.forEach(progress::take);
-    return keep(locked, walk, progress, added, walk.ready());
+    Walk now = keep(locked, walk, progress, added, walk.ready());
+    if (!now.practice()) warm.keep(id, locked.stamp, now.progress());
+    return now;
   }
 
   /** No fact is older than the first and none is of the future. */
@@ -192,8 +201,12 @@ public class Walks {
     return late.isBefore(first) ? first : late;
   }
 
-  /** An enrolment that nobody else changes until the transaction ends. */
-  private record Locked(EnrolmentRecord row, int published, FactIds ids) {}
+  /**
+   * An enrolment that nobody else changes until the transaction ends.
+   *
+   * @param stamp of whoever holds it now, and of nobody else ever
+   */
+  private record Locked(EnrolmentRecord row, int published, long stamp, FactIds ids) {}
 
   private Locked lock(long id) {
     return locked(query(id).forUpdate().of(ENROLMENT).fetchSingle());
@@ -201,10 +214,14 @@ public class Walks {
 
   /**
    * With the ids of new facts: a statement that had to wait for the lock is evaluated again after
-   * it, so that ids are in the order of the acts.
+   * it, so that ids are in the order of the acts. State that is at hand is not fetched.
    */
   private SelectConditionStep<? extends Record> query(long id) {
-    return db.select(ENROLMENT.fields())
+    var unknown = ENROLMENT.STAMP.ne(DSL.val(warm.stamp(id)));
+    return db.select(
+            Arrays.stream(ENROLMENT.fields())
+                .map(f -> f.getType() == JSONB.class ? when(unknown, f).as(f) : f)
+                .toList())
         .select(COURSE.PUBLISHED_VERSION, FIRST_IDS)
         .from(ENROLMENT)
         .join(COURSE)
@@ -213,10 +230,12 @@ public class Walks {
   }
 
   private Locked locked(Record found) {
+    long first = found.get(FIRST_IDS);
     return new Locked(
         found.into(ENROLMENT),
         found.get(COURSE.PUBLISHED_VERSION),
-        new FactIds(found.get(FIRST_IDS), facts::nextBlock));
+        first,
+        new FactIds(first, facts::nextBlock));
   }
 
   /**
@@ -224,7 +243,7 @@ public class Walks {
    * moved yet comes under it with their next act.
    */
   private Walk upToDate(Locked locked, Instant moment) {
-    Walk walk = load(locked.row);
+    Walk walk = goOn(locked.row);
     walk.progress().advance(moment);
     return walk.practice() || locked.published <= walk.ready().version()
         ? walk
@@ -274,6 +293,7 @@ public class Walks {
     boolean was = row.getCompletedAt() != null;
     Snapshot snapshot = Snapshot.of(progress, walk.practice() ? 0 : ready.version());
     snapshot.write(row);
+    row.setStamp(locked.stamp);
     write(row, walk, snapshot.summary().groups());
     if (!walk.practice() && was != progress.completedAt().isPresent())
       completions.changed(walk.person(), walk.course(), clock.instant());
@@ -329,22 +349,45 @@ public class Walks {
   }
 
   private Walk load(EnrolmentRecord row) {
+    return load(row, knownFacts(row));
+  }
+
+  private KnownFacts knownFacts(EnrolmentRecord row) {
     long id = row.getId();
-    return load(row, new KnownFacts(() -> facts.of(id)));
+    return new KnownFacts(() -> facts.of(id));
   }
 
   private Walk load(EnrolmentRecord row, KnownFacts known) {
+    Designs.Ready ready = ready(row);
+    return walk(row, progress(row, known, ready), known, ready);
+  }
+
+  /** The same for whoever holds the lock and is going to write. */
+  private Walk goOn(EnrolmentRecord row) {
+    Optional<Progress> last = warm.take(row);
+    if (last.isPresent() && row.getForm() == Snapshot.FORM)
+      return walk(row, last.get(), knownFacts(row), ready(row));
+    // what was at hand when the lock was asked for may be gone when it is given
+    boolean fetched = row.getLatches() != null;
+    return load(
+        fetched ? row : db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(row.getId())).fetchSingle());
+  }
+
+  private Designs.Ready ready(EnrolmentRecord row) {
     var course = new CourseId(row.getCourseId());
-    Designs.Ready ready =
-        row.getPractice()
-            ? designs.readyDraft(course)
-            : designs.version(course, row.getDesignVersion());
+    return row.getPractice()
+        ? designs.readyDraft(course)
+        : designs.version(course, row.getDesignVersion());
+  }
+
+  private static Walk walk(
+      EnrolmentRecord row, Progress progress, KnownFacts known, Designs.Ready ready) {
     return new Walk(
         row.getId(),
-        course,
+        new CourseId(row.getCourseId()),
         row.getPersonId(),
         row.getPractice(),
-        progress(row, known, ready),
+        progress,
         known,
         ready);
   }
