@@ -398,4 +398,43 @@ class EveryLeafTest {
         .as("excused from every one")
         .isEqualTo(Turn.STAFF);
   }
+
+  @Test
+  void parts_of_a_module_say_how_far_they_are_whose_turn_and_when_it_is_too_late() {
+    waits(answer(new Leaf.ModuleCount(BRAKES, 2)), 0, Turn.LEARNER);
+    waits(answer(new Leaf.ModuleCount(BRAKES, 2), new Fact.Saw(ANATOMY)), 0.5, Turn.LEARNER);
+    waits(answer(new Leaf.ModuleShare(BRAKES, 0.5), new Fact.Saw(ANATOMY)), 0.5, Turn.LEARNER);
+    var used = new Fact.What[] {attempt(1, 0), attempt(2, 0), attempt(3, 0)};
+    lost(answer(new Leaf.ModuleCount(BRAKES, 4), used), 0);
+    var all = new Leaf.ModuleShare(BRAKES, 1);
+    assertThat(answer(all, new Fact.Saw(ANATOMY)).fraction()).isEqualTo(0.25);
+    assertThat(
+            verdict(
+                new Leaf.ModuleCount(BRAKES, 9),
+                new Fact.Excused(ANATOMY, ""),
+                new Fact.Excused(PADS, ""),
+                new Fact.Excused(PRACTICAL, ""),
+                new Fact.Excused(JOB_CARD, "")))
+        .as("nothing is left that counts")
+        .isEqualTo(WAIVED);
+    assertThat(
+            verdict(
+                new Leaf.ModuleCount(BRAKES, 9),
+                new Fact.Saw(ANATOMY),
+                new Fact.Excused(PADS, ""),
+                new Fact.Excused(PRACTICAL, ""),
+                new Fact.Excused(JOB_CARD, "")))
+        .as("no more is asked than there is")
+        .isEqualTo(MET);
+  }
+
+  @Test
+  void a_level_is_as_far_as_the_levels_below_it() {
+    var leaf = new Leaf.LevelAtLeast(SAFE, 3);
+    assertThat(answer(leaf).fraction()).isZero();
+    assertThat(answer(leaf, new Fact.Rated(SAFE, 0, Optional.empty(), 0)).fraction())
+        .isEqualTo(0.25);
+    assertThat(answer(leaf, new Fact.Rated(SAFE, 2, Optional.empty(), 0)).fraction())
+        .isEqualTo(0.75);
+  }
 }

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -134,5 +135,37 @@ class JointsTest {
     assertThat(asked(progress).verdict()).isEqualTo(Verdict.NOT_YET);
     assertThat(asked(progress).fraction()).isZero();
     assertThat(asked(waitingFor(none(inGroup))).verdict()).isEqualTo(Verdict.MET);
+  }
+
+  /** What is met for good can never be taken back by a <em>none of</em>; what may lapse can. */
+  private static Verdict noneOf(Condition part) {
+    return asked(waitingFor(none(part), new Fact.Saw(ANATOMY), new Fact.Excused(JOB_CARD, "")))
+        .verdict();
+  }
+
+  @Test
+  void a_joint_lasts_when_enough_of_its_parts_do() {
+    assertThat(noneOf(all(part('m'), part('m')))).isEqualTo(Verdict.OUT_OF_REACH);
+    assertThat(noneOf(all(part('m'), part('l')))).isEqualTo(Verdict.NOT_YET);
+    assertThat(noneOf(any(part('l'), part('n')))).isEqualTo(Verdict.NOT_YET);
+    assertThat(noneOf(any(part('l'), part('m')))).isEqualTo(Verdict.OUT_OF_REACH);
+    assertThat(noneOf(atLeast(2, part('m'), part('l'), part('n')))).isEqualTo(Verdict.NOT_YET);
+    assertThat(noneOf(atLeast(2, part('m'), part('l'), part('m')))).isEqualTo(Verdict.OUT_OF_REACH);
+    assertThat(noneOf(all(part('m'), part('w')))).as("waived").isEqualTo(Verdict.OUT_OF_REACH);
+    assertThat(noneOf(none(part('o')))).as("never again").isEqualTo(Verdict.OUT_OF_REACH);
+    assertThat(noneOf(none(part('o'), part('w')))).isEqualTo(Verdict.OUT_OF_REACH);
+    assertThat(noneOf(none(part('n')))).as("until it is met").isEqualTo(Verdict.NOT_YET);
+    assertThat(noneOf(none(part('o'), part('n')))).isEqualTo(Verdict.NOT_YET);
+  }
+
+  @Test
+  void one_of_many_is_as_far_as_the_furthest() {
+    Condition far = ask(new Leaf.Score(PADS, 0.6, 1));
+    Condition near = ask(new Leaf.Seen(ANATOMY));
+    var attempt = new Fact.FinishedAttempt(PADS, 1, 6, 15);
+    Explained one = asked(waitingFor(any(near, far), attempt));
+    assertThat(one.fraction()).isCloseTo(0.4 / 0.6, Offset.offset(1e-9));
+    Explained most = asked(waitingFor(atLeast(2, near, far, ask(new Leaf.Passed(PADS))), attempt));
+    assertThat(most.fraction()).isCloseTo((0.4 / 0.6 + 0.4) / 2, Offset.offset(1e-9));
   }
 }

@@ -10,8 +10,11 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.StepId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.plan.CompiledCourse;
 
 /** When a learner is flagged, why, and when no longer. */
@@ -135,5 +138,29 @@ class FlagsTest {
     take(new Fact.Excused(PADS, "done elsewhere"));
     progress.advance(DUE.plus(Duration.ofDays(30)));
     assertThat(progress.flaggedAt(BEHIND)).isEmpty();
+  }
+
+  @Test
+  void what_is_overdue_is_named_and_beyond_three_counted() {
+    List<Step> steps = new ArrayList<>();
+    for (int n = 1; n <= 4; n++) {
+      StepId id = new StepId(n);
+      steps.add(
+          window(
+              step(id, "Page " + n, StepKind.PAGE, ask(new Leaf.Seen(id))),
+              null,
+              DUE.plus(Duration.ofDays(n)),
+              null));
+    }
+    Progress late = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
+    late.take(learner.fact(new Fact.Enrolled()));
+    late.advance(DUE.plus(Duration.ofDays(2)));
+    assertThat(new Reasons(late).of(BEHIND)).contains("2 steps overdue: “Page 1”, “Page 2”.");
+    late.advance(DUE.plus(Duration.ofDays(3)));
+    assertThat(new Reasons(late).of(BEHIND))
+        .contains("3 steps overdue: “Page 1”, “Page 2”, “Page 3”.");
+    late.advance(DUE.plus(Duration.ofDays(4)));
+    assertThat(new Reasons(late).of(BEHIND))
+        .contains("4 steps overdue: “Page 1”, “Page 2”, “Page 3” and 1 more.");
   }
 }
