@@ -162,7 +162,11 @@ public class Walks {
         });
   }
 
-  /** Adds facts and works out what follows. */
+  /**
+   * Adds facts and works out what follows.
+   *
+   * @return the learner's way, good until the transaction ends: then the next act goes on with it
+   */
   public Walk act(long enrolment, Optional<Long> by, Act act) {
     return change(enrolment, by, walk -> act.apply(walk).stream().map(Added::now).toList());
   }
