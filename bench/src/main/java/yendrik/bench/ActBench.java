@@ -42,11 +42,8 @@ public final class ActBench {
   private static void measure(URI server, String database) throws Exception {
     var designer = new Visitor(server, "odalys@hollowlane.example");
     long course = designer.course("Cycle Mechanic Foundations");
-    List<Visitor> learners = new ArrayList<>();
-    for (int n = 1; n <= AT_WORK + FACTS.length; n++)
-      learners.add(new Visitor(server, "crowd" + n + "@hollowlane.example"));
-    long step = learners.getFirst().step(course, "Your bench and the stand");
-    String visit = "/api/courses/" + course + "/walks/mine/steps/" + step + "/visits";
+    List<Visitor> learners = learners(server, AT_WORK + FACTS.length);
+    String visit = visit(learners.getFirst(), course);
     for (int n = 0; n < 300; n++) learners.get(n % learners.size()).tell(visit, "");
     flatOut(learners.subList(0, AT_WORK), visit, WARM_SECONDS);
     byFacts(learners.subList(AT_WORK, learners.size()), visit, database, course);
@@ -56,6 +53,19 @@ public final class ActBench {
       for (int n = 1; n <= AT_WORK; n++) addFacts(connection, course, n, A_TERM);
     }
     saturated(learners.subList(0, AT_WORK), visit, ", " + A_TERM + " facts more behind each");
+  }
+
+  static List<Visitor> learners(URI server, int many) throws Exception {
+    List<Visitor> learners = new ArrayList<>();
+    for (int n = 1; n <= many; n++)
+      learners.add(new Visitor(server, "crowd" + n + "@hollowlane.example"));
+    return learners;
+  }
+
+  /** Where a visit to a step is told. */
+  static String visit(Visitor learner, long course) {
+    long step = learner.step(course, "Your bench and the stand");
+    return "/api/courses/" + course + "/walks/mine/steps/" + step + "/visits";
   }
 
   /** Each learner's acts in turn, so that the machine's moods meet all of them alike. */
@@ -144,8 +154,8 @@ public final class ActBench {
         millis);
   }
 
-  private static List<Double> flatOut(List<Visitor> learners, String visit, int seconds)
-      throws Exception {
+  /** As many acts as the server takes; how long each took, in milliseconds. */
+  static List<Double> flatOut(List<Visitor> learners, String visit, int seconds) throws Exception {
     long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(seconds);
     List<Double> millis = new ArrayList<>();
     try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
