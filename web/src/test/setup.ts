@@ -1,8 +1,14 @@
 import '@testing-library/jest-dom/vitest';
 import { cleanup } from '@testing-library/react';
-import { afterEach } from 'vitest';
+import { afterEach, beforeEach, vi } from 'vitest';
 import '../i18n/staff';
 import { network } from './network';
+
+/** The moment of the demo and of all tests. */
+const TODAY = new Date('2026-11-23T15:30:00Z');
+beforeEach(() => {
+  vi.useFakeTimers({ now: TODAY, toFake: ['Date'] });
+});
 
 /** Outside a browser, addresses without a host have nothing to be relative to. */
 globalThis.Request = class extends Request {
@@ -19,4 +25,7 @@ globalThis.EventSource = class {
   close() {}
 } as unknown as typeof EventSource;
 
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  vi.useRealTimers();
+});

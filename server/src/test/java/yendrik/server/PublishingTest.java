@@ -6,7 +6,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
+import yendrik.server.design.Designs;
 import yendrik.server.way.Walks;
 
 /** What becomes of learners when the design changes under them. */
@@ -14,6 +16,7 @@ import yendrik.server.way.Walks;
 class PublishingTest extends SchoolTest {
   private static final String EDDA = "edda@hollowlane.example";
   @Autowired Walks walks;
+  @Autowired Designs designs;
   private NewCourse course;
   private long module;
   private long first;
@@ -46,6 +49,20 @@ class PublishingTest extends SchoolTest {
     assertThat(course.design().path("changed").asBoolean()).isTrue();
     course.publish();
     assertThat(course.design().path("changed").asBoolean()).isFalse();
+  }
+
+  @Test
+  void a_publication_names_no_other_courses_than_its_rules_do() {
+    var other = new NewCourse(as("Sefa Dunmore"), "Other " + System.nanoTime());
+    var id = new CourseId(course.id);
+    course.publish();
+    assertThat(designs.version(id, 1).document().design().otherCourses()).isEmpty();
+    ObjectNode asks = course.ask("course-complete", first);
+    asks.putObject("leaf").put("is", "course-complete").put("course", other.id);
+    course.change(second, e -> e.set("opensWhen", asks));
+    course.publish();
+    assertThat(designs.version(id, 2).document().design().otherCourses())
+        .containsOnlyKeys(new CourseId(other.id));
   }
 
   @Test

@@ -2,9 +2,11 @@ package yendrik.core.course;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
@@ -64,5 +66,24 @@ public record CourseDesign(
 
   public Optional<Badge> badge(BadgeId id) {
     return badges.stream().filter(b -> b.id().equals(id)).findFirst();
+  }
+
+  /** The same, knowing the names of these other courses only. */
+  public CourseDesign naming(Set<CourseId> others) {
+    Map<CourseId, String> names = new HashMap<>(otherCourses);
+    names.keySet().retainAll(others);
+    return new CourseDesign(
+        id,
+        version,
+        name,
+        zone,
+        startsAt,
+        outcomes,
+        modules,
+        badges,
+        flags,
+        completeWhen,
+        groups,
+        names);
   }
 }

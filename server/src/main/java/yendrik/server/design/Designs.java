@@ -35,6 +35,16 @@ public class Designs {
     public int version() {
       return document.design().version();
     }
+
+    /** What a publication keeps: of the other courses those only that its rules ask about. */
+    public Document kept() {
+      return new Document(
+          document.design().naming(compiled.otherCourses()),
+          document.contents(),
+          document.minutes(),
+          document.pictures(),
+          document.rubrics());
+    }
   }
 
   Designs(DSLContext db, DraftStore drafts) {

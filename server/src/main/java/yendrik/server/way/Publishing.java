@@ -136,7 +136,7 @@ public class Publishing {
         .set(COURSE_VERSION.NUMBER, version)
         .set(COURSE_VERSION.PUBLISHED_AT, now)
         .set(COURSE_VERSION.PUBLISHED_BY, by)
-        .set(COURSE_VERSION.DOCUMENT, Json.of(draft.document()))
+        .set(COURSE_VERSION.DOCUMENT, Json.of(draft.kept()))
         .execute();
     db.update(COURSE)
         .set(COURSE.PUBLISHED_VERSION, version)
