@@ -116,6 +116,47 @@ class WhatStaysTest {
   }
 
   @Test
+  void joining_a_group_is_noticed_by_its_steps_and_by_whoever_asks_about_them() {
+    var seen = ask(new Leaf.Seen(ANATOMY));
+    Step own = onlyFor(step(NEXT, "Own", StepKind.PAGE, seen), SATURDAY);
+    StepId asking = new StepId(21);
+    begin(
+        design(
+            List.of(
+                module(
+                    BRAKES,
+                    Optional.empty(),
+                    page(ANATOMY),
+                    own,
+                    opens(page(asking), ask(new Leaf.Seen(NEXT))))),
+            List.of()));
+    assertThat(state(NEXT)).isEqualTo(StepState.NOT_FOR_THEM);
+    assertThat(state(asking)).as("nobody waits for what is for others").isEqualTo(StepState.OPEN);
+    take(new Fact.JoinedGroup(SATURDAY));
+    assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
+    assertThat(state(asking)).isEqualTo(StepState.CLOSED);
+  }
+
+  @Test
+  void a_module_with_a_rule_of_its_own_is_done_once_something_in_it_is_for_the_learner() {
+    var second =
+        new CourseModule(
+            SECOND,
+            "Module 2",
+            true,
+            false,
+            Optional.empty(),
+            Optional.of(ask(new Leaf.Seen(ANATOMY))),
+            Step.Gate.USUAL,
+            List.of(onlyFor(page(NEXT), SATURDAY)));
+    begin(design(List.of(module(BRAKES, Optional.empty(), page(ANATOMY)), second), List.of()));
+    take(new Fact.Saw(ANATOMY));
+    assertThat(progress.sight().nothingToDo(1)).isTrue();
+    take(new Fact.JoinedGroup(SATURDAY));
+    assertThat(progress.latches().moduleDone()).containsEntry(SECOND, learner.now().toEpochMilli());
+  }
+
+  @Test
   void an_empty_module_and_a_course_in_which_nothing_counts_are_not_complete() {
     begin(design(List.of(module(BRAKES, Optional.empty(), extra(page(ANATOMY)))), List.of()));
     assertThat(progress.sight().nothingToDo(0)).isTrue();

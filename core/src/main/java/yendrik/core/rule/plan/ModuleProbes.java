@@ -71,7 +71,6 @@ final class ModuleProbes {
 
     @Override
     public void readsFrom(Subjects subjects) {
-      subjects.person();
       for (int s = index.firstStep(module); s < index.firstStep(module + 1); s++) subjects.step(s);
     }
   }
