@@ -1,11 +1,8 @@
-import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { beforeEach, expect, test, vi } from 'vitest';
 import { day, dayIn, moment } from './format';
 
 beforeEach(() => {
-  vi.useFakeTimers({ now: new Date('2026-12-30T12:00:00Z') });
-});
-afterEach(() => {
-  vi.useRealTimers();
+  vi.setSystemTime(new Date('2026-12-30T12:00:00Z'));
 });
 
 test('a date of this year is written without it, any other with it', () => {

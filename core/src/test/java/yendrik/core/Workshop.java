@@ -208,7 +208,7 @@ public final class Workshop {
         s.audience());
   }
 
-  public static Step tied(Step s, Step.Tie tie) {
+  public static Step tied(Step s, Step.Tie... ties) {
     return new Step(
         s.id(),
         s.name(),
@@ -220,7 +220,7 @@ public final class Workshop {
         s.gate(),
         s.window(),
         s.scoring(),
-        List.of(tie),
+        List.of(ties),
         s.audience());
   }
 
@@ -350,6 +350,29 @@ public final class Workshop {
         Map.of(INDUCTION, "Workshop Safety Induction"));
   }
 
+  /** The same course with these parts. */
+  public static CourseDesign changed(
+      CourseDesign d,
+      List<Outcome> outcomes,
+      List<CourseModule> modules,
+      List<Badge> badges,
+      List<Flag> flags,
+      Optional<Condition> completeWhen) {
+    return new CourseDesign(
+        d.id(),
+        d.version(),
+        d.name(),
+        d.zone(),
+        d.startsAt(),
+        outcomes,
+        modules,
+        badges,
+        flags,
+        completeWhen,
+        d.groups(),
+        d.otherCourses());
+  }
+
   /** With an outcome made of others in front; its module opens at mastery of the whole. */
   public static CourseDesign withWhole(Composition made) {
     CourseDesign d = design();
@@ -364,12 +387,8 @@ public final class Workshop {
             SCALE,
             LevelRule.of(new LevelMethod.MostRecent()),
             Optional.of(made)));
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
+    return changed(
+        d,
         outcomes,
         List.of(
             new CourseModule(
@@ -383,9 +402,7 @@ public final class Workshop {
                 steps())),
         d.badges(),
         d.flags(),
-        d.completeWhen(),
-        d.groups(),
-        d.otherCourses());
+        d.completeWhen());
   }
 
   public static Outcome outcome(OutcomeId id, String code, String name, LevelMethod method) {

@@ -1,5 +1,7 @@
 package yendrik.core.progress;
 
+import static yendrik.core.Workshop.changed;
+
 import java.util.List;
 import java.util.function.BiFunction;
 import yendrik.core.course.Badge;
@@ -21,12 +23,8 @@ final class OtherLeaves {
 
   static CourseDesign in(CourseDesign d, BiFunction<RuleAt, Leaf, Leaf> change) {
     var other = new OtherLeaves(change);
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
+    return changed(
+        d,
         d.outcomes(),
         d.modules().stream().map(other::module).toList(),
         d.badges().stream().map(other::badge).toList(),
@@ -34,9 +32,7 @@ final class OtherLeaves {
             .map(f ->
                 new Flag(f.id(), f.name(), other.rule(new RuleAt.FlagRaised(f.id()), f.flagWhen())))
             .toList(),
-        d.completeWhen().map(r -> other.rule(new RuleAt.CourseComplete(), r)),
-        d.groups(),
-        d.otherCourses());
+        d.completeWhen().map(r -> other.rule(new RuleAt.CourseComplete(), r)));
   }
 
   private CourseModule module(CourseModule m) {

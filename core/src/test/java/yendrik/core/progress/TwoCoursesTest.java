@@ -67,19 +67,13 @@ class TwoCoursesTest {
             d.modules().stream()
                 .map(m -> ask(new Leaf.ModuleDone(m.id())))
                 .toArray(Condition[]::new));
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
+    return changed(
+        d,
         d.outcomes(),
         asking.modules(),
         asking.badges(),
         asking.flags(),
-        Optional.of(asking.completeWhen().orElse(anyModule)),
-        d.groups(),
-        d.otherCourses());
+        Optional.of(asking.completeWhen().orElse(anyModule)));
   }
 
   private record Happening(int course, Fact fact) {}

@@ -284,22 +284,7 @@ class LearnerRecordTest {
   @Test
   void a_rating_weighs_as_much_as_its_own_outcome_does_in_the_step() {
     List<Step> steps = new ArrayList<>(steps());
-    Step both = steps.get(3);
-    steps.set(
-        3,
-        new Step(
-            both.id(),
-            both.name(),
-            both.kind(),
-            both.required(),
-            both.published(),
-            both.opensWhen(),
-            both.doneWhen(),
-            both.gate(),
-            both.window(),
-            both.scoring(),
-            List.of(new Step.Tie(SAFE, 5), new Step.Tie(BRAKE, 2)),
-            both.audience()));
+    steps.set(3, tied(steps.get(3), new Step.Tie(SAFE, 5), new Step.Tie(BRAKE, 2)));
     var weighed = new LearnerRecord(new CourseIndex(design(steps)), JUNO);
     weighed.take(learner.fact(new Fact.Rated(BRAKE, 3, Optional.of(JOB_CARD), 1)));
     assertThat(weighed.evidence(brake).getFirst().weight()).isEqualTo(2);

@@ -30,19 +30,7 @@ class LevelWordsTest {
     CourseDesign d = design();
     List<Outcome> outcomes = new ArrayList<>(d.outcomes());
     outcomes.addAll(List.of(more));
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
-        outcomes,
-        d.modules(),
-        d.badges(),
-        d.flags(),
-        d.completeWhen(),
-        d.groups(),
-        d.otherCourses());
+    return changed(d, outcomes, d.modules(), d.badges(), d.flags(), d.completeWhen());
   }
 
   private static Outcome rated(LevelRule rule) {

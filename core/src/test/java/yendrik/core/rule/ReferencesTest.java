@@ -90,19 +90,7 @@ class ReferencesTest {
         new CourseModule(
             BRAKES, "Brakes", true, false, moduleOpens, moduleDone, Step.Gate.USUAL, steps());
     var hand = new Badge(BRAKE_HAND, "Brake Hand", "", Optional.empty(), Optional.of(badge), false);
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
-        d.outcomes(),
-        List.of(module),
-        List.of(hand),
-        d.flags(),
-        complete,
-        d.groups(),
-        d.otherCourses());
+    return changed(d, d.outcomes(), List.of(module), List.of(hand), d.flags(), complete);
   }
 
   @Test
@@ -159,19 +147,13 @@ class ReferencesTest {
     tiedToWhole.set(0, tied(steps().get(0), new Step.Tie(WHOLE, 1)));
     CourseModule module = inStrictOrder(tiedToWhole.toArray(Step[]::new));
     CourseDesign design =
-        new CourseDesign(
-            whole.id(),
-            whole.version(),
-            whole.name(),
-            whole.zone(),
-            whole.startsAt(),
+        changed(
+            whole,
             whole.outcomes(),
             List.of(module),
             whole.badges(),
             whole.flags(),
-            whole.completeWhen(),
-            whole.groups(),
-            whole.otherCourses());
+            whole.completeWhen());
     assertThat(References.check(design))
         .singleElement()
         .satisfies(f -> {
