@@ -3,8 +3,8 @@ package yendrik.server.design;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.COURSE_VERSION;
 
-import java.util.Collections;
-import java.util.LinkedHashMap;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,8 +25,9 @@ public class Designs {
   private static final int KEPT_DRAFTS = 20;
   private final DSLContext db;
   private final DraftStore drafts;
-  private final Map<Key, Ready> ready = newest(KEPT);
-  private final Map<CourseId, Ready> readyDrafts = newest(KEPT_DRAFTS);
+  private final Cache<Key, Ready> ready = Caffeine.newBuilder().maximumSize(KEPT).build();
+  private final Cache<CourseId, Ready> readyDrafts =
+      Caffeine.newBuilder().maximumSize(KEPT_DRAFTS).build();
 
   private record Key(CourseId course, int version) {}
 
@@ -52,17 +53,6 @@ public class Designs {
     this.drafts = drafts;
   }
 
-  /** A map of what was used last. */
-  private static <K> Map<K, Ready> newest(int most) {
-    return Collections.synchronizedMap(
-        new LinkedHashMap<>(16, 0.75f, true) {
-          @Override
-          protected boolean removeEldestEntry(Map.Entry<K, Ready> eldest) {
-            return size() > most;
-          }
-        });
-  }
-
   /** What learners have now; empty before the first publication. */
   public Optional<Ready> published(CourseId course) {
     int version =
@@ -77,7 +67,7 @@ public class Designs {
   /** A publication; it never changes. */
   public Ready version(CourseId course, int version) {
     var key = new Key(course, version);
-    Ready known = ready.get(key);
+    Ready known = ready.getIfPresent(key);
     if (known != null) return known;
     var json =
         db.select(COURSE_VERSION.DOCUMENT)
@@ -102,7 +92,7 @@ public class Designs {
    */
   public Ready readyDraft(CourseId course) {
     Document draft = draft(course);
-    Ready last = readyDrafts.get(course);
+    Ready last = readyDrafts.getIfPresent(course);
     if (last != null && last.document().equals(draft)) return last;
     List<Finding> findings = References.check(draft.design());
     if (!findings.isEmpty())

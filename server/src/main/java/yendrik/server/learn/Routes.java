@@ -153,8 +153,7 @@ class Routes {
     if (step.kind() == StepKind.QUIZ && left != Integer.MAX_VALUE)
       why.add(Numbers.count(left, "attempt") + " left");
     Explaining.moment(progress.record().due(s))
-        .ifPresent(due ->
-            why.add("due " + Dates.of(index.design(), progress.asOf()).day(due.minusSeconds(1))));
+        .ifPresent(due -> why.add("due " + Explaining.dates(progress).day(due.minusSeconds(1))));
     return new NextView(
         step.id().value(),
         step.name(),
@@ -259,7 +258,7 @@ class Routes {
   private static String note(Progress progress, int s) {
     LearnerRecord record = progress.record();
     Step step = progress.course().index().step(s);
-    var dates = Dates.of(progress.course().design(), progress.asOf());
+    Dates dates = Explaining.dates(progress);
     return switch (progress.bead(s).state()) {
       case DONE -> {
         String day = progress.doneAt(s).map(d -> dates.day(d)).orElse("");

@@ -36,7 +36,7 @@ public final class Explaining {
     this.toLearner = toLearner;
     this.names = names;
     known = new Known(progress);
-    wording = new Wording(progress.course().design(), dates());
+    wording = new Wording(progress.course().design(), dates(progress));
   }
 
   public static Explaining toLearner(Progress progress) {
@@ -50,7 +50,8 @@ public final class Explaining {
     return new Explaining(progress, false, names);
   }
 
-  private Dates dates() {
+  /** How dates are written to whoever looks at a way now. */
+  public static Dates dates(Progress progress) {
     return Dates.of(progress.course().design(), progress.asOf());
   }
 
@@ -134,7 +135,7 @@ public final class Explaining {
 
   private String ground(Ground ground) {
     String by = ground.by().map(id -> names.get(id.value())).map(name -> " by " + name).orElse("");
-    return ground.what() + by + ", " + dates().day(ground.at());
+    return ground.what() + by + ", " + dates(progress).day(ground.at());
   }
 
   /**
@@ -176,13 +177,13 @@ public final class Explaining {
   }
 
   private Part date(String words, Instant moment) {
-    String says = words + dates().moment(moment);
+    String says = words + dates(progress).moment(moment);
     return new Part(
         "window", "", "", says, Verdict.NOT_YET, 0, Turn.CLOCK, "", Optional.of(moment), List.of());
   }
 
   private Part over(Instant until) {
-    String says = "be there before " + dates().moment(until);
+    String says = "be there before " + dates(progress).moment(until);
     return simple("window-end", says, Verdict.OUT_OF_REACH, Turn.STAFF);
   }
 

@@ -29,6 +29,6 @@ public record Walk(
 
   /** How dates are written to whoever looks at this way now. */
   public Dates dates() {
-    return Dates.of(progress.course().design(), progress.asOf());
+    return Explaining.dates(progress);
   }
 }
