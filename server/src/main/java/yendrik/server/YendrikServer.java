@@ -9,11 +9,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
-import org.springframework.http.ProblemDetail;
-import org.springframework.http.converter.json.ProblemDetailJacksonMixin;
 import org.springframework.scheduling.annotation.EnableScheduling;
-import tools.jackson.databind.json.JsonMapper;
-import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 
 /** Starts the server. */
@@ -42,14 +38,5 @@ public class YendrikServer {
   @ConditionalOnMissingBean
   Clock clock() {
     return Clock.systemUTC();
-  }
-
-  /** One form of JSON for what is stored and what is sent. */
-  @Bean
-  JsonMapper jsonMapper() {
-    return CoreJson.mapper()
-        .rebuild()
-        .addMixIn(ProblemDetail.class, ProblemDetailJacksonMixin.class)
-        .build();
   }
 }

@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -58,6 +59,63 @@ class SoundDraftTest extends SchoolTest {
         .endsWith("when it does not");
     course.change(page, e -> e.put("body", "<p>Rub until it is dull.</p>"));
     assertThat(designs.readyDraft(new CourseId(course.id))).isNotSameAs(second);
+  }
+
+  private JsonNode refused(long step, java.util.function.Consumer<ObjectNode> change) {
+    JsonNode before = course.design();
+    var answer = course.save(course.seen(step), change);
+    assertThat(answer.getStatus()).as(Caller.json(answer).toString()).isEqualTo(422);
+    assertThat(course.design()).as("nothing was changed").isEqualTo(before);
+    return Caller.json(answer);
+  }
+
+  @Test
+  void a_rule_that_lacks_a_part_is_refused_and_named() {
+    for (String rule :
+        List.of(
+            "{\"is\":\"all\",\"parts\":[]}",
+            "{\"is\":\"all\",\"id\":\"a\"}",
+            "{\"is\":\"all\",\"id\":\"a\",\"parts\":[null]}",
+            "{\"is\":\"ask\",\"id\":\"a\"}",
+            "{\"is\":\"ask\",\"id\":\"a\",\"leaf\":{}}",
+            "{\"is\":\"ask\",\"id\":\"a\",\"leaf\":{\"is\":\"seen\"}}",
+            "{\"is\":\"ask\",\"id\":\"a\\u0000\",\"leaf\":{\"is\":\"seen\",\"step\":1}}",
+            "{\"is\":\"ask\",\"leaf\":{\"is\":\"seen\",\"step\":1}}",
+            "{}"))
+      assertThat(
+              refused(page, e -> e.set("opensWhen", CoreJson.mapper().readTree(rule)))
+                  .path("fields")
+                  .propertyNames())
+          .as(rule)
+          .allMatch(field -> field.startsWith("opensWhen"));
+  }
+
+  @Test
+  void nothing_in_a_list_is_refused_and_named() {
+    assertThat(refused(page, e -> e.putArray("groups").addNull()).path("fields").has("groups.0"))
+        .isTrue();
+    assertThat(refused(page, e -> e.putNull("name")).path("fields").has("name")).isTrue();
+    assertThat(refused(page, e -> e.remove("body")).path("fields").has("body")).isTrue();
+    var order = sefa.call("PUT", course.path + "/design/order", "{\"modules\":[null]}");
+    assertThat(order.getStatus()).isEqualTo(422);
+    long quiz = course.step(module, "QUIZ", "Asked");
+    refused(quiz, e -> e.putArray("questions").addObject().put("id", "q1").put("points", 1));
+  }
+
+  @Test
+  void a_character_that_no_text_can_hold_is_refused_and_named() {
+    assertThat(refused(page, e -> e.put("name", "a\0b")).path("fields").has("name")).isTrue();
+    assertThat(refused(page, e -> e.put("body", "a\0b")).path("fields").has("body")).isTrue();
+    var film = sefa.call("POST", course.path + "/design/films?name=a\0b", "x");
+    assertThat(film.getStatus()).isEqualTo(400);
+  }
+
+  @Test
+  void a_date_out_of_the_sensible_is_refused_and_named() {
+    for (String date : List.of("+999999999-01-01T00:00:00Z", "-0004-01-01T00:00:00Z", "soon"))
+      assertThat(refused(page, e -> e.put("dueAt", date)).path("fields").has("dueAt"))
+          .as(date)
+          .isTrue();
   }
 
   @Test

@@ -8,5 +8,7 @@ public record NodeId(String value) {
   public NodeId {
     if (value.isBlank() || value.length() > 40)
       throw new IllegalArgumentException("node id '" + value + "' must have 1 to 40 characters");
+    if (value.chars().anyMatch(Character::isISOControl))
+      throw new IllegalArgumentException("a node id has no control characters");
   }
 }

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import com.fasterxml.jackson.annotation.Nulls;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yendrik.core.rule.Condition;
@@ -19,6 +21,14 @@ import yendrik.server.http.Problem;
 /** Between columns of JSON and core's types. */
 public final class Json {
   private static final JsonMapper MAPPER = CoreJson.mapper();
+
+  /** Refuses what lacks a part: a node without id, a question without its step. */
+  private static final JsonMapper COMPLETE =
+      MAPPER
+          .rebuild()
+          .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
+          .changeDefaultNullHandling(n -> n.withContentNulls(Nulls.FAIL))
+          .build();
 
   private Json() {}
 
@@ -72,7 +82,7 @@ public final class Json {
   /** A rule that a client sent, or a Problem that names the field. */
   static Condition condition(String field, Map<String, Object> sent) {
     try {
-      return MAPPER.convertValue(sent, Condition.class);
+      return COMPLETE.convertValue(sent, Condition.class);
     } catch (JacksonException | IllegalArgumentException e) {
       throw Problem.field(field, "This rule cannot be read: " + reason(e));
     }

@@ -1,6 +1,8 @@
 package yendrik.server.http;
 
+import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
@@ -10,12 +12,17 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.InvalidFormatException;
+import tools.jackson.databind.exc.InvalidNullException;
+import tools.jackson.databind.exc.MismatchedInputException;
 
 /** Turns every failure into a Problem Detail (RFC 9457). */
 @RestControllerAdvice
@@ -46,11 +53,42 @@ class Problems extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
+    if (e.getCause() instanceof DatabindException at && !at.getPath().isEmpty())
+      return handleExceptionInternal(
+          e, named(at), headers, HttpStatus.UNPROCESSABLE_ENTITY, request);
     ProblemDetail body =
         ProblemDetail.forStatusAndDetail(
             HttpStatus.BAD_REQUEST, "The request is not in the form that is expected.");
     body.setTitle("Not understood");
     return handleExceptionInternal(e, body, headers, HttpStatus.BAD_REQUEST, request);
+  }
+
+  /** The place in the body that is not as it must be, and why where that can be said. */
+  private static ProblemDetail named(DatabindException at) {
+    String field =
+        at.getPath().stream()
+            .map(r -> r.getPropertyName() == null ? r.getIndex() + "" : r.getPropertyName())
+            .collect(Collectors.joining("."));
+    String why =
+        switch (at) {
+          case InvalidNullException _ -> "nothing must not stand there (null)";
+          case InvalidFormatException _ -> "it is not in the form that is expected";
+          case MismatchedInputException _ -> at.getOriginalMessage();
+          default -> "it is not in the form that is expected";
+        };
+    ProblemDetail body = unprocessable(field + ": " + why + ".");
+    body.setProperty("fields", Map.of(field, why));
+    return body;
+  }
+
+  /** A character that no address or parameter can hold. */
+  @ExceptionHandler
+  ResponseEntity<ProblemDetail> refused(RequestRejectedException e) {
+    ProblemDetail body =
+        ProblemDetail.forStatusAndDetail(
+            HttpStatus.BAD_REQUEST, "The address is not in the form that is expected.");
+    body.setTitle("Not understood");
+    return ResponseEntity.badRequest().body(body);
   }
 
   /** Core refuses a value and names it. */
