@@ -172,13 +172,6 @@ export const en = {
     overdue: 'overdue',
     outOfReach: 'out of reach',
   },
-  kind: {
-    PAGE: 'Page',
-    VIDEO: 'Video',
-    QUIZ: 'Quiz',
-    ASSIGNMENT: 'Assignment',
-    PRACTICAL: 'Practical',
-  },
   learn: {
     byHand: 'given by hand only',
     sessions: 'Sessions',

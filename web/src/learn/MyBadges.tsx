@@ -4,11 +4,11 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import type { WalkName } from '../kinds/room';
 import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 import { Empty, Loaded } from '../ui/Panel';
 import { phrase } from '../ui/Parts';
-import type { WalkName } from './MyRoute';
 
 const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
 

@@ -5,10 +5,10 @@ import { useTranslation } from 'react-i18next';
 import { Link as RouterLink } from 'react-router';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import type { WalkName } from '../kinds/room';
 import { day } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Empty, Loaded } from '../ui/Panel';
-import type { WalkName } from './MyRoute';
 
 export default function MyOutcomes({ walk }: { walk: WalkName }) {
   const { t } = useTranslation();

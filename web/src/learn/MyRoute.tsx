@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import type { Route, RouteModule, StepLine } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import type { WalkName } from '../kinds/room';
 import { day } from '../ui/format';
 import { Bead, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
@@ -13,8 +14,6 @@ import { tone } from '../ui/tone';
 import { useLive } from '../ui/useLive';
 import { BadgeRow } from './BadgeRow';
 import { ShareRing } from './ShareRing';
-
-export type WalkName = 'mine' | 'practice';
 
 export default function MyRoute({ walk }: { walk: WalkName }) {
   const course = useCourse();

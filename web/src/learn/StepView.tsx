@@ -1,28 +1,18 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
+import { Suspense, useCallback, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { ApiError, api, body, type StepPage } from '../api/client';
 import { useCourse } from '../frame/course';
+import type { LearnerProps, StepProps, WalkName } from '../kinds/room';
+import { room } from '../kinds/rooms';
 import { day } from '../ui/format';
 import { Bead } from '../ui/Glyphs';
 import { useNotice } from '../ui/Notice';
 import { Empty } from '../ui/Panel';
 import { Missing, phrase } from '../ui/Parts';
-import { AssignmentPart } from './AssignmentPart';
-import { FilmPart } from './FilmPart';
-import type { WalkName } from './MyRoute';
-import { PracticalPart } from './PracticalPart';
-import { QuizPart } from './QuizPart';
 import { useTimeSpent } from './useTimeSpent';
-
-export interface StepProps {
-  page: StepPage;
-  walk: WalkName;
-  show: (page: StepPage) => void;
-  refresh: () => void;
-}
 
 export default function StepView({ walk }: { walk: WalkName }) {
   const course = useCourse();
@@ -87,16 +77,12 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
           <Typography variant="h1">{page.name}</Typography>
         </Box>
         <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
-          {t(`kind.${page.kind}`)}, {t('learn.minutes', { count: page.minutes })}
+          {room(page.kind).name}, {t('learn.minutes', { count: page.minutes })}
           {page.due && page.state !== 'DONE' && `, ${t('learn.due', { date: day(page.due) })}`}
           {page.evidenceFor.length > 0 &&
             `. ${t('learn.givesEvidence')}: ${page.evidenceFor.join(', ')}`}
         </Typography>
         <DoneWhen page={page} />
-        {page.film && (
-          <FilmPart page={page} walk={walk} show={show} refresh={open} film={page.film} />
-        )}
-        {page.body && <Prose html={page.body} />}
         <Acting page={page} walk={walk} show={show} refresh={open} />
         <Neighbours page={page} base={base} />
       </Box>
@@ -112,7 +98,7 @@ function DoneWhen({ page }: { page: StepPage }) {
         {t('learn.itIsDone')}
       </Alert>
     );
-  if (!page.doneWhen || page.kind === 'PAGE') return null;
+  if (!page.doneWhen || !room(page.kind).saysWhenDone) return null;
   return (
     <Typography sx={{ mb: 2 }}>
       {t('learn.doneWhen')} {phrase(page.doneWhen)}.
@@ -146,10 +132,15 @@ export function Prose({ html }: { html: string }) {
 
 function Acting(props: StepProps) {
   const { page } = props;
-  if (page.quiz) return <QuizPart {...props} quiz={page.quiz} />;
-  if (page.work) return <AssignmentPart {...props} work={page.work} />;
-  if (page.kind === 'PRACTICAL') return <PracticalPart {...props} />;
-  return <ConfirmPart {...props} />;
+  const { Above, Learner } = room(page.kind);
+  const its = { ...props, part: page.part } as LearnerProps as LearnerProps<never>;
+  return (
+    <Suspense fallback={null}>
+      {Above && <Above {...its} />}
+      {page.body && <Prose html={page.body} />}
+      {Learner ? <Learner {...its} /> : <ConfirmPart {...props} />}
+    </Suspense>
+  );
 }
 
 function ConfirmPart({ page, walk, show }: StepProps) {

@@ -13,8 +13,7 @@ import {
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Design, StepKind } from '../api/client';
-
-const KINDS: StepKind[] = ['PAGE', 'VIDEO', 'QUIZ', 'ASSIGNMENT', 'PRACTICAL'];
+import { kinds, room } from '../kinds/rooms';
 
 interface Props {
   design: Design;
@@ -47,9 +46,9 @@ export function AddStepDialog({ design, module, onClose, onAdd }: Props) {
             onChange={(_, next) => next && setKind(next)}
             aria-label={t('plan.kindQuestion')}
           >
-            {KINDS.map((k) => (
+            {kinds.map((k) => (
               <ToggleButton key={k} value={k}>
-                {t(`kind.${k}`)}
+                {room(k).name}
               </ToggleButton>
             ))}
           </ToggleButtonGroup>

@@ -17,9 +17,9 @@ import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { BadgeDrawing, COLOURS, SHAPES, SIGNS } from '../ui/BadgeDrawing';
 import { Empty, Kicker, Loaded, Section, WithInspector } from '../ui/Panel';
+import { SavedField } from '../ui/SavedField';
 import { useSelection } from '../ui/useSelection';
 import { RuleEditor } from './RuleEditor';
-import { SavedField } from './SavedField';
 import { type Draft, useDraft } from './useDraft';
 
 export default function Badges() {

@@ -2,7 +2,7 @@ import { Box, MenuItem, TextField } from '@mui/material';
 import { useTranslation } from 'react-i18next';
 import type { LevelRule } from '../api/client';
 import { fromLocalInput, toLocalInput } from '../ui/format';
-import { SavedField } from './SavedField';
+import { SavedField } from '../ui/SavedField';
 
 const METHODS = ['MOST_RECENT', 'BEST', 'MEAN', 'RECENCY_WEIGHTED', 'SECURE'] as const;
 

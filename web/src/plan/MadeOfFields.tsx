@@ -1,7 +1,7 @@
 import { Box, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome, MadeOf } from '../api/client';
-import { SavedField } from './SavedField';
+import { SavedField } from '../ui/SavedField';
 import type { Draft } from './useDraft';
 
 const HOWS = ['ALL', 'AT_LEAST', 'MEAN', 'LOWEST'] as const;

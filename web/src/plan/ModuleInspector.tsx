@@ -2,9 +2,9 @@ import { Button, FormControlLabel, FormHelperText, Switch } from '@mui/material'
 import { useTranslation } from 'react-i18next';
 import type { DesignModule, ModuleEdit } from '../api/client';
 import { Kicker } from '../ui/Panel';
+import { SavedField } from '../ui/SavedField';
 import { GateFields } from './GateFields';
 import { RuleEditor } from './RuleEditor';
-import { SavedField } from './SavedField';
 import type { Draft } from './useDraft';
 
 export function ModuleInspector({

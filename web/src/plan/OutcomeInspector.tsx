@@ -2,11 +2,11 @@ import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome } from '../api/client';
 import { Kicker } from '../ui/Panel';
+import { SavedField } from '../ui/SavedField';
 import { AdoptedOutcome } from './Adopted';
 import { pathKey, readPath, swapped } from './grouping';
 import { LevelRuleFields } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
-import { SavedField } from './SavedField';
 import type { Draft } from './useDraft';
 
 /** The group of an outcome, "Wheels / Truing"; what is typed first makes a new one. */

@@ -3,10 +3,10 @@ import { type KeyboardEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Design, DesignOutcome } from '../api/client';
 import { Empty } from '../ui/Panel';
+import { SavedField } from '../ui/SavedField';
 import { useRows } from '../ui/useRows';
 import { type Branch, found, grouped, pathKey, renamed, swapped, within } from './grouping';
 import { OutcomeRow } from './OutcomeRow';
-import { SavedField } from './SavedField';
 import type { Draft } from './useDraft';
 
 /** Outcomes in their groups, to search, fold and put in order; retired ones stand at the end. */

@@ -4,6 +4,7 @@ import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { DesignModule, DesignOutcome, DesignStep } from '../api/client';
+import { room } from '../kinds/rooms';
 import { Bead, Knot } from '../ui/Glyphs';
 import { Code } from './OutcomeRow';
 
@@ -140,7 +141,7 @@ export function StepRow({
     >
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', minWidth: 0 }}>
         <Typography variant="body2" color="textSecondary" sx={{ width: 76, flex: 'none' }}>
-          {t(`kind.${step.kind}`)}
+          {room(step.kind).name}
         </Typography>
         <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
         {!step.required && (

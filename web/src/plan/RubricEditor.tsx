@@ -19,8 +19,8 @@ import {
 } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
+import { SavedField } from '../ui/SavedField';
 import { levelsOf, moved, newCriterion, rubricEdit, withCriterion } from './rubric';
-import { SavedField } from './SavedField';
 import type { Draft } from './useDraft';
 
 interface Props {

@@ -1,35 +1,29 @@
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import type { Design, DesignStep, StepEdit } from '../api/client';
+import type { StepEdit } from '../api/client';
+import { room } from '../kinds/rooms';
 import { Kicker } from '../ui/Panel';
-import { FilmField } from './FilmField';
+import { SavedField } from '../ui/SavedField';
 import { GateFields } from './GateFields';
-import { QuizEditor } from './QuizEditor';
 import { ReachNow } from './ReachNow';
 import { RuleEditor } from './RuleEditor';
-import { SavedField } from './SavedField';
 import { StepSettings } from './StepSettings';
-import type { Draft } from './useDraft';
+import { authorProps, type StepPanelProps } from './stepPanel';
 
-const TextEditor = lazy(() => import('./TextEditor'));
+const TextEditor = lazy(() => import('../ui/TextEditor'));
 const TABS = ['rules', 'content', 'settings'] as const;
-
-export interface StepPanelProps {
-  step: DesignStep;
-  design: Design;
-  draft: Draft;
-  onGone: () => void;
-}
 
 export function StepInspector(props: StepPanelProps) {
   const { step, design, draft } = props;
   const { t } = useTranslation();
+  const { name, text, Author } = room(step.kind);
+  const its = authorProps(props);
   const [tab, setTab] = useState<(typeof TABS)[number]>('rules');
   return (
     <>
       <Kicker>
-        {t(`kind.${step.kind}`)} · {design.modules.find((m) => m.id === step.module)?.name}
+        {name} · {design.modules.find((m) => m.id === step.module)?.name}
       </Kicker>
       <SavedField
         label={t('common.name')}
@@ -76,25 +70,17 @@ export function StepInspector(props: StepPanelProps) {
       )}
       {tab === 'content' && (
         <Box sx={{ mt: 2, display: 'grid', gap: 2 }}>
-          {step.kind === 'VIDEO' && <FilmField step={step} draft={draft} />}
-          {step.kind !== 'QUIZ' && (
-            <Suspense fallback={null}>
+          <Suspense fallback={null}>
+            {Author?.at === 'above' && <Author.Part {...its} />}
+            {text && (
               <TextEditor
-                label={t(step.kind === 'PAGE' || step.kind === 'VIDEO' ? 'plan.body' : 'plan.task')}
+                label={t(`plan.${text}`)}
                 html={step.body}
                 onSave={(body) => draft.step(step, { body })}
               />
-            </Suspense>
-          )}
-          {step.kind === 'QUIZ' && (
-            <QuizEditor
-              questions={step.questions}
-              outcomes={design.outcomes.filter((o) =>
-                step.evidenceFor.some((tie) => tie.outcome === o.id),
-              )}
-              onSave={(questions) => draft.step(step, { questions })}
-            />
-          )}
+            )}
+            {Author?.at === 'below' && <Author.Part {...its} />}
+          </Suspense>
         </Box>
       )}
       {tab === 'settings' && <StepSettings {...props} />}

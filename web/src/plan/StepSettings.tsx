@@ -4,60 +4,22 @@ import {
   Button,
   FormControlLabel,
   FormHelperText,
-  MenuItem,
   Switch,
   TextField,
 } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
+import { Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
-import { queries } from '../api/queries';
-import { useCourse } from '../frame/course';
-import { fromLocalInput, percent, toLocalInput } from '../ui/format';
-import { CutFields } from './CutFields';
-import { SavedField } from './SavedField';
-import type { StepPanelProps } from './StepInspector';
+import { room } from '../kinds/rooms';
+import { fromLocalInput, least, toLocalInput } from '../ui/format';
+import { SavedField } from '../ui/SavedField';
+import { authorProps, type StepPanelProps } from './stepPanel';
 
 const DATES = ['opensAt', 'dueAt', 'closesAt'] as const;
 
-/** The rubric of a step; its outcomes become outcomes of the step. */
-function RubricField({ step, draft }: Pick<StepPanelProps, 'step' | 'draft'>) {
+export function StepSettings(props: StepPanelProps) {
+  const { step, design, draft, onGone } = props;
   const { t } = useTranslation();
-  const course = useCourse();
-  const rubrics = useQuery(queries.rubrics(course.id)).data ?? [];
-  const choose = (id: number) => {
-    const chosen = rubrics.find((r) => r.id === id);
-    const outcomes = new Set(chosen?.criteria.flatMap((c) => c.outcome ?? []));
-    const tied = step.evidenceFor.map((tie) => tie.outcome);
-    draft.step(step, {
-      rubric: chosen?.id,
-      evidenceFor: [
-        ...step.evidenceFor,
-        ...[...outcomes]
-          .filter((outcome) => !tied.includes(outcome))
-          .map((outcome) => ({ outcome, weight: 1 })),
-      ],
-    });
-  };
-  return (
-    <TextField
-      select
-      label={t('rubric.ofStep')}
-      value={rubrics.some((r) => r.id === step.rubric) ? step.rubric : 0}
-      onChange={(e) => choose(Number(e.target.value))}
-    >
-      <MenuItem value={0}>{t('rubric.none')}</MenuItem>
-      {rubrics.map((r) => (
-        <MenuItem key={r.id} value={r.id}>
-          {r.name}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
-}
-
-export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
-  const { t } = useTranslation();
-  const number = (value: string, least: number) => Math.max(least, Number(value) || 0);
+  const { Settings } = room(step.kind);
   return (
     <Box sx={{ mt: 2, display: 'grid', gap: 1.75 }}>
       <Autocomplete
@@ -92,7 +54,7 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
               onSave={(v) =>
                 draft.step(step, {
                   evidenceFor: step.evidenceFor.map((other) =>
-                    other.outcome === tie.outcome ? { ...tie, weight: number(v, 0) || 1 } : other,
+                    other.outcome === tie.outcome ? { ...tie, weight: least(v, 0) || 1 } : other,
                   ),
                 })
               }
@@ -101,23 +63,6 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
           ))}
         </Box>
       )}
-      {step.kind === 'QUIZ' &&
-        step.evidenceFor.map((tie) => (
-          <CutFields
-            key={tie.outcome}
-            tie={tie}
-            design={design}
-            onChange={(cuts) =>
-              draft.step(step, {
-                evidenceFor: step.evidenceFor.map((other) =>
-                  other.outcome === tie.outcome
-                    ? { outcome: tie.outcome, weight: tie.weight, ...(cuts && { cuts }) }
-                    : other,
-                ),
-              })
-            }
-          />
-        ))}
       <Autocomplete
         multiple
         size="small"
@@ -147,34 +92,12 @@ export function StepSettings({ step, design, draft, onGone }: StepPanelProps) {
         label={t('plan.minutes')}
         type="number"
         value={`${step.minutes}`}
-        onSave={(v) => draft.step(step, { minutes: number(v, 1) })}
+        onSave={(v) => draft.step(step, { minutes: least(v, 1) })}
       />
-      {(step.kind === 'ASSIGNMENT' || step.kind === 'PRACTICAL') && (
-        <RubricField step={step} draft={draft} />
-      )}
-      {(step.kind === 'ASSIGNMENT' || step.kind === 'PRACTICAL') && (
-        <SavedField
-          label={t('plan.points')}
-          type="number"
-          value={`${step.points}`}
-          onSave={(v) => draft.step(step, { points: number(v, 0) })}
-        />
-      )}
-      {step.kind === 'QUIZ' && (
-        <>
-          <SavedField
-            label={t('plan.passMark')}
-            type="number"
-            value={`${percent(step.passMark)}`}
-            onSave={(v) => draft.step(step, { passMark: Math.min(100, number(v, 0)) / 100 })}
-          />
-          <SavedField
-            label={t('plan.attempts')}
-            type="number"
-            value={`${step.attempts}`}
-            onSave={(v) => draft.step(step, { attempts: Math.round(number(v, 0)) })}
-          />
-        </>
+      {Settings && (
+        <Suspense fallback={null}>
+          <Settings {...authorProps(props)} />
+        </Suspense>
       )}
       <div>
         <FormControlLabel

@@ -1,11 +1,10 @@
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
+import { room } from '../kinds/rooms';
 
 /** What a step does for an outcome. */
 export type Tie = 'none' | 'taught' | 'assessed' | 'parts';
 
-/** A page teaches what it is tied to; every other kind of step assesses it. */
-const does = (step: DesignStep): Tie =>
-  step.kind === 'PAGE' || step.kind === 'VIDEO' ? 'taught' : 'assessed';
+const does = (step: DesignStep): Tie => room(step.kind).ties;
 
 const tied = (step: DesignStep, outcome: number) =>
   step.evidenceFor.some((tie) => tie.outcome === outcome);

@@ -10,6 +10,7 @@ import type {
   RuleView,
   StepEdit,
 } from '../api/client';
+import { partEdit } from '../kinds/rooms';
 
 /** A rule as it is stored: what people read is left out. */
 export function plainRule(node: RuleNode): Record<string, unknown> {
@@ -40,9 +41,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   passMark: s.passMark,
   attempts: s.attempts,
   body: s.body,
-  questions: s.questions,
-  ...(s.rubric !== undefined && { rubric: s.rubric }),
-  ...(s.film && { film: { file: s.film.file, seconds: s.film.seconds } }),
+  part: partEdit(s.kind, s.part),
   evidenceFor: s.evidenceFor,
   groups: s.groups,
 });
@@ -76,5 +75,3 @@ export const outcomeEdit = (o: DesignOutcome): OutcomeEdit => ({
   group: o.group,
   retired: o.retired,
 });
-
-export const newId = () => crypto.randomUUID().slice(0, 8);

@@ -39,6 +39,7 @@ const step = (id: number, kind: string, ...outcomes: number[]) => ({
   module: 1,
   kind,
   name: `Step ${id}`,
+  part: { is: kind.toLowerCase(), ...(kind === 'QUIZ' && { questions: [] }) },
   evidenceFor: outcomes.map((o) => ({ outcome: o, weight: 1 })),
   doneWhen: {
     line: '',

@@ -29,7 +29,7 @@ const step = (id: number, kind: string, name: string, more = {}) => ({
   passMark: 0,
   attempts: 0,
   body: '<p>Text.</p>',
-  questions: [],
+  part: { is: kind.toLowerCase() },
   evidenceFor: [],
   groups: [],
   ...more,
@@ -204,7 +204,7 @@ describe('a step of the route', () => {
     });
     show(<RouteOutline />, '/c/2/plan/route?sel=step-12');
     await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
-    const points = screen.getByLabelText('Points');
+    const points = await screen.findByLabelText('Points');
     await userEvent.clear(points);
     await userEvent.type(points, '25{Tab}');
     await vi.waitFor(() => expect(put(calls)?.body).toMatchObject({ points: 25 }));

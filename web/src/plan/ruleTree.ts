@@ -1,5 +1,5 @@
 import type { Proposal, RuleNode } from '../api/client';
-import { newId } from './edits';
+import { newId } from '../ui/ids';
 
 export type Joint = 'all' | 'any' | 'none' | 'at-least';
 

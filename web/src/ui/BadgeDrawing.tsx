@@ -1,4 +1,4 @@
-import type { Picture } from '../api/client';
+import type { BadgePicture } from '../api/client';
 import type { Tone } from '../theme';
 import { tone } from './tone';
 
@@ -29,7 +29,7 @@ export function BadgeDrawing({
   size = 56,
   label,
 }: {
-  picture: Picture;
+  picture: BadgePicture;
   earned?: boolean;
   size?: number;
   label: string;

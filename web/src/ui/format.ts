@@ -47,3 +47,6 @@ export const daysBetween = (from: string, to: string) =>
 export const toLocalInput = (iso: string | undefined) =>
   iso ? format(new Date(iso), "yyyy-MM-dd'T'HH:mm") : '';
 export const fromLocalInput = (text: string) => (text ? new Date(text).toISOString() : undefined);
+
+/** A typed number, no less than this; what is no number is nothing. */
+export const least = (value: string, bound: number) => Math.max(bound, Number(value) || 0);

@@ -3,10 +3,10 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { ApiError } from '../api/client';
-import { SavedField } from '../plan/SavedField';
 import { show } from '../test/stage';
 import { useNotice } from './Notice';
 import { Loaded, WithInspector } from './Panel';
+import { SavedField } from './SavedField';
 import { useSelection } from './useSelection';
 
 describe('what is loaded', () => {

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { room } from '../kinds/rooms';
 import { day } from '../ui/format';
 import { Bead, useBeadWords } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
@@ -27,7 +28,7 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
       {(data) => (
         <>
           <Kicker>
-            {t(`kind.${data.kind}`)} ·{' '}
+            {room(data.kind).name} ·{' '}
             <Button size="small" onClick={onLearner} sx={{ p: 0, verticalAlign: 'baseline' }}>
               {data.learner}
             </Button>

@@ -26,6 +26,7 @@ import yendrik.core.progress.Latches;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.attempts.AttemptFact;
 
 /** Full evaluation of 10,000 learners, and one new fact, on the large course. */
 @State(Scope.Benchmark)
@@ -74,7 +75,7 @@ public class EvaluationBench {
     at = at.plusMillis(1);
     attempt++;
     var step = new StepId(1 + attempt % LargeCourse.STEPS);
-    var what = new Fact.FinishedAttempt(step, attempt, attempt % 11, 10);
+    var what = new AttemptFact.FinishedAttempt(step, attempt, attempt % 11, 10);
     return one.take(LargeCourse.fact(List.of(), at, what));
   }
 

@@ -30,6 +30,9 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.watch.DefaultFlags;
 
 /** 300 steps in 20 modules with about 1,000 conditions, and learners somewhere along the way. */
@@ -119,7 +122,7 @@ final class LargeCourse {
         true,
         true,
         opens,
-        ask(new Leaf.Score(id, 0.6, 1)),
+        ask(new MarkLeaf.Score(id, 0.6, 1)),
         Step.Gate.USUAL,
         new Step.Window(
             Optional.empty(),
@@ -131,7 +134,7 @@ final class LargeCourse {
   }
 
   private Condition orScored(Condition before, int step) {
-    Condition score = ask(new Leaf.Score(new StepId(step), 0.4, 1));
+    Condition score = ask(new MarkLeaf.Score(new StepId(step), 0.4, 1));
     return new Condition.Any(new NodeId("n" + nodes++), List.of(before, score));
   }
 
@@ -142,12 +145,12 @@ final class LargeCourse {
     int far = 20 + random.nextInt(200);
     for (int s = 1; s <= far; s++) {
       Instant at = START.plus(Duration.ofHours(s * 5L));
-      facts.add(fact(facts, at, new Fact.Saw(new StepId(s))));
+      facts.add(fact(facts, at, new SeenFact.Saw(new StepId(s))));
       facts.add(
           fact(
               facts,
               at.plusSeconds(600),
-              new Fact.FinishedAttempt(new StepId(s), 1, 4 + random.nextInt(7), 10)));
+              new AttemptFact.FinishedAttempt(new StepId(s), 1, 4 + random.nextInt(7), 10)));
     }
     return facts;
   }

@@ -24,6 +24,19 @@ class ArchitectureTest {
       slices().matching("yendrik.core.(**)").should().beFreeOfCycles();
 
   @ArchTest
+  static final ArchRule strands_do_not_know_each_other =
+      slices().matching("yendrik.core.strand.(*)..").should().notDependOnEachOther();
+
+  @ArchTest
+  static final ArchRule rules_ask_strands_and_never_kinds =
+      noClasses()
+          .that()
+          .resideInAnyPackage("yendrik.core.rule.plan..", "yendrik.core.strand..")
+          .should()
+          .dependOnClassesThat()
+          .haveSimpleName("StepKind");
+
+  @ArchTest
   static final ArchRule nobody_asks_the_machine_for_the_time =
       noClasses()
           .should()

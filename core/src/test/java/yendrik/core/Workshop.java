@@ -35,6 +35,9 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.watch.DefaultFlags;
 
 /** A small course on bicycle brakes and the facts about one learner in it, for tests. */
@@ -243,9 +246,10 @@ public final class Workshop {
   /** Anatomy, then a quiz with three attempts, a practical behind it, a job card, and help. */
   public static List<Step> steps() {
     return List.of(
-        step(ANATOMY, "Rim brake anatomy", StepKind.PAGE, ask(new Leaf.Seen(ANATOMY))),
+        step(ANATOMY, "Rim brake anatomy", StepKind.PAGE, ask(new SeenLeaf.Seen(ANATOMY))),
         scored(
-            step(PADS, "Pads, cables, levers", StepKind.QUIZ, ask(new Leaf.Score(PADS, 0.6, 1))),
+            step(
+                PADS, "Pads, cables, levers", StepKind.QUIZ, ask(new MarkLeaf.Score(PADS, 0.6, 1))),
             15,
             0.6,
             3,
@@ -255,15 +259,15 @@ public final class Workshop {
                 PRACTICAL,
                 "Brake set-up practical",
                 StepKind.PRACTICAL,
-                ask(new Leaf.SignedOff(PRACTICAL))),
-            ask(new Leaf.Score(PADS, 0.6, 1))),
+                ask(new SignOffLeaf.SignedOff(PRACTICAL))),
+            ask(new MarkLeaf.Score(PADS, 0.6, 1))),
         opens(
             scored(
                 step(
                     JOB_CARD,
                     "Brake job card",
                     StepKind.ASSIGNMENT,
-                    ask(new Leaf.Passed(JOB_CARD))),
+                    ask(new MarkLeaf.Passed(JOB_CARD))),
                 20,
                 0.5,
                 0,
@@ -275,8 +279,8 @@ public final class Workshop {
                     SECOND_LOOK,
                     "Second look at brakes",
                     StepKind.PAGE,
-                    ask(new Leaf.Seen(SECOND_LOOK))),
-                ask(new Leaf.NotPassed(PADS)))));
+                    ask(new SeenLeaf.Seen(SECOND_LOOK))),
+                ask(new MarkLeaf.NotPassed(PADS)))));
   }
 
   public static CourseDesign design() {

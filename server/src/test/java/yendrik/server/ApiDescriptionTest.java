@@ -20,7 +20,9 @@ class ApiDescriptionTest {
   /** {@code ./yendrik api} writes it anew. */
   @Test
   void the_kept_description_is_what_the_server_does() throws Exception {
-    String now = http.perform(get("/v3/api-docs")).andReturn().getResponse().getContentAsString();
+    var answer = http.perform(get("/v3/api-docs")).andReturn().getResponse();
+    String now = answer.getContentAsString();
+    assertThat(answer.getStatus()).as(now).isEqualTo(200);
     var mapper =
         JsonMapper.builder()
             .enable(SerializationFeature.INDENT_OUTPUT)

@@ -17,6 +17,10 @@ class ArchitectureTest {
       slices().matching("yendrik.server.(*)..").should().beFreeOfCycles();
 
   @ArchTest
+  static final ArchRule rooms_do_not_know_each_other =
+      slices().matching("yendrik.server.kinds.(*)..").should().notDependOnEachOther();
+
+  @ArchTest
   static final ArchRule the_clock_is_injected =
       noClasses()
           .should()

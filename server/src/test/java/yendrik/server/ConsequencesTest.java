@@ -31,6 +31,8 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.work.WorkFact;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.way.CatchUp;
@@ -178,7 +180,7 @@ class ConsequencesTest extends SchoolTest {
     mark(1, "FAILED");
     var now = walks.see(enrolled(course, "Edda Marsh")).facts();
     assertThat(now.size()).isEqualTo((int) facts + 1);
-    assertThat(now.stream().filter(f -> f.what() instanceof Fact.Marked).count()).isEqualTo(2);
+    assertThat(now.stream().filter(f -> f.what() instanceof WorkFact.Marked).count()).isEqualTo(2);
     assertThat(now.stream().filter(f -> f.replaces().isPresent()).count()).isEqualTo(1);
   }
 
@@ -493,14 +495,15 @@ class ConsequencesTest extends SchoolTest {
         quiz,
         e -> {
           e.put("attempts", 1);
-          e.set(
-              "questions",
-              CoreJson.mapper()
-                  .readTree(
-                      """
-                      [{"id":"q1","text":"What dries?","points":1,"right":"a","feedback":"",
-                        "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}]
-                      """));
+          NewCourse.part(e)
+              .set(
+                  "questions",
+                  CoreJson.mapper()
+                      .readTree(
+                          """
+                          [{"id":"q1","text":"What dries?","points":1,"right":"a","feedback":"",
+                            "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}]
+                          """));
         });
     course.publish();
     Callable<Integer> begin =
@@ -513,7 +516,8 @@ class ConsequencesTest extends SchoolTest {
     assertThat(
             walks.see(enrolment).facts().stream()
                 .filter(f ->
-                    f.what() instanceof Fact.StartedAttempt a && a.step().equals(new StepId(quiz)))
+                    f.what() instanceof AttemptFact.StartedAttempt a
+                        && a.step().equals(new StepId(quiz)))
                 .count())
         .isEqualTo(1);
   }

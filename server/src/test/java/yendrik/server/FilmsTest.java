@@ -20,6 +20,8 @@ import tools.jackson.databind.JsonNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.time.TimeFact;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.files.Files;
 import yendrik.server.way.Walks;
@@ -59,7 +61,8 @@ class FilmsTest extends SchoolTest {
 
   private void putInStep(int seconds) {
     long file = kept("toe-in.webm", bytes).path("id").asLong();
-    course.change(film, e -> e.putObject("film").put("file", file).put("seconds", seconds));
+    course.change(
+        film, e -> NewCourse.part(e).putObject("film").put("file", file).put("seconds", seconds));
   }
 
   private void openToRuben() {
@@ -158,13 +161,14 @@ class FilmsTest extends SchoolTest {
     openToRuben();
     as("Ruben Sato").post(course.walk(film) + "/visits", "");
     JsonNode first = Caller.json(play(0, 19));
-    assertThat(first.path("film").path("watched").asDouble()).isEqualTo(19.0 / 46);
+    assertThat(first.path("part").path("film").path("watched").asDouble()).isEqualTo(19.0 / 46);
     assertThat(first.path("state").asString()).isEqualTo("BEGUN");
-    assertThat(Caller.json(play(10, 25)).path("film").path("parts").toString()).isEqualTo("[0,25]");
+    assertThat(Caller.json(play(10, 25)).path("part").path("film").path("parts").toString())
+        .isEqualTo("[0,25]");
     assertThat(Caller.json(play(30, 46)).path("state").asString()).isEqualTo("BEGUN");
     JsonNode done = Caller.json(play(24, 30));
     assertThat(done.path("state").asString()).isEqualTo("DONE");
-    assertThat(done.path("film").path("watched").asDouble()).isEqualTo(1);
+    assertThat(done.path("part").path("film").path("watched").asDouble()).isEqualTo(1);
   }
 
   @Test
@@ -175,11 +179,11 @@ class FilmsTest extends SchoolTest {
     clock.putTo(clock.instant().plusSeconds(5));
     String all = "{\"from\":0,\"to\":46}";
     JsonNode first = ruben.post(course.walk(film) + "/played", all);
-    assertThat(first.path("film").path("parts").toString())
+    assertThat(first.path("part").path("film").path("parts").toString())
         .as("five seconds at twice the speed")
         .isEqualTo("[0,10]");
     JsonNode again = ruben.post(course.walk(film) + "/played", all);
-    assertThat(again.path("film").path("parts").toString()).isEqualTo("[0,10]");
+    assertThat(again.path("part").path("film").path("parts").toString()).isEqualTo("[0,10]");
   }
 
   @Test
@@ -193,7 +197,7 @@ class FilmsTest extends SchoolTest {
           .isEqualTo(204);
     long spent =
         walks.see(course.row("Ruben Sato").path("enrolment").asLong()).facts().stream()
-            .mapToLong(f -> f.what() instanceof Fact.SpentTime t ? t.seconds() : 0)
+            .mapToLong(f -> f.what() instanceof TimeFact.SpentTime t ? t.seconds() : 0)
             .sum();
     assertThat(spent).isEqualTo(20);
   }
@@ -213,7 +217,8 @@ class FilmsTest extends SchoolTest {
     assertThat(visits(enrolment)).isEqualTo(1);
     List<Fact> reports =
         walks.see(enrolment).facts().stream()
-            .filter(f -> f.what() instanceof Fact.SpentTime || f.what() instanceof Fact.Watched)
+            .filter(
+                f -> f.what() instanceof TimeFact.SpentTime || f.what() instanceof FilmFact.Watched)
             .toList();
     assertThat(reports).hasSize(10).extracting(Fact::id).doesNotHaveDuplicates();
     assertThat(reports).extracting(Fact::at).isSorted();
@@ -233,10 +238,10 @@ class FilmsTest extends SchoolTest {
     openToRuben();
     long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
     var id = new StepId(page);
-    List<Fact.What> most = Collections.nCopies(240, new Fact.SpentTime(id, 1));
+    List<Fact.What> most = Collections.nCopies(240, new TimeFact.SpentTime(id, 1));
     walks.act(enrolment, Optional.empty(), _ -> most);
     assertThat(visits(enrolment)).isEqualTo(1);
-    walks.act(enrolment, Optional.empty(), _ -> List.of(new Fact.SpentTime(id, 1)));
+    walks.act(enrolment, Optional.empty(), _ -> List.of(new TimeFact.SpentTime(id, 1)));
     assertThat(visits(enrolment)).isEqualTo(2);
     assertThat(walks.compare(enrolment)).isEmpty();
   }
@@ -285,7 +290,7 @@ class FilmsTest extends SchoolTest {
     course.publish();
     course.enrol("ruben@hollowlane.example");
     JsonNode opened = as("Ruben Sato").post(course.walk(film) + "/visits", "");
-    assertThat(opened.path("film").isMissingNode()).isTrue();
+    assertThat(opened.path("part").path("film").isMissingNode()).isTrue();
     assertThat(List.of(409)).contains(play(0, 5).getStatus());
   }
 }

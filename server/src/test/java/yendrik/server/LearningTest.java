@@ -199,7 +199,7 @@ class LearningTest extends SchoolTest {
     assertThat(marked.getStatus()).isEqualTo(204);
     var back = aiko.post(steps("mine") + card + "/visits", "");
     assertThat(back.path("state").asString()).isEqualTo("DONE");
-    assertThat(back.path("work").path("versions").path(0).path("mark").path("comment").asString())
+    assertThat(back.path("part").path("versions").path(0).path("mark").path("comment").asString())
         .isEqualTo("Clear.");
     var badges = aiko.get(foundations() + "/walks/mine/route").path("badges");
     assertThat(

@@ -84,6 +84,11 @@ final class NewCourse {
         now.path("version").toString());
   }
 
+  /** What a step of its kind has and others have not, to be changed. */
+  static ObjectNode part(ObjectNode edit) {
+    return (ObjectNode) edit.path("part");
+  }
+
   private static JsonNode plain(JsonNode root) {
     ObjectNode node = ((ObjectNode) root).deepCopy();
     node.remove(java.util.List.of("n", "subject", "says"));

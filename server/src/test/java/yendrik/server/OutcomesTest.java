@@ -325,7 +325,7 @@ class OutcomesTest extends SchoolTest {
           var ties = e.putArray("evidenceFor");
           ties.addObject().put("outcome", tie).put("weight", 1).putArray("cuts").add(0.5);
           ties.addObject().put("outcome", knot).put("weight", 1);
-          var questions = e.putArray("questions");
+          var questions = NewCourse.part(e).putArray("questions");
           question(questions.addObject(), "q1", tie);
           question(questions.addObject(), "q2", tie);
           question(questions.addObject(), "q3", knot);
@@ -372,7 +372,9 @@ class OutcomesTest extends SchoolTest {
           .hasMessageContaining("evidenceFor");
     assertThat(
             org.assertj.core.api.Assertions.catchThrowable(() ->
-                course.change(quiz, e -> question(e.putArray("questions").addObject(), "q1", tie))))
+                course.change(
+                    quiz,
+                    e -> question(NewCourse.part(e).putArray("questions").addObject(), "q1", tie))))
         .hasMessageContaining("Question 1 carries an outcome");
   }
 }

@@ -171,12 +171,12 @@ class PublishingTest extends SchoolTest {
   @Test
   void an_attempt_is_marked_by_the_questions_under_which_it_was_begun() {
     long quiz = course.step(module, "QUIZ", "Rubber and glue");
-    course.change(quiz, e -> e.set("questions", question("The glue", "The tyre")));
+    course.change(quiz, e -> NewCourse.part(e).set("questions", question("The glue", "The tyre")));
     course.publish();
     course.enrol(EDDA);
     JsonNode attempt = edda.post(course.walk(quiz) + "/attempts", "");
     long number = attempt.path("number").asLong();
-    course.change(quiz, e -> e.set("questions", question("The tyre", "The glue")));
+    course.change(quiz, e -> NewCourse.part(e).set("questions", question("The tyre", "The glue")));
     course.publish();
     var result =
         edda.post(

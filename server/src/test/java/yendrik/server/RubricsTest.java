@@ -77,7 +77,12 @@ class RubricsTest extends SchoolTest {
 
   private JsonNode inUse() {
     JsonNode rubric = add();
-    course.change(step, e -> e.put("rubric", rubric.path("id").asLong()).put("points", 14));
+    course.change(
+        step,
+        e -> {
+          NewCourse.part(e).put("rubric", rubric.path("id").asLong());
+          e.put("points", 14);
+        });
     course.publish();
     course.enrol("ruben@hollowlane.example");
     return rubric;
@@ -210,11 +215,18 @@ class RubricsTest extends SchoolTest {
   void learners_see_before_handing_in_what_counts() {
     JsonNode rubric = inUse();
     JsonNode page = as("Ruben Sato").post(course.walk(step) + "/visits", "");
-    assertThat(page.path("rubric").path("name").asString()).isEqualTo("Patches");
-    assertThat(page.path("rubric").path("criteria").path(0).path("outcomeName").asString())
+    assertThat(page.path("part").path("rubric").path("name").asString()).isEqualTo("Patches");
+    assertThat(
+            page.path("part")
+                .path("rubric")
+                .path("criteria")
+                .path(0)
+                .path("outcomeName")
+                .asString())
         .isEqualTo("Patch a tube");
-    assertThat(page.path("rubric").path("of").asDouble()).isEqualTo(rubric.path("of").asDouble());
-    assertThat(page.path("assessed").isMissingNode()).isTrue();
+    assertThat(page.path("part").path("rubric").path("of").asDouble())
+        .isEqualTo(rubric.path("of").asDouble());
+    assertThat(page.path("part").path("assessed").isMissingNode()).isTrue();
   }
 
   @Test
@@ -224,7 +236,7 @@ class RubricsTest extends SchoolTest {
     String both = met(rubric, 0, 1, "Blow it up harder.") + "," + met(rubric, 1, 1, "");
     assertThat(mark(both, 9, 1).isEmpty()).isTrue();
     JsonNode page = as("Ruben Sato").post(course.walk(step) + "/visits", "");
-    JsonNode filled = page.path("work").path("versions").path(0).path("mark").path("assessed");
+    JsonNode filled = page.path("part").path("versions").path(0).path("mark").path("assessed");
     assertThat(filled.path("points").asDouble()).isEqualTo(9);
     assertThat(filled.path("met").path(0).path("comment").asString())
         .isEqualTo("Blow it up harder.");
@@ -255,7 +267,7 @@ class RubricsTest extends SchoolTest {
     handIn();
     mark(met(changed, 0, 2, ""), 10, 2);
     JsonNode versions =
-        as("Ruben Sato").post(course.walk(step) + "/visits", "").path("work").path("versions");
+        as("Ruben Sato").post(course.walk(step) + "/visits", "").path("part").path("versions");
     assertThat(versions.path(0).path("mark").path("assessed").path("rubric").toString())
         .contains("It holds air")
         .doesNotContain("Clean edges");
@@ -283,7 +295,7 @@ class RubricsTest extends SchoolTest {
     var refused = sefa.call("DELETE", path, "");
     assertThat(refused.getStatus()).isEqualTo(409);
     assertThat(Caller.json(refused).path("detail").asString()).contains("“Your first patch”");
-    course.change(step, e -> e.remove("rubric"));
+    course.change(step, e -> NewCourse.part(e).remove("rubric"));
     assertThat(sefa.call("DELETE", path, "").getStatus()).isEqualTo(204);
     assertThat(sefa.get(course.path + "/design/rubrics").size()).isZero();
     assertThat(sefa.call("POST", path + "/restoration", "").getStatus()).isEqualTo(204);
@@ -291,14 +303,15 @@ class RubricsTest extends SchoolTest {
   }
 
   @Test
-  void a_page_takes_no_rubric() {
+  void a_page_takes_nothing_of_another_kind() {
     long page = course.step(course.module("More"), "PAGE", "How a patch holds");
     JsonNode rubric = add();
     long id = rubric.path("id").asLong();
     assertThat(
-            org.assertj.core.api.Assertions.catchThrowable(
-                () -> course.change(page, e -> e.put("rubric", id))))
-        .hasMessageContaining("Only assignments and practicals");
+            org.assertj.core.api.Assertions.catchThrowable(() ->
+                course.change(
+                    page, e -> e.putObject("part").put("is", "practical").put("rubric", id))))
+        .hasMessageContaining("of another kind");
   }
 
   @Test

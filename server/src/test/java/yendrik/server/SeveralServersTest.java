@@ -28,6 +28,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
+import yendrik.core.strand.time.TimeFact;
 import yendrik.server.way.Walks;
 
 /** Two servers on one database: what one does the other knows. */
@@ -85,7 +86,7 @@ class SeveralServersTest extends SchoolTest {
     for (int n = 0; n < 20; n++) {
       Walks server = n % 2 == 0 ? walks : other.getBean(Walks.class);
       acts.add(() -> {
-        server.act(enrolment, Optional.empty(), _ -> List.of(new Fact.SpentTime(step, 7)));
+        server.act(enrolment, Optional.empty(), _ -> List.of(new TimeFact.SpentTime(step, 7)));
         return null;
       });
     }
@@ -98,7 +99,7 @@ class SeveralServersTest extends SchoolTest {
 
   private long seconds(long enrolment) {
     return walks.see(enrolment).facts().stream()
-        .mapToLong(f -> f.what() instanceof Fact.SpentTime spent ? spent.seconds() : 0)
+        .mapToLong(f -> f.what() instanceof TimeFact.SpentTime spent ? spent.seconds() : 0)
         .sum();
   }
 

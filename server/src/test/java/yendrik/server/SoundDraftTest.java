@@ -99,7 +99,9 @@ class SoundDraftTest extends SchoolTest {
     var order = sefa.call("PUT", course.path + "/design/order", "{\"modules\":[null]}");
     assertThat(order.getStatus()).isEqualTo(422);
     long quiz = course.step(module, "QUIZ", "Asked");
-    refused(quiz, e -> e.putArray("questions").addObject().put("id", "q1").put("points", 1));
+    refused(
+        quiz,
+        e -> NewCourse.part(e).putArray("questions").addObject().put("id", "q1").put("points", 1));
   }
 
   @Test
@@ -146,14 +148,15 @@ class SoundDraftTest extends SchoolTest {
     course.change(
         quiz,
         e ->
-            e.set(
-                "questions",
-                CoreJson.mapper()
-                    .readTree(
-                        """
-                        [{"id":"q1","text":"What dries?","points":1,"right":"z","feedback":"",
-                          "choices":[{"id":"a","text":"Glue"},{"id":"b","text":""}]}]
-                        """)));
+            NewCourse.part(e)
+                .set(
+                    "questions",
+                    CoreJson.mapper()
+                        .readTree(
+                            """
+                            [{"id":"q1","text":"What dries?","points":1,"right":"z","feedback":"",
+                              "choices":[{"id":"a","text":"Glue"},{"id":"b","text":""}]}]
+                            """)));
     assertThat(Caller.json(sefa.publish(course.path)).path("findings").toString())
         .contains("Question 1 of “Rubber and glue” has no right choice", "without words");
     var practice =

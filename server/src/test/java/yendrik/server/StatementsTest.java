@@ -71,14 +71,15 @@ class StatementsTest extends SchoolTest {
     course.change(
         quiz,
         e ->
-            e.set(
-                "questions",
-                CoreJson.mapper()
-                    .readTree(
-                        """
-                        [{"id":"q1","text":"What dries?","points":1,"right":"a","feedback":"",
-                          "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}]
-                        """)));
+            NewCourse.part(e)
+                .set(
+                    "questions",
+                    CoreJson.mapper()
+                        .readTree(
+                            """
+                            [{"id":"q1","text":"What dries?","points":1,"right":"a","feedback":"",
+                              "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}]
+                            """)));
     course.publish();
     course.enrol("edda@hollowlane.example");
     edda = session("edda@hollowlane.example");

@@ -1,25 +1,24 @@
 package yendrik.core.course;
 
-/** What a learner meets in a step. The kind decides which facts the step can bring about. */
+/**
+ * What a learner meets in a step: the closed list. What a kind is stands with the kind itself, in
+ * {@code kind}.
+ */
 public enum StepKind {
-  /** Formatted text to read; brings about <em>seen</em> and <em>confirmed</em>. */
-  PAGE,
-  /** A film to watch; brings about <em>seen</em> and the seconds that were <em>watched</em>. */
-  VIDEO,
-  /** Questions marked at once; brings about attempts with scores. */
-  QUIZ,
-  /** Work handed in as text and marked by staff. */
-  ASSIGNMENT,
-  /** Something done with the hands in front of staff, who sign it off. */
-  PRACTICAL;
+  PAGE("PAGE"),
+  VIDEO("VIDEO"),
+  QUIZ("QUIZ"),
+  ASSIGNMENT("ASSIGNMENT"),
+  PRACTICAL("PRACTICAL");
 
-  /** Whether learners can send work that then waits for staff. */
-  public boolean handedIn() {
-    return this == ASSIGNMENT;
+  private final String stored;
+
+  StepKind(String stored) {
+    this.stored = stored;
   }
 
-  /** Whether the step can ever have a score. */
-  public boolean scored() {
-    return this == QUIZ || this == ASSIGNMENT || this == PRACTICAL;
+  /** The name under which the kind is stored; it keeps its meaning for good. */
+  public String stored() {
+    return stored;
   }
 }

@@ -1,7 +1,6 @@
 package yendrik.core.record;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.Optional;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
@@ -9,11 +8,8 @@ import yendrik.core.id.FactId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
-import yendrik.core.id.RubricId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
-import yendrik.core.quiz.Quiz;
-import yendrik.core.rubric.Rubric;
 
 /**
  * Something that happened to one learner in one course. Facts are only ever added.
@@ -33,6 +29,22 @@ public record Fact(
     StepId step();
   }
 
+  /** What happened at a step and is kept by one strand of the record. */
+  public non-sealed interface OfStrand extends AtStep {
+    /** The strand that keeps it. */
+    Strand.Door<?> strand();
+
+    /** Whether it shows that the learner was there. */
+    boolean here();
+
+    /**
+     * The fact in words for a history, empty for one that only says that somebody was there.
+     *
+     * @param at the step, as it is named in a sentence
+     */
+    Optional<String> says(String at);
+  }
+
   public record Enrolled() implements What {}
 
   /**
@@ -50,73 +62,6 @@ public record Fact(
   public record LeftCourse() implements What {}
 
   public record WasHere() implements What {}
-
-  public record Saw(StepId step) implements AtStep {}
-
-  public record SpentTime(StepId step, int seconds) implements AtStep {
-    public SpentTime {
-      if (seconds < 1 || seconds > 86_400) throw new IllegalArgumentException("seconds " + seconds);
-    }
-  }
-
-  /**
-   * Played a part of a film.
-   *
-   * @param from second of the film, included
-   * @param to second of the film, excluded
-   * @param of how long the film is, in seconds, up to a day
-   */
-  public record Watched(StepId step, int from, int to, int of) implements AtStep {
-    public Watched {
-      if (!(0 <= from && from < to && to <= of && of <= 86_400))
-        throw new IllegalArgumentException("from " + from + " to " + to + " of " + of + " seconds");
-    }
-  }
-
-  public record HandedIn(StepId step, int version) implements AtStep {}
-
-  public record StartedAttempt(StepId step, int number) implements AtStep {}
-
-  /**
-   * An attempt was marked.
-   *
-   * @param parts how the questions of single outcomes went, none where no question carries one
-   */
-  public record FinishedAttempt(
-      StepId step, int number, double points, double of, List<Quiz.Part> parts) implements AtStep {
-    /** An attempt at questions that carry no outcomes of their own. */
-    public FinishedAttempt(StepId step, int number, double points, double of) {
-      this(step, number, points, of, List.of());
-    }
-
-    public FinishedAttempt {
-      parts = List.copyOf(parts);
-      if (!(of > 0 && points >= 0 && points <= of))
-        throw new IllegalArgumentException(points + " of " + of + " points");
-    }
-  }
-
-  /** What staff make of a piece of work. */
-  public enum Judgement {
-    PASSED,
-    AGAIN,
-    FAILED
-  }
-
-  /**
-   * Staff judged what was handed in.
-   *
-   * @param version which handing-in, 0 where nothing is handed in
-   * @param of most points, 0 where no points are given
-   */
-  public record Marked(
-      StepId step, int version, double points, double of, Judgement judgement, String comment)
-      implements AtStep {
-    public Marked {
-      if (!(of >= 0 && points >= 0 && points <= of))
-        throw new IllegalArgumentException(points + " of " + of + " points");
-    }
-  }
 
   /**
    * A person rated an outcome, at a step or apart from any.
@@ -144,25 +89,6 @@ public record Fact(
       this(outcome, level, step, version, Optional.empty());
     }
   }
-
-  /**
-   * Staff went through a rubric with a piece of work in hand. The ratings and points that follow
-   * from it are facts of their own.
-   *
-   * @param version which handing-in, 0 where nothing is handed in
-   * @param design the version of the course whose rubric was read, 0 for a draft
-   */
-  public record Assessed(
-      StepId step, int version, RubricId rubric, int design, List<Rubric.Met> met)
-      implements AtStep {
-    public Assessed {
-      met = List.copyOf(met);
-    }
-  }
-
-  public record Confirmed(StepId step) implements AtStep {}
-
-  public record SignedOff(StepId step, String comment) implements AtStep {}
 
   /** Whether a learner was at a session. */
   public enum Presence {

@@ -2,7 +2,6 @@ package yendrik.core.record;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -25,7 +24,7 @@ import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
-import yendrik.core.quiz.Quiz;
+import yendrik.core.words.Ground;
 
 /**
  * What the facts about one learner add up to, in flat arrays by the numbers of a {@link
@@ -35,7 +34,6 @@ import yendrik.core.quiz.Quiz;
  */
 public final class LearnerRecord {
   public static final long NEVER = Long.MIN_VALUE;
-  private static final double UNSCORED = -1;
 
   /** How the facts say that a badge is held. */
   enum Held {
@@ -47,27 +45,10 @@ public final class LearnerRecord {
   }
 
   private final CourseIndex index;
-  private final long[] seenAt;
+  private final Strand.Door<?>[] doors;
+  private final Strand<?, ?>[] strands;
+  private final Strand<?, ?>[] marking;
   private final long[] touchedAt;
-  private final long[] lastSawAt;
-  private final long[] spentAt;
-  private final long[] watchedAt;
-  private final int[] seconds;
-  private final Map<Integer, BitSet> watched = new LinkedHashMap<>(2);
-  private final int[] filmSeconds;
-  private final int[] version;
-  private final long[] handedInAt;
-  private final int[] attempts;
-  private final double[] best;
-  private final long[] bestAt;
-  private final Fact.Judgement[] judgement;
-  private final int[] judgedVersion;
-  private final double[] markScore;
-  private final long[] markedAt;
-  private final PersonId[] markedBy;
-  private final long[] confirmedAt;
-  private final long[] signedOffAt;
-  private final PersonId[] signedOffBy;
   private final boolean[] excused;
   private final boolean[] opened;
   private final int[] extraAttempts;
@@ -84,32 +65,16 @@ public final class LearnerRecord {
   private boolean sawSomething;
   private final PersonId person;
 
-  public LearnerRecord(CourseIndex index, PersonId person) {
+  /**
+   * @param doors the strands that the record has; where several mark the same work, what a later
+   *     one says counts
+   */
+  public LearnerRecord(CourseIndex index, PersonId person, List<Strand.Door<?>> doors) {
     this.index = index;
     this.person = person;
+    this.doors = doors.toArray(Strand.Door<?>[]::new);
     int n = index.steps();
-    seenAt = never(n);
     touchedAt = never(n);
-    lastSawAt = never(n);
-    spentAt = never(n);
-    watchedAt = never(n);
-    seconds = new int[n];
-    filmSeconds = new int[n];
-    version = new int[n];
-    handedInAt = never(n);
-    attempts = new int[n];
-    best = new double[n];
-    Arrays.fill(best, UNSCORED);
-    bestAt = never(n);
-    judgement = new Fact.Judgement[n];
-    judgedVersion = new int[n];
-    markScore = new double[n];
-    Arrays.fill(markScore, UNSCORED);
-    markedAt = never(n);
-    markedBy = new PersonId[n];
-    confirmedAt = never(n);
-    signedOffAt = never(n);
-    signedOffBy = new PersonId[n];
     excused = new boolean[n];
     opened = new boolean[n];
     extraAttempts = new int[n];
@@ -120,11 +85,15 @@ public final class LearnerRecord {
     Arrays.fill(level, -1);
     held = new Held[index.badges()];
     Arrays.fill(held, Held.NOT);
+    strands = new Strand<?, ?>[doors.size()];
+    for (int i = 0; i < strands.length; i++) strands[i] = doors.get(i).begin().apply(this);
+    marking = Arrays.stream(strands).filter(Strand::marks).toArray(Strand<?, ?>[]::new);
   }
 
   /** Takes up what {@link #sums} gave for a record under the same design. */
-  public static LearnerRecord of(CourseIndex index, PersonId person, Sums sums) {
-    var record = new LearnerRecord(index, person);
+  public static LearnerRecord of(
+      CourseIndex index, PersonId person, List<Strand.Door<?>> doors, Sums sums) {
+    var record = new LearnerRecord(index, person, doors);
     record.restore(sums);
     return record;
   }
@@ -158,32 +127,8 @@ public final class LearnerRecord {
   }
 
   private void restore(int s, Sums.OfStep of) {
-    seenAt[s] = moment(of.seenAt());
     touchedAt[s] = moment(of.touchedAt());
-    lastSawAt[s] = moment(of.lastSawAt());
-    spentAt[s] = moment(of.spentAt());
-    watchedAt[s] = moment(of.watchedAt());
-    seconds[s] = of.seconds();
-    filmSeconds[s] = of.filmSeconds();
-    if (!of.watched().isEmpty()) {
-      BitSet seen = new BitSet();
-      for (int i = 0; i + 1 < of.watched().size(); i += 2)
-        seen.set(of.watched().get(i), of.watched().get(i + 1));
-      watched.put(s, seen);
-    }
-    version[s] = of.version();
-    handedInAt[s] = moment(of.handedInAt());
-    attempts[s] = of.attempts();
-    best[s] = of.best().orElse(UNSCORED);
-    bestAt[s] = moment(of.bestAt());
-    judgement[s] = of.judgement().orElse(null);
-    judgedVersion[s] = of.judgedVersion();
-    markScore[s] = of.mark().orElse(UNSCORED);
-    markedAt[s] = moment(of.markedAt());
-    markedBy[s] = of.markedBy().orElse(null);
-    confirmedAt[s] = moment(of.confirmedAt());
-    signedOffAt[s] = moment(of.signedOffAt());
-    signedOffBy[s] = of.signedOffBy().orElse(null);
+    for (Strand<?, ?> strand : strands) strand.restoreIfOwn(s, of.kept());
     excused[s] = of.excused();
     opened[s] = of.opened();
     extraAttempts[s] = of.extraAttempts();
@@ -192,10 +137,6 @@ public final class LearnerRecord {
 
   private static long moment(long stored) {
     return stored == 0 ? NEVER : stored;
-  }
-
-  private static Optional<Double> share(double score) {
-    return score < 0 ? Optional.empty() : Optional.of(score);
   }
 
   private static long stored(long moment) {
@@ -229,32 +170,10 @@ public final class LearnerRecord {
   }
 
   private Sums.OfStep ofStep(int s) {
+    List<Strand.Kept> kept = new ArrayList<>();
+    for (Strand<?, ?> strand : strands) strand.keep(s).ifPresent(kept::add);
     return new Sums.OfStep(
-        stored(seenAt[s]),
-        stored(touchedAt[s]),
-        stored(lastSawAt[s]),
-        stored(spentAt[s]),
-        stored(watchedAt[s]),
-        seconds[s],
-        watchedParts(s),
-        filmSeconds[s],
-        version[s],
-        stored(handedInAt[s]),
-        attempts[s],
-        share(best[s]),
-        stored(bestAt[s]),
-        Optional.ofNullable(judgement[s]),
-        judgedVersion[s],
-        share(markScore[s]),
-        stored(markedAt[s]),
-        Optional.ofNullable(markedBy[s]),
-        stored(confirmedAt[s]),
-        stored(signedOffAt[s]),
-        Optional.ofNullable(signedOffBy[s]),
-        excused[s],
-        opened[s],
-        extraAttempts[s],
-        stored(movedDue[s]));
+        stored(touchedAt[s]), excused[s], opened[s], extraAttempts[s], stored(movedDue[s]), kept);
   }
 
   private static long[] never(int n) {
@@ -301,33 +220,9 @@ public final class LearnerRecord {
 
   private void takeAt(int s, long at, Fact.AtStep what, Optional<PersonId> by) {
     switch (what) {
-      case Fact.Saw _ -> {
-        if (seenAt[s] == NEVER) seenAt[s] = at;
-        lastSawAt[s] = at;
-        here(s, at);
-      }
-      case Fact.SpentTime spent -> {
-        spentAt[s] = at;
-        seconds[s] = (int) Math.min(Integer.MAX_VALUE, (long) seconds[s] + spent.seconds());
-        here(s, at);
-      }
-      case Fact.Watched part -> watch(s, at, part);
-      case Fact.HandedIn in -> {
-        version[s] = in.version();
-        handedInAt[s] = at;
-        here(s, at);
-      }
-      case Fact.StartedAttempt _ -> here(s, at);
-      case Fact.FinishedAttempt done -> finish(s, at, done);
-      case Fact.Marked marked -> mark(s, at, marked, by);
-      case Fact.Assessed _ -> {}
-      case Fact.Confirmed _ -> {
-        confirmedAt[s] = at;
-        here(s, at);
-      }
-      case Fact.SignedOff _ -> {
-        signedOffAt[s] = at;
-        signedOffBy[s] = by.orElse(null);
+      case Fact.OfStrand of -> {
+        strand(of.strand()).takeAny(s, at, of, by);
+        if (of.here()) here(s, at);
       }
       case Fact.Opened _ -> opened[s] = true;
       case Fact.Excused _ -> excused[s] = true;
@@ -346,67 +241,10 @@ public final class LearnerRecord {
     }
   }
 
-  /** Seconds of a film of another length are seconds of another film. */
-  private void watch(int s, long at, Fact.Watched part) {
-    BitSet seen = watched.computeIfAbsent(s, _ -> new BitSet());
-    if (filmSeconds[s] != part.of()) seen.clear();
-    filmSeconds[s] = part.of();
-    seen.set(part.from(), part.to());
-    watchedAt[s] = at;
-    here(s, at);
-  }
-
   private void here(int s, long at) {
     lastHere = at;
     sawSomething = true;
     if (touchedAt[s] == NEVER) touchedAt[s] = at;
-  }
-
-  private void finish(int s, long at, Fact.FinishedAttempt done) {
-    here(s, at);
-    attempts[s]++;
-    double score = done.points() / done.of();
-    if (score > best[s]) {
-      best[s] = score;
-      bestAt[s] = at;
-      for (Step.Tie tie : index.step(s).evidenceFor()) {
-        Outcome outcome = index.outcome(index.number(tie.outcome()));
-        if (outcome.madeOf().isPresent()) continue;
-        int reached = reached(s, tie, outcome, done);
-        add(
-            index.number(tie.outcome()),
-            at,
-            reached,
-            tie.weight(),
-            s,
-            0,
-            Optional.empty(),
-            Optional.empty(),
-            Optional.empty());
-      }
-    }
-  }
-
-  /** By the questions that carry the outcome, where there are any, and by the step's cut points. */
-  private int reached(int s, Step.Tie tie, Outcome outcome, Fact.FinishedAttempt done) {
-    double share =
-        done.parts().stream()
-            .filter(p -> p.outcome().equals(tie.outcome()))
-            .map(Quiz.Part::share)
-            .findFirst()
-            .orElse(done.points() / done.of());
-    return tie.cuts()
-        .filter(cuts -> cuts.size() <= outcome.scale().top())
-        .map(cuts -> Levels.ofScore(share, cuts))
-        .orElseGet(() -> Levels.ofScore(outcome.scale(), share, passMark(s)));
-  }
-
-  private void mark(int s, long at, Fact.Marked marked, Optional<PersonId> by) {
-    judgement[s] = marked.judgement();
-    judgedVersion[s] = marked.version();
-    markScore[s] = marked.of() > 0 ? marked.points() / marked.of() : UNSCORED;
-    markedAt[s] = at;
-    markedBy[s] = by.orElse(null);
   }
 
   private void rate(long at, Fact.Rated rated, Optional<PersonId> by) {
@@ -415,6 +253,7 @@ public final class LearnerRecord {
     int reached = index.outcome(o).scale().at(rated.level());
     if (reached < 0) return;
     int s = rated.step().map(index::number).orElse(CourseIndex.UNKNOWN);
+    var step = s == CourseIndex.UNKNOWN ? Optional.<StepId>empty() : rated.step();
     double weight =
         s == CourseIndex.UNKNOWN
             ? 1
@@ -423,26 +262,33 @@ public final class LearnerRecord {
                 .mapToDouble(Step.Tie::weight)
                 .findFirst()
                 .orElse(1);
-    add(o, at, reached, weight, s, rated.version(), by, rated.note(), rated.criterion());
+    show(
+        o,
+        new Evidence(
+            at, reached, weight, step, rated.version(), by, rated.note(), rated.criterion()));
   }
 
-  private void add(
-      int o,
-      long at,
-      int reached,
-      double weight,
-      int s,
-      int ofVersion,
-      Optional<PersonId> by,
-      Optional<String> note,
-      Optional<Integer> criterion) {
-    var step = s == CourseIndex.UNKNOWN ? Optional.<StepId>empty() : id(s);
-    var piece = new Evidence(at, reached, weight, step, ofVersion, by, note, criterion);
-    List<Evidence> pieces = evidence.get(o);
+  /**
+   * Takes up a piece of evidence that a strand makes of a fact which it is taking. It stands in the
+   * place of an earlier one of the same thing.
+   */
+  public void show(int outcome, Evidence piece) {
+    List<Evidence> pieces = evidence.get(outcome);
     pieces.removeIf(piece::sameThingAs);
     pieces.add(piece);
-    level[o] = Levels.of(index.outcome(o).levelRule(), pieces).orElse(-1);
-    for (int made : index.madeFrom(o)) level[made] = composed(made);
+    level[outcome] = Levels.of(index.outcome(outcome).levelRule(), pieces).orElse(-1);
+    for (int made : index.madeFrom(outcome)) level[made] = composed(made);
+  }
+
+  /**
+   * What a strand holds.
+   *
+   * @throws IllegalArgumentException if the record has no such strand
+   */
+  public <S extends Strand<?, ?>> S strand(Strand.Door<S> door) {
+    for (int i = 0; i < strands.length; i++)
+      if (doors[i] == door) return door.strand().cast(strands[i]);
+    throw new IllegalArgumentException("this record has no strand " + door.name());
   }
 
   private int composed(int o) {
@@ -456,10 +302,6 @@ public final class LearnerRecord {
     for (int part : index.parts(outcome))
       parts.add(new Composed.Part(index.outcome(part).scale(), level(part)));
     return parts;
-  }
-
-  private Optional<StepId> id(int s) {
-    return Optional.of(index.step(s).id());
   }
 
   public CourseIndex index() {
@@ -534,119 +376,47 @@ public final class LearnerRecord {
     return held[badge] == Held.REVOKED;
   }
 
-  public long seenAt(int s) {
-    return seenAt[s];
-  }
-
   /** The first moment at which the learner did anything at the step. */
   public long touchedAt(int s) {
     return touchedAt[s];
   }
 
-  public int seconds(int s) {
-    return seconds[s];
-  }
-
-  /**
-   * Since when time on the step has not been reported: the last visit or the last report, {@link
-   * #NEVER} before any visit. More than has gone since then cannot have been spent.
-   */
-  public long timedFrom(int s) {
-    return Math.max(lastSawAt[s], spentAt[s]);
-  }
-
-  /** The same of seconds of a film that were played. */
-  public long playedFrom(int s) {
-    return Math.max(lastSawAt[s], watchedAt[s]);
-  }
-
-  /** The share of the film's seconds that were played, 0 to 1. */
-  public double watched(int s) {
-    return filmSeconds[s] == 0 ? 0 : (double) watched.get(s).cardinality() / filmSeconds[s];
-  }
-
-  /**
-   * The parts of the film that were played, as a list of seconds: from (included), to (excluded),
-   * and so on, in ascending order.
-   */
-  public List<Integer> watchedParts(int s) {
-    List<Integer> parts = new ArrayList<>();
-    BitSet seen = watched.getOrDefault(s, new BitSet());
-    for (int from = seen.nextSetBit(0); from >= 0; ) {
-      int to = seen.nextClearBit(from);
-      parts.add(from);
-      parts.add(to);
-      from = seen.nextSetBit(to);
-    }
-    return parts;
-  }
-
-  /** The newest version handed in, 0 when nothing was. */
-  public int version(int s) {
-    return version[s];
-  }
-
-  public long handedInAt(int s) {
-    return handedInAt[s];
-  }
-
-  /** Attempts finished. */
-  public int attempts(int s) {
-    return attempts[s];
-  }
-
-  /** Attempts still allowed; {@link Integer#MAX_VALUE} where the step sets no limit. */
-  public int attemptsLeft(int s) {
-    int allowed = index.step(s).scoring().attempts();
-    return allowed == 0 ? Integer.MAX_VALUE : Math.max(0, allowed + extraAttempts[s] - attempts[s]);
-  }
-
-  /** Attempts allowed in all, extra ones included; 0 for no limit. */
-  public int attemptsAllowed(int s) {
-    int allowed = index.step(s).scoring().attempts();
-    return allowed == 0 ? 0 : allowed + extraAttempts[s];
-  }
-
   /** Whether there is a score to ask about. */
   public boolean scored(int s) {
-    return best[s] >= 0 || markScore[s] >= 0;
+    for (Strand<?, ?> strand : marking) if (strand.score(s) >= 0) return true;
+    return false;
   }
 
-  /** The score that counts, 0 to 1: the best attempt, or staff's points where there are any. */
+  /** The score that counts, 0 to 1; 0 without one. */
   public double score(int s) {
-    return markScore[s] >= 0 ? markScore[s] : Math.max(0, best[s]);
+    double score = 0;
+    for (Strand<?, ?> strand : marking) if (strand.score(s) >= 0) score = strand.score(s);
+    return score;
   }
 
+  /** When the score that counts came about, {@link #NEVER} without one. */
   public long scoredAt(int s) {
-    return markScore[s] >= 0 ? markedAt[s] : bestAt[s];
-  }
-
-  private double passMark(int s) {
-    return index.step(s).scoring().passMark();
+    long at = NEVER;
+    for (Strand<?, ?> strand : marking) if (strand.score(s) >= 0) at = strand.markedAt(s);
+    return at;
   }
 
   /** Whether a machine or a person has judged the work, and no newer version waits. */
   public boolean marked(int s) {
-    return attempts[s] > 0 || (judgement[s] != null && judgedVersion[s] >= version[s]);
+    for (Strand<?, ?> strand : marking) if (strand.marked(s)) return true;
+    return false;
   }
 
   /** When the work was last judged, {@link #NEVER} if it was not. */
   public long markedAt(int s) {
-    return Math.max(markedAt[s], bestAt[s]);
-  }
-
-  public Optional<PersonId> markedBy(int s) {
-    return Optional.ofNullable(markedBy[s]);
+    long at = NEVER;
+    for (Strand<?, ?> strand : marking) at = Math.max(at, strand.markedAt(s));
+    return at;
   }
 
   public boolean passed(int s) {
-    return judgement[s] == Fact.Judgement.PASSED
-        || (attempts[s] > 0 && best[s] >= passMark(s) - 1e-9);
-  }
-
-  /** Judged as not passed, without another go. */
-  public boolean failed(int s) {
-    return judgement[s] == Fact.Judgement.FAILED;
+    for (Strand<?, ?> strand : marking) if (strand.passed(s)) return true;
+    return false;
   }
 
   /** Marked, and not passed. */
@@ -661,19 +431,31 @@ public final class LearnerRecord {
 
   /** Handed in and not judged yet. */
   public boolean waiting(int s) {
-    return version[s] > 0 && (judgement[s] == null || judgedVersion[s] < version[s]);
+    return waitingSince(s) != NEVER;
   }
 
-  public long confirmedAt(int s) {
-    return confirmedAt[s];
+  /** Since when something that was handed in waits for staff; {@link #NEVER} where nothing does. */
+  public long waitingSince(int s) {
+    for (Strand<?, ?> strand : marking) {
+      long since = strand.waitingSince(s);
+      if (since != NEVER) return since;
+    }
+    return NEVER;
   }
 
-  public long signedOffAt(int s) {
-    return signedOffAt[s];
+  /** Whether something was tried and no further try is left. */
+  public boolean spent(int s) {
+    for (Strand<?, ?> strand : marking) if (strand.spent(s)) return true;
+    return false;
   }
 
-  public Optional<PersonId> signedOffBy(int s) {
-    return Optional.ofNullable(signedOffBy[s]);
+  /** Where the work stands, in words, empty when there is nothing to tell. */
+  public Optional<Ground> standing(int s) {
+    for (Strand<?, ?> strand : marking) {
+      Optional<Ground> standing = strand.standing(s);
+      if (standing.isPresent()) return standing;
+    }
+    return Optional.empty();
   }
 
   public boolean excused(int s) {

@@ -2,7 +2,6 @@ package yendrik.core.record;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -10,7 +9,6 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
-import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Evidence;
@@ -50,68 +48,22 @@ public record Sums(
   /**
    * What a learner did at one step.
    *
-   * @param watched seconds of the film that were played: from, to, from, to
-   * @param best share of the points of the best attempt, 0 to 1
-   * @param mark the share that staff gave, 0 to 1
+   * @param touchedAt the first moment at which the learner did anything there
+   * @param kept what each strand keeps
    */
   public record OfStep(
-      long seenAt,
       long touchedAt,
-      long lastSawAt,
-      long spentAt,
-      long watchedAt,
-      int seconds,
-      List<Integer> watched,
-      int filmSeconds,
-      int version,
-      long handedInAt,
-      int attempts,
-      Optional<Double> best,
-      long bestAt,
-      Optional<Fact.Judgement> judgement,
-      int judgedVersion,
-      Optional<Double> mark,
-      long markedAt,
-      Optional<PersonId> markedBy,
-      long confirmedAt,
-      long signedOffAt,
-      Optional<PersonId> signedOffBy,
       boolean excused,
       boolean opened,
       int extraAttempts,
-      long movedDue) {
+      long movedDue,
+      List<Strand.Kept> kept) {
 
     public OfStep {
-      watched = watched == null ? List.of() : List.copyOf(watched);
+      kept = kept == null ? List.of() : List.copyOf(kept);
     }
 
     /** Nothing happened there. */
-    static final OfStep NOTHING =
-        new OfStep(
-            0,
-            0,
-            0,
-            0,
-            0,
-            0,
-            List.of(),
-            0,
-            0,
-            0,
-            0,
-            Optional.empty(),
-            0,
-            Optional.empty(),
-            0,
-            Optional.empty(),
-            0,
-            Optional.empty(),
-            0,
-            0,
-            Optional.empty(),
-            false,
-            false,
-            0,
-            0);
+    static final OfStep NOTHING = new OfStep(0, false, false, 0, 0, List.of());
   }
 }

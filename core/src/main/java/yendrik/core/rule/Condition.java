@@ -8,7 +8,8 @@ import java.util.stream.Stream;
  * never changed in place.
  *
  * <p>Example: <em>any of (quiz scored 60 % or more, 3 attempts made)</em> is {@code new Any(id,
- * List.of(new Ask(a, new Leaf.Score(quiz, 0.6, 1)), new Ask(b, new Leaf.Attempted(quiz, 3))))}.
+ * List.of(new Ask(a, new MarkLeaf.Score(quiz, 0.6, 1)), new Ask(b, new AttemptLeaf.Attempted(quiz,
+ * 3))))}.
  */
 public sealed interface Condition {
   NodeId id();

@@ -23,6 +23,9 @@ public sealed interface Leaf {
     StepId step();
   }
 
+  /** Questions about what one strand of the record holds about a step. */
+  non-sealed interface OfStrand extends OfStep {}
+
   /** Questions about one outcome. */
   sealed interface OfOutcome extends Leaf {
     OutcomeId outcome();
@@ -30,50 +33,6 @@ public sealed interface Leaf {
 
   /** Questions that only <em>Flag when</em> may ask. */
   sealed interface Signal extends Leaf {}
-
-  record Seen(StepId step) implements OfStep {}
-
-  /** On the step, with the page visible, for so many minutes in all. */
-  record TimeSpent(StepId step, int minutes) implements OfStep {
-    public TimeSpent {
-      positive(minutes, "minutes");
-    }
-  }
-
-  /** At least this share of the film's seconds was played, each counted once. */
-  record Watched(StepId step, double share) implements OfStep {
-    public Watched {
-      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
-    }
-  }
-
-  record HandedIn(StepId step) implements OfStep {}
-
-  /** At least so many attempts finished. */
-  record Attempted(StepId step, int times) implements OfStep {
-    public Attempted {
-      positive(times, "attempts");
-    }
-  }
-
-  record Marked(StepId step) implements OfStep {}
-
-  record Passed(StepId step) implements OfStep {}
-
-  /** Marked, and not passed: asks for a fact, so that help does not open for everybody at once. */
-  record NotPassed(StepId step) implements OfStep {}
-
-  /** Score of the attempt that counts, between two shares of the points, both included. */
-  record Score(StepId step, double from, double to) implements OfStep {
-    public Score {
-      if (!(from >= 0 && from <= to && to <= 1))
-        throw new IllegalArgumentException("score from " + from + " to " + to);
-    }
-  }
-
-  record Confirmed(StepId step) implements OfStep {}
-
-  record SignedOff(StepId step) implements OfStep {}
 
   record StepDone(StepId step) implements OfStep {}
 

@@ -1,6 +1,6 @@
 package yendrik.core.watch;
 
-import static yendrik.core.rule.words.Numbers.count;
+import static yendrik.core.words.Numbers.count;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -19,8 +19,9 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
 import yendrik.core.rule.words.Dates;
-import yendrik.core.rule.words.Numbers;
 import yendrik.core.rule.words.Wording;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.words.Numbers;
 
 /** Says in whole sentences, with the learner's own figures, why a flag is up. */
 public final class Reasons {
@@ -103,12 +104,13 @@ public final class Reasons {
   }
 
   private String tries(int s) {
-    if (record.attempts(s) == 0) return "";
-    boolean used = record.attemptsLeft(s) == 0;
+    AttemptsStrand attempts = AttemptsStrand.of(record);
+    if (attempts.made(s) == 0) return "";
+    boolean used = attempts.left(s) == 0;
     String n =
         used
-            ? "All " + count(record.attempts(s), "attempt") + " used"
-            : count(record.attempts(s), "attempt") + " made";
+            ? "All " + count(attempts.made(s), "attempt") + " used"
+            : count(attempts.made(s), "attempt") + " made";
     return " " + n + ", best " + Numbers.percent(record.score(s)) + ".";
   }
 

@@ -13,11 +13,16 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
 import yendrik.core.watch.Reasons;
 
 class ALearnersWayTest {
@@ -39,8 +44,8 @@ class ALearnersWayTest {
   }
 
   private void attempt(int number, double points) {
-    take(new Fact.StartedAttempt(PADS, number));
-    take(new Fact.FinishedAttempt(PADS, number, points, 15));
+    take(new AttemptFact.StartedAttempt(PADS, number));
+    take(new AttemptFact.FinishedAttempt(PADS, number, points, 15));
   }
 
   private static List<Step> replace(Step changed) {
@@ -64,9 +69,9 @@ class ALearnersWayTest {
 
   @Test
   void a_passed_quiz_opens_what_waits_for_it_and_says_so() {
-    take(new Fact.StartedAttempt(PADS, 1));
+    take(new AttemptFact.StartedAttempt(PADS, 1));
     assertThat(bead(PADS).state()).isEqualTo(StepState.BEGUN);
-    List<Decision> decisions = take(new Fact.FinishedAttempt(PADS, 1, 9, 15));
+    List<Decision> decisions = take(new AttemptFact.FinishedAttempt(PADS, 1, 9, 15));
     assertThat(decisions)
         .extracting(Object::getClass)
         .containsExactlyInAnyOrder((Class) Decision.Done.class, Decision.Opened.class);
@@ -95,17 +100,17 @@ class ALearnersWayTest {
 
   @Test
   void the_whole_module_earns_the_badge_and_completes_the_course() {
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     attempt(1, 15);
-    take(new Fact.SignedOff(PRACTICAL, ""));
-    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new SignOffFact.SignedOff(PRACTICAL, ""));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
     assertThat(bead(JOB_CARD).state()).isEqualTo(StepState.WAITING);
-    take(new Fact.Marked(JOB_CARD, 1, 8, 20, Fact.Judgement.AGAIN, "Say which pad."));
+    take(new WorkFact.Marked(JOB_CARD, 1, 8, 20, Judgement.AGAIN, "Say which pad."));
     assertThat(bead(JOB_CARD).state()).isEqualTo(StepState.AGAIN);
-    take(new Fact.HandedIn(JOB_CARD, 2));
+    take(new WorkFact.HandedIn(JOB_CARD, 2));
     assertThat(bead(JOB_CARD).state()).isEqualTo(StepState.WAITING);
     List<Decision> decisions =
-        take(new Fact.Marked(JOB_CARD, 2, 16, 20, Fact.Judgement.PASSED, "Clear."));
+        take(new WorkFact.Marked(JOB_CARD, 2, 16, 20, Judgement.PASSED, "Clear."));
     assertThat(decisions)
         .hasAtLeastOneElementOfType(Decision.BadgeEarned.class)
         .hasAtLeastOneElementOfType(Decision.CourseCompleted.class);
@@ -127,7 +132,10 @@ class ALearnersWayTest {
     attempt(1, 10);
     var stricter =
         Workshop.step(
-            PADS, "Pads, cables, levers", stepOf(PADS).kind(), ask(new Leaf.Score(PADS, 0.9, 1)));
+            PADS,
+            "Pads, cables, levers",
+            stepOf(PADS).kind(),
+            ask(new MarkLeaf.Score(PADS, 0.9, 1)));
     var next = CompiledCourse.of(design(replace(stricter)));
     progress = progress.under(next, learner.all, learner.later(Duration.ofDays(1)).now());
     assertThat(bead(PADS).state()).isEqualTo(StepState.DONE);
@@ -177,7 +185,12 @@ class ALearnersWayTest {
   void a_rule_that_is_waived_altogether_opens_but_never_awards() {
     var onlyQuiz =
         new yendrik.core.course.Badge(
-            BRAKE_HAND, "B", "", Optional.empty(), Optional.of(ask(new Leaf.Passed(PADS))), false);
+            BRAKE_HAND,
+            "B",
+            "",
+            Optional.empty(),
+            Optional.of(ask(new MarkLeaf.Passed(PADS))),
+            false);
     progress = begin(design(design().modules(), List.of(onlyQuiz)));
     assertThat(take(new Fact.Excused(PADS, "")))
         .noneMatch(d -> d instanceof Decision.BadgeEarned)
@@ -191,7 +204,7 @@ class ALearnersWayTest {
     assertThat(opens.verdict()).isEqualTo(Verdict.NOT_YET);
     assertThat(opens.fraction()).isCloseTo(0.4 / 0.6, org.assertj.core.data.Offset.offset(1e-9));
     assertThat(opens.turn()).isEqualTo(Turn.LEARNER);
-    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
     assertThat(progress.explain(new RuleAt.StepDone(JOB_CARD)).orElseThrow().turn())
         .isEqualTo(Turn.STAFF);
   }
@@ -200,7 +213,7 @@ class ALearnersWayTest {
   void a_learner_who_never_came_is_flagged_at_the_exact_moment() {
     progress.advance(START.plus(Duration.ofDays(10)));
     assertThat(progress.flaggedAt(0)).contains(START.plusSeconds(60).plus(Duration.ofDays(3)));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.flaggedAt(0)).isEmpty();
   }
 
@@ -209,10 +222,10 @@ class ALearnersWayTest {
     var due = START.plus(Duration.ofDays(2));
     progress = begin(design(replace(Workshop.window(stepOf(JOB_CARD), null, due, null))));
     take(new Fact.Opened(JOB_CARD));
-    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
     progress.advance(due.plus(Duration.ofDays(9)));
     assertThat(progress.flaggedAt(2)).isEmpty();
-    take(new Fact.Marked(JOB_CARD, 1, 2, 20, Fact.Judgement.AGAIN, ""));
+    take(new WorkFact.Marked(JOB_CARD, 1, 2, 20, Judgement.AGAIN, ""));
     assertThat(progress.flaggedAt(2)).isPresent();
     assertThat(new Reasons(progress).of(2)).containsExactly("“Brake job card” was due 9 days ago.");
   }
@@ -222,11 +235,11 @@ class ALearnersWayTest {
     take(new Fact.BadgeIssued(BRAKE_HAND, "seen in class"));
     assertThat(progress.sight().holds(0)).isTrue();
     take(new Fact.BadgeRevoked(BRAKE_HAND, "wrong person"));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     attempt(1, 15);
-    take(new Fact.SignedOff(PRACTICAL, ""));
-    take(new Fact.HandedIn(JOB_CARD, 1));
-    take(new Fact.Marked(JOB_CARD, 1, 20, 20, Fact.Judgement.PASSED, ""));
+    take(new SignOffFact.SignedOff(PRACTICAL, ""));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.Marked(JOB_CARD, 1, 20, 20, Judgement.PASSED, ""));
     assertThat(progress.sight().holds(0)).isFalse();
   }
 

@@ -21,6 +21,12 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.signoff.SignOffLeaf;
 
 /** How far steps and modules are, whose turn it is, and when the clock matters next. */
 class HowFarTest {
@@ -57,7 +63,7 @@ class HowFarTest {
   }
 
   private static Step page(StepId id) {
-    return step(id, "Page " + id, StepKind.PAGE, ask(new Leaf.Seen(id)));
+    return step(id, "Page " + id, StepKind.PAGE, ask(new SeenLeaf.Seen(id)));
   }
 
   private static Step page(StepId id, Condition opens) {
@@ -73,9 +79,9 @@ class HowFarTest {
   void a_step_is_as_far_as_its_condition_and_whole_once_it_is_done() {
     begin(design());
     assertThat(fraction(PADS)).isZero();
-    take(new Fact.FinishedAttempt(PADS, 1, 6, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 6, 15));
     assertThat(fraction(PADS)).isCloseTo(0.4 / 0.6, within(1e-9));
-    take(new Fact.FinishedAttempt(PADS, 2, 12, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 12, 15));
     assertThat(fraction(PADS)).isEqualTo(1);
   }
 
@@ -84,20 +90,24 @@ class HowFarTest {
     Condition rule =
         atLeast(
             2,
-            ask(new Leaf.Seen(FILM)),
-            ask(new Leaf.Score(PADS, 0.6, 1)),
-            ask(new Leaf.Score(JOB_CARD, 0.5, 1)));
+            ask(new SeenLeaf.Seen(FILM)),
+            ask(new MarkLeaf.Score(PADS, 0.6, 1)),
+            ask(new MarkLeaf.Score(JOB_CARD, 0.5, 1)));
     Step quiz =
-        scored(step(PADS, "Quiz", StepKind.QUIZ, ask(new Leaf.Seen(PADS))), 10, 0.6, 0, BRAKE);
+        scored(step(PADS, "Quiz", StepKind.QUIZ, ask(new SeenLeaf.Seen(PADS))), 10, 0.6, 0, BRAKE);
     Step work =
         scored(
-            step(JOB_CARD, "Card", StepKind.QUIZ, ask(new Leaf.Seen(JOB_CARD))), 10, 0.5, 0, BRAKE);
+            step(JOB_CARD, "Card", StepKind.QUIZ, ask(new SeenLeaf.Seen(JOB_CARD))),
+            10,
+            0.5,
+            0,
+            BRAKE);
     begin(design(List.of(quiz, work, page(FILM), step(ANATOMY, "A", StepKind.PAGE, rule))));
-    take(new Fact.FinishedAttempt(PADS, 1, 3, 10));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 3, 10));
     assertThat(fraction(ANATOMY)).as("0.3 of 0.6, and nothing").isCloseTo(0.25, within(1e-9));
-    take(new Fact.FinishedAttempt(JOB_CARD, 1, 4, 10));
+    take(new AttemptFact.FinishedAttempt(JOB_CARD, 1, 4, 10));
     assertThat(fraction(ANATOMY)).as("and 0.4 of 0.5").isCloseTo((0.5 + 0.8) / 2, within(1e-9));
-    take(new Fact.Saw(FILM));
+    take(new SeenFact.Saw(FILM));
     assertThat(fraction(ANATOMY)).as("one whole").isCloseTo((1 + 0.8) / 2, within(1e-9));
   }
 
@@ -109,25 +119,25 @@ class HowFarTest {
                 module(
                     BRAKES,
                     Optional.empty(),
-                    step(PADS, "Quiz", StepKind.PRACTICAL, ask(new Leaf.SignedOff(PADS))),
+                    step(PADS, "Quiz", StepKind.PRACTICAL, ask(new SignOffLeaf.SignedOff(PADS))),
                     page(ANATOMY),
-                    page(PRACTICAL, ask(new Leaf.SignedOff(PADS))),
+                    page(PRACTICAL, ask(new SignOffLeaf.SignedOff(PADS))),
                     window(page(FILM), START.plus(DAY), null, null)),
                 module(
                     SECOND,
-                    Optional.of(ask(new Leaf.SignedOff(PADS))),
-                    page(NEXT, ask(new Leaf.Seen(ANATOMY))))),
+                    Optional.of(ask(new SignOffLeaf.SignedOff(PADS))),
+                    page(NEXT, ask(new SeenLeaf.Seen(ANATOMY))))),
             List.of()));
     assertThat(turn(PADS)).as("open, for staff to sign off").isEqualTo(Turn.STAFF);
     assertThat(turn(ANATOMY)).as("open, to be read").isEqualTo(Turn.LEARNER);
     assertThat(turn(PRACTICAL)).as("closed by what staff sign off").isEqualTo(Turn.STAFF);
     assertThat(turn(FILM)).as("closed by its date alone").isEqualTo(Turn.CLOCK);
     assertThat(turn(NEXT)).as("the door of its module comes first").isEqualTo(Turn.STAFF);
-    take(new Fact.SignedOff(PADS, ""));
+    take(new SignOffFact.SignedOff(PADS, ""));
     assertThat(turn(PADS)).isEqualTo(Turn.NOBODY);
     assertThat(turn(PRACTICAL)).as("open now, to be read").isEqualTo(Turn.LEARNER);
     assertThat(turn(NEXT)).as("its own rule").isEqualTo(Turn.LEARNER);
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(turn(ANATOMY)).isEqualTo(Turn.NOBODY);
   }
 
@@ -135,13 +145,13 @@ class HowFarTest {
   void in_a_strict_order_the_turn_is_that_of_the_steps_before() {
     var strict =
         inStrictOrder(
-            step(PADS, "Practical", StepKind.PRACTICAL, ask(new Leaf.SignedOff(PADS))),
+            step(PADS, "Practical", StepKind.PRACTICAL, ask(new SignOffLeaf.SignedOff(PADS))),
             page(ANATOMY),
             page(FILM));
     begin(design(List.of(strict), List.of()));
     assertThat(turn(ANATOMY)).isEqualTo(Turn.STAFF);
     assertThat(turn(FILM)).isEqualTo(Turn.STAFF);
-    take(new Fact.SignedOff(PADS, ""));
+    take(new SignOffFact.SignedOff(PADS, ""));
     assertThat(turn(FILM)).isEqualTo(Turn.LEARNER);
     assertThat(progress.sight().outOfReach(number(FILM))).isFalse();
   }
@@ -169,7 +179,7 @@ class HowFarTest {
     Instant due = START.plus(DAY);
     begin(withoutFlags(window(page(ANATOMY), null, due, null)));
     assertThat(progress.nextMoment()).isEqualTo(due.toEpochMilli());
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.nextMoment()).isEqualTo(Long.MAX_VALUE);
   }
 
@@ -179,7 +189,7 @@ class HowFarTest {
         design(
             List.of(
                 page(ANATOMY),
-                page(PADS, any(ask(new Leaf.Seen(ANATOMY)), ask(new Leaf.StepDone(FILM)))),
+                page(PADS, any(ask(new SeenLeaf.Seen(ANATOMY)), ask(new Leaf.StepDone(FILM)))),
                 page(JOB_CARD, ask(new Leaf.StepDone(PADS))),
                 page(FILM, ask(new Leaf.StepDone(JOB_CARD))),
                 page(LAST, all(ask(new Leaf.StepDone(FILM)), ask(new Leaf.StepDone(PADS)))),
@@ -187,7 +197,7 @@ class HowFarTest {
     assertThat(open(PADS)).isFalse();
     assertThat(turn(FILM)).isEqualTo(Turn.LEARNER);
     for (StepId step : List.of(ANATOMY, PADS, JOB_CARD, FILM, LAST)) {
-      take(new Fact.Saw(step));
+      take(new SeenFact.Saw(step));
       assertThat(fraction(step)).as(step + " is done").isEqualTo(1);
       assertThat(turn(step)).isEqualTo(Turn.NOBODY);
       var resumed = Progress.resume(progress.course(), JUNO, learner.all, progress.latches());
@@ -200,22 +210,23 @@ class HowFarTest {
   @Test
   void a_circle_that_lost_its_only_way_in_takes_what_waits_behind_it_along() {
     Step quiz =
-        scored(step(PADS, "Quiz", StepKind.QUIZ, ask(new Leaf.Passed(PADS))), 10, 0.6, 1, BRAKE);
+        scored(
+            step(PADS, "Quiz", StepKind.QUIZ, ask(new MarkLeaf.Passed(PADS))), 10, 0.6, 1, BRAKE);
     begin(
         design(
             List.of(
                 quiz,
-                page(JOB_CARD, any(ask(new Leaf.Passed(PADS)), ask(new Leaf.StepDone(FILM)))),
+                page(JOB_CARD, any(ask(new MarkLeaf.Passed(PADS)), ask(new Leaf.StepDone(FILM)))),
                 page(FILM, ask(new Leaf.StepDone(JOB_CARD))),
                 page(LAST, ask(new Leaf.StepDone(FILM))))));
     assertThat(progress.sight().outOfReach(number(LAST))).isFalse();
-    take(new Fact.FinishedAttempt(PADS, 1, 2, 10));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 2, 10));
     for (StepId step : List.of(PADS, JOB_CARD, FILM, LAST))
       assertThat(progress.sight().outOfReach(number(step))).as("" + step).isTrue();
     take(new Fact.AttemptsAdded(PADS, 1));
     for (StepId step : List.of(PADS, JOB_CARD, FILM, LAST))
       assertThat(progress.sight().outOfReach(number(step))).as("" + step).isFalse();
-    take(new Fact.FinishedAttempt(PADS, 2, 9, 10));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 9, 10));
     assertThat(open(JOB_CARD)).isTrue();
     assertThat(open(FILM)).isFalse();
   }
@@ -223,7 +234,8 @@ class HowFarTest {
   @Test
   void a_module_is_as_far_as_its_steps_and_out_of_reach_when_too_few_are_left() {
     Step quiz =
-        scored(step(PADS, "Quiz", StepKind.QUIZ, ask(new Leaf.Passed(PADS))), 10, 0.6, 1, BRAKE);
+        scored(
+            step(PADS, "Quiz", StepKind.QUIZ, ask(new MarkLeaf.Passed(PADS))), 10, 0.6, 1, BRAKE);
     begin(
         design(
             List.of(
@@ -234,13 +246,13 @@ class HowFarTest {
                     page(NEXT, ask(new Leaf.ModuleShare(BRAKES, 0.5))),
                     page(LAST, ask(new Leaf.ModuleShare(BRAKES, 1))))),
             List.of()));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.sight().moduleFraction(0)).isCloseTo(1 / 3.0, within(1e-9));
     assertThat(open(NEXT)).as("half of three is two").isFalse();
-    take(new Fact.FinishedAttempt(PADS, 1, 2, 10));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 2, 10));
     assertThat(progress.sight().outOfReach(number(LAST))).as("all of three").isTrue();
     assertThat(progress.sight().outOfReach(number(NEXT))).as("two of three").isFalse();
-    take(new Fact.Saw(FILM));
+    take(new SeenFact.Saw(FILM));
     assertThat(open(NEXT)).isTrue();
     assertThat(open(LAST)).isFalse();
   }

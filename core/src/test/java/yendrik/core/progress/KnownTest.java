@@ -19,6 +19,8 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
 
 /** What a learner may know of a course, and what is kept from them. */
 class KnownTest {
@@ -45,7 +47,7 @@ class KnownTest {
   }
 
   private static Step page(StepId id) {
-    return step(id, "Page " + id, StepKind.PAGE, ask(new Leaf.Seen(id)));
+    return step(id, "Page " + id, StepKind.PAGE, ask(new SeenLeaf.Seen(id)));
   }
 
   private static Step hidden(Step s) {
@@ -67,7 +69,7 @@ class KnownTest {
   }
 
   private static Condition seenAnatomy() {
-    return ask(new Leaf.Seen(ANATOMY));
+    return ask(new SeenLeaf.Seen(ANATOMY));
   }
 
   @Test
@@ -80,7 +82,7 @@ class KnownTest {
                 hidden(opens(page(PRACTICAL), seenAnatomy())))));
     assertThat(known.step(PADS)).as("listed").isTrue();
     assertThat(known.step(PRACTICAL)).as("hidden").isFalse();
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(known.step(PRACTICAL)).as("open").isTrue();
   }
 
@@ -88,7 +90,7 @@ class KnownTest {
   void a_hidden_step_that_was_done_stays_known_though_its_rule_does_not_hold_any_more() {
     Step once = opens(page(PRACTICAL), none(ask(new Leaf.InGroup(SATURDAY))));
     begin(only(usual(page(ANATOMY), followsHidden(once))));
-    take(new Fact.Saw(PRACTICAL));
+    take(new SeenFact.Saw(PRACTICAL));
     take(new Fact.JoinedGroup(SATURDAY));
     assertThat(known.step(PRACTICAL)).as("done").isTrue();
   }
@@ -138,7 +140,7 @@ class KnownTest {
             module(SECRET, true, HIDDEN, Optional.of(seenAnatomy()), page(PADS))));
     assertThat(known.module(SECRET)).isFalse();
     assertThat(known.step(PADS)).as("its module is hidden").isFalse();
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(known.module(SECRET)).isTrue();
     assertThat(known.step(PADS)).isTrue();
   }
@@ -161,7 +163,7 @@ class KnownTest {
     assertThat(known.badge(1)).isTrue();
     assertThat(known.about(new Leaf.HoldsBadge(BRAKE_HAND))).isTrue();
     assertThat(known.about(new Leaf.HoldsBadge(new BadgeId(99)))).as("nowhere").isFalse();
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(known.badge(0)).isTrue();
     assertThat(known.about(new Leaf.HoldsBadge(SURPRISE))).isTrue();
   }
@@ -171,8 +173,9 @@ class KnownTest {
     begin(
         only(
             usual(page(ANATOMY), hidden(opens(page(PADS), ask(new Leaf.InGroup(SATURDAY))))),
-            module(SECRET, true, HIDDEN, Optional.of(ask(new Leaf.Seen(PADS))), page(PRACTICAL))));
-    take(new Fact.Saw(ANATOMY));
+            module(
+                SECRET, true, HIDDEN, Optional.of(ask(new SeenLeaf.Seen(PADS))), page(PRACTICAL))));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(known.about(new Leaf.StepDone(ANATOMY))).isTrue();
     assertThat(known.about(new Leaf.StepDone(PADS))).isFalse();
     assertThat(known.about(new Leaf.ModuleDone(BRAKES))).isTrue();

@@ -40,6 +40,22 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptLeaf;
+import yendrik.core.strand.confirm.ConfirmFact;
+import yendrik.core.strand.confirm.ConfirmLeaf;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.film.FilmLeaf;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.time.TimeLeaf;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.strand.work.WorkLeaf;
 
 /**
  * A random course in one to three versions, and what happens to one learner in it: acts, marks,
@@ -177,8 +193,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         return;
       Fact.What what =
           switch (earlier.what()) {
-            case Fact.Marked m when c.rarely(2) ->
-                new Fact.Marked(m.step(), m.version(), c.next(11), 10, judgement(), "");
+            case WorkFact.Marked m when c.rarely(2) ->
+                new WorkFact.Marked(m.step(), m.version(), c.next(11), 10, judgement(), "");
             case Fact.Rated r when c.rarely(2) ->
                 new Fact.Rated(r.outcome(), c.next(4), r.step(), r.version());
             case Fact.Attendance a when c.rarely(2) -> new Fact.Attendance(a.session(), presence());
@@ -187,8 +203,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       add(what, Optional.of(earlier.id()));
     }
 
-    private Fact.Judgement judgement() {
-      return Fact.Judgement.values()[c.next(3)];
+    private Judgement judgement() {
+      return Judgement.values()[c.next(3)];
     }
 
     private Fact.Presence presence() {
@@ -198,12 +214,12 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     private Fact.What what() {
       StepId s = new StepId(1 + c.next(STEPS));
       return switch (c.next(28)) {
-        case 0, 1, 2 -> new Fact.Saw(s);
-        case 3, 4 -> new Fact.SignedOff(s, "");
-        case 5, 6, 7 -> new Fact.FinishedAttempt(s, 1 + c.next(3), c.next(11), 10);
-        case 8, 9 -> new Fact.HandedIn(s, versionOf(s) + 1);
+        case 0, 1, 2 -> new SeenFact.Saw(s);
+        case 3, 4 -> new SignOffFact.SignedOff(s, "");
+        case 5, 6, 7 -> new AttemptFact.FinishedAttempt(s, 1 + c.next(3), c.next(11), 10);
+        case 8, 9 -> new WorkFact.HandedIn(s, versionOf(s) + 1);
         case 10, 11 ->
-            new Fact.Marked(
+            new WorkFact.Marked(
                 s, Math.max(0, versionOf(s) - c.next(2)), c.next(11), 10, judgement(), "");
         case 12 -> new Fact.Rated(c.rarely(2) ? BRAKE : SAFE, c.next(4), Optional.empty(), 0);
         case 13 -> new Fact.Rated(c.rarely(2) ? BRAKE : SAFE, c.next(4), Optional.of(s), c.next(2));
@@ -219,8 +235,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 23 -> badge();
         case 24 -> c.rarely(2) ? new Fact.LeftCourse() : new Fact.Enrolled();
         case 25 -> new Fact.CompletedCourse(INDUCTION);
-        case 26 -> new Fact.Confirmed(s);
-        default -> new Fact.SpentTime(s, 60 * (1 + c.next(3)));
+        case 26 -> new ConfirmFact.Confirmed(s);
+        default -> new TimeFact.SpentTime(s, 60 * (1 + c.next(3)));
       };
     }
 
@@ -236,14 +252,14 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     private int versionOf(StepId s) {
       return (int)
           happened.stream()
-              .filter(f -> f.what() instanceof Fact.HandedIn in && in.step().equals(s))
+              .filter(f -> f.what() instanceof WorkFact.HandedIn in && in.step().equals(s))
               .count();
     }
 
     private Fact.What film(StepId step) {
       int of = c.rarely(8) ? 30 : 20;
       int from = c.next(of);
-      return new Fact.Watched(step, from, from + 1 + c.next(of - from), of);
+      return new FilmFact.Watched(step, from, from + 1 + c.next(of - from), of);
     }
 
     private GroupId group() {
@@ -311,12 +327,12 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       StepId id = new StepId(n);
       Condition done =
           switch (c.next(8)) {
-            case 0, 1 -> ask(new Leaf.Seen(id));
-            case 2 -> ask(new Leaf.SignedOff(id));
-            case 3 -> ask(new Leaf.Score(id, 0.5, 1));
-            case 4 -> ask(new Leaf.Passed(id));
-            case 5 -> all(ask(new Leaf.Confirmed(id)), rule(n, m, 1));
-            case 6 -> any(ask(new Leaf.HandedIn(id)), rule(n, m, 1));
+            case 0, 1 -> ask(new SeenLeaf.Seen(id));
+            case 2 -> ask(new SignOffLeaf.SignedOff(id));
+            case 3 -> ask(new MarkLeaf.Score(id, 0.5, 1));
+            case 4 -> ask(new MarkLeaf.Passed(id));
+            case 5 -> all(ask(new ConfirmLeaf.Confirmed(id)), rule(n, m, 1));
+            case 6 -> any(ask(new WorkLeaf.HandedIn(id)), rule(n, m, 1));
             default -> rule(n, m, 2);
           };
       Optional<Condition> opens =
@@ -411,18 +427,18 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
 
     private Leaf ofFacts(StepId s) {
       return switch (c.next(13)) {
-        case 0, 1 -> new Leaf.Seen(s);
-        case 2 -> new Leaf.SignedOff(s);
-        case 3 -> new Leaf.Score(s, 0.5, 1);
-        case 4 -> new Leaf.Score(s, 0.2, 0.7);
-        case 5 -> new Leaf.NotPassed(s);
-        case 6 -> new Leaf.Passed(s);
-        case 7 -> new Leaf.Marked(s);
-        case 8 -> new Leaf.HandedIn(s);
-        case 9 -> new Leaf.Attempted(s, 1 + c.next(3));
-        case 10 -> new Leaf.Confirmed(s);
-        case 11 -> new Leaf.Watched(s, (1 + c.next(10)) / 10.0);
-        default -> new Leaf.TimeSpent(s, 1 + c.next(3));
+        case 0, 1 -> new SeenLeaf.Seen(s);
+        case 2 -> new SignOffLeaf.SignedOff(s);
+        case 3 -> new MarkLeaf.Score(s, 0.5, 1);
+        case 4 -> new MarkLeaf.Score(s, 0.2, 0.7);
+        case 5 -> new MarkLeaf.NotPassed(s);
+        case 6 -> new MarkLeaf.Passed(s);
+        case 7 -> new WorkLeaf.Marked(s);
+        case 8 -> new WorkLeaf.HandedIn(s);
+        case 9 -> new AttemptLeaf.Attempted(s, 1 + c.next(3));
+        case 10 -> new ConfirmLeaf.Confirmed(s);
+        case 11 -> new FilmLeaf.Watched(s, (1 + c.next(10)) / 10.0);
+        default -> new TimeLeaf.TimeSpent(s, 1 + c.next(3));
       };
     }
 

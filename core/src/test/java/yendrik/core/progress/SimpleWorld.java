@@ -30,6 +30,22 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.Verdict;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptLeaf;
+import yendrik.core.strand.confirm.ConfirmFact;
+import yendrik.core.strand.confirm.ConfirmLeaf;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.film.FilmLeaf;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.time.TimeLeaf;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.strand.work.WorkLeaf;
 
 /**
  * The same rules once more, written to be read and not to be fast: no numbers, no arrays, no
@@ -385,11 +401,11 @@ final class SimpleWorld {
     return switch (node) {
       case Condition.Ask ask ->
           switch (ask.leaf()) {
-            case Leaf.AttendanceRate _, Leaf.InGroup _, Leaf.Marked _ -> false;
-            case Leaf.NotPassed _, Leaf.LevelBelow _, Leaf.EvidenceCount _ -> false;
+            case Leaf.AttendanceRate _, Leaf.InGroup _, WorkLeaf.Marked _ -> false;
+            case MarkLeaf.NotPassed _, Leaf.LevelBelow _, Leaf.EvidenceCount _ -> false;
             case Leaf.LevelAtLeast l -> l.outcome().equals(BRAKE);
             case Leaf.AtMastery l -> l.outcome().equals(BRAKE);
-            case Leaf.Score s -> s.to() >= 1;
+            case MarkLeaf.Score s -> s.to() >= 1;
             case Leaf.InTime t -> t.until().isEmpty();
             default -> true;
           };
@@ -460,7 +476,7 @@ final class SimpleWorld {
   private Verdict askStep(Leaf.OfStep leaf) {
     StepId id = leaf.step();
     return switch (leaf) {
-      case Leaf.Seen _ -> fact(has(Fact.Saw.class, id), id);
+      case SeenLeaf.Seen _ -> fact(has(SeenFact.Saw.class, id), id);
       case Leaf.StepDone _ -> {
         if (done.containsKey(id)) yield Verdict.MET;
         if (byWaiver.contains(id)) yield Verdict.WAIVED;
@@ -472,33 +488,33 @@ final class SimpleWorld {
         if (byWaiver.contains(id)) yield Verdict.WAIVED;
         yield lost(id) ? Verdict.OUT_OF_REACH : Verdict.NOT_YET;
       }
-      case Leaf.Watched l -> fact(watched(id) >= l.share() - 1e-9, id);
-      case Leaf.TimeSpent l ->
+      case FilmLeaf.Watched l -> fact(watched(id) >= l.share() - 1e-9, id);
+      case TimeLeaf.TimeSpent l ->
           fact(
-              of(Fact.SpentTime.class, id).stream()
-                      .mapToInt(w -> ((Fact.SpentTime) w).seconds())
+              of(TimeFact.SpentTime.class, id).stream()
+                      .mapToInt(w -> ((TimeFact.SpentTime) w).seconds())
                       .sum()
                   >= l.minutes() * 60,
               id);
-      case Leaf.Confirmed _ -> fact(has(Fact.Confirmed.class, id), id);
-      case Leaf.HandedIn _ -> fact(version(id) > 0, id);
-      case Leaf.SignedOff _ -> fact(has(Fact.SignedOff.class, id), id);
-      case Leaf.Attempted l -> {
-        long made = of(Fact.FinishedAttempt.class, id).size();
+      case ConfirmLeaf.Confirmed _ -> fact(has(ConfirmFact.Confirmed.class, id), id);
+      case WorkLeaf.HandedIn _ -> fact(version(id) > 0, id);
+      case SignOffLeaf.SignedOff _ -> fact(has(SignOffFact.SignedOff.class, id), id);
+      case AttemptLeaf.Attempted l -> {
+        long made = of(AttemptFact.FinishedAttempt.class, id).size();
         if (made >= l.times()) yield Verdict.MET;
         yield attemptsLeft(id) < l.times() - made ? Verdict.OUT_OF_REACH : fact(false, id);
       }
-      case Leaf.Marked _ -> marked(id) ? Verdict.MET : waitingOr(id);
-      case Leaf.Passed _ -> {
+      case WorkLeaf.Marked _ -> marked(id) ? Verdict.MET : waitingOr(id);
+      case MarkLeaf.Passed _ -> {
         if (passed(id)) yield Verdict.MET;
         if (waiting(id)) yield Verdict.NOT_YET;
         yield usedUp(id) ? Verdict.OUT_OF_REACH : fact(false, id);
       }
-      case Leaf.NotPassed _ -> {
+      case MarkLeaf.NotPassed _ -> {
         if (passed(id)) yield Verdict.OUT_OF_REACH;
         yield marked(id) ? Verdict.MET : waitingOr(id);
       }
-      case Leaf.Score l -> {
+      case MarkLeaf.Score l -> {
         Optional<Double> score = score(id);
         if (score.isPresent() && score.get() > l.to() + 1e-9) yield Verdict.OUT_OF_REACH;
         if (score.isPresent() && score.get() >= l.from() - 1e-9) yield Verdict.MET;
@@ -619,13 +635,13 @@ final class SimpleWorld {
   }
 
   private int version(StepId id) {
-    List<Fact.What> in = of(Fact.HandedIn.class, id);
-    return in.isEmpty() ? 0 : ((Fact.HandedIn) in.getLast()).version();
+    List<Fact.What> in = of(WorkFact.HandedIn.class, id);
+    return in.isEmpty() ? 0 : ((WorkFact.HandedIn) in.getLast()).version();
   }
 
-  private Optional<Fact.Marked> mark(StepId id) {
-    List<Fact.What> marks = of(Fact.Marked.class, id);
-    return marks.isEmpty() ? Optional.empty() : Optional.of((Fact.Marked) marks.getLast());
+  private Optional<WorkFact.Marked> mark(StepId id) {
+    List<Fact.What> marks = of(WorkFact.Marked.class, id);
+    return marks.isEmpty() ? Optional.empty() : Optional.of((WorkFact.Marked) marks.getLast());
   }
 
   private boolean waiting(StepId id) {
@@ -633,12 +649,12 @@ final class SimpleWorld {
   }
 
   private boolean marked(StepId id) {
-    return has(Fact.FinishedAttempt.class, id)
+    return has(AttemptFact.FinishedAttempt.class, id)
         || mark(id).map(m -> m.version() >= version(id)).orElse(false);
   }
 
   private boolean passed(StepId id) {
-    return mark(id).map(m -> m.judgement() == Fact.Judgement.PASSED).orElse(false)
+    return mark(id).map(m -> m.judgement() == Judgement.PASSED).orElse(false)
         || best(id).map(b -> b >= 0.5 - 1e-9).orElse(false);
   }
 
@@ -648,7 +664,7 @@ final class SimpleWorld {
   }
 
   private boolean usedUp(StepId id) {
-    return has(Fact.FinishedAttempt.class, id) && attemptsLeft(id) == 0;
+    return has(AttemptFact.FinishedAttempt.class, id) && attemptsLeft(id) == 0;
   }
 
   private long attemptsLeft(StepId id) {
@@ -658,12 +674,13 @@ final class SimpleWorld {
         grants(id, Fact.AttemptsAdded.class, Fact.Grant.ATTEMPTS).stream()
             .mapToLong(w -> ((Fact.AttemptsAdded) w).attempts())
             .sum();
-    return Math.max(0, allowed + extra - of(Fact.FinishedAttempt.class, id).size());
+    return Math.max(0, allowed + extra - of(AttemptFact.FinishedAttempt.class, id).size());
   }
 
   private Optional<Double> best(StepId id) {
-    return of(Fact.FinishedAttempt.class, id).stream()
-        .map(w -> ((Fact.FinishedAttempt) w).points() / ((Fact.FinishedAttempt) w).of())
+    return of(AttemptFact.FinishedAttempt.class, id).stream()
+        .map(w ->
+            ((AttemptFact.FinishedAttempt) w).points() / ((AttemptFact.FinishedAttempt) w).of())
         .max(Double::compare);
   }
 
@@ -683,9 +700,9 @@ final class SimpleWorld {
 
   /** Every second of the newest film is looked for in every fact about it. */
   private double watched(StepId id) {
-    List<Fact.Watched> parts = new ArrayList<>();
-    for (Fact.What what : of(Fact.Watched.class, id)) {
-      var w = (Fact.Watched) what;
+    List<FilmFact.Watched> parts = new ArrayList<>();
+    for (Fact.What what : of(FilmFact.Watched.class, id)) {
+      var w = (FilmFact.Watched) what;
       if (!parts.isEmpty() && parts.getLast().of() != w.of()) parts.clear();
       parts.add(w);
     }
@@ -730,7 +747,7 @@ final class SimpleWorld {
         pieces.remove(of);
         pieces.put(of, r.level());
       }
-      if (fact.what() instanceof Fact.FinishedAttempt a
+      if (fact.what() instanceof AttemptFact.FinishedAttempt a
           && design
               .step(a.step())
               .filter(s -> s.evidenceFor().stream().anyMatch(t -> t.outcome().equals(outcome)))

@@ -26,6 +26,9 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
 
 /** What is kept and what is not: waived, excused, corrected, published anew, left. */
 class WhatStaysTest {
@@ -67,7 +70,7 @@ class WhatStaysTest {
   }
 
   private static Step page(StepId id) {
-    return step(id, "Page " + id, StepKind.PAGE, ask(new Leaf.Seen(id)));
+    return step(id, "Page " + id, StepKind.PAGE, ask(new SeenLeaf.Seen(id)));
   }
 
   /** A module, and a second one that opens when the first is done; a badge for the first. */
@@ -93,14 +96,14 @@ class WhatStaysTest {
     take(new Fact.JoinedGroup(SATURDAY));
     assertThat(progress.sight().nothingToDo(0)).isFalse();
     assertThat(state(NEXT)).as("what was open by waiver is not kept").isEqualTo(StepState.CLOSED);
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.sight().holds(0)).isTrue();
     assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
   }
 
   @Test
   void what_stood_open_by_an_excuse_is_kept_from_the_moment_at_which_its_rule_is_met() {
-    var read = Optional.of(ask(new Leaf.Seen(ANATOMY)));
+    var read = Optional.of(ask(new SeenLeaf.Seen(ANATOMY)));
     begin(
         design(
             List.of(
@@ -109,7 +112,7 @@ class WhatStaysTest {
     take(new Fact.Excused(ANATOMY, ""));
     assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
     assertThat(progress.latches().stepGranted()).doesNotContainKey(NEXT);
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     long now = learner.now().toEpochMilli();
     assertThat(progress.latches().moduleGranted()).containsEntry(SECOND, now);
     assertThat(progress.latches().stepGranted()).containsEntry(NEXT, now);
@@ -117,7 +120,7 @@ class WhatStaysTest {
 
   @Test
   void joining_a_group_is_noticed_by_its_steps_and_by_whoever_asks_about_them() {
-    var seen = ask(new Leaf.Seen(ANATOMY));
+    var seen = ask(new SeenLeaf.Seen(ANATOMY));
     Step own = onlyFor(step(NEXT, "Own", StepKind.PAGE, seen), SATURDAY);
     StepId asking = new StepId(21);
     begin(
@@ -128,7 +131,7 @@ class WhatStaysTest {
                     Optional.empty(),
                     page(ANATOMY),
                     own,
-                    opens(page(asking), ask(new Leaf.Seen(NEXT))))),
+                    opens(page(asking), ask(new SeenLeaf.Seen(NEXT))))),
             List.of()));
     assertThat(state(NEXT)).isEqualTo(StepState.NOT_FOR_THEM);
     assertThat(state(asking)).as("nobody waits for what is for others").isEqualTo(StepState.OPEN);
@@ -146,11 +149,11 @@ class WhatStaysTest {
             true,
             false,
             Optional.empty(),
-            Optional.of(ask(new Leaf.Seen(ANATOMY))),
+            Optional.of(ask(new SeenLeaf.Seen(ANATOMY))),
             Step.Gate.USUAL,
             List.of(onlyFor(page(NEXT), SATURDAY)));
     begin(design(List.of(module(BRAKES, Optional.empty(), page(ANATOMY)), second), List.of()));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.sight().nothingToDo(1)).isTrue();
     take(new Fact.JoinedGroup(SATURDAY));
     assertThat(progress.latches().moduleDone()).containsEntry(SECOND, learner.now().toEpochMilli());
@@ -161,7 +164,7 @@ class WhatStaysTest {
     begin(design(List.of(module(BRAKES, Optional.empty(), extra(page(ANATOMY)))), List.of()));
     assertThat(progress.sight().nothingToDo(0)).isTrue();
     assertThat(progress.completedAt()).isEmpty();
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.completedAt()).as("an extra step counts for nothing").isEmpty();
   }
 
@@ -176,7 +179,7 @@ class WhatStaysTest {
     assertThat(again.thread()).isEqualTo(progress.thread());
     take(new Fact.Opened(PADS));
     assertThat(progress.bead(0).outOfReach()).as("one way in opens the circle").isFalse();
-    take(new Fact.Saw(PADS));
+    take(new SeenFact.Saw(PADS));
     assertThat(state(ANATOMY)).isEqualTo(StepState.OPEN);
   }
 
@@ -190,10 +193,10 @@ class WhatStaysTest {
   void done_needs_open_and_earlier_facts_count_from_the_moment_it_opens() {
     Step other =
         opens(
-            step(PADS, "Other", StepKind.PAGE, ask(new Leaf.Seen(ANATOMY))),
+            step(PADS, "Other", StepKind.PAGE, ask(new SeenLeaf.Seen(ANATOMY))),
             ask(new Leaf.InGroup(SATURDAY)));
     begin(design(List.of(page(ANATOMY), other)));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(state(PADS)).isEqualTo(StepState.CLOSED);
     take(new Fact.JoinedGroup(SATURDAY));
     assertThat(progress.doneAt(1)).contains(learner.now());
@@ -202,7 +205,7 @@ class WhatStaysTest {
   @Test
   void an_excuse_adds_and_takes_nothing_away() {
     begin(inARow(page(ANATOMY), page(PADS)));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     take(new Fact.Excused(ANATOMY, "moved house"));
     assertThat(state(ANATOMY)).as("it was done").isEqualTo(StepState.DONE);
     take(new Fact.Excused(PADS, "moved house"));
@@ -210,7 +213,7 @@ class WhatStaysTest {
     assertThat(progress.doneAt(0)).isPresent();
     assertThat(progress.sight().holds(0)).as("one step done, the other excused").isTrue();
     assertThat(progress.share()).isEqualTo(0.5);
-    take(new Fact.Saw(PADS));
+    take(new SeenFact.Saw(PADS));
     assertThat(state(PADS)).as("doing it all the same counts").isEqualTo(StepState.DONE);
   }
 
@@ -228,7 +231,7 @@ class WhatStaysTest {
   void every_kind_of_exception_ends() {
     Instant until = START.plus(Duration.ofDays(2));
     Step late = window(page(ANATOMY), null, until, until);
-    begin(design(List.of(late, opens(page(PADS), ask(new Leaf.Seen(ANATOMY))))));
+    begin(design(List.of(late, opens(page(PADS), ask(new SeenLeaf.Seen(ANATOMY))))));
     take(new Fact.Opened(PADS));
     assertThat(state(PADS)).isEqualTo(StepState.OPEN);
     take(new Fact.ExceptionEnded(PADS, Fact.Grant.OPENED, ""));
@@ -271,7 +274,7 @@ class WhatStaysTest {
   @Test
   void what_is_deleted_and_comes_back_keeps_its_first_dates() {
     begin(design(List.of(page(ANATOMY), page(PADS))));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     Instant done = progress.doneAt(0).orElseThrow();
     publish(design(List.of(page(PADS))));
     learner.later(Duration.ofDays(3));
@@ -322,9 +325,9 @@ class WhatStaysTest {
     assertThat(state(JOB_CARD)).isEqualTo(StepState.CLOSED);
     take(new Fact.JoinedGroup(SATURDAY));
     assertThat(state(PADS)).as("now there is one before it").isEqualTo(StepState.CLOSED);
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(state(PADS)).isEqualTo(StepState.OPEN);
-    take(new Fact.Saw(PADS));
+    take(new SeenFact.Saw(PADS));
     assertThat(state(JOB_CARD)).isEqualTo(StepState.OPEN);
   }
 
@@ -332,7 +335,7 @@ class WhatStaysTest {
   void a_correction_that_takes_the_ground_away_leaves_the_badge_in_doubt() {
     CourseDesign design = inARow(page(ANATOMY));
     begin(design);
-    Fact saw = learner.fact(new Fact.Saw(ANATOMY));
+    Fact saw = learner.fact(new SeenFact.Saw(ANATOMY));
     progress.take(saw);
     var issued =
         new Fact(
@@ -380,9 +383,9 @@ class WhatStaysTest {
     Step quiz = scored(page(PADS), 10, 0.5, 0, BRAKE);
     Step atMastery = opens(page(NEXT), ask(new Leaf.AtMastery(BRAKE)));
     begin(design(List.of(module(BRAKES, Optional.empty(), quiz, atMastery)), List.of()));
-    take(new Fact.FinishedAttempt(PADS, 1, 3, 10));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 3, 10));
     assertThat(state(NEXT)).isEqualTo(StepState.CLOSED);
-    take(new Fact.FinishedAttempt(PADS, 2, 10, 10));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 10, 10));
     assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
     begin(design(List.of(module(BRAKES, Optional.empty(), quiz, atMastery)), List.of()));
     take(new Fact.Rated(BRAKE, 2, Optional.empty(), 1));
@@ -399,11 +402,11 @@ class WhatStaysTest {
   @Test
   void coming_under_a_version_is_a_fact_that_replay_follows() {
     var first = CompiledCourse.of(design(List.of(page(ANATOMY), page(PADS))));
-    Step stricter = opens(page(PADS), ask(new Leaf.Seen(ANATOMY)));
+    Step stricter = opens(page(PADS), ask(new SeenLeaf.Seen(ANATOMY)));
     var second = CompiledCourse.of(design(List.of(page(ANATOMY), stricter)));
     learner.fact(new Fact.Enrolled());
     learner.fact(new Fact.CameUnder(1));
-    learner.fact(new Fact.Saw(PADS));
+    learner.fact(new SeenFact.Saw(PADS));
     learner.fact(new Fact.CameUnder(2));
     List<CompiledCourse> designs = new ArrayList<>(List.of(first, second));
     Progress lived = Replay.run(v -> designs.get(v - 1), JUNO, learner.all, learner.now());

@@ -19,6 +19,9 @@ import yendrik.core.id.FactId;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.Replay;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
 
 /** Facts are only added; what stands is what was not corrected. */
 class FactsTest {
@@ -75,7 +78,7 @@ class FactsTest {
 
   @Test
   void what_is_taken_back_leaves_nothing_in_its_place() {
-    Fact slip = learner.fact(new Fact.SignedOff(PRACTICAL, ""));
+    Fact slip = learner.fact(new SignOffFact.SignedOff(PRACTICAL, ""));
     learner.correcting(slip, new Fact.TakenBack("wrong learner"));
     assertThat(Facts.standing(learner.all)).isEmpty();
   }
@@ -94,10 +97,10 @@ class FactsTest {
   void a_corrected_mark_counts_as_if_it_had_been_right_from_the_start() {
     learner.fact(new Fact.Enrolled());
     learner.fact(new Fact.Opened(JOB_CARD));
-    learner.fact(new Fact.HandedIn(JOB_CARD, 1));
-    Fact mark = learner.fact(new Fact.Marked(JOB_CARD, 1, 2, 20, Fact.Judgement.AGAIN, ""));
+    learner.fact(new WorkFact.HandedIn(JOB_CARD, 1));
+    Fact mark = learner.fact(new WorkFact.Marked(JOB_CARD, 1, 2, 20, Judgement.AGAIN, ""));
     learner.later(Duration.ofDays(1));
-    learner.correcting(mark, new Fact.Marked(JOB_CARD, 1, 18, 20, Fact.Judgement.PASSED, ""));
+    learner.correcting(mark, new WorkFact.Marked(JOB_CARD, 1, 18, 20, Judgement.PASSED, ""));
     Progress progress = Replay.run(CompiledCourse.of(design()), JUNO, learner.all, learner.now());
     int s = progress.course().index().number(JOB_CARD);
     assertThat(progress.doneAt(s)).contains(mark.at());

@@ -17,14 +17,26 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Strands;
+import yendrik.core.kind.Visits;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.Levels;
 import yendrik.core.quiz.Quiz;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.confirm.ConfirmFact;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.film.FilmStrand;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
 
 /** What facts add up to. */
 class LearnerRecordTest {
   private final CourseIndex index = new CourseIndex(design());
-  private final LearnerRecord record = new LearnerRecord(index, JUNO);
+  private final LearnerRecord record = Strands.record(index, JUNO);
   private final Workshop learner = new Workshop();
   private final int pads = index.number(PADS);
   private final int card = index.number(JOB_CARD);
@@ -36,35 +48,35 @@ class LearnerRecordTest {
 
   @Test
   void the_best_attempt_counts_and_attempts_run_out() {
-    take(new Fact.FinishedAttempt(PADS, 1, 6, 15));
-    take(new Fact.FinishedAttempt(PADS, 2, 12, 15));
-    take(new Fact.FinishedAttempt(PADS, 3, 3, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 6, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 12, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 3, 3, 15));
     assertThat(record.score(pads)).isEqualTo(0.8);
-    assertThat(record.attempts(pads)).isEqualTo(3);
-    assertThat(record.attemptsLeft(pads)).isZero();
+    assertThat(AttemptsStrand.of(record).made(pads)).isEqualTo(3);
+    assertThat(AttemptsStrand.of(record).left(pads)).isZero();
     take(new Fact.AttemptsAdded(PADS, 2));
-    assertThat(record.attemptsLeft(pads)).isEqualTo(2);
+    assertThat(AttemptsStrand.of(record).left(pads)).isEqualTo(2);
   }
 
   @Test
   void a_better_attempt_replaces_the_evidence_of_the_one_before_and_a_worse_does_not() {
-    take(new Fact.FinishedAttempt(PADS, 1, 6, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 6, 15));
     assertThat(record.level(brake)).hasValue(1);
-    take(new Fact.FinishedAttempt(PADS, 2, 12, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 12, 15));
     assertThat(record.evidence(brake)).hasSize(1);
     assertThat(record.level(brake)).hasValue(2);
-    take(new Fact.FinishedAttempt(PADS, 3, 0, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 3, 0, 15));
     assertThat(record.evidence(brake)).hasSize(1);
     assertThat(record.level(brake)).hasValue(2);
   }
 
   @Test
   void a_second_rating_of_the_same_work_replaces_the_first() {
-    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
     take(new Fact.Rated(BRAKE, 1, Optional.of(JOB_CARD), 1));
     take(new Fact.Rated(BRAKE, 3, Optional.of(JOB_CARD), 1));
     assertThat(record.evidence(brake)).hasSize(1);
-    take(new Fact.HandedIn(JOB_CARD, 2));
+    take(new WorkFact.HandedIn(JOB_CARD, 2));
     take(new Fact.Rated(BRAKE, 2, Optional.of(JOB_CARD), 2));
     assertThat(record.evidence(brake)).hasSize(2);
     take(new Fact.Rated(BRAKE, 2, Optional.empty(), 0));
@@ -75,9 +87,9 @@ class LearnerRecordTest {
   @Test
   void a_quiz_rates_an_outcome_by_the_questions_that_carry_it() {
     var part = new Quiz.Part(BRAKE, 1, 10);
-    take(new Fact.FinishedAttempt(PADS, 1, 14, 15, List.of(part)));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 14, 15, List.of(part)));
     assertThat(record.level(brake)).as("10 % of its questions, of a pass mark of 60 %").hasValue(0);
-    take(new Fact.FinishedAttempt(PADS, 2, 15, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 15, 15));
     assertThat(record.level(brake)).as("no question carries it: the whole counts").hasValue(2);
   }
 
@@ -99,8 +111,8 @@ class LearnerRecordTest {
     List<Step> steps = new ArrayList<>(steps());
     steps.set(1, tied(steps.get(1), new Step.Tie(BRAKE, 1, Optional.of(List.of(cuts)))));
     var course = new CourseIndex(design(steps));
-    var fresh = new LearnerRecord(course, JUNO);
-    fresh.take(new Workshop().fact(new Fact.FinishedAttempt(PADS, 1, share * 100, 100)));
+    var fresh = Strands.record(course, JUNO);
+    fresh.take(new Workshop().fact(new AttemptFact.FinishedAttempt(PADS, 1, share * 100, 100)));
     return fresh.level(course.number(BRAKE)).orElseThrow();
   }
 
@@ -122,7 +134,7 @@ class LearnerRecordTest {
 
   @Test
   void every_criterion_of_a_rubric_is_a_piece_of_its_own_and_replaces_only_itself() {
-    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
     for (int criterion = 1; criterion <= 3; criterion++)
       take(criterion(criterion, criterion == 2 ? 0 : 3));
     assertThat(record.evidence(brake)).hasSize(3);
@@ -156,23 +168,23 @@ class LearnerRecordTest {
   @Test
   void work_waits_from_handing_in_until_it_is_marked() {
     assertThat(record.waiting(card)).isFalse();
-    take(new Fact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
     assertThat(record.waiting(card)).isTrue();
-    take(new Fact.Marked(JOB_CARD, 1, 5, 20, Fact.Judgement.AGAIN, ""));
+    take(new WorkFact.Marked(JOB_CARD, 1, 5, 20, Judgement.AGAIN, ""));
     assertThat(record.waiting(card)).isFalse();
-    take(new Fact.HandedIn(JOB_CARD, 2));
+    take(new WorkFact.HandedIn(JOB_CARD, 2));
     assertThat(record.waiting(card)).isTrue();
   }
 
   @Test
   void played_parts_of_a_film_are_put_together() {
     int anatomy = index.number(ANATOMY);
-    assertThat(record.watchedParts(anatomy)).isEmpty();
-    take(new Fact.Watched(ANATOMY, 10, 20, 100));
-    take(new Fact.Watched(ANATOMY, 40, 60, 100));
-    take(new Fact.Watched(ANATOMY, 15, 31, 100));
-    assertThat(record.watchedParts(anatomy)).containsExactly(10, 31, 40, 60);
-    assertThat(record.watched(anatomy)).isEqualTo(0.41);
+    assertThat(FilmStrand.of(record).parts(anatomy)).isEmpty();
+    take(new FilmFact.Watched(ANATOMY, 10, 20, 100));
+    take(new FilmFact.Watched(ANATOMY, 40, 60, 100));
+    take(new FilmFact.Watched(ANATOMY, 15, 31, 100));
+    assertThat(FilmStrand.of(record).parts(anatomy)).containsExactly(10, 31, 40, 60);
+    assertThat(FilmStrand.of(record).share(anatomy)).isEqualTo(0.41);
     assertThat(record.touchedAt(anatomy)).isNotEqualTo(LearnerRecord.NEVER);
   }
 
@@ -180,16 +192,17 @@ class LearnerRecordTest {
   void the_share_of_a_film_never_falls_and_never_passes_the_whole(
       @ForAll @Size(min = 1, max = 20) List<@IntRange(max = 98) Integer> froms,
       @ForAll @IntRange(min = 1, max = 99) int longest) {
-    var fresh = new LearnerRecord(index, JUNO);
+    var fresh = Strands.record(index, JUNO);
     int anatomy = index.number(ANATOMY);
     double before = 0;
     for (int from : froms) {
       int to = Math.min(100, from + longest);
-      fresh.take(learner.fact(new Fact.Watched(ANATOMY, from, to, 100)));
-      assertThat(fresh.watched(anatomy)).isBetween(Math.max(before, (to - from) / 100.0), 1.0);
-      before = fresh.watched(anatomy);
+      fresh.take(learner.fact(new FilmFact.Watched(ANATOMY, from, to, 100)));
+      assertThat(FilmStrand.of(fresh).share(anatomy))
+          .isBetween(Math.max(before, (to - from) / 100.0), 1.0);
+      before = FilmStrand.of(fresh).share(anatomy);
     }
-    List<Integer> parts = fresh.watchedParts(anatomy);
+    List<Integer> parts = FilmStrand.of(fresh).parts(anatomy);
     assertThat(parts).isSorted().doesNotHaveDuplicates();
     int seconds = 0;
     for (int i = 0; i < parts.size(); i += 2) seconds += parts.get(i + 1) - parts.get(i);
@@ -198,39 +211,39 @@ class LearnerRecordTest {
 
   @Test
   void a_film_cannot_be_played_backwards_or_past_its_end() {
-    assertThatThrownBy(() -> new Fact.Watched(ANATOMY, 5, 5, 10))
+    assertThatThrownBy(() -> new FilmFact.Watched(ANATOMY, 5, 5, 10))
         .isInstanceOf(IllegalArgumentException.class);
-    assertThatThrownBy(() -> new Fact.Watched(ANATOMY, 5, 11, 10))
+    assertThatThrownBy(() -> new FilmFact.Watched(ANATOMY, 5, 11, 10))
         .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test
   void an_equal_attempt_changes_nothing_and_nothing_right_is_a_score() {
-    take(new Fact.FinishedAttempt(PADS, 1, 0, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 0, 15));
     long first = learner.now().toEpochMilli();
     assertThat(record.scored(pads)).isTrue();
     assertThat(record.scoredAt(pads)).isEqualTo(first);
-    take(new Fact.FinishedAttempt(PADS, 2, 0, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 0, 15));
     assertThat(record.scoredAt(pads)).isEqualTo(first);
-    assertThat(record.attemptsAllowed(pads)).isEqualTo(3);
+    assertThat(AttemptsStrand.of(record).allowed(pads)).isEqualTo(3);
     take(new Fact.AttemptsAdded(PADS, 2));
-    assertThat(record.attemptsAllowed(pads)).isEqualTo(5);
+    assertThat(AttemptsStrand.of(record).allowed(pads)).isEqualTo(5);
     assertThat(record.extraAttempts(pads)).isEqualTo(2);
-    assertThat(record.attemptsAllowed(card)).as("no limit").isZero();
+    assertThat(AttemptsStrand.of(record).allowed(card)).as("no limit").isZero();
   }
 
   @Test
   void staffs_points_count_before_the_best_attempt_even_when_they_are_none() {
-    take(new Fact.FinishedAttempt(PADS, 1, 12, 15));
-    take(new Fact.Marked(PADS, 0, 0, 15, Fact.Judgement.AGAIN, ""));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 12, 15));
+    take(new WorkFact.Marked(PADS, 0, 0, 15, Judgement.AGAIN, ""));
     long marked = learner.now().toEpochMilli();
     assertThat(record.score(pads)).isZero();
     assertThat(record.scoredAt(pads)).isEqualTo(marked);
-    take(new Fact.HandedIn(JOB_CARD, 1));
-    take(new Fact.Marked(JOB_CARD, 1, 0, 0, Fact.Judgement.PASSED, ""));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.Marked(JOB_CARD, 1, 0, 0, Judgement.PASSED, ""));
     assertThat(record.scored(card)).as("a judgement without points").isFalse();
-    take(new Fact.HandedIn(JOB_CARD, 2));
-    take(new Fact.Marked(JOB_CARD, 2, 0, 20, Fact.Judgement.AGAIN, ""));
+    take(new WorkFact.HandedIn(JOB_CARD, 2));
+    take(new WorkFact.Marked(JOB_CARD, 2, 0, 20, Judgement.AGAIN, ""));
     assertThat(record.scored(card)).isTrue();
   }
 
@@ -238,37 +251,37 @@ class LearnerRecordTest {
   void whatever_a_learner_does_at_a_step_says_when_they_were_last_here() {
     for (Fact.What what :
         List.of(
-            new Fact.Saw(PADS),
-            new Fact.SpentTime(PADS, 30),
-            new Fact.Watched(PADS, 0, 5, 9),
-            new Fact.StartedAttempt(PADS, 1),
-            new Fact.FinishedAttempt(PADS, 1, 3, 15),
-            new Fact.HandedIn(PADS, 1),
-            new Fact.Confirmed(PADS))) {
-      var fresh = new LearnerRecord(index, JUNO);
+            new SeenFact.Saw(PADS),
+            new TimeFact.SpentTime(PADS, 30),
+            new FilmFact.Watched(PADS, 0, 5, 9),
+            new AttemptFact.StartedAttempt(PADS, 1),
+            new AttemptFact.FinishedAttempt(PADS, 1, 3, 15),
+            new WorkFact.HandedIn(PADS, 1),
+            new ConfirmFact.Confirmed(PADS))) {
+      var fresh = Strands.record(index, JUNO);
       fresh.take(learner.fact(new Fact.Enrolled()));
       fresh.take(learner.fact(what));
       long now = learner.now().toEpochMilli();
       assertThat(fresh.lastHere()).as(what.toString()).isEqualTo(now);
       assertThat(fresh.touchedAt(pads)).as(what.toString()).isEqualTo(now);
-      fresh.take(learner.fact(new Fact.SignedOff(PADS, "")));
+      fresh.take(learner.fact(new SignOffFact.SignedOff(PADS, "")));
       assertThat(fresh.lastHere()).as("that is what staff did").isEqualTo(now);
     }
   }
 
   @Test
   void time_and_film_are_counted_from_the_last_visit_or_report() {
-    assertThat(record.timedFrom(pads)).isEqualTo(LearnerRecord.NEVER);
-    assertThat(record.playedFrom(pads)).isEqualTo(LearnerRecord.NEVER);
-    take(new Fact.Saw(PADS));
+    assertThat(Visits.timedFrom(record, pads)).isEqualTo(LearnerRecord.NEVER);
+    assertThat(Visits.playedFrom(record, pads)).isEqualTo(LearnerRecord.NEVER);
+    take(new SeenFact.Saw(PADS));
     long saw = learner.now().toEpochMilli();
-    assertThat(record.timedFrom(pads)).isEqualTo(saw);
-    assertThat(record.playedFrom(pads)).isEqualTo(saw);
-    take(new Fact.SpentTime(PADS, 30));
-    assertThat(record.timedFrom(pads)).isEqualTo(learner.now().toEpochMilli());
-    assertThat(record.playedFrom(pads)).isEqualTo(saw);
-    take(new Fact.Watched(PADS, 0, 5, 9));
-    assertThat(record.playedFrom(pads)).isEqualTo(learner.now().toEpochMilli());
+    assertThat(Visits.timedFrom(record, pads)).isEqualTo(saw);
+    assertThat(Visits.playedFrom(record, pads)).isEqualTo(saw);
+    take(new TimeFact.SpentTime(PADS, 30));
+    assertThat(Visits.timedFrom(record, pads)).isEqualTo(learner.now().toEpochMilli());
+    assertThat(Visits.playedFrom(record, pads)).isEqualTo(saw);
+    take(new FilmFact.Watched(PADS, 0, 5, 9));
+    assertThat(Visits.playedFrom(record, pads)).isEqualTo(learner.now().toEpochMilli());
   }
 
   @Test
@@ -285,7 +298,7 @@ class LearnerRecordTest {
   void a_rating_weighs_as_much_as_its_own_outcome_does_in_the_step() {
     List<Step> steps = new ArrayList<>(steps());
     steps.set(3, tied(steps.get(3), new Step.Tie(SAFE, 5), new Step.Tie(BRAKE, 2)));
-    var weighed = new LearnerRecord(new CourseIndex(design(steps)), JUNO);
+    var weighed = Strands.record(new CourseIndex(design(steps)), JUNO);
     weighed.take(learner.fact(new Fact.Rated(BRAKE, 3, Optional.of(JOB_CARD), 1)));
     assertThat(weighed.evidence(brake).getFirst().weight()).isEqualTo(2);
     weighed.take(learner.fact(new Fact.Rated(BRAKE, 3, Optional.of(ANATOMY), 1)));
@@ -296,7 +309,7 @@ class LearnerRecordTest {
   void a_part_of_a_quiz_counts_for_its_own_outcome_only() {
     var safe = new Quiz.Part(SAFE, 0, 10);
     var own = new Quiz.Part(BRAKE, 10, 10);
-    take(new Fact.FinishedAttempt(PADS, 1, 10, 20, List.of(safe, own)));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 10, 20, List.of(safe, own)));
     assertThat(record.level(brake)).hasValue(2);
     assertThat(record.evidenceAt(brake)).isEqualTo(learner.now().toEpochMilli());
     assertThat(record.evidenceAt(index.number(SAFE))).isEqualTo(LearnerRecord.NEVER);
@@ -307,7 +320,7 @@ class LearnerRecordTest {
     var whole =
         new CourseIndex(withWhole(new Composition(List.of(BRAKE, SAFE), new Composition.All())));
     int w = whole.number(WHOLE);
-    var made = new LearnerRecord(whole, JUNO);
+    var made = Strands.record(whole, JUNO);
     assertThat(made.evidenceAt(w)).isEqualTo(LearnerRecord.NEVER);
     made.take(learner.fact(new Fact.Rated(SAFE, 1, Optional.empty(), 0)));
     long first = learner.now().toEpochMilli();
@@ -320,9 +333,9 @@ class LearnerRecordTest {
 
   @Test
   void facts_about_steps_that_are_gone_are_passed_over() {
-    take(new Fact.Saw(new StepId(77)));
-    take(new Fact.FinishedAttempt(new StepId(77), 1, 5, 10));
-    take(new Fact.HandedIn(new StepId(77), 1));
+    take(new SeenFact.Saw(new StepId(77)));
+    take(new AttemptFact.FinishedAttempt(new StepId(77), 1, 5, 10));
+    take(new WorkFact.HandedIn(new StepId(77), 1));
     assertThat(record.sawSomething()).isFalse();
   }
 }

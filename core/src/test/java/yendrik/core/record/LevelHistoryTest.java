@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 
 class LevelHistoryTest {
@@ -22,7 +23,7 @@ class LevelHistoryTest {
 
   private LearnerRecord record(Composition.How how) {
     var made = new Composition(List.of(BRAKE, SAFE), how);
-    return new LearnerRecord(new CourseIndex(withWhole(made)), JUNO);
+    return Strands.record(new CourseIndex(withWhole(made)), JUNO);
   }
 
   private long rate(LearnerRecord record, OutcomeId outcome, int level) {

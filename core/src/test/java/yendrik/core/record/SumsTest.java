@@ -10,21 +10,38 @@ import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Strands;
+import yendrik.core.kind.Visits;
 import yendrik.core.outcome.Composition;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.confirm.ConfirmFact;
+import yendrik.core.strand.confirm.ConfirmStrand;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.film.FilmStrand;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenStrand;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.signoff.SignOffStrand;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.time.TimeStrand;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.strand.work.WorkStrand;
 
 /** A record that goes on from its sums is the one that took all the facts. */
 class SumsTest {
   private final CourseIndex index =
       new CourseIndex(withWhole(new Composition(List.of(BRAKE, SAFE), new Composition.All())));
   private final Workshop learner = new Workshop();
-  private final LearnerRecord record = new LearnerRecord(index, JUNO);
+  private final LearnerRecord record = Strands.record(index, JUNO);
 
   private void take(Fact.What... whats) {
     for (Fact.What what : whats) record.take(learner.fact(what));
   }
 
   private LearnerRecord goneOn() {
-    return LearnerRecord.of(index, JUNO, record.sums());
+    return LearnerRecord.of(index, JUNO, Strands.ALL, record.sums());
   }
 
   private void everything() {
@@ -32,18 +49,18 @@ class SumsTest {
         new Fact.Enrolled(),
         new Fact.JoinedGroup(SATURDAY),
         new Fact.WasHere(),
-        new Fact.Saw(ANATOMY),
-        new Fact.SpentTime(ANATOMY, 90),
-        new Fact.Watched(ANATOMY, 5, 20, 100),
-        new Fact.Watched(ANATOMY, 40, 50, 100),
-        new Fact.Confirmed(ANATOMY),
-        new Fact.FinishedAttempt(PADS, 1, 6, 15),
+        new SeenFact.Saw(ANATOMY),
+        new TimeFact.SpentTime(ANATOMY, 90),
+        new FilmFact.Watched(ANATOMY, 5, 20, 100),
+        new FilmFact.Watched(ANATOMY, 40, 50, 100),
+        new ConfirmFact.Confirmed(ANATOMY),
+        new AttemptFact.FinishedAttempt(PADS, 1, 6, 15),
         new Fact.AttemptsAdded(PADS, 2),
-        new Fact.FinishedAttempt(PADS, 2, 12, 15),
-        new Fact.SignedOff(PRACTICAL, "well done"),
-        new Fact.HandedIn(JOB_CARD, 1),
-        new Fact.Marked(JOB_CARD, 1, 8, 20, Fact.Judgement.AGAIN, "again"),
-        new Fact.HandedIn(JOB_CARD, 2),
+        new AttemptFact.FinishedAttempt(PADS, 2, 12, 15),
+        new SignOffFact.SignedOff(PRACTICAL, "well done"),
+        new WorkFact.HandedIn(JOB_CARD, 1),
+        new WorkFact.Marked(JOB_CARD, 1, 8, 20, Judgement.AGAIN, "again"),
+        new WorkFact.HandedIn(JOB_CARD, 2),
         new Fact.DueMoved(JOB_CARD, START.plus(Duration.ofDays(30))),
         new Fact.Excused(SECOND_LOOK, "not needed"),
         new Fact.Opened(SECOND_LOOK),
@@ -60,28 +77,27 @@ class SumsTest {
     LearnerRecord again = goneOn();
     for (StepId step : List.of(ANATOMY, PADS, PRACTICAL, JOB_CARD, SECOND_LOOK)) {
       int s = index.number(step);
-      assertThat(again.seenAt(s)).isEqualTo(record.seenAt(s));
+      assertThat(SeenStrand.of(again).at(s)).isEqualTo(SeenStrand.of(record).at(s));
       assertThat(again.touchedAt(s)).isEqualTo(record.touchedAt(s));
-      assertThat(again.timedFrom(s)).isEqualTo(record.timedFrom(s));
-      assertThat(again.playedFrom(s)).isEqualTo(record.playedFrom(s));
-      assertThat(again.seconds(s)).isEqualTo(record.seconds(s));
-      assertThat(again.watched(s)).isEqualTo(record.watched(s));
-      assertThat(again.watchedParts(s)).isEqualTo(record.watchedParts(s));
-      assertThat(again.confirmedAt(s)).isEqualTo(record.confirmedAt(s));
-      assertThat(again.signedOffAt(s)).isEqualTo(record.signedOffAt(s));
-      assertThat(again.version(s)).isEqualTo(record.version(s));
+      assertThat(Visits.timedFrom(again, s)).isEqualTo(Visits.timedFrom(record, s));
+      assertThat(Visits.playedFrom(again, s)).isEqualTo(Visits.playedFrom(record, s));
+      assertThat(TimeStrand.of(again).seconds(s)).isEqualTo(TimeStrand.of(record).seconds(s));
+      assertThat(FilmStrand.of(again).share(s)).isEqualTo(FilmStrand.of(record).share(s));
+      assertThat(FilmStrand.of(again).parts(s)).isEqualTo(FilmStrand.of(record).parts(s));
+      assertThat(ConfirmStrand.of(again).at(s)).isEqualTo(ConfirmStrand.of(record).at(s));
+      assertThat(SignOffStrand.of(again).at(s)).isEqualTo(SignOffStrand.of(record).at(s));
+      assertThat(WorkStrand.of(again).version(s)).isEqualTo(WorkStrand.of(record).version(s));
       assertThat(again.waiting(s)).isEqualTo(record.waiting(s));
-      assertThat(again.attempts(s)).isEqualTo(record.attempts(s));
-      assertThat(again.attemptsLeft(s)).isEqualTo(record.attemptsLeft(s));
+      assertThat(AttemptsStrand.of(again).made(s)).isEqualTo(AttemptsStrand.of(record).made(s));
+      assertThat(AttemptsStrand.of(again).left(s)).isEqualTo(AttemptsStrand.of(record).left(s));
       assertThat(again.scored(s)).isEqualTo(record.scored(s));
       assertThat(again.score(s)).isEqualTo(record.score(s));
       assertThat(again.markedAt(s)).isEqualTo(record.markedAt(s));
-      assertThat(again.markedBy(s)).isEqualTo(record.markedBy(s));
-      assertThat(again.signedOffBy(s)).isEqualTo(record.signedOffBy(s));
-      assertThat(again.handedInAt(s)).isEqualTo(record.handedInAt(s));
+      assertThat(again.standing(s)).isEqualTo(record.standing(s));
+      assertThat(SignOffStrand.of(again).by(s)).isEqualTo(SignOffStrand.of(record).by(s));
+      assertThat(WorkStrand.of(again).handedInAt(s)).isEqualTo(WorkStrand.of(record).handedInAt(s));
       assertThat(again.scoredAt(s)).isEqualTo(record.scoredAt(s));
       assertThat(again.passed(s)).isEqualTo(record.passed(s));
-      assertThat(again.failed(s)).isEqualTo(record.failed(s));
       assertThat(again.needsAnotherGo(s)).isEqualTo(record.needsAnotherGo(s));
       assertThat(again.due(s)).isEqualTo(record.due(s));
       assertThat(again.dueMoved(s)).isEqualTo(record.dueMoved(s));
@@ -89,7 +105,7 @@ class SumsTest {
       assertThat(again.excused(s)).isEqualTo(record.excused(s));
       assertThat(again.openedByException(s)).isEqualTo(record.openedByException(s));
     }
-    assertThat(record.watchedParts(index.number(ANATOMY))).containsExactly(5, 20, 40, 50);
+    assertThat(FilmStrand.of(record).parts(index.number(ANATOMY))).containsExactly(5, 20, 40, 50);
     assertThat(record.waiting(index.number(JOB_CARD))).isTrue();
   }
 
@@ -118,9 +134,9 @@ class SumsTest {
     for (Fact.What what :
         List.of(
             new Fact.LeftGroup(SATURDAY),
-            new Fact.Watched(ANATOMY, 15, 45, 100),
-            new Fact.FinishedAttempt(PADS, 3, 15, 15),
-            new Fact.Marked(JOB_CARD, 2, 18, 20, Fact.Judgement.PASSED, ""),
+            new FilmFact.Watched(ANATOMY, 15, 45, 100),
+            new AttemptFact.FinishedAttempt(PADS, 3, 15, 15),
+            new WorkFact.Marked(JOB_CARD, 2, 18, 20, Judgement.PASSED, ""),
             new Fact.BadgeRevoked(BRAKE_HAND, "by mistake"),
             new Fact.Rated(SAFE, SCALE.key(1), Optional.empty(), 0),
             new Fact.LeftCourse())) {
@@ -129,7 +145,7 @@ class SumsTest {
       again.take(fact);
       assertThat(again.sums()).as("after " + what).isEqualTo(record.sums());
     }
-    assertThat(record.watchedParts(index.number(ANATOMY))).containsExactly(5, 50);
+    assertThat(FilmStrand.of(record).parts(index.number(ANATOMY))).containsExactly(5, 50);
     assertThat(again.left()).isTrue();
     assertThat(again.revoked(0)).isTrue();
   }

@@ -24,6 +24,22 @@ import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.plan.Explained;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptLeaf;
+import yendrik.core.strand.confirm.ConfirmFact;
+import yendrik.core.strand.confirm.ConfirmLeaf;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.film.FilmLeaf;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.time.TimeLeaf;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.strand.work.WorkLeaf;
 
 /** Each kind of question, before and after the facts that answer it. */
 class EveryLeafTest {
@@ -45,44 +61,48 @@ class EveryLeafTest {
   }
 
   private static Fact.What attempt(int number, double points) {
-    return new Fact.FinishedAttempt(PADS, number, points, 15);
+    return new AttemptFact.FinishedAttempt(PADS, number, points, 15);
   }
 
   @Test
   void seen() {
-    assertThat(verdict(new Leaf.Seen(ANATOMY))).isEqualTo(NOT_YET);
-    assertThat(answer(new Leaf.Seen(ANATOMY)).turn()).isEqualTo(Turn.LEARNER);
-    assertThat(verdict(new Leaf.Seen(ANATOMY), new Fact.Saw(ANATOMY))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.Seen(ANATOMY), new Fact.Saw(PADS)))
+    assertThat(verdict(new SeenLeaf.Seen(ANATOMY))).isEqualTo(NOT_YET);
+    assertThat(answer(new SeenLeaf.Seen(ANATOMY)).turn()).isEqualTo(Turn.LEARNER);
+    assertThat(verdict(new SeenLeaf.Seen(ANATOMY), new SeenFact.Saw(ANATOMY))).isEqualTo(MET);
+    assertThat(verdict(new SeenLeaf.Seen(ANATOMY), new SeenFact.Saw(PADS)))
         .as("another step does not count")
         .isEqualTo(NOT_YET);
   }
 
   @Test
   void time_spent_adds_up_over_visits() {
-    var leaf = new Leaf.TimeSpent(ANATOMY, 5);
-    var half = answer(leaf, new Fact.SpentTime(ANATOMY, 150));
+    var leaf = new TimeLeaf.TimeSpent(ANATOMY, 5);
+    var half = answer(leaf, new TimeFact.SpentTime(ANATOMY, 150));
     assertThat(half.verdict()).isEqualTo(NOT_YET);
     assertThat(half.fraction()).isCloseTo(0.5, Offset.offset(1e-9));
-    assertThat(verdict(leaf, new Fact.SpentTime(ANATOMY, 150), new Fact.SpentTime(ANATOMY, 150)))
+    assertThat(
+            verdict(
+                leaf, new TimeFact.SpentTime(ANATOMY, 150), new TimeFact.SpentTime(ANATOMY, 150)))
         .isEqualTo(MET);
-    assertThat(verdict(leaf, new Fact.SpentTime(ANATOMY, 299))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, new TimeFact.SpentTime(ANATOMY, 299))).isEqualTo(NOT_YET);
   }
 
   @Test
   void watched_counts_every_second_of_a_film_once() {
-    var leaf = new Leaf.Watched(ANATOMY, 0.8);
-    var first = new Fact.Watched(ANATOMY, 0, 40, 100);
+    var leaf = new FilmLeaf.Watched(ANATOMY, 0.8);
+    var first = new FilmFact.Watched(ANATOMY, 0, 40, 100);
     assertThat(verdict(leaf)).isEqualTo(NOT_YET);
     assertThat(answer(leaf, first, first).fraction()).isEqualTo(0.5);
-    assertThat(verdict(leaf, first, new Fact.Watched(ANATOMY, 30, 79, 100))).isEqualTo(NOT_YET);
-    assertThat(verdict(leaf, first, new Fact.Watched(ANATOMY, 30, 80, 100))).isEqualTo(MET);
-    assertThat(verdict(leaf, first, new Fact.Watched(ANATOMY, 60, 100, 100)))
+    assertThat(verdict(leaf, first, new FilmFact.Watched(ANATOMY, 30, 79, 100))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, first, new FilmFact.Watched(ANATOMY, 30, 80, 100))).isEqualTo(MET);
+    assertThat(verdict(leaf, first, new FilmFact.Watched(ANATOMY, 60, 100, 100)))
         .as("parts may lie apart")
         .isEqualTo(MET);
     assertThat(
             verdict(
-                leaf, new Fact.Watched(ANATOMY, 0, 99, 100), new Fact.Watched(ANATOMY, 0, 5, 60)))
+                leaf,
+                new FilmFact.Watched(ANATOMY, 0, 99, 100),
+                new FilmFact.Watched(ANATOMY, 0, 5, 60)))
         .as("another film took its place")
         .isEqualTo(NOT_YET);
   }
@@ -117,68 +137,76 @@ class EveryLeafTest {
 
   @Test
   void attempted_counts_finished_attempts_only() {
-    var leaf = new Leaf.Attempted(PADS, 2);
-    assertThat(verdict(leaf, attempt(1, 0), new Fact.StartedAttempt(PADS, 2))).isEqualTo(NOT_YET);
+    var leaf = new AttemptLeaf.Attempted(PADS, 2);
+    assertThat(verdict(leaf, attempt(1, 0), new AttemptFact.StartedAttempt(PADS, 2)))
+        .isEqualTo(NOT_YET);
     assertThat(verdict(leaf, attempt(1, 0), attempt(2, 0))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.Attempted(PADS, 4)))
+    assertThat(verdict(new AttemptLeaf.Attempted(PADS, 4)))
         .as("there are three attempts only")
         .isEqualTo(OUT_OF_REACH);
   }
 
   @Test
   void score_is_of_the_best_attempt_and_both_ends_belong_to_it() {
-    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 9))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 8.9))).isEqualTo(NOT_YET);
-    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 9), attempt(2, 3))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.Score(PADS, 0, 0.2), attempt(1, 3))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.Score(PADS, 0, 0.2))).as("nothing scored yet").isEqualTo(NOT_YET);
-    assertThat(verdict(new Leaf.Score(PADS, 0.6, 1), attempt(1, 1), attempt(2, 1), attempt(3, 1)))
+    assertThat(verdict(new MarkLeaf.Score(PADS, 0.6, 1), attempt(1, 9))).isEqualTo(MET);
+    assertThat(verdict(new MarkLeaf.Score(PADS, 0.6, 1), attempt(1, 8.9))).isEqualTo(NOT_YET);
+    assertThat(verdict(new MarkLeaf.Score(PADS, 0.6, 1), attempt(1, 9), attempt(2, 3)))
+        .isEqualTo(MET);
+    assertThat(verdict(new MarkLeaf.Score(PADS, 0, 0.2), attempt(1, 3))).isEqualTo(MET);
+    assertThat(verdict(new MarkLeaf.Score(PADS, 0, 0.2)))
+        .as("nothing scored yet")
+        .isEqualTo(NOT_YET);
+    assertThat(
+            verdict(new MarkLeaf.Score(PADS, 0.6, 1), attempt(1, 1), attempt(2, 1), attempt(3, 1)))
         .isEqualTo(OUT_OF_REACH);
   }
 
   @Test
   void passed_and_not_passed_both_wait_for_a_mark() {
-    assertThat(verdict(new Leaf.Passed(PADS))).isEqualTo(NOT_YET);
-    assertThat(verdict(new Leaf.NotPassed(PADS))).isEqualTo(NOT_YET);
-    assertThat(verdict(new Leaf.Passed(PADS), attempt(1, 12))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.NotPassed(PADS), attempt(1, 12))).isEqualTo(OUT_OF_REACH);
-    assertThat(verdict(new Leaf.NotPassed(PADS), attempt(1, 2))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.NotPassed(PADS), attempt(1, 2), attempt(2, 12))).isNotEqualTo(MET);
+    assertThat(verdict(new MarkLeaf.Passed(PADS))).isEqualTo(NOT_YET);
+    assertThat(verdict(new MarkLeaf.NotPassed(PADS))).isEqualTo(NOT_YET);
+    assertThat(verdict(new MarkLeaf.Passed(PADS), attempt(1, 12))).isEqualTo(MET);
+    assertThat(verdict(new MarkLeaf.NotPassed(PADS), attempt(1, 12))).isEqualTo(OUT_OF_REACH);
+    assertThat(verdict(new MarkLeaf.NotPassed(PADS), attempt(1, 2))).isEqualTo(MET);
+    assertThat(verdict(new MarkLeaf.NotPassed(PADS), attempt(1, 2), attempt(2, 12)))
+        .isNotEqualTo(MET);
   }
 
   @Test
   void handed_in_marked_and_staffs_turn() {
-    var handedIn = new Fact.HandedIn(JOB_CARD, 1);
-    assertThat(verdict(new Leaf.HandedIn(JOB_CARD), handedIn)).isEqualTo(MET);
-    var waiting = answer(new Leaf.Marked(JOB_CARD), handedIn);
+    var handedIn = new WorkFact.HandedIn(JOB_CARD, 1);
+    assertThat(verdict(new WorkLeaf.HandedIn(JOB_CARD), handedIn)).isEqualTo(MET);
+    var waiting = answer(new WorkLeaf.Marked(JOB_CARD), handedIn);
     assertThat(waiting.verdict()).isEqualTo(NOT_YET);
     assertThat(waiting.turn()).isEqualTo(Turn.STAFF);
     assertThat(
             verdict(
-                new Leaf.Marked(JOB_CARD),
+                new WorkLeaf.Marked(JOB_CARD),
                 handedIn,
-                new Fact.Marked(JOB_CARD, 1, 2, 20, Fact.Judgement.AGAIN, "")))
+                new WorkFact.Marked(JOB_CARD, 1, 2, 20, Judgement.AGAIN, "")))
         .isEqualTo(MET);
   }
 
   @Test
   void signed_off_is_staffs_to_do() {
-    var leaf = new Leaf.SignedOff(ANATOMY);
+    var leaf = new SignOffLeaf.SignedOff(ANATOMY);
     assertThat(answer(leaf).turn()).isEqualTo(Turn.STAFF);
-    assertThat(verdict(leaf, new Fact.SignedOff(ANATOMY, "clean"))).isEqualTo(MET);
+    assertThat(verdict(leaf, new SignOffFact.SignedOff(ANATOMY, "clean"))).isEqualTo(MET);
   }
 
   @Test
   void confirmed() {
-    assertThat(verdict(new Leaf.Confirmed(ANATOMY), new Fact.Saw(ANATOMY))).isEqualTo(NOT_YET);
-    assertThat(verdict(new Leaf.Confirmed(ANATOMY), new Fact.Confirmed(ANATOMY))).isEqualTo(MET);
+    assertThat(verdict(new ConfirmLeaf.Confirmed(ANATOMY), new SeenFact.Saw(ANATOMY)))
+        .isEqualTo(NOT_YET);
+    assertThat(verdict(new ConfirmLeaf.Confirmed(ANATOMY), new ConfirmFact.Confirmed(ANATOMY)))
+        .isEqualTo(MET);
   }
 
   @Test
   void days_since_done_wait_for_the_exact_moment() {
     var leaf = new Leaf.DaysSinceDone(ANATOMY, 3);
     assertThat(verdict(leaf)).isEqualTo(NOT_YET);
-    var seen = answer(leaf, new Fact.Saw(ANATOMY));
+    var seen = answer(leaf, new SeenFact.Saw(ANATOMY));
     assertThat(seen.turn()).isEqualTo(Turn.CLOCK);
     assertThat(seen.next()).isEqualTo(learner.now().plus(Duration.ofDays(3)).toEpochMilli());
   }
@@ -193,7 +221,7 @@ class EveryLeafTest {
   }
 
   private static Fact.What[] minutesAfterSeeing(int minutes) {
-    List<Fact.What> facts = new ArrayList<>(List.of(new Fact.Saw(ANATOMY)));
+    List<Fact.What> facts = new ArrayList<>(List.of(new SeenFact.Saw(ANATOMY)));
     facts.addAll(Collections.nCopies(minutes, new Fact.WasHere()));
     return facts.toArray(Fact.What[]::new);
   }
@@ -210,13 +238,15 @@ class EveryLeafTest {
   @Test
   void module_count_and_share_go_by_required_steps() {
     var two = new Leaf.ModuleCount(BRAKES, 2);
-    assertThat(verdict(two, new Fact.Saw(ANATOMY), new Fact.Saw(SECOND_LOOK)))
+    assertThat(verdict(two, new SeenFact.Saw(ANATOMY), new SeenFact.Saw(SECOND_LOOK)))
         .as("help counts nowhere")
         .isEqualTo(NOT_YET);
-    assertThat(verdict(two, new Fact.Saw(ANATOMY), attempt(1, 15))).isEqualTo(MET);
-    assertThat(verdict(new Leaf.ModuleShare(BRAKES, 0.5), new Fact.Saw(ANATOMY), attempt(1, 15)))
+    assertThat(verdict(two, new SeenFact.Saw(ANATOMY), attempt(1, 15))).isEqualTo(MET);
+    assertThat(
+            verdict(new Leaf.ModuleShare(BRAKES, 0.5), new SeenFact.Saw(ANATOMY), attempt(1, 15)))
         .isEqualTo(MET);
-    assertThat(verdict(new Leaf.ModuleShare(BRAKES, 0.51), new Fact.Saw(ANATOMY), attempt(1, 15)))
+    assertThat(
+            verdict(new Leaf.ModuleShare(BRAKES, 0.51), new SeenFact.Saw(ANATOMY), attempt(1, 15)))
         .as("the third of four would be the very step that waits")
         .isEqualTo(OUT_OF_REACH);
   }
@@ -299,12 +329,12 @@ class EveryLeafTest {
   void questions_that_make_no_sense_cannot_be_asked() {
     for (Runnable nonsense :
         List.<Runnable>of(
-            () -> new Leaf.Score(PADS, 0.7, 0.6),
-            () -> new Leaf.Score(PADS, -0.1, 1),
-            () -> new Leaf.Attempted(PADS, 0),
-            () -> new Leaf.TimeSpent(PADS, 0),
-            () -> new Leaf.Watched(PADS, 0),
-            () -> new Leaf.Watched(PADS, 1.1),
+            () -> new MarkLeaf.Score(PADS, 0.7, 0.6),
+            () -> new MarkLeaf.Score(PADS, -0.1, 1),
+            () -> new AttemptLeaf.Attempted(PADS, 0),
+            () -> new TimeLeaf.TimeSpent(PADS, 0),
+            () -> new FilmLeaf.Watched(PADS, 0),
+            () -> new FilmLeaf.Watched(PADS, 1.1),
             () -> new Leaf.AttendanceRate(0),
             () -> new Leaf.SessionsAttended(0),
             () -> new Leaf.AttendanceUnder(2),
@@ -330,27 +360,29 @@ class EveryLeafTest {
 
   @Test
   void a_score_says_how_far_it_is_whose_turn_and_when_it_is_too_late() {
-    var leaf = new Leaf.Score(PADS, 0.6, 1);
+    var leaf = new MarkLeaf.Score(PADS, 0.6, 1);
     waits(answer(leaf, attempt(1, 3)), 0.2 / 0.6, Turn.LEARNER);
     lost(answer(leaf, attempt(1, 3), attempt(2, 6), attempt(3, 1)), 0.4 / 0.6);
     assertThat(verdict(leaf, attempt(1, 9))).as("just enough").isEqualTo(MET);
-    var between = new Leaf.Score(PADS, 0.4, 0.6);
+    var between = new MarkLeaf.Score(PADS, 0.4, 0.6);
     assertThat(verdict(between, attempt(1, 9))).as("just not too much").isEqualTo(MET);
     lost(answer(between, attempt(1, 9.5)), 0);
-    var any = new Leaf.Score(PADS, 0, 1);
+    var any = new MarkLeaf.Score(PADS, 0, 1);
     waits(answer(any), 0, Turn.LEARNER);
-    waits(answer(any, new Fact.HandedIn(PADS, 1)), 0, Turn.STAFF);
+    waits(answer(any, new WorkFact.HandedIn(PADS, 1)), 0, Turn.STAFF);
   }
 
   @Test
   void passed_and_attempted_say_how_far_they_are() {
-    var passed = new Leaf.Passed(PADS);
+    var passed = new MarkLeaf.Passed(PADS);
     waits(answer(passed, attempt(1, 6)), 0.4, Turn.LEARNER);
     lost(answer(passed, attempt(1, 6), attempt(2, 3), attempt(3, 0)), 0.4);
-    waits(answer(new Leaf.Passed(JOB_CARD), new Fact.HandedIn(JOB_CARD, 1)), 0.5, Turn.STAFF);
-    waits(answer(new Leaf.Attempted(PADS, 3), attempt(1, 3)), 1 / 3.0, Turn.LEARNER);
-    assertThat(verdict(new Leaf.Attempted(PADS, 2), attempt(1, 3), attempt(2, 3))).isEqualTo(MET);
-    lost(answer(new Leaf.Attempted(PADS, 4), attempt(1, 3)), 0.25);
+    waits(
+        answer(new MarkLeaf.Passed(JOB_CARD), new WorkFact.HandedIn(JOB_CARD, 1)), 0.5, Turn.STAFF);
+    waits(answer(new AttemptLeaf.Attempted(PADS, 3), attempt(1, 3)), 1 / 3.0, Turn.LEARNER);
+    assertThat(verdict(new AttemptLeaf.Attempted(PADS, 2), attempt(1, 3), attempt(2, 3)))
+        .isEqualTo(MET);
+    lost(answer(new AttemptLeaf.Attempted(PADS, 4), attempt(1, 3)), 0.25);
   }
 
   @Test
@@ -364,7 +396,7 @@ class EveryLeafTest {
 
     var fresh = new EveryLeafTest();
     var since = new Leaf.DaysSinceDone(ANATOMY, 2);
-    Explained asked = fresh.answer(since, new Fact.Saw(ANATOMY));
+    Explained asked = fresh.answer(since, new SeenFact.Saw(ANATOMY));
     assertThat(asked.verdict()).isEqualTo(NOT_YET);
     assertThat(asked.fraction()).isZero();
     assertThat(asked.next()).isEqualTo(fresh.learner.now().plus(Duration.ofDays(2)).toEpochMilli());
@@ -386,7 +418,7 @@ class EveryLeafTest {
   @Test
   void a_level_is_the_learners_turn_where_a_step_gives_evidence_and_staffs_elsewhere() {
     assertThat(answer(new Leaf.AtMastery(BRAKE)).turn()).isEqualTo(Turn.LEARNER);
-    assertThat(answer(new Leaf.AtMastery(BRAKE), new Fact.HandedIn(JOB_CARD, 1)).turn())
+    assertThat(answer(new Leaf.AtMastery(BRAKE), new WorkFact.HandedIn(JOB_CARD, 1)).turn())
         .isEqualTo(Turn.STAFF);
     assertThat(answer(new Leaf.AtMastery(SAFE)).turn()).as("no step is tied").isEqualTo(Turn.STAFF);
     assertThat(
@@ -402,12 +434,12 @@ class EveryLeafTest {
   @Test
   void parts_of_a_module_say_how_far_they_are_whose_turn_and_when_it_is_too_late() {
     waits(answer(new Leaf.ModuleCount(BRAKES, 2)), 0, Turn.LEARNER);
-    waits(answer(new Leaf.ModuleCount(BRAKES, 2), new Fact.Saw(ANATOMY)), 0.5, Turn.LEARNER);
-    waits(answer(new Leaf.ModuleShare(BRAKES, 0.5), new Fact.Saw(ANATOMY)), 0.5, Turn.LEARNER);
+    waits(answer(new Leaf.ModuleCount(BRAKES, 2), new SeenFact.Saw(ANATOMY)), 0.5, Turn.LEARNER);
+    waits(answer(new Leaf.ModuleShare(BRAKES, 0.5), new SeenFact.Saw(ANATOMY)), 0.5, Turn.LEARNER);
     var used = new Fact.What[] {attempt(1, 0), attempt(2, 0), attempt(3, 0)};
     lost(answer(new Leaf.ModuleCount(BRAKES, 4), used), 0);
     var all = new Leaf.ModuleShare(BRAKES, 1);
-    assertThat(answer(all, new Fact.Saw(ANATOMY)).fraction()).isEqualTo(0.25);
+    assertThat(answer(all, new SeenFact.Saw(ANATOMY)).fraction()).isEqualTo(0.25);
     assertThat(
             verdict(
                 new Leaf.ModuleCount(BRAKES, 9),
@@ -420,7 +452,7 @@ class EveryLeafTest {
     assertThat(
             verdict(
                 new Leaf.ModuleCount(BRAKES, 9),
-                new Fact.Saw(ANATOMY),
+                new SeenFact.Saw(ANATOMY),
                 new Fact.Excused(PADS, ""),
                 new Fact.Excused(PRACTICAL, ""),
                 new Fact.Excused(JOB_CARD, "")))

@@ -13,9 +13,25 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
-import yendrik.core.record.Fact.Judgement;
 import yendrik.core.rule.plan.CompiledCourse;
-import yendrik.core.rule.words.Ground;
+import yendrik.core.rule.words.Grounds;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptLeaf;
+import yendrik.core.strand.confirm.ConfirmFact;
+import yendrik.core.strand.confirm.ConfirmLeaf;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.film.FilmLeaf;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.time.TimeLeaf;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.strand.work.WorkLeaf;
+import yendrik.core.words.Ground;
 
 /** The fact that an answer rests on is told in words, with when it was and whose word it is. */
 class GroundTest {
@@ -29,14 +45,15 @@ class GroundTest {
   /** Everything open from the start, with a film. */
   private static List<Step> open() {
     Step practical =
-        step(PRACTICAL, "Practical", StepKind.PRACTICAL, ask(new Leaf.SignedOff(PRACTICAL)));
-    Step jobCard = step(JOB_CARD, "Job card", StepKind.ASSIGNMENT, ask(new Leaf.Passed(JOB_CARD)));
+        step(PRACTICAL, "Practical", StepKind.PRACTICAL, ask(new SignOffLeaf.SignedOff(PRACTICAL)));
+    Step jobCard =
+        step(JOB_CARD, "Job card", StepKind.ASSIGNMENT, ask(new MarkLeaf.Passed(JOB_CARD)));
     return List.of(
         steps().get(0),
         steps().get(1),
         practical,
         scored(jobCard, 20, 0.5, 0, SAFE),
-        step(FILM, "Cutting cable", StepKind.VIDEO, ask(new Leaf.Watched(FILM, 0.9))));
+        step(FILM, "Cutting cable", StepKind.VIDEO, ask(new FilmLeaf.Watched(FILM, 0.9))));
   }
 
   private Fact take(Fact.What what) {
@@ -46,34 +63,34 @@ class GroundTest {
   }
 
   private void rests(Leaf leaf, String what, Fact on) {
-    assertThat(Ground.of(leaf, progress.sight()))
+    assertThat(Grounds.of(leaf, progress.sight()))
         .contains(new Ground(what, on.at(), Optional.empty()));
   }
 
   private void restsOnTheWordOfTomas(Leaf leaf, String what, Fact on) {
-    assertThat(Ground.of(leaf, progress.sight()))
+    assertThat(Grounds.of(leaf, progress.sight()))
         .contains(new Ground(what, on.at(), Optional.of(TOMAS)));
   }
 
   private void restsOnNothing(Leaf leaf) {
-    assertThat(Ground.of(leaf, progress.sight())).isEmpty();
+    assertThat(Grounds.of(leaf, progress.sight())).isEmpty();
   }
 
   @Test
   void what_has_not_happened_is_no_ground() {
-    restsOnNothing(new Leaf.Seen(ANATOMY));
-    restsOnNothing(new Leaf.Score(PADS, 0.6, 1));
+    restsOnNothing(new SeenLeaf.Seen(ANATOMY));
+    restsOnNothing(new MarkLeaf.Score(PADS, 0.6, 1));
     restsOnNothing(new Leaf.AtMastery(BRAKE));
     restsOnNothing(new Leaf.AtMastery(new OutcomeId(77)));
-    restsOnNothing(new Leaf.Seen(new StepId(77)));
+    restsOnNothing(new SeenLeaf.Seen(new StepId(77)));
     restsOnNothing(new Leaf.InGroup(SATURDAY));
     restsOnNothing(new Leaf.ModuleDone(BRAKES));
   }
 
   @Test
   void a_page_rests_on_when_it_was_read_and_what_is_done_on_when_it_was() {
-    Fact saw = take(new Fact.Saw(ANATOMY));
-    rests(new Leaf.Seen(ANATOMY), "read", saw);
+    Fact saw = take(new SeenFact.Saw(ANATOMY));
+    rests(new SeenLeaf.Seen(ANATOMY), "read", saw);
     rests(new Leaf.StepDone(ANATOMY), "done", saw);
     rests(new Leaf.DaysSinceDone(ANATOMY, 2), "done", saw);
     rests(new Leaf.QuietFor(3), "last here", saw);
@@ -81,47 +98,47 @@ class GroundTest {
 
   @Test
   void time_and_a_film_rest_on_how_far_they_are() {
-    Fact saw = take(new Fact.Saw(ANATOMY));
-    take(new Fact.SpentTime(ANATOMY, 150));
-    rests(new Leaf.TimeSpent(ANATOMY, 5), "so far 2 min", saw);
-    Fact watched = take(new Fact.Watched(FILM, 0, 30, 100));
-    rests(new Leaf.Watched(FILM, 0.9), "so far 30 % watched", watched);
+    Fact saw = take(new SeenFact.Saw(ANATOMY));
+    take(new TimeFact.SpentTime(ANATOMY, 150));
+    rests(new TimeLeaf.TimeSpent(ANATOMY, 5), "so far 2 min", saw);
+    Fact watched = take(new FilmFact.Watched(FILM, 0, 30, 100));
+    rests(new FilmLeaf.Watched(FILM, 0.9), "so far 30 % watched", watched);
   }
 
   @Test
   void a_quiz_rests_on_its_best_attempt_and_says_how_many_are_allowed() {
-    Fact best = take(new Fact.FinishedAttempt(PADS, 1, 8, 15));
-    take(new Fact.FinishedAttempt(PADS, 2, 6, 15));
-    rests(new Leaf.Score(PADS, 0.6, 1), "best 53 % in 2 of 3 attempts", best);
-    rests(new Leaf.Attempted(PADS, 2), "best 53 % in 2 of 3 attempts", best);
+    Fact best = take(new AttemptFact.FinishedAttempt(PADS, 1, 8, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 6, 15));
+    rests(new MarkLeaf.Score(PADS, 0.6, 1), "best 53 % in 2 of 3 attempts", best);
+    rests(new AttemptLeaf.Attempted(PADS, 2), "best 53 % in 2 of 3 attempts", best);
     rests(new Leaf.LevelAtLeast(BRAKE, 2), "now “With help”, 1 piece of evidence", best);
   }
 
   @Test
   void an_assignment_rests_on_what_was_handed_in_and_then_on_the_word_of_who_marked_it() {
-    Fact first = take(new Fact.HandedIn(JOB_CARD, 1));
-    rests(new Leaf.HandedIn(JOB_CARD), "version 1 handed in", first);
-    rests(new Leaf.Passed(JOB_CARD), "handed in, waits for marking", first);
-    Fact again = take(new Fact.Marked(JOB_CARD, 1, 0, 0, Judgement.AGAIN, "Pads wear."));
-    restsOnTheWordOfTomas(new Leaf.Passed(JOB_CARD), "needs another go", again);
-    take(new Fact.HandedIn(JOB_CARD, 2));
-    Fact passed = take(new Fact.Marked(JOB_CARD, 2, 15, 20, Judgement.PASSED, ""));
-    restsOnTheWordOfTomas(new Leaf.Marked(JOB_CARD), "passed, 75 %", passed);
+    Fact first = take(new WorkFact.HandedIn(JOB_CARD, 1));
+    rests(new WorkLeaf.HandedIn(JOB_CARD), "version 1 handed in", first);
+    rests(new MarkLeaf.Passed(JOB_CARD), "handed in, waits for marking", first);
+    Fact again = take(new WorkFact.Marked(JOB_CARD, 1, 0, 0, Judgement.AGAIN, "Pads wear."));
+    restsOnTheWordOfTomas(new MarkLeaf.Passed(JOB_CARD), "needs another go", again);
+    take(new WorkFact.HandedIn(JOB_CARD, 2));
+    Fact passed = take(new WorkFact.Marked(JOB_CARD, 2, 15, 20, Judgement.PASSED, ""));
+    restsOnTheWordOfTomas(new WorkLeaf.Marked(JOB_CARD), "passed, 75 %", passed);
   }
 
   @Test
   void what_was_failed_is_not_said_to_need_another_go() {
-    take(new Fact.HandedIn(JOB_CARD, 1));
-    Fact failed = take(new Fact.Marked(JOB_CARD, 1, 5, 20, Judgement.FAILED, ""));
-    restsOnTheWordOfTomas(new Leaf.Passed(JOB_CARD), "not passed, 25 %", failed);
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
+    Fact failed = take(new WorkFact.Marked(JOB_CARD, 1, 5, 20, Judgement.FAILED, ""));
+    restsOnTheWordOfTomas(new MarkLeaf.Passed(JOB_CARD), "not passed, 25 %", failed);
   }
 
   @Test
   void a_practical_rests_on_the_word_of_who_signed_it_off() {
-    Fact signed = take(new Fact.SignedOff(PRACTICAL, "Even lever pull."));
-    restsOnTheWordOfTomas(new Leaf.SignedOff(PRACTICAL), "signed off", signed);
-    Fact confirmed = take(new Fact.Confirmed(ANATOMY));
-    rests(new Leaf.Confirmed(ANATOMY), "confirmed", confirmed);
+    Fact signed = take(new SignOffFact.SignedOff(PRACTICAL, "Even lever pull."));
+    restsOnTheWordOfTomas(new SignOffLeaf.SignedOff(PRACTICAL), "signed off", signed);
+    Fact confirmed = take(new ConfirmFact.Confirmed(ANATOMY));
+    rests(new ConfirmLeaf.Confirmed(ANATOMY), "confirmed", confirmed);
   }
 
   @Test

@@ -20,6 +20,11 @@ import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.plan.Explained;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffLeaf;
 
 /**
  * The table of joints: m met for good, n not yet, o out of reach, w waived, l met but may lapse.
@@ -70,7 +75,7 @@ class JointsTest {
     Workshop learner = new Workshop();
     Progress progress = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
     progress.take(learner.fact(new Fact.Enrolled()));
-    progress.take(learner.fact(new Fact.Saw(ANATOMY)));
+    progress.take(learner.fact(new SeenFact.Saw(ANATOMY)));
     progress.take(learner.fact(new Fact.Excused(JOB_CARD, "")));
     assertThat(progress.explain(new RuleAt.StepOpens(PRACTICAL)).orElseThrow().verdict())
         .isEqualTo(expected);
@@ -78,8 +83,8 @@ class JointsTest {
 
   private static Condition part(char letter) {
     return switch (letter) {
-      case 'm' -> ask(new Leaf.Seen(ANATOMY));
-      case 'n' -> ask(new Leaf.Passed(PADS));
+      case 'm' -> ask(new SeenLeaf.Seen(ANATOMY));
+      case 'n' -> ask(new MarkLeaf.Passed(PADS));
       case 'o' -> ask(new Leaf.InTime(Optional.empty(), Optional.of(START)));
       case 'l' ->
           ask(new Leaf.InTime(Optional.empty(), Optional.of(START.plus(Duration.ofDays(9)))));
@@ -115,15 +120,15 @@ class JointsTest {
 
   @Test
   void some_of_many_are_the_learners_turn_if_any_part_is_and_last_when_enough_parts_do() {
-    Condition staff = ask(new Leaf.SignedOff(PADS));
-    Condition own = ask(new Leaf.Seen(ANATOMY));
+    Condition staff = ask(new SignOffLeaf.SignedOff(PADS));
+    Condition own = ask(new SeenLeaf.Seen(ANATOMY));
     var later = new Leaf.InTime(Optional.of(START.plusSeconds(9_000)), Optional.empty());
     Condition date = ask(later);
     assertThat(asked(waitingFor(atLeast(2, staff, own, date))).turn()).isEqualTo(Turn.LEARNER);
     assertThat(asked(waitingFor(atLeast(2, staff, date, ask(later)))).turn()).isEqualTo(Turn.STAFF);
     Instant ends = START.plusSeconds(3_600);
     Condition lapses = ask(new Leaf.InTime(Optional.empty(), Optional.of(ends)));
-    Explained forNow = asked(waitingFor(atLeast(2, lapses, own, staff), new Fact.Saw(ANATOMY)));
+    Explained forNow = asked(waitingFor(atLeast(2, lapses, own, staff), new SeenFact.Saw(ANATOMY)));
     assertThat(forNow.verdict()).isEqualTo(Verdict.MET);
     assertThat(forNow.next()).isEqualTo(ends.toEpochMilli());
   }
@@ -139,7 +144,7 @@ class JointsTest {
 
   /** What is met for good can never be taken back by a <em>none of</em>; what may lapse can. */
   private static Verdict noneOf(Condition part) {
-    return asked(waitingFor(none(part), new Fact.Saw(ANATOMY), new Fact.Excused(JOB_CARD, "")))
+    return asked(waitingFor(none(part), new SeenFact.Saw(ANATOMY), new Fact.Excused(JOB_CARD, "")))
         .verdict();
   }
 
@@ -160,12 +165,13 @@ class JointsTest {
 
   @Test
   void one_of_many_is_as_far_as_the_furthest() {
-    Condition far = ask(new Leaf.Score(PADS, 0.6, 1));
-    Condition near = ask(new Leaf.Seen(ANATOMY));
-    var attempt = new Fact.FinishedAttempt(PADS, 1, 6, 15);
+    Condition far = ask(new MarkLeaf.Score(PADS, 0.6, 1));
+    Condition near = ask(new SeenLeaf.Seen(ANATOMY));
+    var attempt = new AttemptFact.FinishedAttempt(PADS, 1, 6, 15);
     Explained one = asked(waitingFor(any(near, far), attempt));
     assertThat(one.fraction()).isCloseTo(0.4 / 0.6, Offset.offset(1e-9));
-    Explained most = asked(waitingFor(atLeast(2, near, far, ask(new Leaf.Passed(PADS))), attempt));
+    Explained most =
+        asked(waitingFor(atLeast(2, near, far, ask(new MarkLeaf.Passed(PADS))), attempt));
     assertThat(most.fraction()).isCloseTo((0.4 / 0.6 + 0.4) / 2, Offset.offset(1e-9));
   }
 }

@@ -13,13 +13,13 @@ import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
-import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
 
@@ -62,7 +62,7 @@ class LevelWordsTest {
   /** What would change the level of WHOLE after ratings of BRAKE, SAFE and WHOLE by key. */
   private static List<String> change(Outcome whole, Fact.Rated... ratings) {
     var index = new CourseIndex(with(whole));
-    var record = new LearnerRecord(index, JUNO);
+    var record = Strands.record(index, JUNO);
     var learner = new Workshop();
     for (Fact.Rated rating : ratings) record.take(learner.fact(rating));
     return LevelWords.change(record, index.number(WHOLE));

@@ -13,6 +13,14 @@ import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.FlagId;
 import yendrik.core.rule.words.Proposals;
+import yendrik.core.strand.attempts.AttemptLeaf;
+import yendrik.core.strand.confirm.ConfirmLeaf;
+import yendrik.core.strand.film.FilmLeaf;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.time.TimeLeaf;
+import yendrik.core.strand.work.WorkLeaf;
 
 class ProposalsTest {
   private final Proposals proposals =
@@ -24,7 +32,7 @@ class ProposalsTest {
 
   @Test
   void a_kind_and_a_number_propose_a_score() {
-    assertThat(first("quiz 60")).isEqualTo(new Leaf.Score(PADS, 0.6, 1));
+    assertThat(first("quiz 60")).isEqualTo(new MarkLeaf.Score(PADS, 0.6, 1));
   }
 
   @Test
@@ -50,13 +58,13 @@ class ProposalsTest {
   @Test
   void a_film_and_a_number_propose_how_much_of_it() {
     List<Step> steps = new ArrayList<>(steps());
-    steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new Leaf.Watched(FILM, 0.9))));
+    steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new FilmLeaf.Watched(FILM, 0.9))));
     var withFilm =
         new Proposals(design(steps), new RuleAt.StepOpens(PRACTICAL), LocalDate.of(2026, 11, 20));
     assertThat(withFilm.forText("cable 80", 5).getFirst().leaf())
-        .isEqualTo(new Leaf.Watched(FILM, 0.8));
+        .isEqualTo(new FilmLeaf.Watched(FILM, 0.8));
     assertThat(withFilm.forText("film cutting", 5).getFirst().leaf())
-        .isEqualTo(new Leaf.Watched(FILM, 0.9));
+        .isEqualTo(new FilmLeaf.Watched(FILM, 0.9));
   }
 
   @Test
@@ -77,7 +85,7 @@ class ProposalsTest {
   void a_step_is_proposed_its_own_facts_first_for_done_when() {
     var own = new Proposals(design(), new RuleAt.StepDone(PADS), LocalDate.of(2026, 11, 20));
     var proposal = own.forText("80", 5).getFirst();
-    assertThat(proposal.leaf()).isEqualTo(new Leaf.Score(PADS, 0.8, 1));
+    assertThat(proposal.leaf()).isEqualTo(new MarkLeaf.Score(PADS, 0.8, 1));
     assertThat(proposal.sentence().line()).isEqualTo("scored 80 % or more");
   }
 
@@ -127,15 +135,15 @@ class ProposalsTest {
   void a_number_with_the_name_of_a_step_is_a_score_attempts_minutes_or_days() {
     assertThat(leaves(proposals, "pads 3"))
         .contains(
-            new Leaf.Score(PADS, 0.03, 1),
-            new Leaf.Score(PADS, 0, 0.03),
-            new Leaf.Attempted(PADS, 3),
-            new Leaf.TimeSpent(PADS, 3),
+            new MarkLeaf.Score(PADS, 0.03, 1),
+            new MarkLeaf.Score(PADS, 0, 0.03),
+            new AttemptLeaf.Attempted(PADS, 3),
+            new TimeLeaf.TimeSpent(PADS, 3),
             new Leaf.DaysSinceDone(PADS, 3));
-    assertThat(leaves(proposals, "pads 21")).doesNotContain(new Leaf.Attempted(PADS, 21));
-    assertThat(leaves(proposals, "pads 101")).noneMatch(l -> l instanceof Leaf.Score);
+    assertThat(leaves(proposals, "pads 21")).doesNotContain(new AttemptLeaf.Attempted(PADS, 21));
+    assertThat(leaves(proposals, "pads 101")).noneMatch(l -> l instanceof MarkLeaf.Score);
     assertThat(leaves(proposals, "pads 0"))
-        .containsOnly(new Leaf.Score(PADS, 0, 1), new Leaf.Score(PADS, 0, 0));
+        .containsOnly(new MarkLeaf.Score(PADS, 0, 1), new MarkLeaf.Score(PADS, 0, 0));
     assertThat(leaves(forPlace(new RuleAt.StepDone(PADS)), "pads 3"))
         .as("a step does not wait for itself")
         .doesNotContain(new Leaf.DaysSinceDone(PADS, 3));
@@ -144,69 +152,74 @@ class ProposalsTest {
   @Test
   void what_fits_a_step_best_is_proposed_first() {
     List<Step> steps = new ArrayList<>(steps());
-    steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new Leaf.Watched(FILM, 0.9))));
+    steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new FilmLeaf.Watched(FILM, 0.9))));
     var all =
         new Proposals(design(steps), new RuleAt.StepOpens(SECOND_LOOK), LocalDate.of(2026, 11, 20));
     assertThat(leaves(all, "page rim"))
         .containsExactly(
-            new Leaf.StepDone(ANATOMY), new Leaf.Seen(ANATOMY), new Leaf.Confirmed(ANATOMY));
+            new Leaf.StepDone(ANATOMY),
+            new SeenLeaf.Seen(ANATOMY),
+            new ConfirmLeaf.Confirmed(ANATOMY));
     assertThat(leaves(all, "video cable"))
         .containsExactly(
             new Leaf.StepDone(FILM),
-            new Leaf.Watched(FILM, 0.9),
-            new Leaf.Seen(FILM),
-            new Leaf.Confirmed(FILM));
+            new FilmLeaf.Watched(FILM, 0.9),
+            new SeenLeaf.Seen(FILM),
+            new ConfirmLeaf.Confirmed(FILM));
     assertThat(leaves(all, "quiz pads"))
         .containsExactly(
             new Leaf.StepDone(PADS),
-            new Leaf.Passed(PADS),
-            new Leaf.NotPassed(PADS),
-            new Leaf.Confirmed(PADS));
+            new MarkLeaf.Passed(PADS),
+            new MarkLeaf.NotPassed(PADS),
+            new ConfirmLeaf.Confirmed(PADS));
     assertThat(leaves(all, "assignment card"))
         .containsExactly(
             new Leaf.StepDone(JOB_CARD),
-            new Leaf.Passed(JOB_CARD),
-            new Leaf.HandedIn(JOB_CARD),
-            new Leaf.Marked(JOB_CARD),
-            new Leaf.NotPassed(JOB_CARD),
-            new Leaf.Confirmed(JOB_CARD));
+            new MarkLeaf.Passed(JOB_CARD),
+            new WorkLeaf.HandedIn(JOB_CARD),
+            new WorkLeaf.Marked(JOB_CARD),
+            new MarkLeaf.NotPassed(JOB_CARD),
+            new ConfirmLeaf.Confirmed(JOB_CARD));
     assertThat(leaves(all, "practical brake"))
         .containsExactly(
             new Leaf.StepDone(PRACTICAL),
-            new Leaf.SignedOff(PRACTICAL),
-            new Leaf.Confirmed(PRACTICAL));
+            new SignOffLeaf.SignedOff(PRACTICAL),
+            new ConfirmLeaf.Confirmed(PRACTICAL));
     assertThat(leaves(all, "video 100"))
         .containsExactly(
-            new Leaf.Watched(FILM, 1),
-            new Leaf.TimeSpent(FILM, 100),
+            new FilmLeaf.Watched(FILM, 1),
+            new TimeLeaf.TimeSpent(FILM, 100),
             new Leaf.DaysSinceDone(FILM, 100));
     assertThat(leaves(all, "video 101"))
-        .containsExactly(new Leaf.TimeSpent(FILM, 101), new Leaf.DaysSinceDone(FILM, 101));
+        .containsExactly(new TimeLeaf.TimeSpent(FILM, 101), new Leaf.DaysSinceDone(FILM, 101));
     assertThat(leaves(all, "quiz 20"))
         .containsExactly(
-            new Leaf.Score(PADS, 0.2, 1),
-            new Leaf.Attempted(PADS, 20),
-            new Leaf.Score(PADS, 0, 0.2),
-            new Leaf.TimeSpent(PADS, 20),
+            new MarkLeaf.Score(PADS, 0.2, 1),
+            new AttemptLeaf.Attempted(PADS, 20),
+            new MarkLeaf.Score(PADS, 0, 0.2),
+            new TimeLeaf.TimeSpent(PADS, 20),
             new Leaf.DaysSinceDone(PADS, 20));
     assertThat(leaves(all, "quiz 100"))
-        .contains(new Leaf.Score(PADS, 1, 1), new Leaf.Score(PADS, 0, 1));
+        .contains(new MarkLeaf.Score(PADS, 1, 1), new MarkLeaf.Score(PADS, 0, 1));
   }
 
   @Test
   void the_name_of_a_step_proposes_what_its_kind_can_answer() {
     assertThat(leaves(proposals, "anatomy"))
-        .contains(new Leaf.StepDone(ANATOMY), new Leaf.Seen(ANATOMY), new Leaf.Confirmed(ANATOMY));
+        .contains(
+            new Leaf.StepDone(ANATOMY),
+            new SeenLeaf.Seen(ANATOMY),
+            new ConfirmLeaf.Confirmed(ANATOMY));
     assertThat(leaves(proposals, "pads"))
-        .contains(new Leaf.StepDone(PADS), new Leaf.Passed(PADS), new Leaf.NotPassed(PADS))
-        .doesNotContain(new Leaf.Seen(PADS));
+        .contains(new Leaf.StepDone(PADS), new MarkLeaf.Passed(PADS), new MarkLeaf.NotPassed(PADS))
+        .doesNotContain(new SeenLeaf.Seen(PADS));
     assertThat(leaves(proposals, "job card"))
         .contains(
-            new Leaf.Passed(JOB_CARD),
-            new Leaf.HandedIn(JOB_CARD),
-            new Leaf.Marked(JOB_CARD),
-            new Leaf.NotPassed(JOB_CARD));
-    assertThat(leaves(proposals, "practical")).contains(new Leaf.SignedOff(PRACTICAL));
+            new MarkLeaf.Passed(JOB_CARD),
+            new WorkLeaf.HandedIn(JOB_CARD),
+            new WorkLeaf.Marked(JOB_CARD),
+            new MarkLeaf.NotPassed(JOB_CARD));
+    assertThat(leaves(proposals, "practical")).contains(new SignOffLeaf.SignedOff(PRACTICAL));
   }
 
   @Test

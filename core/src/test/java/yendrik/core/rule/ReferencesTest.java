@@ -24,6 +24,7 @@ import yendrik.core.rule.check.Finding;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.plan.FaultyDesign;
+import yendrik.core.strand.seen.SeenLeaf;
 
 class ReferencesTest {
   private static CourseDesign opening(Condition rule) {
@@ -72,7 +73,7 @@ class ReferencesTest {
   @Test
   void empty_and_impossible_joints_are_found() {
     assertThat(codes(all())).containsExactly(Finding.Code.EMPTY_JOINT);
-    assertThat(codes(atLeast(2, ask(new Leaf.Seen(ANATOMY)))))
+    assertThat(codes(atLeast(2, ask(new SeenLeaf.Seen(ANATOMY)))))
         .containsExactly(Finding.Code.TOO_FEW_PARTS);
   }
 
@@ -131,7 +132,7 @@ class ReferencesTest {
 
   @Test
   void two_parts_of_a_rule_with_one_id_are_found() {
-    Condition read = ask(new Leaf.Seen(ANATOMY));
+    Condition read = ask(new SeenLeaf.Seen(ANATOMY));
     assertThat(codes(all(read, read))).containsExactly(Finding.Code.DOUBLE_NODE);
     assertThat(References.check(opening(all(read, read))).getFirst().arguments())
         .containsEntry("id", read.id().value());

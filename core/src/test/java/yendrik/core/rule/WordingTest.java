@@ -15,8 +15,16 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.rule.words.Dates;
-import yendrik.core.rule.words.Numbers;
 import yendrik.core.rule.words.Wording;
+import yendrik.core.strand.attempts.AttemptLeaf;
+import yendrik.core.strand.confirm.ConfirmLeaf;
+import yendrik.core.strand.film.FilmLeaf;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.time.TimeLeaf;
+import yendrik.core.strand.work.WorkLeaf;
+import yendrik.core.words.Numbers;
 
 class WordingTest {
   private static final RuleAt ELSEWHERE = new RuleAt.StepOpens(PRACTICAL);
@@ -32,26 +40,26 @@ class WordingTest {
 
   @Test
   void questions_about_steps_name_the_step() {
-    assertThat(staff(new Leaf.Seen(ANATOMY))).isEqualTo("Rim brake anatomy read");
-    assertThat(learner(new Leaf.Seen(ANATOMY))).isEqualTo("read “Rim brake anatomy”");
-    assertThat(staff(new Leaf.Score(PADS, 0.6, 1)))
+    assertThat(staff(new SeenLeaf.Seen(ANATOMY))).isEqualTo("Rim brake anatomy read");
+    assertThat(learner(new SeenLeaf.Seen(ANATOMY))).isEqualTo("read “Rim brake anatomy”");
+    assertThat(staff(new MarkLeaf.Score(PADS, 0.6, 1)))
         .isEqualTo("Pads, cables, levers scored 60 % or more");
-    assertThat(learner(new Leaf.Score(PADS, 0.6, 1)))
+    assertThat(learner(new MarkLeaf.Score(PADS, 0.6, 1)))
         .isEqualTo("score 60 % or more in “Pads, cables, levers”");
-    assertThat(staff(new Leaf.Score(PADS, 1, 1))).endsWith("scored 100 %");
-    assertThat(staff(new Leaf.Score(PADS, 0, 0.4))).endsWith("scored 40 % or less");
-    assertThat(staff(new Leaf.Score(PADS, 0.4, 0.6))).endsWith("scored between 40 % and 60 %");
-    assertThat(staff(new Leaf.Attempted(PADS, 1))).endsWith("1 attempt made");
-    assertThat(staff(new Leaf.Attempted(PADS, 2))).endsWith("2 attempts made");
+    assertThat(staff(new MarkLeaf.Score(PADS, 1, 1))).endsWith("scored 100 %");
+    assertThat(staff(new MarkLeaf.Score(PADS, 0, 0.4))).endsWith("scored 40 % or less");
+    assertThat(staff(new MarkLeaf.Score(PADS, 0.4, 0.6))).endsWith("scored between 40 % and 60 %");
+    assertThat(staff(new AttemptLeaf.Attempted(PADS, 1))).endsWith("1 attempt made");
+    assertThat(staff(new AttemptLeaf.Attempted(PADS, 2))).endsWith("2 attempts made");
   }
 
   @Test
   void films_and_registers_are_said_by_their_share() {
-    assertThat(staff(new Leaf.Watched(ANATOMY, 0.9)))
+    assertThat(staff(new FilmLeaf.Watched(ANATOMY, 0.9)))
         .isEqualTo("Rim brake anatomy watched 90 % or more");
-    assertThat(learner(new Leaf.Watched(ANATOMY, 0.9)))
+    assertThat(learner(new FilmLeaf.Watched(ANATOMY, 0.9)))
         .isEqualTo("watch 90 % of “Rim brake anatomy”");
-    assertThat(learner(new Leaf.Watched(ANATOMY, 1))).isEqualTo("watch “Rim brake anatomy”");
+    assertThat(learner(new FilmLeaf.Watched(ANATOMY, 1))).isEqualTo("watch “Rim brake anatomy”");
     assertThat(staff(new Leaf.AttendanceRate(0.75))).isEqualTo("attendance 75 % or more");
     assertThat(learner(new Leaf.SessionsAttended(1))).isEqualTo("attend 1 session");
     assertThat(staff(new Leaf.AttendanceUnder(0.75))).isEqualTo("attendance under 75 %");
@@ -60,9 +68,9 @@ class WordingTest {
   @Test
   void a_steps_own_rule_does_not_repeat_its_name() {
     var own = new RuleAt.StepDone(PADS);
-    assertThat(wording.sentence(new Leaf.Score(PADS, 0.6, 1), own).line())
+    assertThat(wording.sentence(new MarkLeaf.Score(PADS, 0.6, 1), own).line())
         .isEqualTo("scored 60 % or more");
-    assertThat(wording.sentence(new Leaf.Passed(PADS), own).toDo()).isEqualTo("pass it");
+    assertThat(wording.sentence(new MarkLeaf.Passed(PADS), own).toDo()).isEqualTo("pass it");
   }
 
   @Test
@@ -99,9 +107,9 @@ class WordingTest {
 
   @Test
   void joints_read_as_a_sentence_with_brackets_only_where_they_are_needed() {
-    var read = ask(new Leaf.Seen(ANATOMY));
-    var passed = ask(new Leaf.Passed(PADS));
-    var signed = ask(new Leaf.SignedOff(JOB_CARD));
+    var read = ask(new SeenLeaf.Seen(ANATOMY));
+    var passed = ask(new MarkLeaf.Passed(PADS));
+    var signed = ask(new SignOffLeaf.SignedOff(JOB_CARD));
     assertThat(wording.line(all(read, passed), ELSEWHERE))
         .isEqualTo("Rim brake anatomy read and Pads, cables, levers passed");
     assertThat(wording.line(all(read, any(passed, signed)), ELSEWHERE))
@@ -116,7 +124,7 @@ class WordingTest {
   void what_is_gone_is_said_to_be_gone() {
     for (Leaf leaf :
         List.of(
-            new Leaf.Seen(new StepId(99)),
+            new SeenLeaf.Seen(new StepId(99)),
             new Leaf.ModuleDone(new ModuleId(99)),
             new Leaf.AtMastery(new OutcomeId(99)),
             new Leaf.HoldsBadge(new BadgeId(99)),
@@ -129,17 +137,17 @@ class WordingTest {
   void every_question_says_something_different_to_staff_and_something_to_learners() {
     List<Leaf> all =
         List.of(
-            new Leaf.Seen(ANATOMY),
-            new Leaf.TimeSpent(ANATOMY, 5),
-            new Leaf.Watched(ANATOMY, 0.9),
-            new Leaf.HandedIn(JOB_CARD),
-            new Leaf.Attempted(PADS, 2),
-            new Leaf.Marked(JOB_CARD),
-            new Leaf.Passed(PADS),
-            new Leaf.NotPassed(PADS),
-            new Leaf.Score(PADS, 0.6, 1),
-            new Leaf.Confirmed(ANATOMY),
-            new Leaf.SignedOff(JOB_CARD),
+            new SeenLeaf.Seen(ANATOMY),
+            new TimeLeaf.TimeSpent(ANATOMY, 5),
+            new FilmLeaf.Watched(ANATOMY, 0.9),
+            new WorkLeaf.HandedIn(JOB_CARD),
+            new AttemptLeaf.Attempted(PADS, 2),
+            new WorkLeaf.Marked(JOB_CARD),
+            new MarkLeaf.Passed(PADS),
+            new MarkLeaf.NotPassed(PADS),
+            new MarkLeaf.Score(PADS, 0.6, 1),
+            new ConfirmLeaf.Confirmed(ANATOMY),
+            new SignOffLeaf.SignedOff(JOB_CARD),
             new Leaf.StepDone(PADS),
             new Leaf.DaysSinceDone(PADS, 2),
             new Leaf.ModuleDone(BRAKES),

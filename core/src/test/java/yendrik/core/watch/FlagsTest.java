@@ -14,8 +14,10 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.Leaf;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.seen.SeenLeaf;
 
 /** When a learner is flagged, why, and when no longer. */
 class FlagsTest {
@@ -51,7 +53,7 @@ class FlagsTest {
 
   @Test
   void quiet_counts_from_the_last_time_there_and_says_how_long() {
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     Instant last = learner.now();
     progress.advance(last.plus(Duration.ofDays(7)).minusMillis(1));
     assertThat(progress.flaggedAt(QUIET)).isEmpty();
@@ -73,7 +75,7 @@ class FlagsTest {
         .contains("Rim brake anatomy")
         .contains("Pads, cables, levers");
     learner.later(Duration.ofDays(5));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.flaggedAt(BEHIND)).isEmpty();
   }
 
@@ -88,8 +90,8 @@ class FlagsTest {
 
   @Test
   void stuck_needs_a_failed_try_and_days_at_it() {
-    take(new Fact.StartedAttempt(PADS, 1));
-    take(new Fact.FinishedAttempt(PADS, 1, 3, 15));
+    take(new AttemptFact.StartedAttempt(PADS, 1));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 3, 15));
     Instant tried = learner.now();
     progress.advance(tried.plus(Duration.ofDays(5)));
     assertThat(progress.flaggedAt(STUCK)).isEmpty();
@@ -97,7 +99,7 @@ class FlagsTest {
     assertThat(progress.flaggedAt(STUCK)).isPresent();
     assertThat(reasons(STUCK).toString()).contains("Pads, cables, levers");
     learner.later(Duration.ofDays(8));
-    take(new Fact.FinishedAttempt(PADS, 2, 15, 15));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 15, 15));
     assertThat(progress.flaggedAt(STUCK)).isEmpty();
   }
 
@@ -115,7 +117,7 @@ class FlagsTest {
 
   @Test
   void being_marked_absent_is_not_being_in_the_course() {
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     Instant last = learner.now();
     take(new Fact.Attendance(FIRST_SATURDAY, Fact.Presence.ABSENT));
     progress.advance(last.plus(Duration.ofDays(8)));
@@ -128,7 +130,7 @@ class FlagsTest {
     assertThat(progress.flaggedAt(NOT_STARTED)).isPresent();
     assertThat(reasons(NOT_STARTED)).isNotEmpty();
     learner.later(Duration.ofDays(5));
-    take(new Fact.Saw(ANATOMY));
+    take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.flaggedAt(NOT_STARTED)).isEmpty();
   }
 
@@ -147,7 +149,7 @@ class FlagsTest {
       StepId id = new StepId(n);
       steps.add(
           window(
-              step(id, "Page " + n, StepKind.PAGE, ask(new Leaf.Seen(id))),
+              step(id, "Page " + n, StepKind.PAGE, ask(new SeenLeaf.Seen(id))),
               null,
               DUE.plus(Duration.ofDays(n)),
               null));

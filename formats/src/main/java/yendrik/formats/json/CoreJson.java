@@ -21,6 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FactId;
@@ -33,13 +34,16 @@ import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.record.Fact;
+import yendrik.core.record.Strand;
 import yendrik.core.record.Sums;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.strand.work.Judgement;
 
 /**
  * Core's records as JSON (RFC 8259), the form in which designs, rules and facts are kept. Ids are
@@ -98,6 +102,27 @@ public final class CoreJson {
   }
 
   /**
+   * The name under which one of a few words is stored: "PRACTICAL".
+   *
+   * @throws IllegalStateException if none was given to it
+   */
+  public static String name(Enum<?> word) {
+    String name = StoredNames.WORDS.get(word);
+    if (name == null) throw new IllegalStateException(word + " has no name to be stored under");
+    return name;
+  }
+
+  /**
+   * The word of a stored name.
+   *
+   * @throws IllegalArgumentException if no word was ever stored under it
+   */
+  public static <E extends Enum<E>> E word(Class<E> type, String name) {
+    for (E word : type.getEnumConstants()) if (name(word).equals(name)) return word;
+    throw new IllegalArgumentException("no " + type.getSimpleName() + " is stored as " + name);
+  }
+
+  /**
    * Reads a fact as it was stored, in whatever form that was.
    *
    * @param name what is stored as its kind
@@ -124,6 +149,10 @@ public final class CoreJson {
     id(module, FlagId.class, FlagId::new, FlagId::value);
     id(module, FactId.class, FactId::new, FactId::value);
     node(module);
+    word(module, StepKind.class);
+    word(module, Judgement.class);
+    word(module, Fact.Presence.class);
+    word(module, Fact.Grant.class);
     for (Class<?> sealed :
         List.of(
             Condition.class,
@@ -135,16 +164,42 @@ public final class CoreJson {
       for (Class<?> variant : variants(sealed))
         module.registerSubtypes(new NamedType(variant, name(variant)));
     }
+    module.setMixInAnnotation(Strand.Kept.class, Variant.class);
+    for (Strand.Door<?> strand : Strands.ALL)
+      module.registerSubtypes(new NamedType(strand.kept(), name(strand.kept())));
     return module;
   }
 
-  private static List<Class<?>> variants(Class<?> sealed) {
+  static List<Class<?>> variants(Class<?> sealed) {
     List<Class<?>> all = new ArrayList<>();
     for (Class<?> permitted : sealed.getPermittedSubclasses()) {
-      if (permitted.isSealed()) all.addAll(variants(permitted));
+      if (permitted == Fact.OfStrand.class) all.addAll(Strands.facts().values());
+      else if (permitted == Leaf.OfStrand.class) all.addAll(Strands.leaves().values());
+      else if (permitted.isSealed()) all.addAll(variants(permitted));
       else all.add(permitted);
     }
     return all;
+  }
+
+  private static <E extends Enum<E>> void word(SimpleModule module, Class<E> type) {
+    module.addSerializer(
+        type,
+        new ValueSerializer<>() {
+          @Override
+          public void serialize(E word, JsonGenerator out, SerializationContext context)
+              throws JacksonException {
+            out.writeString(name(word));
+          }
+        });
+    module.addDeserializer(
+        type,
+        new ValueDeserializer<>() {
+          @Override
+          public E deserialize(JsonParser in, DeserializationContext context)
+              throws JacksonException {
+            return word(type, in.getString());
+          }
+        });
   }
 
   private static void node(SimpleModule module) {

@@ -2,16 +2,19 @@ package yendrik.formats.json;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import yendrik.core.course.StepKind;
+import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.strand.work.Judgement;
 
 /**
  * The names under which variants are stored and sent, in {@code is}. A name that was ever stored
- * keeps its meaning for good; a class may be called otherwise at any time. What was stored in an
- * older form is read by {@link Upcasters}.
+ * keeps its meaning for good; a class may be called otherwise at any time. Strands and kinds say
+ * the names of theirs. What was stored in an older form is read by {@link Upcasters}.
  */
 final class StoredNames {
   private StoredNames() {}
@@ -20,22 +23,15 @@ final class StoredNames {
 
   private static Map<Class<?>, String> all() {
     Map<Class<?>, String> names = new LinkedHashMap<>();
+    Strands.facts().forEach((name, fact) -> names.put(fact, name));
+    Strands.leaves().forEach((name, leaf) -> names.put(leaf, name));
+    Strands.ALL.forEach(strand -> names.put(strand.kept(), strand.name()));
     // facts
     names.put(Fact.Enrolled.class, "enrolled");
     names.put(Fact.CameUnder.class, "came-under");
     names.put(Fact.LeftCourse.class, "left-course");
     names.put(Fact.WasHere.class, "was-here");
-    names.put(Fact.Saw.class, "saw");
-    names.put(Fact.SpentTime.class, "spent-time");
-    names.put(Fact.Watched.class, "watched");
-    names.put(Fact.HandedIn.class, "handed-in");
-    names.put(Fact.StartedAttempt.class, "started-attempt");
-    names.put(Fact.FinishedAttempt.class, "finished-attempt");
-    names.put(Fact.Marked.class, "marked");
     names.put(Fact.Rated.class, "rated");
-    names.put(Fact.Assessed.class, "assessed");
-    names.put(Fact.Confirmed.class, "confirmed");
-    names.put(Fact.SignedOff.class, "signed-off");
     names.put(Fact.Attendance.class, "attendance");
     names.put(Fact.JoinedGroup.class, "joined-group");
     names.put(Fact.LeftGroup.class, "left-group");
@@ -50,17 +46,6 @@ final class StoredNames {
     names.put(Fact.ExceptionEnded.class, "exception-ended");
     names.put(Fact.TakenBack.class, "taken-back");
     // questions
-    names.put(Leaf.Seen.class, "seen");
-    names.put(Leaf.TimeSpent.class, "time-spent");
-    names.put(Leaf.Watched.class, "watched");
-    names.put(Leaf.HandedIn.class, "handed-in");
-    names.put(Leaf.Attempted.class, "attempted");
-    names.put(Leaf.Marked.class, "marked");
-    names.put(Leaf.Passed.class, "passed");
-    names.put(Leaf.NotPassed.class, "not-passed");
-    names.put(Leaf.Score.class, "score");
-    names.put(Leaf.Confirmed.class, "confirmed");
-    names.put(Leaf.SignedOff.class, "signed-off");
     names.put(Leaf.StepDone.class, "step-done");
     names.put(Leaf.DaysSinceDone.class, "days-since-done");
     names.put(Leaf.ModuleDone.class, "module-done");
@@ -102,6 +87,29 @@ final class StoredNames {
     names.put(Composition.AtLeast.class, "at-least");
     names.put(Composition.Mean.class, "mean");
     names.put(Composition.Lowest.class, "lowest");
+    return Map.copyOf(names);
+  }
+
+  /** The same of what is one of a few words: kinds of steps, judgements, presence, grants. */
+  static final Map<Enum<?>, String> WORDS = words();
+
+  private static Map<Enum<?>, String> words() {
+    Map<Enum<?>, String> names = new LinkedHashMap<>();
+    for (StepKind kind : StepKind.values()) names.put(kind, kind.stored());
+    // what staff make of a piece of work
+    names.put(Judgement.PASSED, "PASSED");
+    names.put(Judgement.AGAIN, "AGAIN");
+    names.put(Judgement.FAILED, "FAILED");
+    // whether a learner was at a session
+    names.put(Fact.Presence.PRESENT, "PRESENT");
+    names.put(Fact.Presence.LATE, "LATE");
+    names.put(Fact.Presence.EXCUSED, "EXCUSED");
+    names.put(Fact.Presence.ABSENT, "ABSENT");
+    // what an exception gives
+    names.put(Fact.Grant.OPENED, "OPENED");
+    names.put(Fact.Grant.EXCUSED, "EXCUSED");
+    names.put(Fact.Grant.DUE_MOVED, "DUE_MOVED");
+    names.put(Fact.Grant.ATTEMPTS, "ATTEMPTS");
     return Map.copyOf(names);
   }
 }

@@ -11,6 +11,8 @@ import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.time.TimeFact;
 
 /**
  * Reports of time on a step and of parts of its film, of which there is one each minute, kept
@@ -38,8 +40,8 @@ public final class StoredVisit {
   public static Optional<StepId> step(Fact fact) {
     if (fact.replaces().isPresent()) return Optional.empty();
     return switch (fact.what()) {
-      case Fact.SpentTime spent -> Optional.of(spent.step());
-      case Fact.Watched watched -> Optional.of(watched.step());
+      case TimeFact.SpentTime spent -> Optional.of(spent.step());
+      case FilmFact.Watched watched -> Optional.of(watched.step());
       default -> Optional.empty();
     };
   }

@@ -14,8 +14,10 @@ import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.progress.Latches;
@@ -26,6 +28,13 @@ import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
 
 class CoreJsonTest {
   @Test
@@ -37,7 +46,7 @@ class CoreJsonTest {
 
   @Test
   void a_condition_is_written_in_the_documented_form() {
-    Condition rule = new Condition.Ask(new NodeId("n1"), new Leaf.Score(new StepId(7), 0.6, 1));
+    Condition rule = new Condition.Ask(new NodeId("n1"), new MarkLeaf.Score(new StepId(7), 0.6, 1));
     var json = CoreJson.mapper().valueToTree(rule);
     assertThat(json.toString())
         .isEqualTo(
@@ -49,14 +58,14 @@ class CoreJsonTest {
     for (Fact.What what :
         List.of(
             new Fact.Enrolled(),
-            new Fact.Marked(new StepId(3), 1, 8, 20, Fact.Judgement.AGAIN, "Say which pad."),
+            new WorkFact.Marked(new StepId(3), 1, 8, 20, Judgement.AGAIN, "Say which pad."),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.of(new StepId(3)), 1),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.empty(), 0),
             new Fact.Rated(
                 Workshop.BRAKE, 2, Optional.empty(), 0, Optional.of("clean"), Optional.of(4)),
-            new Fact.Assessed(
+            new WorkFact.Assessed(
                 new StepId(3), 1, new RubricId(2), 5, List.of(new Rubric.Met(1, 0, "late"))),
-            new Fact.Watched(new StepId(3), 0, 41, 100),
+            new FilmFact.Watched(new StepId(3), 0, 41, 100),
             new Fact.Attendance(Workshop.FIRST_SATURDAY, Fact.Presence.LATE),
             new Fact.DueMoved(new StepId(3), Workshop.START))) {
       String json = CoreJson.mapper().writerFor(Fact.What.class).writeValueAsString(what);
@@ -173,10 +182,7 @@ class CoreJsonTest {
           "watched");
 
   private static List<String> names(Class<?> sealed) {
-    return Stream.of(sealed.getPermittedSubclasses())
-        .flatMap(c -> c.isSealed() ? names(c).stream() : Stream.of(CoreJson.name(c)))
-        .sorted()
-        .toList();
+    return CoreJson.variants(sealed).stream().map(CoreJson::name).sorted().toList();
   }
 
   @Test
@@ -187,6 +193,30 @@ class CoreJsonTest {
     assertThat(names(LevelMethod.class))
         .containsExactly("best", "mean", "most-recent", "recency-weighted", "secure");
     assertThat(names(Composition.How.class)).containsExactly("all", "at-least", "lowest", "mean");
+    assertThat(words(StepKind.values()))
+        .doesNotHaveDuplicates()
+        .contains("PAGE", "VIDEO", "QUIZ", "ASSIGNMENT", "PRACTICAL");
+    assertThat(words(Judgement.values())).containsExactly("PASSED", "AGAIN", "FAILED");
+    assertThat(words(Fact.Presence.values()))
+        .containsExactly("PRESENT", "LATE", "EXCUSED", "ABSENT");
+    assertThat(words(Fact.Grant.values()))
+        .containsExactly("OPENED", "EXCUSED", "DUE_MOVED", "ATTEMPTS");
+  }
+
+  private static List<String> words(Enum<?>[] all) {
+    return Stream.of(all).map(CoreJson::name).toList();
+  }
+
+  @Test
+  void a_word_that_was_never_stored_is_refused() {
+    assertThat(CoreJson.word(StepKind.class, "VIDEO")).isEqualTo(StepKind.VIDEO);
+    assertThatThrownBy(() -> CoreJson.word(StepKind.class, "video"))
+        .hasMessage("no StepKind is stored as video");
+    assertThatThrownBy(() ->
+            CoreJson.fact(
+                "attendance",
+                (ObjectNode) CoreJson.mapper().readTree("{\"session\":1,\"presence\":\"GONE\"}")))
+        .isInstanceOf(JacksonException.class);
   }
 
   @Test
@@ -195,20 +225,20 @@ class CoreJsonTest {
         (ObjectNode)
             CoreJson.mapper().readTree("{\"step\":2,\"number\":1,\"points\":7.0,\"of\":10.0}");
     assertThat(CoreJson.fact("finished-attempt", body))
-        .isEqualTo(new Fact.FinishedAttempt(new StepId(2), 1, 7, 10));
+        .isEqualTo(new AttemptFact.FinishedAttempt(new StepId(2), 1, 7, 10));
   }
 
   @Test
   void sums_come_back_as_they_were_and_leave_out_what_is_nothing() {
     var learner = new Workshop();
-    var record = new LearnerRecord(new CourseIndex(Workshop.design()), Workshop.JUNO);
+    var record = Strands.record(new CourseIndex(Workshop.design()), Workshop.JUNO);
     List.of(
             new Fact.Enrolled(),
-            new Fact.Saw(Workshop.ANATOMY),
-            new Fact.SpentTime(Workshop.ANATOMY, 40),
-            new Fact.FinishedAttempt(Workshop.PADS, 1, 9, 15),
-            new Fact.HandedIn(Workshop.JOB_CARD, 1),
-            new Fact.Marked(Workshop.JOB_CARD, 1, 0, 20, Fact.Judgement.AGAIN, ""),
+            new SeenFact.Saw(Workshop.ANATOMY),
+            new TimeFact.SpentTime(Workshop.ANATOMY, 40),
+            new AttemptFact.FinishedAttempt(Workshop.PADS, 1, 9, 15),
+            new WorkFact.HandedIn(Workshop.JOB_CARD, 1),
+            new WorkFact.Marked(Workshop.JOB_CARD, 1, 0, 20, Judgement.AGAIN, ""),
             new Fact.Rated(
                 Workshop.BRAKE, 3, Optional.of(Workshop.JOB_CARD), 1, Optional.of("Clean")),
             new Fact.Attendance(Workshop.FIRST_SATURDAY, Fact.Presence.LATE),
@@ -218,7 +248,7 @@ class CoreJsonTest {
     String json = CoreJson.write(record.sums());
     assertThat(CoreJson.sums(json)).isEqualTo(record.sums());
     assertThat(json).doesNotContain("watched", "excused", "movedDue", "signedOffBy");
-    var again = LearnerRecord.of(record.index(), Workshop.JUNO, CoreJson.sums(json));
+    var again = LearnerRecord.of(record.index(), Workshop.JUNO, Strands.ALL, CoreJson.sums(json));
     assertThat(again.sums()).isEqualTo(record.sums());
     assertThat(again.score(record.index().number(Workshop.PADS))).isEqualTo(0.6);
     assertThat(again.level(0)).isEqualTo(record.level(0));

@@ -12,14 +12,17 @@ import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.time.TimeFact;
 
 class StoredVisitTest {
   private static final StepId STEP = new StepId(7);
   private static final Optional<PersonId> EDDA = Optional.of(new PersonId(3));
   private static final Instant NINE = Instant.parse("2026-09-01T09:01:00.000250Z");
-  private static final Fact TIME = fact(101, NINE, new Fact.SpentTime(STEP, 60));
+  private static final Fact TIME = fact(101, NINE, new TimeFact.SpentTime(STEP, 60));
   private static final Fact FILM =
-      fact(117, NINE.plusSeconds(30), new Fact.Watched(STEP, 0, 30, 240));
+      fact(117, NINE.plusSeconds(30), new FilmFact.Watched(STEP, 0, 30, 240));
 
   private static Fact fact(long id, Instant at, Fact.What what) {
     return new Fact(new FactId(id), at, EDDA, what, Optional.empty());
@@ -50,7 +53,7 @@ class StoredVisitTest {
   @Test
   void what_is_more_than_a_report_or_corrects_one_stays_by_itself() {
     assertThat(StoredVisit.step(TIME)).contains(STEP);
-    assertThat(StoredVisit.step(fact(1, NINE, new Fact.Saw(STEP)))).isEmpty();
+    assertThat(StoredVisit.step(fact(1, NINE, new SeenFact.Saw(STEP)))).isEmpty();
     var correction = new Fact(new FactId(2), NINE, EDDA, TIME.what(), Optional.of(TIME.id()));
     assertThat(StoredVisit.step(correction)).isEmpty();
   }

@@ -33,6 +33,7 @@ import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
@@ -42,11 +43,13 @@ import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.RubricForms;
 import yendrik.server.design.Rubrics;
 import yendrik.server.files.Files;
+import yendrik.server.kinds.DemoScript;
 
 /** Writes one course of the demo through the same drafting as designers use. */
 final class Author {
   private final DSLContext db;
   private final Drafting drafting;
+  private final Acts acts;
   private final Adoption adoption;
   private final Rubrics rubricsOfCourse;
   private final Files files;
@@ -61,7 +64,7 @@ final class Author {
   private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
   private final Map<StepId, Long> rubrics = new HashMap<>();
   private final Map<String, RubricForms.RubricView> rubricViews = new HashMap<>();
-  private final Map<StepId, DesignEdits.FilmEdit> films = new HashMap<>();
+  private final Map<StepId, DemoScript.DemoFilm> films = new HashMap<>();
   private final Map<StepId, DesignViews.StepView> views = new HashMap<>();
   private final Map<ModuleId, DesignViews.ModuleView> moduleViews = new HashMap<>();
   private List<String> group = List.of();
@@ -70,12 +73,14 @@ final class Author {
   Author(
       DSLContext db,
       Drafting drafting,
+      Acts acts,
       Adoption adoption,
       Rubrics rubrics,
       Files files,
       long by,
       CourseId course) {
     this.db = db;
+    this.acts = acts;
     this.adoption = adoption;
     this.drafting = drafting;
     this.rubricsOfCourse = rubrics;
@@ -239,7 +244,7 @@ final class Author {
         due.isPresent() && !step.extra()
             ? Optional.of(start.plus(Duration.ofDays(due.getAsInt())))
             : Optional.empty();
-    Leaf done = step.kind() == StepKind.QUIZ ? new Leaf.Score(id, step.pass(), 1) : null;
+    Leaf done = step.kind() == StepKind.QUIZ ? new MarkLeaf.Score(id, step.pass(), 1) : null;
     change(id, Optional.empty(), done == null ? Optional.empty() : Optional.of(ask(done)), dueAt);
   }
 
@@ -263,10 +268,14 @@ final class Author {
         .toList();
   }
 
-  private DesignEdits.FilmEdit keep(Script.ScriptFilm film) {
+  private record Written(
+      List<Quiz.Question> questions, Optional<DemoFilm> film, Optional<Long> rubric)
+      implements DemoScript {}
+
+  private DemoScript.DemoFilm keep(Script.ScriptFilm film) {
     try (InputStream in = Author.class.getResourceAsStream("/demo/films/" + film.resource())) {
       long id = files.keep(course, by, film.resource(), in, 10 << 20, Set.of("video/webm")).id();
-      return new DesignEdits.FilmEdit(id, film.seconds());
+      return new DemoScript.DemoFilm(id, film.seconds());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -295,9 +304,12 @@ final class Author {
             script.pass(),
             script.attempts(),
             script.body(),
-            carrying(script),
-            Optional.ofNullable(films.get(id)),
-            Optional.ofNullable(rubrics.get(id)),
+            acts.room(script.kind())
+                .written(
+                    new Written(
+                        carrying(script),
+                        Optional.ofNullable(films.get(id)),
+                        Optional.ofNullable(rubrics.get(id)))),
             script.ties().stream()
                 .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1, cuts(t, script)))
                 .toList(),
@@ -373,7 +385,7 @@ final class Author {
   }
 
   Condition score(String step, double from) {
-    return ask(new Leaf.Score(steps.get(step), from, 1));
+    return ask(new MarkLeaf.Score(steps.get(step), from, 1));
   }
 
   private NodeId node() {

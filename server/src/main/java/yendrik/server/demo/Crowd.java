@@ -12,6 +12,13 @@ import org.jooq.DSLContext;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.record.Fact;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.core.strand.seen.SeenFact;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.time.TimeFact;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
 import yendrik.server.way.Walks;
 
 /**
@@ -83,20 +90,20 @@ final class Crowd {
   private List<Fact.What> at(String key, Random random) {
     var step = course.id(key);
     List<Fact.What> facts = new ArrayList<>();
-    facts.add(new Fact.Saw(step));
-    facts.add(new Fact.SpentTime(step, 60 + random.nextInt(600)));
+    facts.add(new SeenFact.Saw(step));
+    facts.add(new TimeFact.SpentTime(step, 60 + random.nextInt(600)));
     switch (course.script(step).kind()) {
       case PAGE -> {}
-      case VIDEO -> facts.add(new Fact.Watched(step, 0, 40, 40));
+      case VIDEO -> facts.add(new FilmFact.Watched(step, 0, 40, 40));
       case QUIZ -> {
-        facts.add(new Fact.StartedAttempt(step, 1));
-        facts.add(new Fact.FinishedAttempt(step, 1, 6 + random.nextInt(5), 10));
+        facts.add(new AttemptFact.StartedAttempt(step, 1));
+        facts.add(new AttemptFact.FinishedAttempt(step, 1, 6 + random.nextInt(5), 10));
       }
       case ASSIGNMENT -> {
-        facts.add(new Fact.HandedIn(step, 1));
-        facts.add(new Fact.Marked(step, 1, 10 + random.nextInt(11), 20, Fact.Judgement.PASSED, ""));
+        facts.add(new WorkFact.HandedIn(step, 1));
+        facts.add(new WorkFact.Marked(step, 1, 10 + random.nextInt(11), 20, Judgement.PASSED, ""));
       }
-      case PRACTICAL -> facts.add(new Fact.SignedOff(step, ""));
+      case PRACTICAL -> facts.add(new SignOffFact.SignedOff(step, ""));
     }
     for (var outcome : course.evidence(key))
       facts.add(new Fact.Rated(outcome, random.nextInt(4), Optional.of(step), 0));

@@ -35,6 +35,9 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Leaf;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.work.Judgement;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.Courses;
 import yendrik.server.design.Drafting;
@@ -42,13 +45,11 @@ import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.Rubrics;
 import yendrik.server.design.RuleView;
 import yendrik.server.files.Files;
-import yendrik.server.learn.Steps;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 import yendrik.server.reach.Letters;
 import yendrik.server.reach.Messages;
-import yendrik.server.teach.Marking;
 import yendrik.server.teach.Registers;
 import yendrik.server.way.Publishing;
 import yendrik.server.way.Walks;
@@ -138,8 +139,7 @@ public class DemoSchool implements ApplicationRunner {
   private final Drafting drafting;
   private final Publishing publishing;
   private final Walks walks;
-  private final Steps steps;
-  private final Marking marking;
+  private final Acts acts;
   private final Letters letters;
   private final Messages messages;
   private final Registers registers;
@@ -157,8 +157,7 @@ public class DemoSchool implements ApplicationRunner {
       Drafting drafting,
       Publishing publishing,
       Walks walks,
-      Steps steps,
-      Marking marking,
+      Acts acts,
       Letters letters,
       Messages messages,
       Registers registers,
@@ -174,8 +173,7 @@ public class DemoSchool implements ApplicationRunner {
     this.drafting = drafting;
     this.publishing = publishing;
     this.walks = walks;
-    this.steps = steps;
-    this.marking = marking;
+    this.acts = acts;
     this.letters = letters;
     this.messages = messages;
     this.registers = registers;
@@ -260,8 +258,7 @@ public class DemoSchool implements ApplicationRunner {
       walks.act(enrolment, Optional.of(tomas), _ -> groups);
       var learning =
           new Learning(
-              steps,
-              marking,
+              acts,
               clock,
               foundations,
               teaching,
@@ -362,7 +359,7 @@ public class DemoSchool implements ApplicationRunner {
   }
 
   private Author author(long designer, CourseId course) {
-    return new Author(db, drafting, adoption, rubrics, files, designer, course);
+    return new Author(db, drafting, acts, adoption, rubrics, files, designer, course);
   }
 
   /** What every course of the school shares; two of its outcomes wait to be adopted. */
@@ -519,13 +516,13 @@ public class DemoSchool implements ApplicationRunner {
     a.moduleOpens(1, a.ask(new Leaf.ModuleDone(a.modules.get(0))));
     a.opens("fault-quiz", a.all(a.done("check-sheet"), a.done("play")));
     a.opens("fault-report", a.score("fault-quiz", 0.7));
-    a.moduleOpens(2, a.ask(new Leaf.Passed(a.id("fault-quiz"))));
+    a.moduleOpens(2, a.ask(new MarkLeaf.Passed(a.id("fault-quiz"))));
     a.opens("pads-quiz", a.done("rim-anatomy"));
     a.opens(
         "brake-practical",
         a.all(a.score("pads-quiz", 0.6), a.ask(new Leaf.AtMastery(a.outcomeId("SAFE")))));
     a.opens("job-card", a.done("brake-practical"));
-    a.opens("second-look", a.ask(new Leaf.NotPassed(a.id("pads-quiz"))));
+    a.opens("second-look", a.ask(new MarkLeaf.NotPassed(a.id("pads-quiz"))));
     a.moduleOpens(3, a.ask(new Leaf.ModuleDone(a.modules.get(2))));
     a.opens("index-practical", a.score("gear-quiz", 0.6));
     for (int m = 4; m < 8; m++) a.moduleOpens(m, a.ask(new Leaf.ModuleDone(a.modules.get(m - 1))));
@@ -553,8 +550,8 @@ public class DemoSchool implements ApplicationRunner {
         "indigo",
         Optional.of(
             a.all(
-                a.ask(new Leaf.SignedOff(a.id("brake-practical"))),
-                a.ask(new Leaf.Passed(a.id("job-card"))))));
+                a.ask(new SignOffLeaf.SignedOff(a.id("brake-practical"))),
+                a.ask(new MarkLeaf.Passed(a.id("job-card"))))));
     a.badge(
         "Clean Shift",
         "Indexes a nine-speed drivetrain from slack cable to nine clean shifts.",
@@ -563,7 +560,9 @@ public class DemoSchool implements ApplicationRunner {
         "peaks",
         "ochre",
         Optional.of(
-            a.all(a.score("gear-quiz", 0.8), a.ask(new Leaf.SignedOff(a.id("index-practical"))))));
+            a.all(
+                a.score("gear-quiz", 0.8),
+                a.ask(new SignOffLeaf.SignedOff(a.id("index-practical"))))));
     a.badge(
         "True Wheel",
         "Trues a wheel to within half a millimetre.",
@@ -571,7 +570,7 @@ public class DemoSchool implements ApplicationRunner {
         "hexagon",
         "wheel",
         "indigo",
-        Optional.of(a.ask(new Leaf.SignedOff(a.id("true-practical")))));
+        Optional.of(a.ask(new SignOffLeaf.SignedOff(a.id("true-practical")))));
     a.badge(
         "Clear Speaker",
         "Explains work and cost so that a rider understands it, shown three times.",
@@ -608,8 +607,7 @@ public class DemoSchool implements ApplicationRunner {
       Author induction, Seat staff, long enrolment, long learner, Instant start, Random random) {
     var learning =
         new Learning(
-            steps,
-            marking,
+            acts,
             clock,
             induction,
             staff,
@@ -693,7 +691,7 @@ public class DemoSchool implements ApplicationRunner {
     learning.marked(
         "fault-report",
         1,
-        Fact.Judgement.AGAIN,
+        Judgement.AGAIN,
         0.3,
         "Say what it means for the rider: what now, what later, what it costs.",
         1);
@@ -811,8 +809,7 @@ public class DemoSchool implements ApplicationRunner {
           _ -> List.of(new Fact.CompletedCourse(foundations.course)));
       var learning =
           new Learning(
-              steps,
-              marking,
+              acts,
               clock,
               wheels,
               seat(wheels.course, tomas),

@@ -10,19 +10,16 @@ import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.Queue;
 import java.util.Random;
-import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Quiz;
-import yendrik.core.record.Fact;
-import yendrik.server.learn.RouteViews;
-import yendrik.server.learn.Steps;
+import yendrik.core.strand.work.Judgement;
+import yendrik.server.kinds.DemoLearner;
+import yendrik.server.kinds.quiz.AttemptViews;
 import yendrik.server.people.Seat;
-import yendrik.server.teach.Marking;
 
 /** One learner of the demo living through the course, act by act, as the clock is put on. */
-final class Learning {
-  private final Steps steps;
-  private final Marking marking;
+final class Learning implements DemoLearner {
+  private final Acts acts;
   private final DemoClock clock;
   private final Author course;
   private final Seat facilitator;
@@ -37,8 +34,7 @@ final class Learning {
   record Booked(Instant at, Runnable act) {}
 
   Learning(
-      Steps steps,
-      Marking marking,
+      Acts acts,
       DemoClock clock,
       Author course,
       Seat facilitator,
@@ -47,8 +43,7 @@ final class Learning {
       Instant from,
       Instant end,
       Random random) {
-    this.steps = steps;
-    this.marking = marking;
+    this.acts = acts;
     this.clock = clock;
     this.course = course;
     this.facilitator = facilitator;
@@ -99,33 +94,34 @@ final class Learning {
     return now;
   }
 
-  void read(String key) {
+  @Override
+  public void read(String key) {
     StepId id = course.id(key);
-    steps.open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id.value());
     int minutes = Math.max(2, course.script(id).minutes() - 3 + random.nextInt(6));
     for (int m = 0; m < minutes; m += 5) {
       later(Duration.ofMinutes(Math.min(5, minutes - m)));
-      steps.spend(enrolment, person, id.value(), 60 * Math.min(5, minutes - m));
+      acts.steps().spend(enrolment, person, id.value(), 60 * Math.min(5, minutes - m));
     }
   }
 
   /** Plays the first seconds of a film, a stretch at a time. */
   void watch(String key, int seconds) {
     StepId id = course.id(key);
-    steps.open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id.value());
     for (int from = 0; from < seconds; from += 15) {
       int to = Math.min(from + 15, seconds);
       later(Duration.ofSeconds(to - from));
-      steps.watch(enrolment, person, id.value(), from, to);
-      steps.spend(enrolment, person, id.value(), to - from);
+      acts.films().watch(enrolment, person, id.value(), from, to);
+      acts.steps().spend(enrolment, person, id.value(), to - from);
     }
   }
 
   /** Takes a quiz with so many right answers. */
   void attempt(String key, int right) {
     StepId id = course.id(key);
-    steps.open(enrolment, person, id.value());
-    var attempt = steps.begin(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id.value());
+    var attempt = acts.attempts().begin(enrolment, person, id.value());
     Map<String, String> answers = new HashMap<>();
     List<Quiz.Question> questions = course.script(id).questions();
     for (int q = 0; q < questions.size(); q++)
@@ -134,54 +130,56 @@ final class Learning {
           choice(attempt.questions().get(q), questions.get(q).choices().get(q < right ? 0 : 1)));
     int minutes = 4 + random.nextInt(5);
     later(Duration.ofMinutes(minutes));
-    steps.spend(enrolment, person, id.value(), minutes * 60);
-    steps.finish(enrolment, person, id.value(), attempt.number(), answers);
+    acts.steps().spend(enrolment, person, id.value(), minutes * 60);
+    acts.attempts().finish(enrolment, person, id.value(), attempt.number(), answers);
   }
 
-  private static String choice(RouteViews.QuestionView question, Quiz.Choice wanted) {
+  private static String choice(AttemptViews.QuestionView question, Quiz.Choice wanted) {
     return question.choices().stream()
         .filter(c -> c.text().equals(wanted.text()))
-        .map(RouteViews.ChoiceView::id)
+        .map(AttemptViews.ChoiceView::id)
         .findFirst()
         .orElseThrow();
   }
 
   void handIn(String key, String text) {
     StepId id = course.id(key);
-    steps.open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id.value());
     later(Duration.ofMinutes(18));
-    steps.spend(enrolment, person, id.value(), 500);
-    steps.handIn(enrolment, person, id.value(), text);
+    acts.steps().spend(enrolment, person, id.value(), 500);
+    acts.work().handIn(enrolment, person, id.value(), text);
   }
 
   void marked(
-      String key, int version, Fact.Judgement judgement, double share, String comment, int level) {
+      String key, int version, Judgement judgement, double share, String comment, int level) {
     later(Duration.ofHours(16));
     StepId id = course.id(key);
     double points = Math.round(course.script(id).points() * share);
-    marking.mark(
-        facilitator,
-        enrolment,
-        id.value(),
-        version,
-        points,
-        judgement,
-        comment,
-        levels(key, level),
-        course.met(key, level, ""));
+    acts.marking()
+        .mark(
+            facilitator,
+            enrolment,
+            id.value(),
+            version,
+            points,
+            judgement,
+            comment,
+            levels(key, level),
+            course.met(key, level, ""));
   }
 
   void signedOff(String key, String comment, int level) {
     StepId id = course.id(key);
-    steps.open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id.value());
     later(Duration.ofMinutes(25));
-    marking.signOff(
-        facilitator,
-        enrolment,
-        id.value(),
-        comment,
-        levels(key, level),
-        course.met(key, level, ""));
+    acts.marking()
+        .signOff(
+            facilitator,
+            enrolment,
+            id.value(),
+            comment,
+            levels(key, level),
+            course.met(key, level, ""));
   }
 
   private Map<Long, Integer> levels(String key, int level) {
@@ -195,18 +193,29 @@ final class Learning {
 
   /** Does a step in the way that its kind asks for, and passes. */
   void doStep(String key, double ability) {
-    StepId id = course.id(key);
-    Script.ScriptStep script = course.script(id);
-    if (script.kind() == StepKind.PAGE) read(key);
-    if (script.kind() == StepKind.VIDEO) watch(key, script.film().orElseThrow().seconds());
-    if (script.kind() == StepKind.QUIZ) quiz(key, script, ability);
-    if (script.kind() == StepKind.ASSIGNMENT) {
-      handIn(key, DemoTexts.work(key, random));
-      int level = ability > 0.85 ? 3 : ability > 0.45 ? 2 : 1;
-      marked(key, 1, Fact.Judgement.PASSED, 0.6 + 0.4 * ability, DemoTexts.praise(random), level);
-    }
-    if (script.kind() == StepKind.PRACTICAL)
-      signedOff(key, DemoTexts.seen(random), ability > 0.9 ? 3 : ability > 0.3 ? 2 : 1);
+    acts.room(course.script(course.id(key)).kind()).doStep(this, key, ability);
+  }
+
+  @Override
+  public void watch(String key) {
+    watch(key, course.script(course.id(key)).film().orElseThrow().seconds());
+  }
+
+  @Override
+  public void passAttempts(String key, double ability) {
+    quiz(key, course.script(course.id(key)), ability);
+  }
+
+  @Override
+  public void passWork(String key, double ability) {
+    handIn(key, DemoTexts.work(key, random));
+    int level = ability > 0.85 ? 3 : ability > 0.45 ? 2 : 1;
+    marked(key, 1, Judgement.PASSED, 0.6 + 0.4 * ability, DemoTexts.praise(random), level);
+  }
+
+  @Override
+  public void passInFrontOfStaff(String key, double ability) {
+    signedOff(key, DemoTexts.seen(random), ability > 0.9 ? 3 : ability > 0.3 ? 2 : 1);
   }
 
   private void quiz(String key, Script.ScriptStep script, double ability) {

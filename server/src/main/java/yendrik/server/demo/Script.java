@@ -12,6 +12,7 @@ import java.util.function.Function;
 import org.yaml.snakeyaml.Yaml;
 import yendrik.core.course.StepKind;
 import yendrik.core.quiz.Quiz;
+import yendrik.formats.json.CoreJson;
 import yendrik.server.design.RubricForms;
 
 /** A course of the demo as its file describes it. */
@@ -120,7 +121,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
     }
     return new ScriptStep(
         (String) s.get("key"),
-        StepKind.valueOf((String) s.get("kind")),
+        CoreJson.word(StepKind.class, (String) s.get("kind")),
         (String) s.get("name"),
         number(s, "minutes").intValue(),
         number(s, "pass").doubleValue(),

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -63,6 +64,7 @@ class AdoptionController {
             new CourseId(course), new CourseId(framework), edit.outcomes(), edit.scales()));
   }
 
+  @Schema(name = "AdoptionDecision")
   record DecisionEdit(@NotNull Adoption.Decision decision) {}
 
   /** Decides about an adopted outcome. */

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -14,7 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
-import yendrik.core.quiz.Quiz;
 
 /** What designers send. */
 public final class DesignEdits {
@@ -50,6 +50,7 @@ public final class DesignEdits {
   /**
    * @param key empty for a level that is new
    */
+  @Schema(name = "ScaleLevelEdit")
   public record LevelEdit(
       Optional<Integer> key,
       @NotBlank @Size(max = 40) String name,
@@ -84,16 +85,9 @@ public final class DesignEdits {
       @DecimalMin("0") @DecimalMax("1") double passMark,
       @Min(0) @Max(1000) int attempts,
       @NotNull @Size(max = 200_000) String body,
-      @NotNull @Size(max = 500) List<Quiz.Question> questions,
-      Optional<@Valid FilmEdit> film,
-      Optional<Long> rubric,
+      @NotNull @Valid AuthorEdit part,
       @NotNull List<TieEdit> evidenceFor,
       @NotNull List<Long> groups) {}
-
-  /**
-   * @param seconds how long the film is
-   */
-  public record FilmEdit(long file, @Min(1) @Max(86_400) int seconds) {}
 
   /**
    * @param cuts for each level above the lowest the least share of the points, ascending; levels

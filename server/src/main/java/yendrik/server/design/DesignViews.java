@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +12,6 @@ import yendrik.core.course.StepKind;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
-import yendrik.core.quiz.Quiz;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.BadgeRecord;
@@ -48,6 +48,7 @@ public final class DesignViews {
 
   public record Named(long id, String name) {}
 
+  @Schema(name = "DesignScale")
   public record ScaleView(
       long id,
       int version,
@@ -73,8 +74,10 @@ public final class DesignViews {
 
   public record Words(String code, String name, String description) {}
 
+  @Schema(name = "ScaleLevel")
   public record LevelView(int key, String name, double points, String description) {}
 
+  @Schema(name = "DesignOutcome")
   public record OutcomeView(
       long id,
       int version,
@@ -88,6 +91,7 @@ public final class DesignViews {
       boolean retired,
       Optional<Adopted> adopted) {}
 
+  @Schema(name = "DesignModule")
   public record ModuleView(
       long id,
       int version,
@@ -100,6 +104,7 @@ public final class DesignViews {
       boolean staysOpen,
       List<StepView> steps) {}
 
+  @Schema(name = "DesignStep")
   public record StepView(
       long id,
       int version,
@@ -120,14 +125,13 @@ public final class DesignViews {
       double passMark,
       int attempts,
       String body,
-      List<Quiz.Question> questions,
-      Optional<Film> film,
-      Optional<Long> rubric,
+      AuthorPart part,
       List<TieView> evidenceFor,
       List<Long> groups) {}
 
   public record TieView(long outcome, double weight, Optional<List<Double>> cuts) {}
 
+  @Schema(name = "DesignBadge")
   public record BadgeView(
       long id,
       int version,
@@ -179,9 +183,8 @@ public final class DesignViews {
         steps);
   }
 
-  static StepView step(StepRecord row, Wording wording) {
+  static StepView step(StepRecord row, String body, AuthorPart part, Wording wording) {
     Step s = DraftStore.step(row);
-    StepContent content = Json.read(row.getContent(), StepContent.class);
     return new StepView(
         row.getId(),
         row.getVersion(),
@@ -201,10 +204,8 @@ public final class DesignViews {
         s.scoring().points(),
         s.scoring().passMark(),
         s.scoring().attempts(),
-        content.body(),
-        content.questions(),
-        content.film(),
-        content.rubric().map(r -> r.value()),
+        body,
+        part,
         s.evidenceFor().stream()
             .map(t -> new TieView(t.outcome().value(), t.weight(), t.cuts()))
             .toList(),

@@ -25,6 +25,7 @@ public class Designs {
   private static final int KEPT_DRAFTS = 20;
   private final DSLContext db;
   private final DraftStore drafts;
+  private final StepAuthors rooms;
   private final Cache<Key, Ready> ready = Caffeine.newBuilder().maximumSize(KEPT).build();
   private final Cache<CourseId, Ready> readyDrafts =
       Caffeine.newBuilder().maximumSize(KEPT_DRAFTS).build();
@@ -48,9 +49,10 @@ public class Designs {
     }
   }
 
-  Designs(DSLContext db, DraftStore drafts) {
+  Designs(DSLContext db, DraftStore drafts, StepAuthors rooms) {
     this.db = db;
     this.drafts = drafts;
+    this.rooms = rooms;
   }
 
   /** What learners have now; empty before the first publication. */
@@ -75,7 +77,7 @@ public class Designs {
             .where(COURSE_VERSION.COURSE_ID.eq(course.value()), COURSE_VERSION.NUMBER.eq(version))
             .fetchSingle()
             .value1();
-    Document document = Json.read(json, Document.class);
+    Document document = Documents.read(json, rooms);
     var made = new Ready(document, CompiledCourse.of(document.design()));
     ready.put(key, made);
     return made;
@@ -110,7 +112,7 @@ public class Designs {
    */
   public Ready fitToPublish(CourseId course) {
     Ready draft = readyDraft(course);
-    List<String> faults = QuizFaults.of(draft.document());
+    List<String> faults = rooms.faults(draft.document());
     if (!faults.isEmpty())
       throw Problem.faults("The draft has faults that have to be mended first.", faults);
     return draft;

@@ -11,7 +11,7 @@ import yendrik.core.rubric.Rubric;
 /** A design with the content of its steps and their rubrics: what one publication holds. */
 public record Document(
     CourseDesign design,
-    Map<StepId, StepContent> contents,
+    Map<StepId, Content> contents,
     Map<StepId, Integer> minutes,
     Map<BadgeId, BadgePicture> pictures,
     Map<RubricId, Rubric> rubrics) {
@@ -21,7 +21,19 @@ public record Document(
     return content(step).rubric().map(rubrics::get);
   }
 
-  public StepContent content(StepId step) {
-    return contents.getOrDefault(step, StepContent.EMPTY);
+  /**
+   * What is in a step.
+   *
+   * @throws IllegalArgumentException if the document has no such step
+   */
+  public Content content(StepId step) {
+    Content content = contents.get(step);
+    if (content == null) throw new IllegalArgumentException("no step " + step + " in the document");
+    return content;
+  }
+
+  /** What is in a step of a kind. */
+  public <C extends Content> C content(StepId step, Class<C> type) {
+    return type.cast(content(step));
   }
 }

@@ -45,6 +45,7 @@ import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rubric.Rubric;
+import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
@@ -56,9 +57,19 @@ import yendrik.schema.tables.records.StepRecord;
 @Repository
 class DraftStore {
   private final DSLContext db;
+  private final StepAuthors rooms;
 
-  DraftStore(DSLContext db) {
+  DraftStore(DSLContext db, StepAuthors rooms) {
     this.db = db;
+    this.rooms = rooms;
+  }
+
+  static StepKind kind(StepRecord row) {
+    return CoreJson.word(StepKind.class, row.getKind());
+  }
+
+  Content content(StepRecord row) {
+    return rooms.read(kind(row), row.getContent());
   }
 
   List<ScaleRecord> scales(CourseId course) {
@@ -124,13 +135,13 @@ class DraftStore {
     Map<Long, List<StepRecord>> steps =
         steps(id).stream().collect(Collectors.groupingBy(StepRecord::getModuleId));
     List<CourseModule> modules = new ArrayList<>();
-    Map<StepId, StepContent> contents = new HashMap<>();
+    Map<StepId, Content> contents = new HashMap<>();
     Map<StepId, Integer> minutes = new HashMap<>();
     for (ModuleRecord module : modules(id)) {
       List<StepRecord> own = steps.getOrDefault(module.getId(), List.of());
       modules.add(module(module, own.stream().map(DraftStore::step).toList()));
       for (StepRecord step : own) {
-        contents.put(new StepId(step.getId()), Json.read(step.getContent(), StepContent.class));
+        contents.put(new StepId(step.getId()), content(step));
         minutes.put(new StepId(step.getId()), step.getMinutes());
       }
     }
@@ -156,7 +167,7 @@ class DraftStore {
   }
 
   /** The rubrics that steps use; a step whose rubric is gone has none. */
-  private Map<RubricId, Rubric> rubrics(CourseId course, Collection<StepContent> contents) {
+  private Map<RubricId, Rubric> rubrics(CourseId course, Collection<Content> contents) {
     Set<RubricId> used = new HashSet<>();
     contents.forEach(c -> c.rubric().ifPresent(used::add));
     Map<RubricId, Rubric> rubrics = new HashMap<>();
@@ -222,7 +233,7 @@ class DraftStore {
     return new Step(
         new StepId(s.getId()),
         s.getName(),
-        StepKind.valueOf(s.getKind()),
+        kind(s),
         s.getRequired(),
         s.getPublished(),
         Json.rule(s.getOpensWhen()),

@@ -33,14 +33,14 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
-import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
-import yendrik.core.quiz.Quiz;
-import yendrik.core.rule.Leaf;
+import yendrik.core.kind.Kind;
+import yendrik.core.kind.Kinds;
 import yendrik.core.rule.NodeId;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
+import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.BadgeView;
@@ -48,7 +48,6 @@ import yendrik.server.design.DesignViews.DesignView;
 import yendrik.server.design.DesignViews.ModuleView;
 import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
-import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.http.SafeHtml;
 
@@ -64,7 +63,7 @@ public class Drafting {
   private final Designs designs;
   private final Adoption adoption;
   private final Scales scales;
-  private final Files files;
+  private final StepAuthors rooms;
   private final Clock clock;
 
   Drafting(
@@ -73,14 +72,14 @@ public class Drafting {
       Designs designs,
       Adoption adoption,
       Scales scales,
-      Files files,
+      StepAuthors rooms,
       Clock clock) {
     this.db = db;
     this.drafts = drafts;
     this.designs = designs;
     this.adoption = adoption;
     this.scales = scales;
-    this.files = files;
+    this.rooms = rooms;
     this.clock = clock;
   }
 
@@ -95,7 +94,7 @@ public class Drafting {
     var wording = wording(draft.design());
     Map<Long, List<StepView>> steps =
         drafts.steps(id).stream()
-            .map(s -> DesignViews.step(s, wording))
+            .map(s -> stepView(s, wording))
             .collect(Collectors.groupingBy(StepView::module));
     List<OutcomeRecord> outcomes = drafts.outcomes(id);
     Map<Long, DesignViews.Adopted> adopted = adoption.of(outcomes);
@@ -300,49 +299,41 @@ public class Drafting {
   public StepView addStep(CourseId course, DesignEdits.NewStep edit) {
     if (drafts.modules(course).stream().noneMatch(m -> m.getId() == edit.module()))
       throw Problem.notFound("module");
+    Kind kind = Kinds.of(edit.kind());
+    Step.Scoring usual = kind.usualScoring();
     long id =
         db.insertInto(STEP)
             .set(STEP.COURSE_ID, course.value())
             .set(STEP.MODULE_ID, edit.module())
-            .set(STEP.KIND, edit.kind().name())
+            .set(STEP.KIND, CoreJson.name(edit.kind()))
             .set(STEP.NAME, edit.name().strip())
             .set(STEP.POSITION, next(STEP, STEP.POSITION, STEP.MODULE_ID.eq(edit.module())))
             .set(STEP.DONE_WHEN, JSONB.valueOf("{}"))
-            .set(STEP.CONTENT, Json.of(StepContent.EMPTY))
-            .set(STEP.PASS_MARK, edit.kind() == StepKind.QUIZ ? 0.6 : 0.0)
-            .set(STEP.POINTS, edit.kind() == StepKind.ASSIGNMENT ? 20.0 : 0.0)
+            .set(STEP.CONTENT, Json.of(rooms.fresh(edit.kind())))
+            .set(STEP.PASS_MARK, usual.passMark())
+            .set(STEP.POINTS, usual.points())
+            .set(STEP.ATTEMPTS, usual.attempts())
             .returning(STEP.ID)
             .fetchSingle(STEP.ID);
     db.update(STEP)
-        .set(STEP.DONE_WHEN, Json.of(usualDone(edit.kind(), new StepId(id))))
+        .set(STEP.DONE_WHEN, Json.of(usualDone(kind, new StepId(id))))
         .where(STEP.ID.eq(id))
         .execute();
     return step(course, id);
   }
 
-  private static yendrik.core.rule.Condition usualDone(StepKind kind, StepId id) {
-    Leaf leaf =
-        switch (kind) {
-          case PAGE -> new Leaf.Seen(id);
-          case VIDEO -> new Leaf.Watched(id, 0.9);
-          case QUIZ, ASSIGNMENT -> new Leaf.Passed(id);
-          case PRACTICAL -> new Leaf.SignedOff(id);
-        };
-    return new yendrik.core.rule.Condition.Ask(
-        new NodeId(UUID.randomUUID().toString().substring(0, 8)), leaf);
+  private static yendrik.core.rule.Condition usualDone(Kind kind, StepId id) {
+    var node = new NodeId(UUID.randomUUID().toString().substring(0, 8));
+    return new yendrik.core.rule.Condition.Ask(node, kind.usualDoneWhen(id));
   }
 
   public StepView changeStep(CourseId course, long id, int version, DesignEdits.StepEdit edit) {
     StepRecord row = stepRow(course, id);
     checkStep(edit);
     checkEvidence(course, edit);
-    var content =
-        new StepContent(
-            SafeHtml.of(edit.body()),
-            edit.questions(),
-            film(course, edit.film()),
-            rubric(course, row, edit.rubric()));
-    boolean quiz = row.getKind().equals(StepKind.QUIZ.name());
+    StepKind kind = DraftStore.kind(row);
+    Content content =
+        rooms.checked(kind, place(course, edit), SafeHtml.of(edit.body()), edit.part());
     checkGroups(course, edit);
     var audience =
         new Step.Audience(
@@ -364,7 +355,7 @@ public class Drafting {
             .set(STEP.DUE_AT, edit.dueAt().orElse(null))
             .set(STEP.CLOSES_AT, edit.closesAt().orElse(null))
             .set(STEP.MINUTES, edit.minutes())
-            .set(STEP.POINTS, quiz ? content.quiz().points() : edit.points())
+            .set(STEP.POINTS, rooms.points(kind, content, edit.points()))
             .set(STEP.PASS_MARK, edit.passMark())
             .set(STEP.ATTEMPTS, edit.attempts())
             .set(STEP.CONTENT, Json.of(content))
@@ -389,42 +380,15 @@ public class Drafting {
         throw Problem.field("groups", "There is no such group in this course.");
   }
 
-  private Optional<Film> film(CourseId course, Optional<DesignEdits.FilmEdit> edit) {
-    return edit.map(f -> {
-      Files.Kept file =
-          files
-              .of(course, f.file())
-              .filter(k -> FilmController.KINDS.contains(k.mediaType()))
-              .orElseThrow(() -> Problem.field("film", "There is no such film in this course."));
-      return new Film(file.id(), file.name(), file.mediaType(), f.seconds());
-    });
+  private StepAuthor.Place place(CourseId course, DesignEdits.StepEdit edit) {
+    return new StepAuthor.Place(
+        course,
+        edit.evidenceFor().stream().map(DesignEdits.TieEdit::outcome).collect(Collectors.toSet()),
+        drafts.rubrics(course).stream().map(r -> r.getId()).collect(Collectors.toSet()));
   }
 
-  private Optional<RubricId> rubric(CourseId course, StepRecord row, Optional<Long> edit) {
-    if (edit.isEmpty()) return Optional.empty();
-    StepKind kind = StepKind.valueOf(row.getKind());
-    if (kind != StepKind.ASSIGNMENT && kind != StepKind.PRACTICAL)
-      throw Problem.field("rubric", "Only assignments and practicals are assessed with a rubric.");
-    if (drafts.rubrics(course).stream().noneMatch(r -> r.getId().equals(edit.get())))
-      throw Problem.field("rubric", "There is no such rubric in this course.");
-    return edit.map(RubricId::new);
-  }
-
-  /** Cut points fit the scale, and questions carry outcomes that the step gives evidence of. */
+  /** Cut points fit the scale. */
   private void checkEvidence(CourseId course, DesignEdits.StepEdit edit) {
-    Set<Long> tied =
-        edit.evidenceFor().stream().map(DesignEdits.TieEdit::outcome).collect(Collectors.toSet());
-    for (int n = 0; n < edit.questions().size(); n++) {
-      double points = edit.questions().get(n).points();
-      if (!(points >= 0 && points <= Quiz.MOST_POINTS))
-        throw Problem.field("questions", "Question " + (n + 1) + " has no possible points.");
-      boolean known =
-          edit.questions().get(n).outcome().map(o -> tied.contains(o.value())).orElse(true);
-      if (!known)
-        throw Problem.field(
-            "questions",
-            "Question " + (n + 1) + " carries an outcome that the step gives no evidence of.");
-    }
     if (edit.evidenceFor().stream().allMatch(t -> t.cuts().isEmpty())) return;
     CourseDesign design = drafts.document(course).design();
     for (DesignEdits.TieEdit tie : edit.evidenceFor())
@@ -475,7 +439,13 @@ public class Drafting {
   }
 
   private StepView step(CourseId course, long id) {
-    return DesignViews.step(stepRow(course, id), wording(drafts.document(course).design()));
+    return stepView(stepRow(course, id), wording(drafts.document(course).design()));
+  }
+
+  private StepView stepView(StepRecord row, Wording wording) {
+    Content content = drafts.content(row);
+    return DesignViews.step(
+        row, content.body(), rooms.part(DraftStore.kind(row), content), wording);
   }
 
   // --- badges -----------------------------------------------------------------------------------

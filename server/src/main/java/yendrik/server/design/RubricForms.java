@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -38,6 +39,7 @@ public final class RubricForms {
    * @param key empty for a level that is new
    * @param standsFor the key of the level of the outcome's scale that it is evidence of
    */
+  @Schema(name = "CriterionLevelEdit")
   public record LevelEdit(
       Optional<Integer> key,
       @NotBlank(message = "name every level") @Size(max = 60) String name,
@@ -51,6 +53,7 @@ public final class RubricForms {
    * @param steps names of the steps that use it
    * @param assessed how many pieces of work were assessed with it
    */
+  @Schema(name = "DesignRubric")
   public record RubricView(
       long id,
       int version,
@@ -72,6 +75,7 @@ public final class RubricForms {
       Optional<String> outcomeName,
       List<LevelView> levels) {}
 
+  @Schema(name = "CriterionLevel")
   public record LevelView(
       int key, String name, String description, double points, Optional<Integer> standsFor) {}
 

@@ -22,8 +22,8 @@ import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Outcome;
-import yendrik.core.record.Fact;
 import yendrik.core.rubric.Rubric;
+import yendrik.core.strand.work.WorkFact;
 import yendrik.formats.framework.Framework;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.RubricRecord;
@@ -77,7 +77,7 @@ public class Rubrics {
     return db.fetchCount(
         FACT,
         FACT.COURSE_ID.eq(row.getCourseId()),
-        FACT.KIND.eq(CoreJson.name(Fact.Assessed.class)),
+        FACT.KIND.eq(CoreJson.name(WorkFact.Assessed.class)),
         DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("rubric"))
             .cast(Long.class)
             .eq(row.getId()));

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import yendrik.formats.json.CoreJson;
  *
  * @param line the whole rule in one line
  */
+@Schema(name = "RuleView")
 public record RuleView(String line, RuleNode root) {
 
   /**

@@ -26,7 +26,7 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.rule.words.Faults;
-import yendrik.core.rule.words.Numbers;
+import yendrik.core.words.Numbers;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.ScaleRecord;

@@ -1,7 +1,11 @@
 package yendrik.server.http;
 
+import io.swagger.v3.core.converter.ModelConverters;
+import io.swagger.v3.core.jackson.ModelResolver;
+import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
@@ -10,7 +14,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springdoc.core.utils.SpringDocUtils;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.web.csrf.CsrfToken;
@@ -21,10 +27,19 @@ import yendrik.core.id.OutcomeId;
  * required, and what the server puts in by itself is no parameter.
  */
 @Configuration
+@ConditionalOnProperty("springdoc.api-docs.enabled")
 class ApiDescription {
   static {
     SpringDocUtils.getConfig().addRequestWrapperToIgnore(CsrfToken.class);
     SpringDocUtils.getConfig().replaceWithClass(OutcomeId.class, Long.class);
+  }
+
+  /** One for all, since what describes types is kept for the whole machine. */
+  private static final SchemaNames NAMES = new SchemaNames();
+
+  @Bean
+  ModelResolver modelResolver(ObjectMapperProvider mapper) {
+    return new ModelResolver(mapper.jsonMapper(), NAMES).openapi31(true);
   }
 
   @Bean
@@ -32,42 +47,53 @@ class ApiDescription {
     return api -> {
       api.info(new Info().title("Yendrik").version("1"));
       api.servers(null);
-      api.getComponents().getSchemas().forEach(ApiDescription::require);
+      variants(api.getComponents());
+      api.getComponents()
+          .getSchemas()
+          .forEach((name, schema) -> NAMES.type(name).ifPresent(type -> require(type, schema)));
       api.getPaths().remove("/api/courses/{course}/events"); // a stream, not JSON
       hideInjected(api);
     };
   }
 
-  private static void require(String name, Schema<?> schema) {
-    Class<?> type = type(name);
-    if (type == null || !type.isRecord() || schema.getProperties() == null) return;
+  /** A type with variants is one of them, as its {@code is} says. */
+  private static void variants(Components components) {
+    for (String name : List.copyOf(components.getSchemas().keySet())) {
+      Class<?> type = NAMES.type(name).orElse(Object.class);
+      if (!type.isInterface() || !Variant.class.isAssignableFrom(type)) continue;
+      Schema<?> oneOf = new Schema<>();
+      Variants.of(type)
+          .forEach((is, variant) -> {
+            ModelConverters.getInstance(/* openapi31= */ true)
+                .readAllAsResolvedSchema(variant)
+                .referencedSchemas
+                .forEach(components.getSchemas()::putIfAbsent);
+            String called = NAMES.of(variant);
+            Schema<?> own = components.getSchemas().get(called);
+            own.addProperty("is", new JsonSchema().typesItem("string")._const(is));
+            oneOf.addOneOfItem(new Schema<>().$ref(called));
+          });
+      components.getSchemas().put(name, oneOf);
+    }
+  }
+
+  private static void require(Class<?> type, Schema<?> schema) {
+    if (!type.isRecord() || schema.getProperties() == null) return;
     List<String> required = new ArrayList<>();
     for (RecordComponent component : type.getRecordComponents())
       if (component.getType() != Optional.class) required.add(component.getName());
+    if (Variant.class.isAssignableFrom(type)) required.add("is");
     schema.setRequired(required);
-  }
-
-  private static @org.jspecify.annotations.Nullable Class<?> type(String name) {
-    String binary = name;
-    while (true) {
-      try {
-        return Class.forName(binary);
-      } catch (ClassNotFoundException e) {
-        int dot = binary.lastIndexOf('.');
-        if (dot < 0) return null;
-        binary = binary.substring(0, dot) + "$" + binary.substring(dot + 1);
-      }
-    }
   }
 
   private static void hideInjected(OpenAPI api) {
     Map<String, Schema> kept = new LinkedHashMap<>(api.getComponents().getSchemas());
     kept.keySet()
         .removeIf(n ->
-            n.endsWith(".Seat")
-                || n.endsWith(".SignedIn")
-                || n.endsWith("SseEmitter")
-                || n.endsWith(".CourseId"));
+            n.equals("Seat")
+                || n.equals("SignedIn")
+                || n.equals("SseEmitter")
+                || n.equals("CourseId"));
     api.getComponents().setSchemas(kept);
     api.getPaths()
         .values()

@@ -49,6 +49,7 @@ class Edge {
         .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES)
         .changeDefaultNullHandling(n -> n.withContentNulls(Nulls.FAIL))
         .addModule(module)
+        .registerSubtypes(Variants.all())
         .build();
   }
 

@@ -1,14 +1,12 @@
 package yendrik.server.learn;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
 import yendrik.core.progress.StepState;
-import yendrik.core.record.Fact;
 import yendrik.server.design.BadgePicture;
-import yendrik.server.design.RubricForms;
 import yendrik.server.way.Explaining;
 
 /** What learners see. */
@@ -40,6 +38,7 @@ public final class RouteViews {
    * @param attended sessions that one was at
    * @param counted sessions with a mark that one was not excused from
    */
+  @Schema(name = "MyAttendance")
   public record AttendanceView(int attended, int counted) {}
 
   /**
@@ -48,6 +47,7 @@ public final class RouteViews {
   public record NextView(
       long step, String name, StepKind kind, String module, String why, List<String> opens) {}
 
+  @Schema(name = "RouteModule")
   public record ModuleView(
       long id,
       String name,
@@ -81,6 +81,7 @@ public final class RouteViews {
    * @param shownIn the next steps that give evidence of it and are not done yet
    * @param opensNext closed steps and modules that wait for this outcome
    */
+  @Schema(name = "MyOutcome")
   public record OutcomeView(
       long id,
       String code,
@@ -106,6 +107,7 @@ public final class RouteViews {
    */
   public record EvidenceView(Instant at, String level, String from, Optional<String> words) {}
 
+  @Schema(name = "MyBadge")
   public record BadgeView(
       long id,
       String name,
@@ -132,79 +134,11 @@ public final class RouteViews {
       Optional<Explaining.Part> doneWhen,
       boolean confirmable,
       boolean confirmed,
-      Optional<FilmView> film,
-      Optional<QuizView> quiz,
-      Optional<WorkView> work,
-      Optional<RubricForms.Sheet> rubric,
-      Optional<RubricForms.Filled> assessed,
-      Optional<String> signedOff,
+      LearnerPart part,
       List<String> evidenceFor,
       Optional<Link> before,
       Optional<Link> after,
       List<String> opened) {}
 
-  /**
-   * @param watched share of the film's seconds that were played, 0 to 1
-   * @param parts what was played, in seconds: from (included), to (excluded), and so on
-   */
-  public record FilmView(
-      String name, String mediaType, int seconds, double watched, List<Integer> parts) {}
-
   public record Link(long id, String name) {}
-
-  /**
-   * @param attemptsLeft -1 for any number
-   * @param current number of an attempt begun and not finished, 0 for none
-   */
-  public record QuizView(
-      int questions,
-      double points,
-      double passMark,
-      int attemptsLeft,
-      int current,
-      Optional<Double> best,
-      List<AttemptLine> attempts) {}
-
-  public record AttemptLine(int number, Optional<Instant> finished, Optional<Double> share) {}
-
-  /** An attempt in progress: questions without their answers. */
-  public record AttemptView(
-      int number, List<QuestionView> questions, Map<String, String> answers) {}
-
-  public record QuestionView(String id, String text, double points, List<ChoiceView> choices) {}
-
-  public record ChoiceView(String id, String text) {}
-
-  /** An attempt marked. */
-  public record ResultView(
-      int number,
-      double points,
-      double of,
-      boolean passed,
-      int attemptsLeft,
-      List<AnswerView> answers,
-      List<String> opened) {}
-
-  public record AnswerView(
-      String question,
-      String text,
-      String chosen,
-      String right,
-      boolean correct,
-      double points,
-      double of,
-      String feedback) {}
-
-  public record WorkView(boolean canHandIn, String draftHint, List<VersionView> versions) {}
-
-  public record VersionView(int version, Instant at, String text, Optional<MarkView> mark) {}
-
-  public record MarkView(
-      Fact.Judgement judgement,
-      double points,
-      double of,
-      String comment,
-      Instant at,
-      List<String> levels,
-      Optional<RubricForms.Filled> assessed) {}
 }

@@ -19,9 +19,9 @@ import yendrik.core.course.Badge;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
-import yendrik.core.course.StepKind;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
@@ -38,7 +38,11 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
-import yendrik.core.rule.words.Numbers;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.film.FilmStrand;
+import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.words.Numbers;
 import yendrik.server.learn.RouteViews.AttendanceView;
 import yendrik.server.learn.RouteViews.BadgeView;
 import yendrik.server.learn.RouteViews.ComingView;
@@ -62,10 +66,12 @@ class Routes {
   private static final int SHOWN_IN = 3;
   private final DSLContext db;
   private final Sessions sessions;
+  private final StepLearners rooms;
 
-  Routes(DSLContext db, Sessions sessions) {
+  Routes(DSLContext db, Sessions sessions, StepLearners rooms) {
     this.db = db;
     this.sessions = sessions;
+    this.rooms = rooms;
   }
 
   RouteView route(Walk walk) {
@@ -108,7 +114,7 @@ class Routes {
   }
 
   /** The first required step that the learner can do something about, else the first other one. */
-  private static Optional<NextView> next(Walk walk) {
+  private Optional<NextView> next(Walk walk) {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
     return IntStream.range(0, index.steps())
@@ -122,16 +128,16 @@ class Routes {
 
   private static boolean actionable(Progress progress, int s) {
     Bead bead = progress.bead(s);
-    if (bead.outOfReach() || progress.record().attemptsLeft(s) == 0) return false;
-    if (progress.course().index().step(s).kind() == StepKind.PRACTICAL
-        && bead.state() == StepState.BEGUN) return false;
+    if (bead.outOfReach() || AttemptsStrand.of(progress.record()).left(s) == 0) return false;
+    boolean withStaff = Kinds.of(progress.course().index().step(s).kind()).withStaff();
+    if (withStaff && bead.state() == StepState.BEGUN) return false;
     return switch (bead.state()) {
       case OPEN, BEGUN, AGAIN -> progress.sight().open(s);
       default -> false;
     };
   }
 
-  private static NextView nextView(Walk walk, int s) {
+  private NextView nextView(Walk walk, int s) {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
     Step step = index.step(s);
@@ -145,13 +151,12 @@ class Routes {
             .toList();
     List<String> why = new ArrayList<>();
     why.add(
-        kind(step.kind())
+        rooms.of(step.kind()).word()
             + ", about "
             + Numbers.count(
                 walk.ready().document().minutes().getOrDefault(step.id(), 10), "minute"));
-    int left = progress.record().attemptsLeft(s);
-    if (step.kind() == StepKind.QUIZ && left != Integer.MAX_VALUE)
-      why.add(Numbers.count(left, "attempt") + " left");
+    int left = AttemptsStrand.of(progress.record()).left(s);
+    if (left != Integer.MAX_VALUE) why.add(Numbers.count(left, "attempt") + " left");
     Explaining.moment(progress.record().due(s))
         .ifPresent(due -> why.add("due " + Explaining.dates(progress).day(due.minusSeconds(1))));
     return new NextView(
@@ -163,22 +168,12 @@ class Routes {
         opens);
   }
 
-  private static String kind(StepKind kind) {
-    return switch (kind) {
-      case PAGE -> "Page";
-      case VIDEO -> "Video";
-      case QUIZ -> "Quiz";
-      case ASSIGNMENT -> "Assignment";
-      case PRACTICAL -> "Practical";
-    };
-  }
-
   private static boolean asksAbout(Condition rule, Step step) {
     return rule.nodes()
         .anyMatch(n ->
             n instanceof Condition.Ask ask
                 && ask.leaf() instanceof Leaf.OfStep of
-                && !(of instanceof Leaf.NotPassed)
+                && !(of instanceof MarkLeaf.NotPassed)
                 && of.step().equals(step.id()));
   }
 
@@ -196,7 +191,7 @@ class Routes {
     };
   }
 
-  private static List<ModuleView> modules(Walk walk) {
+  private List<ModuleView> modules(Walk walk) {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
     var explaining = Explaining.toLearner(progress);
@@ -238,7 +233,7 @@ class Routes {
         && progress.sight().outOfReach(s);
   }
 
-  private static StepLine line(Walk walk, int s, Explaining explaining) {
+  private StepLine line(Walk walk, int s, Explaining explaining) {
     Progress progress = walk.progress();
     Step step = progress.course().index().step(s);
     Bead bead = progress.bead(s);
@@ -255,24 +250,18 @@ class Routes {
         bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of());
   }
 
-  private static String note(Progress progress, int s) {
+  private String note(Progress progress, int s) {
     LearnerRecord record = progress.record();
     Step step = progress.course().index().step(s);
     Dates dates = Explaining.dates(progress);
     return switch (progress.bead(s).state()) {
       case DONE -> {
         String day = progress.doneAt(s).map(d -> dates.day(d)).orElse("");
-        yield switch (step.kind()) {
-          case PAGE -> "read " + day;
-          case VIDEO -> "watched " + day;
-          case QUIZ -> record.scored(s) ? Numbers.percent(record.score(s)) + ", " + day : day;
-          case ASSIGNMENT -> "passed " + day;
-          case PRACTICAL -> "signed off " + day;
-        };
+        yield rooms.of(step.kind()).done(record, s, day);
       }
       case WAITING ->
           "handed in "
-              + dates.day(Instant.ofEpochMilli(record.handedInAt(s)))
+              + dates.day(Instant.ofEpochMilli(record.waitingSince(s)))
               + ", staff mark it next";
       case AGAIN -> again(record, s);
       case MISSED -> "closed " + step.window().until().map(u -> dates.day(u)).orElse("");
@@ -282,17 +271,19 @@ class Routes {
             Explaining.moment(record.due(s))
                 .map(d -> "due " + dates.day(d.minusSeconds(1)))
                 .orElse("");
-        if (record.watched(s) == 0) yield due;
-        yield Numbers.percent(record.watched(s)) + " watched" + (due.isEmpty() ? "" : ", " + due);
+        if (FilmStrand.of(record).share(s) == 0) yield due;
+        yield Numbers.percent(FilmStrand.of(record).share(s))
+            + " watched"
+            + (due.isEmpty() ? "" : ", " + due);
       }
       case CLOSED, NOT_FOR_THEM, UNPUBLISHED -> "";
     };
   }
 
   private static String again(LearnerRecord record, int s) {
-    if (record.attempts(s) == 0) return "needs another go";
+    if (AttemptsStrand.of(record).made(s) == 0) return "needs another go";
     String best = "best " + Numbers.percent(record.score(s));
-    int left = record.attemptsLeft(s);
+    int left = AttemptsStrand.of(record).left(s);
     if (left == Integer.MAX_VALUE) return best + ", try again";
     return left == 0
         ? best + ", no attempts left; ask your facilitator"
@@ -350,7 +341,7 @@ class Routes {
     sources.add(index.outcome(o).id());
     for (int part : index.parts(o)) sources.add(index.outcome(part).id());
     return IntStream.range(0, index.steps())
-        .filter(s -> index.step(s).kind().scored())
+        .filter(s -> Kinds.of(index.step(s).kind()).assesses())
         .filter(
             s -> index.step(s).evidenceFor().stream().anyMatch(t -> sources.contains(t.outcome())))
         .filter(s -> visible(progress, s) && !progress.bead(s).outOfReach())
@@ -370,10 +361,10 @@ class Routes {
     if (piece.note().isPresent() || piece.step().isEmpty()) return piece.note();
     return Facts.standing(walk.facts()).stream()
         .filter(f ->
-            f.what() instanceof Fact.Marked m
+            f.what() instanceof WorkFact.Marked m
                 && m.step().equals(piece.step().get())
                 && m.version() == piece.version())
-        .map(f -> ((Fact.Marked) f.what()).comment())
+        .map(f -> ((WorkFact.Marked) f.what()).comment())
         .filter(c -> !c.isBlank())
         .reduce((_, last) -> last);
   }

@@ -1,5 +1,6 @@
 package yendrik.server.reach;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -33,6 +34,7 @@ class DecisionController {
     return decisions.open(seat);
   }
 
+  @Schema(name = "BadgeDecisionEdit")
   record DecisionEdit(
       boolean keep,
       @NotNull @Size(min = 3, max = 500, message = "say why") String reason,

@@ -1,5 +1,6 @@
 package yendrik.server.reach;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -16,6 +17,8 @@ import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.words.Dates;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.work.WorkFact;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -52,6 +55,7 @@ public class Decisions {
    * @param issued when it was issued
    * @param why what was corrected, in words
    */
+  @Schema(name = "BadgeDecision")
   record DecisionView(
       long enrolment,
       String learner,
@@ -118,9 +122,9 @@ public class Decisions {
   /** Without what was written to the learner about it. */
   private static Fact.What bare(Fact.What what) {
     return switch (what) {
-      case Fact.Marked m ->
-          new Fact.Marked(m.step(), m.version(), m.points(), m.of(), m.judgement(), "");
-      case Fact.SignedOff off -> new Fact.SignedOff(off.step(), "");
+      case WorkFact.Marked m ->
+          new WorkFact.Marked(m.step(), m.version(), m.points(), m.of(), m.judgement(), "");
+      case SignOffFact.SignedOff off -> new SignOffFact.SignedOff(off.step(), "");
       default -> what;
     };
   }

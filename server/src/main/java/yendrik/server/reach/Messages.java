@@ -2,6 +2,7 @@ package yendrik.server.reach;
 
 import static yendrik.schema.Tables.LETTER;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -72,6 +73,7 @@ public class Messages {
   /**
    * @param sent whether it has gone out by e-mail
    */
+  @Schema(name = "OneLetter")
   public record LetterView(
       long id, boolean mine, String subject, String body, Instant at, boolean sent, boolean read) {}
 

@@ -1,5 +1,6 @@
 package yendrik.server.teach;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -18,7 +19,7 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
-import yendrik.core.rule.words.Numbers;
+import yendrik.core.words.Numbers;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -42,6 +43,7 @@ public class Exceptions {
   }
 
   /** An exception that stands. */
+  @Schema(name = "StandingException")
   record Standing(
       long fact, Fact.Grant kind, long step, String name, String says, Instant at, String by) {}
 

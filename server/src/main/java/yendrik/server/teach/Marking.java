@@ -1,7 +1,6 @@
 package yendrik.server.teach;
 
-import static yendrik.schema.Tables.HANDED_IN;
-
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -9,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
@@ -18,6 +16,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.progress.Bead;
@@ -26,6 +25,10 @@ import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
 import yendrik.core.rubric.Rubric;
+import yendrik.core.strand.signoff.SignOffFact;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.strand.work.WorkStrand;
 import yendrik.server.design.Designs;
 import yendrik.server.design.RubricForms;
 import yendrik.server.http.Problem;
@@ -36,12 +39,13 @@ import yendrik.server.way.Added;
 import yendrik.server.way.Assessments;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
+import yendrik.server.work.Versions;
 
 /** What waits for staff, and what they say to it. */
 @Service
 @Transactional
 public class Marking {
-  private final DSLContext db;
+  private final Versions work;
   private final Learners learners;
   private final Designs designs;
   private final Walks walks;
@@ -49,13 +53,13 @@ public class Marking {
   private final Assessments assessments;
 
   Marking(
-      DSLContext db,
+      Versions work,
       Learners learners,
       Designs designs,
       Walks walks,
       People people,
       Assessments assessments) {
-    this.db = db;
+    this.work = work;
     this.learners = learners;
     this.designs = designs;
     this.walks = walks;
@@ -79,8 +83,6 @@ public class Marking {
       Optional<Instant> since,
       boolean heldBack) {}
 
-  private record Place(long enrolment, long step) {}
-
   @Transactional(readOnly = true)
   QueueView queue(Seat seat) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
@@ -89,8 +91,8 @@ public class Marking {
     List<WaitingView> handedIn = new ArrayList<>();
     List<WaitingView> toSignOff = new ArrayList<>();
     List<Learners.Snapshot> all = learners.of(seat);
-    Map<Place, Latest> latest =
-        latest(
+    Map<Versions.Place, Versions.Newest> latest =
+        work.newest(
             all.stream()
                 .filter(l -> l.waiting() > 0 || !l.summary().heldBack().isEmpty())
                 .map(Learners.Snapshot::enrolment)
@@ -98,7 +100,7 @@ public class Marking {
     for (Learners.Snapshot learner : all)
       for (int s = 0; s < Math.min(index.steps(), learner.thread().length()); s++) {
         StepState state = Bead.of(learner.thread().charAt(s)).state();
-        boolean practical = index.step(s).kind() == StepKind.PRACTICAL;
+        boolean practical = Kinds.of(index.step(s).kind()).withStaff();
         boolean open =
             state == StepState.OPEN || state == StepState.BEGUN || state == StepState.AGAIN;
         boolean heldBack = learner.summary().heldBack().contains(index.step(s).id().value());
@@ -110,35 +112,22 @@ public class Marking {
     return new QueueView(handedIn, toSignOff);
   }
 
-  private record Latest(int version, Instant at) {}
-
-  private Map<Place, Latest> latest(List<Long> enrolments) {
-    return db
-        .select(HANDED_IN.ENROLMENT_ID, HANDED_IN.STEP_ID, HANDED_IN.VERSION, HANDED_IN.AT)
-        .from(HANDED_IN)
-        .where(HANDED_IN.ENROLMENT_ID.in(enrolments))
-        .orderBy(HANDED_IN.VERSION)
-        .fetch()
-        .stream()
-        .collect(
-            java.util.stream.Collectors.toMap(
-                r -> new Place(r.value1(), r.value2()),
-                r -> new Latest(r.value3(), r.value4()),
-                (_, later) -> later));
-  }
-
   private static WaitingView waiting(
-      Learners.Snapshot learner, CourseIndex index, int s, Map<Place, Latest> latest) {
+      Learners.Snapshot learner,
+      CourseIndex index,
+      int s,
+      Map<Versions.Place, Versions.Newest> latest) {
     Step step = index.step(s);
-    var found = Optional.ofNullable(latest.get(new Place(learner.enrolment(), step.id().value())));
+    var found =
+        Optional.ofNullable(latest.get(new Versions.Place(learner.enrolment(), step.id().value())));
     return new WaitingView(
         learner.enrolment(),
         learner.name(),
         step.id().value(),
         step.name(),
         index.module(index.moduleOf(s)).name(),
-        found.map(Latest::version).orElse(0),
-        found.map(Latest::at),
+        found.map(Versions.Newest::version).orElse(0),
+        found.map(Versions.Newest::at),
         learner.summary().heldBack().contains(step.id().value()));
   }
 
@@ -157,6 +146,7 @@ public class Marking {
       Optional<RubricForms.Sheet> rubric,
       Optional<RubricForms.Filled> assessed) {}
 
+  @Schema(name = "WorkVersion")
   record VersionView(
       int version,
       Instant at,
@@ -164,12 +154,15 @@ public class Marking {
       Optional<MarkView> mark,
       Optional<RubricForms.Filled> assessed) {}
 
+  @Schema(name = "EarlierMark")
   record MarkView(
-      Fact.Judgement judgement, double points, double of, String comment, Instant at, String by) {}
+      Judgement judgement, double points, double of, String comment, Instant at, String by) {}
 
+  @Schema(name = "MarkingOutcome")
   record OutcomeView(
       long id, String code, String name, List<LevelView> levels, int mastery, int now) {}
 
+  @Schema(name = "MarkingLevel")
   record LevelView(String name, String description) {}
 
   @Transactional(readOnly = true)
@@ -180,16 +173,15 @@ public class Marking {
     CourseIndex index = walk.progress().course().index();
     Step design = index.step(s);
     List<VersionView> versions =
-        db.selectFrom(HANDED_IN)
-            .where(HANDED_IN.ENROLMENT_ID.eq(enrolment), HANDED_IN.STEP_ID.eq(step))
-            .orderBy(HANDED_IN.VERSION.desc())
-            .fetch(h ->
+        work.of(enrolment, design.id()).reversed().stream()
+            .map(v ->
                 new VersionView(
-                    h.getVersion(),
-                    h.getAt(),
-                    h.getBody(),
-                    mark(walk, design.id(), h.getVersion()),
-                    assessments.of(walk, design.id(), h.getVersion())));
+                    v.version(),
+                    v.at(),
+                    v.text(),
+                    mark(walk, design.id(), v.version()),
+                    assessments.of(walk, design.id(), v.version())))
+            .toList();
     return new WorkView(
         enrolment,
         learner.name(),
@@ -222,10 +214,12 @@ public class Marking {
   private Optional<MarkView> mark(Walk walk, StepId step, int version) {
     return Facts.standing(walk.facts()).stream()
         .filter(f ->
-            f.what() instanceof Fact.Marked m && m.step().equals(step) && m.version() == version)
+            f.what() instanceof WorkFact.Marked m
+                && m.step().equals(step)
+                && m.version() == version)
         .reduce((_, last) -> last)
         .map(f -> {
-          var m = (Fact.Marked) f.what();
+          var m = (WorkFact.Marked) f.what();
           long by = f.by().map(p -> p.value()).orElse(0L);
           return new MarkView(
               m.judgement(),
@@ -255,7 +249,7 @@ public class Marking {
       long step,
       int version,
       double points,
-      Fact.Judgement judgement,
+      Judgement judgement,
       String comment,
       Map<Long, Integer> levels,
       List<Rubric.Met> met) {
@@ -266,9 +260,9 @@ public class Marking {
         walk -> {
           int s = number(walk, step);
           Step design = walk.progress().course().index().step(s);
-          if (design.kind() != StepKind.ASSIGNMENT)
+          if (!Kinds.of(design.kind()).handedIn())
             throw Problem.conflict("This step is not handed in.");
-          int newest = walk.progress().record().version(s);
+          int newest = WorkStrand.of(walk.progress().record()).version(s);
           if (newest == 0) throw Problem.conflict("Nothing has been handed in yet.");
           if (newest != version)
             throw Problem.conflict(
@@ -277,7 +271,7 @@ public class Marking {
           if (!(points >= 0 && points <= of))
             throw Problem.field("points", "Give 0 to " + of + " points.");
           List<Fact.What> whats = new ArrayList<>();
-          whats.add(new Fact.Marked(design.id(), version, points, of, judgement, comment));
+          whats.add(new WorkFact.Marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
           whats.addAll(assessed(walk, design, version, met));
           var by = Optional.of(new PersonId(seat.person().id()));
@@ -310,9 +304,9 @@ public class Marking {
   /** Which part of marking a version of the work a fact is, if it is one. */
   private static Optional<Object> part(Fact.What what, StepId step, int version) {
     return switch (what) {
-      case Fact.Marked m when m.step().equals(step) && m.version() == version ->
+      case WorkFact.Marked m when m.step().equals(step) && m.version() == version ->
           Optional.of("mark");
-      case Fact.Assessed a when a.step().equals(step) && a.version() == version ->
+      case WorkFact.Assessed a when a.step().equals(step) && a.version() == version ->
           Optional.of("rubric");
       case Fact.Rated r when r.step().equals(Optional.of(step)) && r.version() == version ->
           Optional.of(new RatedPart(r.outcome(), r.criterion()));
@@ -335,16 +329,16 @@ public class Marking {
         walk -> {
           int s = number(walk, step);
           Step design = walk.progress().course().index().step(s);
-          if (design.kind() != StepKind.PRACTICAL)
+          if (!Kinds.of(design.kind()).withStaff())
             throw Problem.conflict("Only a practical is signed off.");
           if (walk.progress().bead(s).state() == StepState.DONE) {
             if (signedOff(walk, design.id(), seat, comment)) return List.of();
             throw Problem.conflict("This practical is signed off already.");
           }
           List<Fact.What> whats = new ArrayList<>();
-          whats.add(new Fact.SignedOff(design.id(), comment));
+          whats.add(new SignOffFact.SignedOff(design.id(), comment));
           double of = design.scoring().points();
-          whats.add(new Fact.Marked(design.id(), 0, of, of, Fact.Judgement.PASSED, comment));
+          whats.add(new WorkFact.Marked(design.id(), 0, of, of, Judgement.PASSED, comment));
           whats.addAll(rated(walk, design, 0, levels));
           whats.addAll(assessed(walk, design, 0, met));
           return whats;
@@ -355,7 +349,7 @@ public class Marking {
   private static boolean signedOff(Walk walk, StepId step, Seat seat, String comment) {
     return Facts.standing(walk.facts()).stream()
         .anyMatch(f ->
-            f.what().equals(new Fact.SignedOff(step, comment))
+            f.what().equals(new SignOffFact.SignedOff(step, comment))
                 && f.by().equals(Optional.of(new PersonId(seat.person().id()))));
   }
 
@@ -369,7 +363,7 @@ public class Marking {
             .orElseThrow(() -> Problem.field("rubric", "This step has no rubric."));
     List<Fact.What> whats = new ArrayList<>();
     int design = walk.practice() ? 0 : walk.ready().version();
-    whats.add(new Fact.Assessed(step.id(), version, rubric.id(), design, met));
+    whats.add(new WorkFact.Assessed(step.id(), version, rubric.id(), design, met));
     try {
       for (Rubric.Shown shown : rubric.evidence(met))
         whats.add(

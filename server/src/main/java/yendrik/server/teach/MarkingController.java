@@ -14,8 +14,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import yendrik.core.record.Fact;
 import yendrik.core.rubric.Rubric;
+import yendrik.core.strand.work.Judgement;
 import yendrik.server.design.RubricForms;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -46,7 +46,7 @@ class MarkingController {
   record MarkEdit(
       int version,
       double points,
-      @NotNull Fact.Judgement judgement,
+      @NotNull Judgement judgement,
       @NotNull @Size(max = 10_000) String comment,
       @NotNull Map<Long, Integer> levels,
       Optional<List<RubricForms.@Valid MetView>> rubric) {}

@@ -1,5 +1,6 @@
 package yendrik.server.teach;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -118,6 +119,7 @@ class RegisterController {
   /**
    * @param presence empty to take a mark back
    */
+  @Schema(name = "RegisterMark")
   record MarkEdit(long learner, Optional<Fact.Presence> presence) {}
 
   record RegisterEdit(

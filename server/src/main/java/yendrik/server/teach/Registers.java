@@ -3,6 +3,7 @@ package yendrik.server.teach;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 import static yendrik.schema.Tables.SESSION;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -72,6 +73,7 @@ public class Registers {
   public record CalendarView(
       String zone, Instant now, List<Group> groups, List<SessionView> sessions, boolean mayEdit) {}
 
+  @Schema(name = "RegisterGroup")
   public record Group(long id, String name) {}
 
   /**
@@ -96,6 +98,7 @@ public class Registers {
    * @param attended at how many sessions the learner was
    * @param counted how many sessions count for the learner
    */
+  @Schema(name = "RegisterLine")
   public record Line(
       long enrolment,
       String name,

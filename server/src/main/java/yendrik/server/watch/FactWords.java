@@ -10,7 +10,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.words.Dates;
-import yendrik.core.rule.words.Numbers;
+import yendrik.core.words.Numbers;
 
 /** Says facts in words, for the history of a learner. */
 public final class FactWords {
@@ -30,28 +30,11 @@ public final class FactWords {
   /** Empty for facts that only say that somebody was there. */
   public Optional<String> of(Fact.What what) {
     return switch (what) {
-      case Fact.WasHere _, Fact.SpentTime _, Fact.Watched _, Fact.Assessed _, Fact.TakenBack _ ->
-          Optional.empty();
+      case Fact.WasHere _, Fact.TakenBack _ -> Optional.empty();
+      case Fact.OfStrand f -> f.says(step(f.step()));
       case Fact.Enrolled _ -> Optional.of("Enrolled");
       case Fact.LeftCourse _ -> Optional.of("Left the course");
-      case Fact.Saw f -> Optional.of("Opened " + step(f.step()));
-      case Fact.HandedIn f ->
-          Optional.of("Handed in " + step(f.step()) + ", version " + f.version());
-      case Fact.StartedAttempt f ->
-          Optional.of("Began attempt " + f.number() + " at " + step(f.step()));
-      case Fact.FinishedAttempt f ->
-          Optional.of(
-              "Attempt "
-                  + f.number()
-                  + " at "
-                  + step(f.step())
-                  + ": "
-                  + Numbers.percent(f.points() / f.of()));
-      case Fact.Marked f ->
-          Optional.of(judged(f) + " " + step(f.step()) + points(f) + comment(f.comment()));
       case Fact.Rated f -> rated(f);
-      case Fact.Confirmed f -> Optional.of("Confirmed " + step(f.step()));
-      case Fact.SignedOff f -> Optional.of("Signed off " + step(f.step()) + comment(f.comment()));
       case Fact.Attendance f ->
           Optional.of(presence(f.presence()) + sessions.getOrDefault(f.session(), "a session"));
       case Fact.JoinedGroup f ->
@@ -59,18 +42,20 @@ public final class FactWords {
       case Fact.LeftGroup f ->
           Optional.of("Left the group " + design.groups().getOrDefault(f.group(), ""));
       case Fact.BadgeIssued f ->
-          Optional.of("Badge issued: " + badge(f.badge()) + comment(f.reason()));
+          Optional.of("Badge issued: " + badge(f.badge()) + Numbers.said(f.reason()));
       case Fact.CameUnder f -> Optional.of("Came under version " + f.version() + " of the course");
-      case Fact.BadgeKept f -> Optional.of("Badge kept: " + badge(f.badge()) + comment(f.reason()));
+      case Fact.BadgeKept f ->
+          Optional.of("Badge kept: " + badge(f.badge()) + Numbers.said(f.reason()));
       case Fact.ExceptionEnded f ->
-          Optional.of(ended(f.grant()) + " at " + step(f.step()) + comment(f.reason()));
+          Optional.of(ended(f.grant()) + " at " + step(f.step()) + Numbers.said(f.reason()));
       case Fact.BadgeRevoked f ->
-          Optional.of("Badge revoked: " + badge(f.badge()) + comment(f.reason()));
+          Optional.of("Badge revoked: " + badge(f.badge()) + Numbers.said(f.reason()));
       case Fact.CompletedCourse f ->
           Optional.of(
               "Completed " + design.otherCourses().getOrDefault(f.course(), "another course"));
       case Fact.Opened f -> Optional.of("Opened by exception: " + step(f.step()));
-      case Fact.Excused f -> Optional.of("Excused from " + step(f.step()) + comment(f.reason()));
+      case Fact.Excused f ->
+          Optional.of("Excused from " + step(f.step()) + Numbers.said(f.reason()));
       case Fact.DueMoved f -> Optional.of(step(f.step()) + " due " + dates.moment(f.due()));
       case Fact.AttemptsAdded f ->
           Optional.of(Numbers.count(f.attempts(), "more attempt") + " at " + step(f.step()));
@@ -95,22 +80,6 @@ public final class FactWords {
     };
   }
 
-  private static String judged(Fact.Marked f) {
-    return switch (f.judgement()) {
-      case PASSED -> "Passed";
-      case AGAIN -> "Needs another go:";
-      case FAILED -> "Not passed:";
-    };
-  }
-
-  private static String points(Fact.Marked f) {
-    return f.of() > 0 ? ", " + number(f.points()) + " of " + number(f.of()) + " points" : "";
-  }
-
-  private static String number(double n) {
-    return n == Math.rint(n) ? Long.toString((long) n) : Double.toString(n);
-  }
-
   private Optional<String> rated(Fact.Rated f) {
     return design
         .outcome(f.outcome())
@@ -126,10 +95,6 @@ public final class FactWords {
   private static String level(Scale scale, int key) {
     int level = scale.at(key);
     return level < 0 ? "a level that is gone" : scale.levels().get(level).name();
-  }
-
-  private static String comment(String text) {
-    return text.isBlank() ? "" : ". “" + text + "”";
   }
 
   private String badge(BadgeId id) {

@@ -1,5 +1,6 @@
 package yendrik.server.watch;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -70,6 +71,7 @@ final class WatchViews {
 
   record FlagView(String name, Instant since, List<String> reasons) {}
 
+  @Schema(name = "LevelName")
   record LevelView(
       long outcome,
       String code,
@@ -86,11 +88,13 @@ final class WatchViews {
   /**
    * @param answer whether the learner wrote it
    */
+  @Schema(name = "LetterLine")
   record LetterView(Instant at, String subject, String from, boolean sent, boolean answer) {}
 
   /**
    * @param turn whose turn it is, in words
    */
+  @Schema(name = "BeadInfo")
   record BeadView(
       long enrolment,
       long person,

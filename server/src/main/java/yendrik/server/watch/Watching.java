@@ -41,6 +41,8 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.time.TimeFact;
 import yendrik.core.watch.Reasons;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.design.Designs;
@@ -257,7 +259,7 @@ class Watching {
     var zone = walk.progress().course().design().zone();
     var today = clock.instant().atZone(zone).toLocalDate();
     for (Fact fact : walk.facts())
-      if (fact.what() instanceof Fact.SpentTime spent) {
+      if (fact.what() instanceof TimeFact.SpentTime spent) {
         long ago = ChronoUnit.DAYS.between(fact.at().atZone(zone).toLocalDate(), today);
         if (ago >= 0 && ago < DAYS_SHOWN) seconds[DAYS_SHOWN - 1 - (int) ago] += spent.seconds();
       }
@@ -325,7 +327,7 @@ class Watching {
     Set<Long> staff = new HashSet<>();
     walk.facts().forEach(f -> f.by().ifPresent(p -> staff.add(p.value())));
     var explaining = Explaining.toStaff(progress, people.names(staff));
-    int left = progress.record().attemptsLeft(s);
+    int left = AttemptsStrand.of(progress.record()).left(s);
     return new BeadView(
         enrolment,
         walk.person(),

@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
+import yendrik.core.strand.work.WorkFact;
 import yendrik.server.design.Designs;
 import yendrik.server.design.RubricForms.Filled;
 
@@ -23,14 +24,14 @@ public class Assessments {
   public Optional<Filled> of(Walk walk, StepId step, int version) {
     return Facts.standing(walk.facts()).stream()
         .map(Fact::what)
-        .filter(
-            w -> w instanceof Fact.Assessed a && a.step().equals(step) && a.version() == version)
-        .map(w -> (Fact.Assessed) w)
+        .filter(w ->
+            w instanceof WorkFact.Assessed a && a.step().equals(step) && a.version() == version)
+        .map(w -> (WorkFact.Assessed) w)
         .reduce((_, last) -> last)
         .flatMap(a -> filled(walk, a));
   }
 
-  private Optional<Filled> filled(Walk walk, Fact.Assessed a) {
+  private Optional<Filled> filled(Walk walk, WorkFact.Assessed a) {
     Designs.Ready then =
         a.design() == 0 ? walk.ready() : designs.version(walk.course(), a.design());
     return Optional.ofNullable(then.document().rubrics().get(a.rubric()))

@@ -16,8 +16,9 @@ import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
 import yendrik.core.rule.words.Dates;
-import yendrik.core.rule.words.Ground;
+import yendrik.core.rule.words.Grounds;
 import yendrik.core.rule.words.Wording;
+import yendrik.core.words.Ground;
 
 /** Says for one learner what a rule comes to, to the learner or to staff. */
 public final class Explaining {
@@ -117,7 +118,7 @@ public final class Explaining {
       else {
         subject = words.subject();
         says = words.says();
-        ground = Ground.of(ask.leaf(), progress.sight()).map(this::ground).orElse("");
+        ground = Grounds.of(ask.leaf(), progress.sight()).map(this::ground).orElse("");
       }
     }
     return new Part(

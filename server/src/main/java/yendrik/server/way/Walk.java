@@ -1,11 +1,16 @@
 package yendrik.server.way;
 
 import java.util.List;
+import java.util.Optional;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.words.Dates;
+import yendrik.server.design.Content;
 import yendrik.server.design.Designs;
+import yendrik.server.design.RubricForms;
 
 /**
  * One learner's way through a course, as of now.
@@ -25,6 +30,26 @@ public record Walk(
   /** All facts, corrections included. */
   public List<Fact> facts() {
     return known.all();
+  }
+
+  /** The course by numbers, as this learner has it. */
+  public CourseIndex index() {
+    return progress.course().index();
+  }
+
+  /** A step by its number. */
+  public Step step(int s) {
+    return index().step(s);
+  }
+
+  /** What is in a step of a kind. */
+  public <C extends Content> C content(int s, Class<C> type) {
+    return ready.document().content(step(s).id(), type);
+  }
+
+  /** What the work at a step is assessed with. */
+  public Optional<RubricForms.Sheet> rubric(int s) {
+    return ready.document().rubric(step(s).id()).map(r -> RubricForms.sheet(r, index().design()));
   }
 
   /** How dates are written to whoever looks at this way now. */

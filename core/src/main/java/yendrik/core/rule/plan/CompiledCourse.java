@@ -1,7 +1,7 @@
 package yendrik.core.rule.plan;
 
 import java.util.ArrayList;
-import java.util.BitSet;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -23,20 +23,15 @@ import yendrik.core.rule.check.Rules;
  * A design made ready for evaluating: rules planned, names numbered, and who depends on whom worked
  * out. Immutable; one serves all learners and threads.
  *
- * <p>Things that are worked out for a learner are <em>units</em>: each step, the opening of each
- * module and its being done, each badge, the course, and all flags together. A unit reads facts and
- * other units; {@link #dependents} says which units to look at again after a change, and {@link
- * #order} in which order, so that each is looked at once, and only those of a circle again until
- * nothing changes.
+ * <p>{@link #dependents} says which units (see {@link UnitNumbers}) to look at again after a
+ * change, and {@link #order} in which order, so that each is looked at once, and only those of a
+ * circle again until nothing changes.
  */
 public final class CompiledCourse {
   private final CourseIndex index;
-  private final Optional<PlannedRule>[] stepOpens;
-  private final PlannedRule[] stepDone;
-  private final Optional<PlannedRule>[] moduleOpens;
-  private final PlannedRule[] moduleDone;
-  private final Optional<PlannedRule>[] badgeEarned;
-  private final PlannedRule courseComplete;
+  private final UnitNumbers units;
+  private final Optional<PlannedRule>[] opens;
+  private final Optional<PlannedRule>[] holds;
   private final PlannedRule[] flags;
   private final Set<CourseId> otherCourses;
   private final int largestRule;
@@ -58,26 +53,26 @@ public final class CompiledCourse {
   private CompiledCourse(CourseDesign design) {
     index = new CourseIndex(design);
     var leaves = new Leaves(index);
-    stepOpens = new Optional[index.steps()];
-    stepDone = new PlannedRule[index.steps()];
+    units = new UnitNumbers(index);
+    opens = new Optional[units.all()];
+    holds = new Optional[units.all()];
+    Arrays.fill(opens, Optional.empty());
+    Arrays.fill(holds, Optional.empty());
     for (int s = 0; s < index.steps(); s++) {
-      stepOpens[s] = plan(index.step(s).opensWhen(), leaves);
-      stepDone[s] = new PlannedRule(index.step(s).doneWhen(), leaves);
+      opens[units.step(s)] = plan(index.step(s).opensWhen(), leaves);
+      holds[units.step(s)] = plan(Optional.of(index.step(s).doneWhen()), leaves);
     }
-    moduleOpens = new Optional[index.modules()];
-    moduleDone = new PlannedRule[index.modules()];
     for (int m = 0; m < index.modules(); m++) {
       CourseModule module = index.module(m);
-      moduleOpens[m] = plan(module.opensWhen(), leaves);
-      moduleDone[m] =
-          new PlannedRule(module.doneWhen().orElseGet(() -> Rules.usualModuleDone(module)), leaves);
+      opens[units.door(m)] = plan(module.opensWhen(), leaves);
+      holds[units.module(m)] =
+          plan(module.doneWhen().or(() -> Optional.of(Rules.usualModuleDone(module))), leaves);
     }
-    badgeEarned = new Optional[index.badges()];
     for (int b = 0; b < index.badges(); b++)
-      badgeEarned[b] = plan(index.badge(b).earnedWhen(), leaves);
-    courseComplete =
-        new PlannedRule(
-            design.completeWhen().orElseGet(() -> Rules.usualCourseComplete(design)), leaves);
+      holds[units.badge(b)] = plan(index.badge(b).earnedWhen(), leaves);
+    holds[units.course()] =
+        plan(
+            design.completeWhen().or(() -> Optional.of(Rules.usualCourseComplete(design))), leaves);
     flags =
         design.flags().stream()
             .map(f -> new PlannedRule(f.flagWhen(), leaves))
@@ -92,14 +87,12 @@ public final class CompiledCourse {
                     : Stream.empty())
             .filter(c -> !c.equals(design.id()))
             .collect(Collectors.toUnmodifiableSet());
-    boolean[] readsItself = new boolean[units()];
-    BitSet[] reading = reading(readsItself);
-    dependents = new int[subjects()][];
-    for (int s = 0; s < dependents.length; s++) dependents[s] = reading[s].stream().toArray();
-    Order found = Order.of(units(), dependents, readsItself);
+    Reads reads = Reads.of(index, units, opens, holds);
+    dependents = reads.dependents();
+    Order found = Order.of(units.all(), dependents, reads.readsItself());
     order = found.units();
     circleEnd = found.circleEnds();
-    rank = new int[units()];
+    rank = new int[units.all()];
     for (int r = 0; r < order.length; r++) rank[order[r]] = r;
   }
 
@@ -108,104 +101,10 @@ public final class CompiledCourse {
   }
 
   private List<PlannedRule> rules() {
-    List<PlannedRule> all = new ArrayList<>(List.of(stepDone));
-    for (var rule : stepOpens) rule.ifPresent(all::add);
-    for (var rule : moduleOpens) rule.ifPresent(all::add);
-    all.addAll(List.of(moduleDone));
-    for (var rule : badgeEarned) rule.ifPresent(all::add);
-    all.add(courseComplete);
-    all.addAll(List.of(flags));
+    List<PlannedRule> all = new ArrayList<>(List.of(flags));
+    for (var rule : opens) rule.ifPresent(all::add);
+    for (var rule : holds) rule.ifPresent(all::add);
     return all;
-  }
-
-  /** For each subject the units that read it. */
-  private BitSet[] reading(boolean[] readsItself) {
-    BitSet[] readers = new BitSet[subjects()];
-    for (int i = 0; i < readers.length; i++) readers[i] = new BitSet(units());
-    for (int s = 0; s < index.steps(); s++) {
-      var subjects = new Readers(readers, s, readsItself);
-      stepOpens[s].ifPresent(subjects::all);
-      // whether it is done rests on its own opening, which is worked out before
-      new Readers(readers, s, new boolean[units()]).all(stepDone[s]);
-      int m = index.moduleOf(s);
-      subjects.read(moduleOpensUnit(m));
-      if (!index.step(s).audience().everyone()) subjects.person();
-      if (index.module(m).strictOrder())
-        for (int before = index.firstStep(m); before < s; before++) subjects.step(before);
-    }
-    for (int m = 0; m < index.modules(); m++) {
-      var opening = new Readers(readers, moduleOpensUnit(m), readsItself);
-      moduleOpens[m].ifPresent(opening::all);
-      var done = new Readers(readers, moduleUnit(m), readsItself);
-      done.all(moduleDone[m]);
-      for (int s = index.firstStep(m); s < index.firstStep(m + 1); s++)
-        if (!index.step(s).audience().everyone()) done.person();
-    }
-    for (int b = 0; b < index.badges(); b++) {
-      var subjects = new Readers(readers, badgeUnit(b), readsItself);
-      badgeEarned[b].ifPresent(subjects::all);
-    }
-    new Readers(readers, courseUnit(), readsItself).all(courseComplete);
-    for (int s = 0; s < readers.length; s++) if (s != flagsUnit()) readers[s].set(flagsUnit());
-    return readers;
-  }
-
-  private final class Readers implements Subjects {
-    private final BitSet[] readers;
-    private final int unit;
-    private final boolean[] readsItself;
-
-    Readers(BitSet[] readers, int unit, boolean[] readsItself) {
-      this.readers = readers;
-      this.unit = unit;
-      this.readsItself = readsItself;
-    }
-
-    void all(PlannedRule rule) {
-      rule.readsFrom(this);
-    }
-
-    void read(int subject) {
-      if (subject == unit) readsItself[unit] = true;
-      else readers[subject].set(unit);
-    }
-
-    @Override
-    public void step(int step) {
-      read(step);
-      if (!index.step(step).audience().everyone()) person();
-    }
-
-    @Override
-    public void factsOf(int step) {
-      readers[factsSubject(step)].set(unit);
-      if (!index.step(step).audience().everyone()) person();
-    }
-
-    @Override
-    public void module(int module) {
-      read(moduleUnit(module));
-    }
-
-    @Override
-    public void outcome(int outcome) {
-      read(outcomeSubject(outcome));
-    }
-
-    @Override
-    public void badge(int badge) {
-      read(badgeUnit(badge));
-    }
-
-    @Override
-    public void course() {
-      read(courseUnit());
-    }
-
-    @Override
-    public void person() {
-      read(personSubject());
-    }
   }
 
   public CourseIndex index() {
@@ -226,28 +125,19 @@ public final class CompiledCourse {
     return new Desk(largestRule);
   }
 
-  public Optional<PlannedRule> stepOpens(int step) {
-    return stepOpens[step];
+  /** The units of the course by number. */
+  public UnitNumbers units() {
+    return units;
   }
 
-  public PlannedRule stepDone(int step) {
-    return stepDone[step];
+  /** The rule that opens a unit, empty where it is open by itself. */
+  public Optional<PlannedRule> opens(int unit) {
+    return opens[unit];
   }
 
-  public Optional<PlannedRule> moduleOpens(int module) {
-    return moduleOpens[module];
-  }
-
-  public PlannedRule moduleDone(int module) {
-    return moduleDone[module];
-  }
-
-  public Optional<PlannedRule> badgeEarned(int badge) {
-    return badgeEarned[badge];
-  }
-
-  public PlannedRule courseComplete() {
-    return courseComplete;
+  /** The rule by which a unit is done, earned or complete; empty where only people say so. */
+  public Optional<PlannedRule> holds(int unit) {
+    return holds[unit];
   }
 
   public int flags() {
@@ -262,12 +152,15 @@ public final class CompiledCourse {
   public Optional<PlannedRule> rule(RuleAt at) {
     return switch (at) {
       case RuleAt.OutcomeMade _ -> Optional.empty();
-      case RuleAt.StepOpens r -> known(index.number(r.step())).flatMap(s -> stepOpens[s]);
-      case RuleAt.StepDone r -> known(index.number(r.step())).map(s -> stepDone[s]);
-      case RuleAt.ModuleOpens r -> known(index.number(r.module())).flatMap(m -> moduleOpens[m]);
-      case RuleAt.ModuleDone r -> known(index.number(r.module())).map(m -> moduleDone[m]);
-      case RuleAt.BadgeEarned r -> known(index.number(r.badge())).flatMap(b -> badgeEarned[b]);
-      case RuleAt.CourseComplete _ -> Optional.of(courseComplete);
+      case RuleAt.StepOpens r -> known(index.number(r.step())).flatMap(s -> opens[units.step(s)]);
+      case RuleAt.StepDone r -> known(index.number(r.step())).flatMap(s -> holds[units.step(s)]);
+      case RuleAt.ModuleOpens r ->
+          known(index.number(r.module())).flatMap(m -> opens[units.door(m)]);
+      case RuleAt.ModuleDone r ->
+          known(index.number(r.module())).flatMap(m -> holds[units.module(m)]);
+      case RuleAt.BadgeEarned r ->
+          known(index.number(r.badge())).flatMap(b -> holds[units.badge(b)]);
+      case RuleAt.CourseComplete _ -> holds[units.course()];
       case RuleAt.FlagRaised r -> {
         for (int f = 0; f < flags.length; f++)
           if (design().flags().get(f).id().equals(r.flag())) yield Optional.of(flags[f]);
@@ -278,49 +171,6 @@ public final class CompiledCourse {
 
   private static Optional<Integer> known(int number) {
     return number == CourseIndex.UNKNOWN ? Optional.empty() : Optional.of(number);
-  }
-
-  public int units() {
-    return flagsUnit() + 1;
-  }
-
-  /** Whether a module is open. */
-  public int moduleOpensUnit(int module) {
-    return index.steps() + module;
-  }
-
-  /** Whether a module is done. */
-  public int moduleUnit(int module) {
-    return index.steps() + index.modules() + module;
-  }
-
-  public int badgeUnit(int badge) {
-    return index.steps() + 2 * index.modules() + badge;
-  }
-
-  public int courseUnit() {
-    return index.steps() + 2 * index.modules() + index.badges();
-  }
-
-  public int flagsUnit() {
-    return courseUnit() + 1;
-  }
-
-  public int outcomeSubject(int outcome) {
-    return units() + outcome;
-  }
-
-  public int personSubject() {
-    return units() + index.outcomes();
-  }
-
-  /** The facts about a step, without what is worked out for it. */
-  public int factsSubject(int step) {
-    return personSubject() + 1 + step;
-  }
-
-  private int subjects() {
-    return factsSubject(index.steps());
   }
 
   /** The units that read a subject (a unit, an outcome, the person or the facts of a step). */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
+import yendrik.core.rule.look.Reading;
 
 /**
  * The working space for evaluating rules, one for each thread, used again and again. After {@link
@@ -35,11 +36,11 @@ public final class Desk {
   }
 
   void put(int node) {
-    verdict[node] = reading.verdict;
-    lasting[node] = reading.lasting;
-    fraction[node] = reading.fraction;
-    turn[node] = reading.turn;
-    next[node] = reading.next;
+    verdict[node] = reading.verdict();
+    lasting[node] = reading.lasting();
+    fraction[node] = reading.fraction();
+    turn[node] = reading.turn();
+    next[node] = reading.next();
   }
 
   double[] scratch(int n) {

@@ -5,6 +5,8 @@ import java.util.function.Function;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.strand.StepLeaf;
 
 /**
  * Turns the questions of one course into probes. Adding a leaf begins here: the switch is sealed.
@@ -53,17 +55,7 @@ final class Leaves {
 
   private Probe ofStep(int s, Leaf.OfStep leaf) {
     return switch (leaf) {
-      case Leaf.Seen _ -> new StepProbes.Seen(s);
-      case Leaf.TimeSpent l -> new StepProbes.TimeSpent(s, l.minutes());
-      case Leaf.Watched l -> new StepProbes.Watched(s, l.share());
-      case Leaf.HandedIn _ -> new StepProbes.HandedIn(s);
-      case Leaf.Attempted l -> new StepProbes.Attempted(s, l.times());
-      case Leaf.Marked _ -> new StepProbes.Marked(s);
-      case Leaf.Passed _ -> new StepProbes.Passed(s);
-      case Leaf.NotPassed _ -> new StepProbes.NotPassed(s);
-      case Leaf.Score l -> new StepProbes.Score(s, l.from(), l.to());
-      case Leaf.Confirmed _ -> new StepProbes.Confirmed(s);
-      case Leaf.SignedOff _ -> new StepProbes.SignedOff(s);
+      case Leaf.OfStrand of -> StepLeaf.of(of).probe(s);
       case Leaf.StepDone _ -> new StepProbes.Done(s);
       case Leaf.DaysSinceDone l -> new StepProbes.DaysSinceDone(s, l.days());
     };

@@ -4,6 +4,10 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.Subjects;
 
 /** Questions about one module. Only required steps that the learner has count. */
 final class ModuleProbes {

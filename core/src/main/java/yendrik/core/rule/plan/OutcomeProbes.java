@@ -6,6 +6,10 @@ import yendrik.core.course.Step;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.Subjects;
 
 /**
  * Questions about one outcome. Staff can rate an outcome at any time, so none is ever out of reach;

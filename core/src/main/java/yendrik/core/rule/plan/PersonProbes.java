@@ -6,6 +6,10 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.Subjects;
 
 /** Questions about the learner and about the clock. */
 final class PersonProbes {

@@ -5,6 +5,10 @@ import java.util.List;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.Subjects;
 
 /**
  * One rule with its names turned into numbers, as a list of nodes with parts before their joint, so
@@ -119,7 +123,7 @@ public final class PlannedRule {
       else reading.metForNow(next);
     } else if (met + notYet < n) reading.outOfReach(bestMean(n, of, desk));
     else reading.notYet(bestMean(n, of, desk), turn);
-    reading.next = next;
+    reading.lookAgainAt(next);
   }
 
   private static double bestMean(int n, int[] of, Desk desk) {
@@ -159,6 +163,6 @@ public final class PlannedRule {
     else if (met) reading.notYet(0, turn);
     else if (settled) reading.met();
     else reading.metForNow(next);
-    reading.next = next;
+    reading.lookAgainAt(next);
   }
 }

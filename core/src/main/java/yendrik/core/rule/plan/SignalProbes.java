@@ -3,6 +3,10 @@ package yendrik.core.rule.plan;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.Subjects;
 
 /**
  * Signs that a learner needs somebody. All of them look over the whole record and all can pass

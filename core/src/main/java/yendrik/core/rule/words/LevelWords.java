@@ -15,6 +15,7 @@ import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.words.Numbers;
 
 /**
  * Says how a level was found and what would change it. Levels in sums are numbered from 1, the

@@ -19,10 +19,12 @@ import java.util.stream.IntStream;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
-import yendrik.core.course.StepKind;
+import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
+import yendrik.core.strand.Offer;
+import yendrik.core.words.Sentence;
 
 /**
  * Proposes conditions for what a designer types: "quiz 60", "after 9 Nov", "SAFE own".
@@ -175,41 +177,13 @@ public final class Proposals {
     boolean own = at.equals(new RuleAt.StepDone(step.id()));
     int near = own ? 40 : 2;
     String names = step.kind().name() + " " + step.name() + " ";
-    if (number.isPresent()) {
-      int n = number.getAsInt();
-      if (step.kind().scored() && n <= 100) {
-        add(all, new Leaf.Score(step.id(), n / 100.0, 1), names + "score percent", near + 5);
-        add(all, new Leaf.Score(step.id(), 0, n / 100.0), names + "score less below under", near);
-      }
-      if (n == 0) return;
-      if (step.kind() == StepKind.VIDEO && n <= 100)
-        add(all, new Leaf.Watched(step.id(), n / 100.0), names + "watched percent", near + 5);
-      if (step.kind() == StepKind.QUIZ && n <= 20)
-        add(all, new Leaf.Attempted(step.id(), n), names + "attempts tries", near + 1);
-      add(all, new Leaf.TimeSpent(step.id(), n), names + "minutes time spent", near);
-      if (!own) add(all, new Leaf.DaysSinceDone(step.id(), n), names + "days after since", near);
-      return;
-    }
-    if (!own) add(all, new Leaf.StepDone(step.id()), names + "finished", near + 4);
-    switch (step.kind()) {
-      case PAGE -> add(all, new Leaf.Seen(step.id()), names + "seen opened", near + 3);
-      case VIDEO -> {
-        add(all, new Leaf.Watched(step.id(), 0.9), names + "seen film", near + 3);
-        add(all, new Leaf.Seen(step.id()), names + "seen opened", near + 1);
-      }
-      case QUIZ -> {
-        add(all, new Leaf.Passed(step.id()), names, near + 3);
-        add(all, new Leaf.NotPassed(step.id()), names + "failed again", near);
-      }
-      case ASSIGNMENT -> {
-        add(all, new Leaf.Passed(step.id()), names, near + 3);
-        add(all, new Leaf.HandedIn(step.id()), names + "submitted sent", near + 2);
-        add(all, new Leaf.Marked(step.id()), names, near + 1);
-        add(all, new Leaf.NotPassed(step.id()), names + "failed again", near);
-      }
-      case PRACTICAL -> add(all, new Leaf.SignedOff(step.id()), names, near + 3);
-    }
-    add(all, new Leaf.Confirmed(step.id()), names, near);
+    int n = number.orElse(0);
+    if (!own && number.isEmpty())
+      add(all, new Leaf.StepDone(step.id()), names + "finished", near + 4);
+    for (Offer offer : Kinds.of(step.kind()).offers(step.id(), number))
+      add(all, offer.leaf(), names + offer.words(), near + offer.weight());
+    if (!own && n > 0)
+      add(all, new Leaf.DaysSinceDone(step.id(), n), names + "days after since", near);
   }
 
   private void module(CourseModule module, OptionalInt number, List<Candidate> all) {

@@ -1,7 +1,8 @@
 package yendrik.core.rule.words;
 
-import static yendrik.core.rule.words.Numbers.count;
-import static yendrik.core.rule.words.Numbers.percent;
+import static yendrik.core.words.Numbers.count;
+import static yendrik.core.words.Numbers.percent;
+import static yendrik.core.words.Sentence.you;
 
 import java.util.List;
 import java.util.stream.Collectors;
@@ -12,6 +13,9 @@ import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Sentence;
 
 /**
  * Says rules in words. This is the only place where a condition becomes text, for staff and for
@@ -94,55 +98,13 @@ public final class Wording {
     };
   }
 
-  private static Sentence you(String subject, String says, String toDo, String did) {
-    return new Sentence(subject, says, toDo, "you " + did);
-  }
-
   private Sentence ofStep(Leaf.OfStep leaf, RuleAt at) {
     boolean own = at.equals(new RuleAt.StepDone(leaf.step()));
-    String name = own ? "" : step(leaf.step());
-    String in = own ? "" : " in " + quoted(leaf.step());
-    String it = own ? "it" : quoted(leaf.step());
+    StepNames names = own ? StepNames.own() : StepNames.of(step(leaf.step()), quoted(leaf.step()));
+    String name = names.subject();
+    String it = names.it();
     return switch (leaf) {
-      case Leaf.Seen _ -> you(name, "read", "read " + it, "read " + it);
-      case Leaf.TimeSpent l -> {
-        String t = count(l.minutes(), "minute");
-        yield you(name, "open for " + t, "spend " + t + " on " + it, "spent " + t + " on " + it);
-      }
-      case Leaf.Watched l -> {
-        String p = percent(l.share());
-        String whole = l.share() >= 1 ? it : p + " of " + it;
-        yield you(
-            name,
-            "watched " + p + (l.share() < 1 ? " or more" : ""),
-            "watch " + whole,
-            "watched " + whole);
-      }
-      case Leaf.HandedIn _ -> you(name, "handed in", "hand in " + it, "handed in " + it);
-      case Leaf.Attempted l -> {
-        String n = count(l.times(), "attempt");
-        yield you(name, n + " made", "make " + n + " at " + it, "made " + n + " at " + it);
-      }
-      case Leaf.Marked _ -> you(name, "marked", "have " + it + " marked", "had " + it + " marked");
-      case Leaf.Passed _ -> you(name, "passed", "pass " + it, "passed " + it);
-      case Leaf.NotPassed _ ->
-          you(
-              name,
-              "marked and not passed",
-              "need another go at " + it,
-              "needed another go at " + it);
-      case Leaf.Score l -> {
-        String range = range(l);
-        yield you(name, "scored " + range, "score " + range + in, "scored " + range + in);
-      }
-      case Leaf.Confirmed _ ->
-          you(name, "confirmed by the learner", "confirm " + it, "confirmed " + it);
-      case Leaf.SignedOff _ ->
-          you(
-              name,
-              "signed off by staff",
-              "have " + it + " signed off",
-              "had " + it + " signed off");
+      case Leaf.OfStrand of -> StepLeaf.of(of).says(names);
       case Leaf.StepDone _ -> you(name, "is done", "finish " + it, "finished " + it);
       case Leaf.DaysSinceDone l -> {
         String d = count(l.days(), "day");
@@ -154,13 +116,6 @@ public final class Wording {
             "you finished " + it + " " + d + " ago");
       }
     };
-  }
-
-  private static String range(Leaf.Score l) {
-    if (l.from() >= 1) return "100 %";
-    if (l.to() >= 1) return percent(l.from()) + " or more";
-    if (l.from() <= 0) return percent(l.to()) + " or less";
-    return "between " + percent(l.from()) + " and " + percent(l.to());
   }
 
   private Sentence ofOutcome(Leaf.OfOutcome leaf) {

@@ -1,0 +1,19 @@
+package yendrik.core.kind;
+
+import yendrik.core.course.StepKind;
+
+/** The door from a kind's name to the kind; the only switch over kinds in core. */
+public final class Kinds {
+  private Kinds() {}
+
+  /** What a kind is. */
+  public static Kind of(StepKind kind) {
+    return switch (kind) {
+      case PAGE -> PageKind.KIND;
+      case VIDEO -> VideoKind.KIND;
+      case QUIZ -> QuizKind.KIND;
+      case ASSIGNMENT -> AssignmentKind.KIND;
+      case PRACTICAL -> PracticalKind.KIND;
+    };
+  }
+}

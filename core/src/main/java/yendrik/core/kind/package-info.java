@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.kind;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,119 @@
+package yendrik.core.progress;
+
+import java.util.function.LongSupplier;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.plan.UnitNumbers;
+
+/** What rules see: the record, and what has been worked out so far. */
+final class Derived implements Sight {
+  private static final long NEVER = Units.NEVER;
+  private final LearnerRecord record;
+  private final UnitNumbers numbers;
+  private final Units units;
+  private final LongSupplier now;
+
+  Derived(LearnerRecord record, UnitNumbers numbers, Units units, LongSupplier now) {
+    this.record = record;
+    this.numbers = numbers;
+    this.units = units;
+    this.now = now;
+  }
+
+  @Override
+  public LearnerRecord record() {
+    return record;
+  }
+
+  @Override
+  public long now() {
+    return now.getAsLong();
+  }
+
+  @Override
+  public boolean waived(int step) {
+    return !record.isFor(step) || (record.excused(step) && units.keptAt[step] == NEVER);
+  }
+
+  @Override
+  public long doneAt(int step) {
+    return units.keptAt[step];
+  }
+
+  @Override
+  public boolean doneByWaiver(int step) {
+    return units.byWaiver[step];
+  }
+
+  @Override
+  public boolean open(int step) {
+    return units.open[step];
+  }
+
+  @Override
+  public boolean usable(int step) {
+    return units.usable[step];
+  }
+
+  @Override
+  public boolean outOfReach(int step) {
+    return units.lost[step];
+  }
+
+  @Override
+  public double fraction(int step) {
+    return units.fraction[step];
+  }
+
+  @Override
+  public Turn turn(int step) {
+    return units.turn[step];
+  }
+
+  @Override
+  public long moduleDoneAt(int module) {
+    return units.keptAt[numbers.module(module)];
+  }
+
+  @Override
+  public boolean nothingToDo(int module) {
+    return units.byWaiver[numbers.module(module)];
+  }
+
+  @Override
+  public boolean moduleOutOfReach(int module) {
+    return units.lost[numbers.module(module)];
+  }
+
+  @Override
+  public double moduleFraction(int module) {
+    return units.fraction[numbers.module(module)];
+  }
+
+  @Override
+  public Turn moduleTurn(int module) {
+    return units.turn[numbers.module(module)];
+  }
+
+  @Override
+  public boolean holds(int badge) {
+    boolean earned = units.keptAt[numbers.badge(badge)] != NEVER;
+    return record.holds(badge) || (earned && !record.revoked(badge));
+  }
+
+  @Override
+  public boolean badgeOutOfReach(int badge) {
+    return units.lost[numbers.badge(badge)];
+  }
+
+  @Override
+  public boolean complete() {
+    return units.keptAt[numbers.course()] != NEVER;
+  }
+
+  @Override
+  public boolean completeOutOfReach() {
+    return units.lost[numbers.course()];
+  }
+}

@@ -1,0 +1,42 @@
+package yendrik.core.strand;
+
+import java.util.Optional;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Sentence;
+
+/**
+ * A question about what a strand holds about a step, with all that the rest of core needs of it.
+ * Steps go by their numbers in the course.
+ */
+public interface StepLeaf extends Leaf.OfStrand {
+  /** The question about one step, ready to be asked. */
+  Probe probe(int step);
+
+  /** The question in words. */
+  Sentence says(StepNames step);
+
+  /** What the record holds on it, empty when there is nothing to tell. */
+  Optional<Ground> ground(LearnerRecord record, int step);
+
+  /**
+   * Refuses a number below 1.
+   *
+   * @throws IllegalArgumentException saying what of it
+   */
+  static void positive(int n, String what) {
+    if (n < 1) throw new IllegalArgumentException(what + " must be 1 or more, was " + n);
+  }
+
+  /**
+   * A question as one of its strand.
+   *
+   * @throws IllegalStateException if it does not say what it needs to
+   */
+  static StepLeaf of(Leaf.OfStrand leaf) {
+    if (leaf instanceof StepLeaf full) return full;
+    throw new IllegalStateException(leaf.getClass() + " is no StepLeaf");
+  }
+}

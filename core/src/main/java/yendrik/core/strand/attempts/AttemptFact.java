@@ -1,0 +1,58 @@
+package yendrik.core.strand.attempts;
+
+import java.util.List;
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.quiz.Quiz;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Strand;
+import yendrik.core.words.Numbers;
+
+/** What happens when somebody tries something that is marked at once. */
+public sealed interface AttemptFact extends Fact.OfStrand {
+  @Override
+  default Strand.Door<AttemptsStrand> strand() {
+    return AttemptsStrand.DOOR;
+  }
+
+  record StartedAttempt(StepId step, int number) implements AttemptFact {
+    @Override
+    public boolean here() {
+      return true;
+    }
+
+    @Override
+    public Optional<String> says(String at) {
+      return Optional.of("Began attempt " + number + " at " + at);
+    }
+  }
+
+  /**
+   * An attempt was marked.
+   *
+   * @param parts how the questions of single outcomes went, none where no question carries one
+   */
+  record FinishedAttempt(StepId step, int number, double points, double of, List<Quiz.Part> parts)
+      implements AttemptFact {
+    /** An attempt at questions that carry no outcomes of their own. */
+    public FinishedAttempt(StepId step, int number, double points, double of) {
+      this(step, number, points, of, List.of());
+    }
+
+    public FinishedAttempt {
+      parts = List.copyOf(parts);
+      if (!(of > 0 && points >= 0 && points <= of))
+        throw new IllegalArgumentException(points + " of " + of + " points");
+    }
+
+    @Override
+    public boolean here() {
+      return true;
+    }
+
+    @Override
+    public Optional<String> says(String at) {
+      return Optional.of("Attempt " + number + " at " + at + ": " + Numbers.percent(points / of));
+    }
+  }
+}

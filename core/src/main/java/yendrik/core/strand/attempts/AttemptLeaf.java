@@ -1,0 +1,53 @@
+package yendrik.core.strand.attempts;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Numbers;
+import yendrik.core.words.Sentence;
+
+/** How often something was tried. */
+public sealed interface AttemptLeaf extends StepLeaf {
+  /** At least so many attempts finished. */
+  record Attempted(StepId step, int times) implements AttemptLeaf {
+    public Attempted {
+      StepLeaf.positive(times, "attempts");
+    }
+
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          AttemptsStrand attempts = AttemptsStrand.of(record);
+          int made = attempts.made(step);
+          double far = (double) made / times;
+          if (made >= times) reading.met();
+          else if (attempts.left(step) < times - made) reading.outOfReach(far);
+          else missing(sight, reading, far, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      String n = Numbers.count(times, "attempt");
+      String it = step.it();
+      return Sentence.you(
+          step.subject(), n + " made", "make " + n + " at " + it, "made " + n + " at " + it);
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return record.standing(step);
+    }
+  }
+}

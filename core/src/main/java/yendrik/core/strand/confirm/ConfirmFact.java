@@ -1,0 +1,27 @@
+package yendrik.core.strand.confirm;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Strand;
+
+/** What learners say themselves about a step. */
+public sealed interface ConfirmFact extends Fact.OfStrand {
+  @Override
+  default Strand.Door<ConfirmStrand> strand() {
+    return ConfirmStrand.DOOR;
+  }
+
+  /** The learner said that it is done. */
+  record Confirmed(StepId step) implements ConfirmFact {
+    @Override
+    public boolean here() {
+      return true;
+    }
+
+    @Override
+    public Optional<String> says(String at) {
+      return Optional.of("Confirmed " + at);
+    }
+  }
+}

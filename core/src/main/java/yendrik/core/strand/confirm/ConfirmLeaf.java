@@ -1,0 +1,44 @@
+package yendrik.core.strand.confirm;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Sentence;
+
+/** What the learner says. */
+public sealed interface ConfirmLeaf extends StepLeaf {
+  record Confirmed(StepId step) implements ConfirmLeaf {
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          if (ConfirmStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
+          else missing(sight, reading, 0, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      return Sentence.you(
+          step.subject(),
+          "confirmed by the learner",
+          "confirm " + step.it(),
+          "confirmed " + step.it());
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return Ground.of("confirmed", ConfirmStrand.of(record).at(step));
+    }
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.strand.confirm;
+
+import org.jspecify.annotations.NullMarked;

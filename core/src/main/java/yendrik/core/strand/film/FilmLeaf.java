@@ -1,0 +1,55 @@
+package yendrik.core.strand.film;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Numbers;
+import yendrik.core.words.Sentence;
+
+/** How much of a film was watched. */
+public sealed interface FilmLeaf extends StepLeaf {
+  /** At least this share of the film's seconds was played, each counted once. */
+  record Watched(StepId step, double share) implements FilmLeaf {
+    public Watched {
+      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+    }
+
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          double watched = FilmStrand.of(record).share(step);
+          if (watched >= share - HAIR) reading.met();
+          else missing(sight, reading, watched / share, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      String p = Numbers.percent(share);
+      String whole = share >= 1 ? step.it() : p + " of " + step.it();
+      return Sentence.you(
+          step.subject(),
+          "watched " + p + (share < 1 ? " or more" : ""),
+          "watch " + whole,
+          "watched " + whole);
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return Ground.of(
+          "so far " + Numbers.percent(FilmStrand.of(record).share(step)) + " watched",
+          record.touchedAt(step));
+    }
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.strand.film;
+
+import org.jspecify.annotations.NullMarked;

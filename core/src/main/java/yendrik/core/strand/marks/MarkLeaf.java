@@ -1,0 +1,141 @@
+package yendrik.core.strand.marks;
+
+import java.util.Map;
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Numbers;
+import yendrik.core.words.Sentence;
+
+/** What the marks of a step come to, whoever gives them. */
+public sealed interface MarkLeaf extends StepLeaf {
+  /** These questions by the names under which they are stored. */
+  Map<String, Class<? extends Leaf.OfStrand>> NAMES =
+      Map.of("passed", Passed.class, "not-passed", NotPassed.class, "score", Score.class);
+
+  private static Optional<Ground> standing(LearnerRecord record, int step) {
+    return record.waiting(step)
+        ? Ground.of("handed in, waits for marking", record.waitingSince(step))
+        : record.standing(step);
+  }
+
+  record Passed(StepId step) implements MarkLeaf {
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          if (record.passed(step)) reading.met();
+          else if (record.waiting(step)) reading.notYet(0.5, Turn.STAFF);
+          else if (record.spent(step)) reading.outOfReach(record.score(step));
+          else missing(sight, reading, record.score(step), Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      return Sentence.you(step.subject(), "passed", "pass " + step.it(), "passed " + step.it());
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return MarkLeaf.standing(record, step);
+    }
+  }
+
+  /** Marked, and not passed: asks for a fact, so that help does not open for everybody at once. */
+  record NotPassed(StepId step) implements MarkLeaf {
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          if (record.notPassed(step)) reading.metForNow(Reading.NO_MOMENT);
+          else if (record.passed(step)) reading.outOfReach(0);
+          else if (record.waiting(step)) reading.notYet(0, Turn.STAFF);
+          else missing(sight, reading, 0, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      return Sentence.you(
+          step.subject(),
+          "marked and not passed",
+          "need another go at " + step.it(),
+          "needed another go at " + step.it());
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return MarkLeaf.standing(record, step);
+    }
+  }
+
+  /**
+   * Score of what counts, between two shares of the points, both included. Attempts only ever raise
+   * the score, so a score above the upper bound is past hope, and one below the lower bound is when
+   * no attempt is left.
+   */
+  record Score(StepId step, double from, double to) implements MarkLeaf {
+    public Score {
+      if (!(from >= 0 && from <= to && to <= 1))
+        throw new IllegalArgumentException("score from " + from + " to " + to);
+    }
+
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          double score = record.score(step);
+          boolean scored = record.scored(step);
+          double far = from == 0 ? 0 : score / from;
+          if (scored && score >= from - HAIR && score <= to + HAIR) inside(reading);
+          else if (scored && score > to + HAIR) reading.outOfReach(0);
+          else if (record.waiting(step)) reading.notYet(far, Turn.STAFF);
+          else if (record.spent(step)) reading.outOfReach(far);
+          else missing(sight, reading, far, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      String range = range();
+      return Sentence.you(
+          step.subject(),
+          "scored " + range,
+          "score " + range + step.in(),
+          "scored " + range + step.in());
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return record.standing(step);
+    }
+
+    private void inside(Reading reading) {
+      if (to >= 1) reading.met();
+      else reading.metForNow(Reading.NO_MOMENT);
+    }
+
+    private String range() {
+      if (from >= 1) return "100 %";
+      if (to >= 1) return Numbers.percent(from) + " or more";
+      if (from <= 0) return Numbers.percent(to) + " or less";
+      return "between " + Numbers.percent(from) + " and " + Numbers.percent(to);
+    }
+  }
+}

@@ -1,0 +1,27 @@
+package yendrik.core.strand.seen;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Strand;
+
+/** What shows that a step was seen. */
+public sealed interface SeenFact extends Fact.OfStrand {
+  @Override
+  default Strand.Door<SeenStrand> strand() {
+    return SeenStrand.DOOR;
+  }
+
+  /** The step was opened. */
+  record Saw(StepId step) implements SeenFact {
+    @Override
+    public boolean here() {
+      return true;
+    }
+
+    @Override
+    public Optional<String> says(String at) {
+      return Optional.of("Opened " + at);
+    }
+  }
+}

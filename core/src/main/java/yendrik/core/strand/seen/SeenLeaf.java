@@ -1,0 +1,40 @@
+package yendrik.core.strand.seen;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Sentence;
+
+/** Whether a step was seen. */
+public sealed interface SeenLeaf extends StepLeaf {
+  record Seen(StepId step) implements SeenLeaf {
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          if (SeenStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
+          else missing(sight, reading, 0, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      return Sentence.you(step.subject(), "read", "read " + step.it(), "read " + step.it());
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return Ground.of("read", SeenStrand.of(record).at(step));
+    }
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.strand.seen;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,46 @@
+package yendrik.core.strand.signoff;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Sentence;
+
+/** What staff vouch for. */
+public sealed interface SignOffLeaf extends StepLeaf {
+  /** Staff may sign off whatever the state of the step, so this is never past hope. */
+  record SignedOff(StepId step) implements SignOffLeaf {
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          if (SignOffStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
+          else missing(sight, reading, 0, Turn.STAFF);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      return Sentence.you(
+          step.subject(),
+          "signed off by staff",
+          "have " + step.it() + " signed off",
+          "had " + step.it() + " signed off");
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      SignOffStrand signOffs = SignOffStrand.of(record);
+      return Ground.of("signed off", signOffs.at(step), signOffs.by(step));
+    }
+  }
+}

@@ -1,0 +1,52 @@
+package yendrik.core.strand.time;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Numbers;
+import yendrik.core.words.Sentence;
+
+/** How long somebody was on a step. */
+public sealed interface TimeLeaf extends StepLeaf {
+  /** On the step, with the page visible, for so many minutes in all. */
+  record TimeSpent(StepId step, int minutes) implements TimeLeaf {
+    public TimeSpent {
+      StepLeaf.positive(minutes, "minutes");
+    }
+
+    @Override
+    public Probe probe(int step) {
+      int seconds = Math.multiplyExact(minutes, 60);
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          int spent = TimeStrand.of(record).seconds(step);
+          if (spent >= seconds) reading.met();
+          else missing(sight, reading, (double) spent / seconds, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      String t = Numbers.count(minutes, "minute");
+      String it = step.it();
+      return Sentence.you(
+          step.subject(), "open for " + t, "spend " + t + " on " + it, "spent " + t + " on " + it);
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return Ground.of(
+          "so far " + TimeStrand.of(record).seconds(step) / 60 + " min", record.touchedAt(step));
+    }
+  }
+}

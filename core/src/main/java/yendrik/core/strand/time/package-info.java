@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.strand.time;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,92 @@
+package yendrik.core.strand.work;
+
+import java.util.List;
+import java.util.Optional;
+import yendrik.core.id.RubricId;
+import yendrik.core.id.StepId;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Strand;
+import yendrik.core.rubric.Rubric;
+import yendrik.core.words.Numbers;
+
+/** What happens to work that is handed in, or shown, and judged by staff. */
+public sealed interface WorkFact extends Fact.OfStrand {
+  @Override
+  default Strand.Door<WorkStrand> strand() {
+    return WorkStrand.DOOR;
+  }
+
+  record HandedIn(StepId step, int version) implements WorkFact {
+    @Override
+    public boolean here() {
+      return true;
+    }
+
+    @Override
+    public Optional<String> says(String at) {
+      return Optional.of("Handed in " + at + ", version " + version);
+    }
+  }
+
+  /**
+   * Staff judged what was handed in.
+   *
+   * @param version which handing-in, 0 where nothing is handed in
+   * @param of most points, 0 where no points are given
+   */
+  record Marked(
+      StepId step, int version, double points, double of, Judgement judgement, String comment)
+      implements WorkFact {
+    public Marked {
+      if (!(of >= 0 && points >= 0 && points <= of))
+        throw new IllegalArgumentException(points + " of " + of + " points");
+    }
+
+    @Override
+    public boolean here() {
+      return false;
+    }
+
+    @Override
+    public Optional<String> says(String at) {
+      return Optional.of(judged() + " " + at + outOf() + Numbers.said(comment));
+    }
+
+    private String judged() {
+      return switch (judgement) {
+        case PASSED -> "Passed";
+        case AGAIN -> "Needs another go:";
+        case FAILED -> "Not passed:";
+      };
+    }
+
+    private String outOf() {
+      if (of == 0) return "";
+      return ", " + Numbers.plain(points) + " of " + Numbers.plain(of) + " points";
+    }
+  }
+
+  /**
+   * Staff went through a rubric with a piece of work in hand. The ratings and points that follow
+   * from it are facts of their own.
+   *
+   * @param version which handing-in, 0 where nothing is handed in
+   * @param design the version of the course whose rubric was read, 0 for a draft
+   */
+  record Assessed(StepId step, int version, RubricId rubric, int design, List<Rubric.Met> met)
+      implements WorkFact {
+    public Assessed {
+      met = List.copyOf(met);
+    }
+
+    @Override
+    public boolean here() {
+      return false;
+    }
+
+    @Override
+    public Optional<String> says(String at) {
+      return Optional.empty();
+    }
+  }
+}

@@ -1,0 +1,73 @@
+package yendrik.core.strand.work;
+
+import java.util.Optional;
+import yendrik.core.id.StepId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
+import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.StepNames;
+import yendrik.core.words.Ground;
+import yendrik.core.words.Sentence;
+
+/** Whether work was handed in, and whether staff have looked at it. */
+public sealed interface WorkLeaf extends StepLeaf {
+  record HandedIn(StepId step) implements WorkLeaf {
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          if (WorkStrand.of(record).version(step) > 0) reading.met();
+          else missing(sight, reading, 0, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      return Sentence.you(
+          step.subject(), "handed in", "hand in " + step.it(), "handed in " + step.it());
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      WorkStrand work = WorkStrand.of(record);
+      return Ground.of("version " + work.version(step) + " handed in", work.handedInAt(step));
+    }
+  }
+
+  /** Work was judged, and no newer version waits. */
+  record Marked(StepId step) implements WorkLeaf {
+    @Override
+    public Probe probe(int step) {
+      return new StepProbe(step) {
+        @Override
+        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+          if (record.marked(step)) reading.metForNow(Reading.NO_MOMENT);
+          else if (record.waiting(step)) reading.notYet(0.5, Turn.STAFF);
+          else missing(sight, reading, 0, Turn.LEARNER);
+        }
+      };
+    }
+
+    @Override
+    public Sentence says(StepNames step) {
+      return Sentence.you(
+          step.subject(),
+          "marked",
+          "have " + step.it() + " marked",
+          "had " + step.it() + " marked");
+    }
+
+    @Override
+    public Optional<Ground> ground(LearnerRecord record, int step) {
+      return record.waiting(step)
+          ? Ground.of("handed in, waits for marking", record.waitingSince(step))
+          : record.standing(step);
+    }
+  }
+}

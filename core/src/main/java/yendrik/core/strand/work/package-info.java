@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.strand.work;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.words;
+
+import org.jspecify.annotations.NullMarked;

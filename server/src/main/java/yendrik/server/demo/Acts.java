@@ -1,0 +1,35 @@
+package yendrik.server.demo;
+
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+import yendrik.core.course.StepKind;
+import yendrik.server.design.ByKind;
+import yendrik.server.kinds.StepDemo;
+import yendrik.server.kinds.assignment.HandedIn;
+import yendrik.server.kinds.quiz.Attempts;
+import yendrik.server.kinds.video.Playing;
+import yendrik.server.learn.Steps;
+import yendrik.server.teach.Marking;
+
+/** What people of the demo can do. */
+@Component
+record Acts(
+    Steps steps,
+    Playing films,
+    Attempts attempts,
+    HandedIn work,
+    Marking marking,
+    Acts.StepDemos rooms) {
+  /** A kind of step in the demo. */
+  StepDemo room(StepKind kind) {
+    return rooms.of(kind);
+  }
+
+  /** Every kind of step as the demo knows it. */
+  @Component
+  static class StepDemos extends ByKind<StepDemo> {
+    StepDemos(ObjectProvider<StepDemo> rooms) {
+      super(rooms, StepDemo::kind);
+    }
+  }
+}

@@ -1,0 +1,32 @@
+package yendrik.server.design;
+
+import java.util.HashMap;
+import java.util.Map;
+import org.jooq.JSONB;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Step;
+import yendrik.core.id.StepId;
+import yendrik.formats.json.CoreJson;
+
+/** Reads publications. What is in a step is read as its kind says. */
+final class Documents {
+  private static final JsonMapper MAPPER = CoreJson.mapper();
+  private static final String CONTENTS = "contents";
+
+  private Documents() {}
+
+  static Document read(JSONB json, StepAuthors rooms) {
+    var tree = (ObjectNode) MAPPER.readTree(json.data());
+    var kept = (ObjectNode) tree.remove(CONTENTS);
+    tree.putObject(CONTENTS);
+    Document without = MAPPER.treeToValue(tree, Document.class);
+    CourseDesign design = without.design();
+    Map<StepId, Content> contents = new HashMap<>();
+    for (Step step : design.steps().toList())
+      contents.put(
+          step.id(), MAPPER.treeToValue(kept.get(step.id().toString()), rooms.type(step.kind())));
+    return new Document(design, contents, without.minutes(), without.pictures(), without.rubrics());
+  }
+}

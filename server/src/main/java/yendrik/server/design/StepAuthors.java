@@ -1,0 +1,78 @@
+package yendrik.server.design;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jooq.JSONB;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.server.http.Problem;
+
+/** Every kind of step as designers know it. */
+@Component
+public class StepAuthors extends ByKind<StepAuthor<?, ?, ?>> {
+  StepAuthors(ObjectProvider<StepAuthor<?, ?, ?>> rooms) {
+    super(rooms, StepAuthor::kind);
+  }
+
+  /** What a new step of a kind holds. */
+  Content fresh(StepKind kind) {
+    return of(kind).fresh();
+  }
+
+  /** Reads what is kept. */
+  Content read(StepKind kind, JSONB json) {
+    return Json.read(json, of(kind).content());
+  }
+
+  /** The type of what a kind holds. */
+  Class<? extends Content> type(StepKind kind) {
+    return of(kind).content();
+  }
+
+  AuthorPart part(StepKind kind, Content content) {
+    return part(of(kind), content);
+  }
+
+  private static <C extends Content, P extends AuthorPart> P part(
+      StepAuthor<C, P, ?> room, Content content) {
+    return room.part(room.content().cast(content));
+  }
+
+  Content checked(StepKind kind, StepAuthor.Place place, String body, AuthorEdit edit) {
+    return checked(of(kind), place, body, edit);
+  }
+
+  private static <C extends Content, E extends AuthorEdit> C checked(
+      StepAuthor<C, ?, E> room, StepAuthor.Place place, String body, AuthorEdit edit) {
+    if (!room.edit().isInstance(edit))
+      throw Problem.field("part", "This step is of another kind. Load the course again.");
+    return room.checked(place, body, room.edit().cast(edit));
+  }
+
+  double points(StepKind kind, Content content, double sent) {
+    return points(of(kind), content, sent);
+  }
+
+  private static <C extends Content> double points(
+      StepAuthor<C, ?, ?> room, Content content, double sent) {
+    return room.points(room.content().cast(content), sent);
+  }
+
+  /** What keeps published steps of a document from learners, in words. */
+  List<String> faults(Document document) {
+    List<String> faults = new ArrayList<>();
+    for (CourseModule module : document.design().modules())
+      for (Step step : module.steps())
+        if (step.published() && module.published())
+          faults.addAll(faults(of(step.kind()), step.name(), document.content(step.id())));
+    return faults;
+  }
+
+  private static <C extends Content> List<String> faults(
+      StepAuthor<C, ?, ?> room, String name, Content content) {
+    return room.faults(name, room.content().cast(content));
+  }
+}

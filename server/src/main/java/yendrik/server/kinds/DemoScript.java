@@ -1,0 +1,20 @@
+package yendrik.server.kinds;
+
+import java.util.List;
+import java.util.Optional;
+import yendrik.core.quiz.Quiz;
+
+/** What the demo's script says about a step. */
+public interface DemoScript {
+  List<Quiz.Question> questions();
+
+  Optional<DemoFilm> film();
+
+  /** What the work is assessed with. */
+  Optional<Long> rubric();
+
+  /**
+   * @param file as it was kept
+   */
+  record DemoFilm(long file, int seconds) {}
+}

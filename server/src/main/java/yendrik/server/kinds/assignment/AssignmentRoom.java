@@ -1,0 +1,71 @@
+package yendrik.server.kinds.assignment;
+
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import yendrik.core.course.StepKind;
+import yendrik.core.record.LearnerRecord;
+import yendrik.server.kinds.DemoLearner;
+import yendrik.server.kinds.DemoScript;
+import yendrik.server.kinds.StepRoom;
+import yendrik.server.learn.LearnerPart;
+import yendrik.server.way.Walk;
+
+/** Work that is handed in and marked by staff. */
+@Component
+class AssignmentRoom extends StepRoom<AssignmentContent, AssignmentAuthored, AssignmentEdit> {
+  private final HandedIn work;
+
+  AssignmentRoom(HandedIn work) {
+    super(
+        StepKind.ASSIGNMENT,
+        AssignmentContent.class,
+        AssignmentAuthored.class,
+        AssignmentEdit.class);
+    this.work = work;
+  }
+
+  @Override
+  public Class<? extends LearnerPart> learnerPart() {
+    return AssignmentShown.class;
+  }
+
+  @Override
+  public String word() {
+    return "Assignment";
+  }
+
+  @Override
+  protected AssignmentContent fresh() {
+    return new AssignmentContent("", Optional.empty());
+  }
+
+  @Override
+  protected AssignmentAuthored part(AssignmentContent content) {
+    return new AssignmentAuthored(content.rubric().map(r -> r.value()));
+  }
+
+  @Override
+  protected AssignmentContent checked(Place place, String body, AssignmentEdit edit) {
+    return new AssignmentContent(body, place.rubric(edit.rubric()));
+  }
+
+  @Override
+  public LearnerPart part(Walk walk, int s) {
+    return work.shown(walk, s);
+  }
+
+  @Override
+  public String done(LearnerRecord record, int s, String day) {
+    return "passed " + day;
+  }
+
+  @Override
+  public AssignmentEdit written(DemoScript script) {
+    return new AssignmentEdit(script.rubric());
+  }
+
+  @Override
+  public void doStep(DemoLearner by, String step, double ability) {
+    by.passWork(step, ability);
+  }
+}

@@ -1,0 +1,30 @@
+package yendrik.server.kinds.assignment;
+
+import com.fasterxml.jackson.annotation.JsonTypeName;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import yendrik.core.strand.work.Judgement;
+import yendrik.server.design.RubricForms;
+import yendrik.server.learn.LearnerPart;
+
+/** What learners see of an assignment: what they handed in, newest first, and what staff say. */
+@JsonTypeName("assignment")
+public record AssignmentShown(
+    boolean canHandIn, List<VersionView> versions, Optional<RubricForms.Sheet> rubric)
+    implements LearnerPart {
+
+  @Schema(name = "MyVersion")
+  public record VersionView(int version, Instant at, String text, Optional<MarkView> mark) {}
+
+  @Schema(name = "MyMark")
+  public record MarkView(
+      Judgement judgement,
+      double points,
+      double of,
+      String comment,
+      Instant at,
+      List<String> levels,
+      Optional<RubricForms.Filled> assessed) {}
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.assignment;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.page;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.practical;
+
+import org.jspecify.annotations.NullMarked;

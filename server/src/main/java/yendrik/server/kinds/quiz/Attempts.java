@@ -1,0 +1,299 @@
+package yendrik.server.kinds.quiz;
+
+import static yendrik.schema.Tables.ATTEMPT;
+
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.StepId;
+import yendrik.core.quiz.Quiz;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.formats.json.CoreJson;
+import yendrik.schema.tables.records.AttemptRecord;
+import yendrik.server.design.Designs;
+import yendrik.server.design.Json;
+import yendrik.server.http.Problem;
+import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
+import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
+import yendrik.server.kinds.quiz.AttemptViews.ChoiceView;
+import yendrik.server.kinds.quiz.AttemptViews.QuestionView;
+import yendrik.server.kinds.quiz.AttemptViews.ResultView;
+import yendrik.server.learn.StepDoor;
+import yendrik.server.learn.StepPages;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** Attempts at quizzes. */
+@Service
+@Transactional
+public class Attempts {
+  private static final SecureRandom SEEDS = new SecureRandom();
+
+  private final DSLContext db;
+  private final Walks walks;
+  private final Designs designs;
+  private final Clock clock;
+
+  Attempts(DSLContext db, Walks walks, Designs designs, Clock clock) {
+    this.db = db;
+    this.walks = walks;
+    this.designs = designs;
+    this.clock = clock;
+  }
+
+  /** What learners see before they begin. */
+  QuizShown shown(Walk walk, int s) {
+    QuizContent content = walk.content(s, QuizContent.class);
+    Step step = walk.step(s);
+    LearnerRecord record = walk.progress().record();
+    List<QuizShown.AttemptLine> lines =
+        attempts(walk.enrolment(), step.id()).stream()
+            .map(a ->
+                new QuizShown.AttemptLine(
+                    a.getNumber(),
+                    Optional.ofNullable(a.getFinishedAt()),
+                    Optional.ofNullable(a.getResult())
+                        .map(r -> Json.read(r, Quiz.Result.class).share())))
+            .toList();
+    int current =
+        lines.stream()
+            .filter(l -> l.finished().isEmpty())
+            .mapToInt(QuizShown.AttemptLine::number)
+            .findFirst()
+            .orElse(0);
+    return new QuizShown(
+        content.questions().size(),
+        content.quiz().points(),
+        step.scoring().passMark(),
+        left(record, s),
+        current,
+        record.scored(s) ? Optional.of(record.score(s)) : Optional.empty(),
+        lines);
+  }
+
+  private static int left(LearnerRecord record, int s) {
+    int left = AttemptsStrand.of(record).left(s);
+    return left == Integer.MAX_VALUE ? -1 : left;
+  }
+
+  private List<AttemptRecord> attempts(long enrolment, StepId step) {
+    return db.selectFrom(ATTEMPT)
+        .where(ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step.value()))
+        .orderBy(ATTEMPT.NUMBER)
+        .fetch();
+  }
+
+  /**
+   * Begins an attempt, or goes on with the one that is not finished. Decided while the enrolment is
+   * locked, so that no more are begun than are allowed.
+   */
+  public AttemptView begin(long enrolment, long person, long step) {
+    var id = new StepId(step);
+    List<AttemptRecord> current = new ArrayList<>();
+    Walk walk =
+        walks.act(
+            enrolment,
+            Optional.of(person),
+            w -> {
+              int s = StepDoor.usable(w, step, StepKind.QUIZ);
+              List<AttemptRecord> rows = attempts(enrolment, id);
+              rows.stream().filter(a -> a.getFinishedAt() == null).forEach(current::add);
+              if (!current.isEmpty()) return List.of();
+              Step design = w.step(s);
+              List<String> faults =
+                  QuizFaults.of(design.name(), w.content(s, QuizContent.class).quiz());
+              if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
+              int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
+              if (allowed > 0 && rows.size() >= allowed)
+                throw Problem.conflict("All attempts are used. Ask your facilitator for another.");
+              int number = rows.stream().mapToInt(AttemptRecord::getNumber).max().orElse(0) + 1;
+              current.add(fresh(w, step, number));
+              return List.of(new AttemptFact.StartedAttempt(id, number));
+            });
+    return attempt(walk, current.getFirst());
+  }
+
+  private AttemptRecord fresh(Walk walk, long step, int number) {
+    AttemptRecord row = db.newRecord(ATTEMPT);
+    row.setEnrolmentId(walk.enrolment());
+    row.setStepId(step);
+    row.setNumber(number);
+    row.setDesignVersion(walk.practice() ? 0 : walk.ready().version());
+    row.setStartedAt(clock.instant());
+    row.setSeed(SEEDS.nextLong(1L << 52));
+    row.insert();
+    return row;
+  }
+
+  /**
+   * The questions of an attempt are those under which it was begun, whatever was published since.
+   */
+  private QuizContent asked(Walk walk, AttemptRecord row) {
+    Designs.Ready then =
+        row.getDesignVersion() == 0
+            ? walk.ready()
+            : designs.version(walk.course(), row.getDesignVersion());
+    return then.document().content(new StepId(row.getStepId()), QuizContent.class);
+  }
+
+  private AttemptView attempt(Walk walk, AttemptRecord row) {
+    Quiz quiz = asked(walk, row).quiz();
+    var dealt = new Dealt(row.getSeed());
+    return new AttemptView(
+        row.getNumber(),
+        quiz.questions().stream().map(q -> question(q, dealt)).toList(),
+        dealt.dealt(quiz, answers(row)));
+  }
+
+  private static Map<String, String> answers(AttemptRecord row) {
+    return row.getAnswers() == null
+        ? Map.of()
+        : CoreJson.mapper().readValue(row.getAnswers().data(), new TypeReference<>() {});
+  }
+
+  private static QuestionView question(Quiz.Question q, Dealt dealt) {
+    List<ChoiceView> choices = new ArrayList<>();
+    for (Quiz.Choice choice : dealt.choices(q))
+      choices.add(new ChoiceView(Dealt.name(choices.size()), choice.text()));
+    return new QuestionView(q.id(), q.text(), q.points(), choices);
+  }
+
+  /** Keeps answers while an attempt goes on, so that nothing is lost. */
+  public void keep(long enrolment, long step, int number, Map<String, String> answers) {
+    Walk walk = walks.see(enrolment);
+    AttemptRecord row =
+        one(enrolment, step, number)
+            .filter(a -> a.getFinishedAt() == null)
+            .orElseThrow(() -> Problem.conflict("This attempt is finished, or was never begun."));
+    var written = new Dealt(row.getSeed()).written(asked(walk, row).quiz(), answers);
+    int rows =
+        db.update(ATTEMPT)
+            .set(ATTEMPT.ANSWERS, Json.of(written))
+            .where(
+                ATTEMPT.ENROLMENT_ID.eq(enrolment),
+                ATTEMPT.STEP_ID.eq(step),
+                ATTEMPT.NUMBER.eq(number),
+                ATTEMPT.FINISHED_AT.isNull())
+            .execute();
+    if (rows == 0) throw Problem.conflict("This attempt is finished, or was never begun.");
+  }
+
+  private Optional<AttemptRecord> one(long enrolment, long step, int number) {
+    return db.selectFrom(ATTEMPT)
+        .where(
+            ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step), ATTEMPT.NUMBER.eq(number))
+        .fetchOptional();
+  }
+
+  /**
+   * Hands an attempt in and marks it at once. The same answers handed in again give the same
+   * result.
+   */
+  public ResultView finish(
+      long enrolment, long person, long step, int number, Map<String, String> answers) {
+    var id = new StepId(step);
+    Set<String> before = new HashSet<>();
+    List<AttemptRecord> rows = new ArrayList<>();
+    List<Quiz.Result> results = new ArrayList<>();
+    Walk walk =
+        walks.act(
+            enrolment,
+            Optional.of(person),
+            w -> {
+              AttemptRecord row =
+                  one(enrolment, step, number).orElseThrow(() -> Problem.notFound("attempt"));
+              Quiz quiz = asked(w, row).quiz();
+              var written = new Dealt(row.getSeed()).written(quiz, answers);
+              rows.add(row);
+              before.addAll(StepPages.openNames(w.progress()));
+              if (row.getFinishedAt() != null) {
+                if (!written.equals(answers(row)))
+                  throw Problem.conflict("This attempt is finished already.");
+                results.add(Json.read(row.getResult(), Quiz.Result.class));
+                return List.of();
+              }
+              StepDoor.usable(w, step, StepKind.QUIZ);
+              Quiz.Result result = quiz.mark(written);
+              results.add(result);
+              row.setAnswers(Json.of(written));
+              row.setFinishedAt(clock.instant());
+              row.setResult(Json.of(result));
+              row.update();
+              return List.of(
+                  new AttemptFact.FinishedAttempt(
+                      id, number, result.points(), result.of(), quiz.parts(result)));
+            });
+    return result(
+        walk, rows.getFirst(), results.getFirst(), StepPages.opened(before, walk.progress()));
+  }
+
+  /** A finished attempt with what was right and wrong. */
+  @Transactional(readOnly = true)
+  public ResultView review(long enrolment, long step, int number) {
+    Walk walk = walks.see(enrolment);
+    StepDoor.open(walk, step, StepKind.QUIZ);
+    AttemptRecord row =
+        attempts(enrolment, new StepId(step)).stream()
+            .filter(a -> a.getNumber() == number && a.getFinishedAt() != null)
+            .findFirst()
+            .orElseThrow(() -> Problem.notFound("finished attempt"));
+    return result(walk, row, Json.read(row.getResult(), Quiz.Result.class), List.of());
+  }
+
+  private ResultView result(Walk walk, AttemptRecord row, Quiz.Result result, List<String> opened) {
+    int s = walk.progress().course().index().number(new StepId(row.getStepId()));
+    Step step = walk.step(s);
+    List<AnswerView> answers = new ArrayList<>();
+    for (Quiz.Question q : asked(walk, row).questions())
+      result.answers().stream()
+          .filter(a -> a.question().equals(q.id()))
+          .findFirst()
+          .ifPresent(a ->
+              answers.add(
+                  new AnswerView(
+                      q.id(),
+                      q.text(),
+                      a.chosen().map(c -> text(q, c)).orElse(""),
+                      a.right() || nothingToGain(walk, s) ? text(q, q.right()) : "",
+                      a.right(),
+                      a.points(),
+                      q.points(),
+                      q.feedback())));
+    boolean passed = result.share() >= step.scoring().passMark() - 1e-9;
+    return new ResultView(
+        row.getNumber(),
+        result.points(),
+        result.of(),
+        passed,
+        left(walk.progress().record(), s),
+        answers,
+        opened);
+  }
+
+  /** The right answers are shown once nothing more can be gained from knowing them. */
+  private static boolean nothingToGain(Walk walk, int s) {
+    LearnerRecord record = walk.progress().record();
+    return record.score(s) >= 1 - 1e-9 || AttemptsStrand.of(record).left(s) == 0;
+  }
+
+  private static String text(Quiz.Question q, String choice) {
+    return q.choices().stream()
+        .filter(c -> c.id().equals(choice))
+        .map(Quiz.Choice::text)
+        .findFirst()
+        .orElse("");
+  }
+}

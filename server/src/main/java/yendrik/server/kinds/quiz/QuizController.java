@@ -1,0 +1,80 @@
+package yendrik.server.kinds.quiz;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
+import yendrik.server.kinds.quiz.AttemptViews.ResultView;
+import yendrik.server.learn.Wayfarer;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+/** Attempts of learners at quizzes. */
+@RestController
+@RequestMapping("/api/courses/{course}/walks/{walk}/steps/{step}/attempts")
+class QuizController {
+  private final Wayfarer wayfarer;
+  private final Attempts attempts;
+
+  QuizController(Wayfarer wayfarer, Attempts attempts) {
+    this.wayfarer = wayfarer;
+    this.attempts = attempts;
+  }
+
+  @PostMapping
+  @Needs(Right.LEARN)
+  AttemptView begin(
+      @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
+    return attempts.begin(wayfarer.enrolment(seat, walk), seat.person().id(), step);
+  }
+
+  record Answers(@NotNull @Size(max = 500) Map<String, String> answers) {}
+
+  @PutMapping("/{number}")
+  @Needs(Right.LEARN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void keep(
+      @PathVariable long course,
+      @PathVariable String walk,
+      @PathVariable long step,
+      @PathVariable int number,
+      Seat seat,
+      @Valid @RequestBody Answers answers) {
+    attempts.keep(wayfarer.enrolment(seat, walk), step, number, answers.answers());
+  }
+
+  @PostMapping("/{number}/result")
+  @Needs(Right.LEARN)
+  ResultView finish(
+      @PathVariable long course,
+      @PathVariable String walk,
+      @PathVariable long step,
+      @PathVariable int number,
+      Seat seat,
+      @Valid @RequestBody Answers answers) {
+    return attempts.finish(
+        wayfarer.enrolment(seat, walk), seat.person().id(), step, number, answers.answers());
+  }
+
+  @GetMapping("/{number}/result")
+  @Needs(Right.LEARN)
+  ResultView review(
+      @PathVariable long course,
+      @PathVariable String walk,
+      @PathVariable long step,
+      @PathVariable int number,
+      Seat seat) {
+    return attempts.review(wayfarer.enrolment(seat, walk), step, number);
+  }
+}

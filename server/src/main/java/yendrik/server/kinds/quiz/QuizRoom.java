@@ -1,0 +1,90 @@
+package yendrik.server.kinds.quiz;
+
+import java.util.List;
+import org.springframework.stereotype.Component;
+import yendrik.core.course.StepKind;
+import yendrik.core.quiz.Quiz;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.words.Numbers;
+import yendrik.server.http.Problem;
+import yendrik.server.kinds.DemoLearner;
+import yendrik.server.kinds.DemoScript;
+import yendrik.server.kinds.StepRoom;
+import yendrik.server.learn.LearnerPart;
+import yendrik.server.way.Walk;
+
+/** Questions that are marked at once. */
+@Component
+class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
+  private final Attempts attempts;
+
+  QuizRoom(Attempts attempts) {
+    super(StepKind.QUIZ, QuizContent.class, QuizAuthored.class, QuizEdit.class);
+    this.attempts = attempts;
+  }
+
+  @Override
+  public Class<? extends LearnerPart> learnerPart() {
+    return QuizShown.class;
+  }
+
+  @Override
+  public String word() {
+    return "Quiz";
+  }
+
+  @Override
+  protected QuizContent fresh() {
+    return new QuizContent("", List.of());
+  }
+
+  @Override
+  protected QuizAuthored part(QuizContent content) {
+    return new QuizAuthored(content.questions());
+  }
+
+  @Override
+  protected QuizContent checked(Place place, String body, QuizEdit edit) {
+    for (int n = 0; n < edit.questions().size(); n++) check(place, n + 1, edit.questions().get(n));
+    return new QuizContent(body, edit.questions());
+  }
+
+  private static void check(Place place, int number, Quiz.Question question) {
+    if (!(question.points() >= 0 && question.points() <= Quiz.MOST_POINTS))
+      throw Problem.field("questions", "Question " + number + " has no possible points.");
+    if (!question.outcome().map(o -> place.tied().contains(o.value())).orElse(true))
+      throw Problem.field(
+          "questions",
+          "Question " + number + " carries an outcome that the step gives no evidence of.");
+  }
+
+  @Override
+  public LearnerPart part(Walk walk, int s) {
+    return attempts.shown(walk, s);
+  }
+
+  @Override
+  public String done(LearnerRecord record, int s, String day) {
+    return record.scored(s) ? Numbers.percent(record.score(s)) + ", " + day : day;
+  }
+
+  @Override
+  public QuizEdit written(DemoScript script) {
+    return new QuizEdit(script.questions());
+  }
+
+  @Override
+  public void doStep(DemoLearner by, String step, double ability) {
+    by.passAttempts(step, ability);
+  }
+
+  @Override
+  protected double points(QuizContent content, double sent) {
+    return content.quiz().points();
+  }
+
+  @Override
+  protected List<String> faults(String name, QuizContent content) {
+    return QuizFaults.of(name, content.quiz());
+  }
+}

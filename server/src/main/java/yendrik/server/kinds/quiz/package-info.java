@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.quiz;
+
+import org.jspecify.annotations.NullMarked;

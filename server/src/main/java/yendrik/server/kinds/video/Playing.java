@@ -1,0 +1,68 @@
+package yendrik.server.kinds.video;
+
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.StepKind;
+import yendrik.core.kind.Visits;
+import yendrik.core.strand.film.FilmFact;
+import yendrik.server.http.Problem;
+import yendrik.server.learn.RouteViews.StepPage;
+import yendrik.server.learn.StepDoor;
+import yendrik.server.learn.StepPages;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** What learners do with films. */
+@Service
+@Transactional
+public class Playing {
+  /** How many seconds of a film can be played in a second. */
+  private static final int FASTEST = 2;
+
+  private final Walks walks;
+  private final StepPages pages;
+
+  Playing(Walks walks, StepPages pages) {
+    this.walks = walks;
+    this.pages = pages;
+  }
+
+  /** The film of a step that is open. */
+  @Transactional(readOnly = true)
+  public Film film(long enrolment, long step) {
+    Walk walk = walks.see(enrolment);
+    return film(walk, StepDoor.open(walk, step, StepKind.VIDEO));
+  }
+
+  private static Film film(Walk walk, int s) {
+    return walk.content(s, VideoContent.class)
+        .film()
+        .orElseThrow(() -> Problem.conflict("There is no film in this step yet."));
+  }
+
+  /**
+   * Takes down that a part of the film was played: no more than can have been played since the last
+   * report, at twice its speed at most.
+   *
+   * @param from second of the film, included
+   * @param to second of the film, excluded
+   */
+  public StepPage watch(long enrolment, long person, long step, int from, int to) {
+    return pages.after(
+        enrolment,
+        person,
+        step,
+        w -> {
+          int s = StepDoor.usable(w, step, StepKind.VIDEO);
+          int of = film(w, s).seconds();
+          if (to <= from) throw Problem.field("to", "It must come after the beginning.");
+          if (to > of) throw Problem.field("to", "The film is " + of + " seconds long.");
+          long since = Visits.playedFrom(w.progress().record(), s);
+          int until = Math.min(to, from + StepDoor.gone(w, since, FASTEST));
+          return until <= from
+              ? List.of()
+              : List.of(new FilmFact.Watched(w.step(s).id(), from, until, of));
+        });
+  }
+}

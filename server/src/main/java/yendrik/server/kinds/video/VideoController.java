@@ -1,0 +1,64 @@
+package yendrik.server.kinds.video;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Min;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.files.Files;
+import yendrik.server.http.Problem;
+import yendrik.server.learn.RouteViews.StepPage;
+import yendrik.server.learn.Wayfarer;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+/** Films as learners play them. */
+@RestController
+@RequestMapping("/api/courses/{course}/walks/{walk}/steps/{step}")
+class VideoController {
+  private final Wayfarer wayfarer;
+  private final Playing playing;
+  private final Files files;
+
+  VideoController(Wayfarer wayfarer, Playing playing, Files files) {
+    this.wayfarer = wayfarer;
+    this.playing = playing;
+    this.files = files;
+  }
+
+  /** The film of an open step; ranges are understood. */
+  @GetMapping("/film")
+  @Needs(Right.LEARN)
+  ResponseEntity<Resource> film(
+      @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
+    Film film = playing.film(wayfarer.enrolment(seat, walk), step);
+    Files.Kept file =
+        files.of(seat.course(), film.file()).orElseThrow(() -> Problem.notFound("film"));
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType(file.mediaType()))
+        .cacheControl(CacheControl.noCache().cachePrivate())
+        .body(files.content(file));
+  }
+
+  record Played(@Min(0) int from, @Min(1) int to) {}
+
+  @PostMapping("/played")
+  @Needs(Right.LEARN)
+  StepPage watch(
+      @PathVariable long course,
+      @PathVariable String walk,
+      @PathVariable long step,
+      Seat seat,
+      @Valid @RequestBody Played played) {
+    return playing.watch(
+        wayfarer.enrolment(seat, walk), seat.person().id(), step, played.from(), played.to());
+  }
+}

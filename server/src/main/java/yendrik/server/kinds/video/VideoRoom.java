@@ -1,0 +1,86 @@
+package yendrik.server.kinds.video;
+
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.strand.film.FilmStrand;
+import yendrik.server.files.Files;
+import yendrik.server.http.Problem;
+import yendrik.server.kinds.DemoLearner;
+import yendrik.server.kinds.DemoScript;
+import yendrik.server.kinds.StepRoom;
+import yendrik.server.learn.LearnerPart;
+import yendrik.server.way.Walk;
+
+/** A film to watch. */
+@Component
+class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
+  private final Files files;
+
+  VideoRoom(Files files) {
+    super(StepKind.VIDEO, VideoContent.class, VideoAuthored.class, VideoEdit.class);
+    this.files = files;
+  }
+
+  @Override
+  public Class<? extends LearnerPart> learnerPart() {
+    return VideoShown.class;
+  }
+
+  @Override
+  public String word() {
+    return "Video";
+  }
+
+  @Override
+  protected VideoContent fresh() {
+    return new VideoContent("", Optional.empty());
+  }
+
+  @Override
+  protected VideoAuthored part(VideoContent content) {
+    return new VideoAuthored(content.film());
+  }
+
+  @Override
+  protected VideoContent checked(Place place, String body, VideoEdit edit) {
+    return new VideoContent(body, edit.film().map(f -> film(place.course(), f)));
+  }
+
+  private Film film(CourseId course, VideoEdit.FilmEdit sent) {
+    Files.Kept file =
+        files
+            .of(course, sent.file())
+            .filter(k -> FilmController.KINDS.contains(k.mediaType()))
+            .orElseThrow(() -> Problem.field("film", "There is no such film in this course."));
+    return new Film(file.id(), file.name(), file.mediaType(), sent.seconds());
+  }
+
+  @Override
+  public LearnerPart part(Walk walk, int s) {
+    FilmStrand played = FilmStrand.of(walk.progress().record());
+    return new VideoShown(
+        walk.content(s, VideoContent.class)
+            .film()
+            .map(f ->
+                new VideoShown.FilmView(
+                    f.name(), f.mediaType(), f.seconds(), played.share(s), played.parts(s))));
+  }
+
+  @Override
+  public String done(LearnerRecord record, int s, String day) {
+    return "watched " + day;
+  }
+
+  @Override
+  public VideoEdit written(DemoScript script) {
+    return new VideoEdit(script.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())));
+  }
+
+  @Override
+  public void doStep(DemoLearner by, String step, double ability) {
+    by.watch(step);
+  }
+}

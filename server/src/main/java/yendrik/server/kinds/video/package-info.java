@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.video;
+
+import org.jspecify.annotations.NullMarked;

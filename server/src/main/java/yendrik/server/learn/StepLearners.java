@@ -1,0 +1,13 @@
+package yendrik.server.learn;
+
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+import yendrik.server.design.ByKind;
+
+/** Every kind of step as learners know it. */
+@Component
+class StepLearners extends ByKind<StepLearner> {
+  StepLearners(ObjectProvider<StepLearner> rooms) {
+    super(rooms, StepLearner::kind);
+  }
+}

@@ -1,0 +1,34 @@
+package yendrik.server.learn;
+
+import org.springframework.stereotype.Component;
+import yendrik.server.http.Problem;
+import yendrik.server.people.Seat;
+import yendrik.server.way.Walks;
+
+/**
+ * Says whose way an address means: {@code mine} for a learner, or {@code practice} for staff who
+ * walk the draft as a made-up learner.
+ */
+@Component
+public class Wayfarer {
+  static final String PRACTICE = "practice";
+  private final Walks walks;
+
+  Wayfarer(Walks walks) {
+    this.walks = walks;
+  }
+
+  /** The enrolment of a way. */
+  public long enrolment(Seat seat, String walk) {
+    return switch (walk) {
+      case "mine" ->
+          seat.enrolment()
+              .orElseThrow(() -> Problem.forbidden("You are not enrolled in this course."));
+      case PRACTICE -> {
+        if (seat.role().isEmpty()) throw Problem.forbidden("Only staff walk as a made-up learner.");
+        yield walks.practice(seat.course(), seat.person().id());
+      }
+      default -> throw Problem.notFound("walk");
+    };
+  }
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.work;
+
+import org.jspecify.annotations.NullMarked;

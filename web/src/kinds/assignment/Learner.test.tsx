@@ -1,0 +1,83 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { StepPage } from '../../api/client';
+import { failure, serve, show } from '../../test/stage';
+import type { LearnerProps } from '../room';
+import Learner from './Learner';
+
+const page = (more: object = {}) =>
+  ({ id: 14, name: 'Brake job card', kind: 'ASSIGNMENT', state: 'OPEN', ...more }) as StepPage;
+const mark = {
+  judgement: 'AGAIN',
+  points: 6,
+  of: 20,
+  comment: 'Say what it costs.',
+  at: '2026-11-12T10:00:00Z',
+  levels: ['Explain work and cost to a rider: With help'],
+};
+const at = '/api/courses/2/walks/mine/steps/14/versions';
+const props = (p = page()) => ({ page: p, walk: 'mine' as const, show: vi.fn(), refresh: vi.fn() });
+const work = (canHandIn: boolean, versions: object[] = []) =>
+  ({ is: 'assignment', canHandIn, versions }) as LearnerProps<'assignment'>['part'];
+
+beforeEach(() => localStorage.clear());
+
+describe('an assignment', () => {
+  it('is handed in as text, and the draft is forgotten then', async () => {
+    const calls = serve({ [`POST ${at}`]: page({ state: 'WAITING' }) });
+    const p = props();
+    show(<Learner {...p} part={work(true)} />);
+    expect(screen.getByRole('button', { name: 'Hand in' })).toBeDisabled();
+    await userEvent.type(screen.getByRole('textbox'), 'Two pads.');
+    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBe('Two pads.');
+    await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
+    await vi.waitFor(() => expect(p.show).toHaveBeenCalled());
+    expect(calls[0]?.body).toEqual({ text: 'Two pads.' });
+    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBeNull();
+  });
+
+  it('goes on with what was written before', () => {
+    localStorage.setItem('yendrik-work-0-2-mine-14', 'Half a card');
+    show(<Learner {...props()} part={work(true)} />);
+    expect(screen.getByRole('textbox')).toHaveValue('Half a card');
+  });
+
+  it('keeps the text when handing in fails', async () => {
+    serve({ [`POST ${at}`]: failure(409, { detail: 'This waits for marking already.' }) });
+    show(<Learner {...props()} part={work(true)} />);
+    await userEvent.type(screen.getByRole('textbox'), 'Two pads.');
+    await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('waits for marking already');
+    expect(screen.getByRole('textbox')).toHaveValue('Two pads.');
+    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBe('Two pads.');
+  });
+
+  it('shows every version with what came back, and waits without a form', () => {
+    const versions = [
+      { version: 2, at: '2026-11-20T10:00:00Z', text: 'Second try.' },
+      { version: 1, at: '2026-11-10T10:00:00Z', text: 'First try.', mark },
+    ];
+    show(<Learner {...props(page({ state: 'WAITING' }))} part={work(false, versions)} />);
+    expect(screen.queryByRole('textbox')).not.toBeInTheDocument();
+    expect(screen.getByText('Say what it costs.')).toBeInTheDocument();
+    expect(screen.getByText(/6 of 20/)).toBeInTheDocument();
+    expect(screen.getByText('Explain work and cost to a rider: With help')).toBeInTheDocument();
+    expect(screen.getAllByRole('heading').map((h) => h.textContent)).toEqual([
+      expect.stringContaining('2'),
+      expect.stringContaining('1'),
+    ]);
+  });
+
+  it('is marked by whoever walks as a made-up learner', async () => {
+    const calls = serve({
+      'POST /api/courses/2/walks/practice/steps/14/practice-marks': page({ state: 'DONE' }),
+    });
+    const p = { ...props(page({ state: 'WAITING' })), walk: 'practice' as const };
+    show(<Learner {...p} part={work(false)} />);
+    const buttons = screen.getAllByRole('button');
+    expect(buttons).toHaveLength(2);
+    await userEvent.click(buttons[1] as HTMLElement);
+    await vi.waitFor(() => expect(calls[0]?.body).toEqual({ judgement: 'AGAIN' }));
+  });
+});

@@ -1,0 +1,9 @@
+import type { StepRoom } from '../room';
+
+export const page: StepRoom<'page'> = {
+  name: 'Page',
+  text: 'body',
+  ties: 'taught',
+  saysWhenDone: false,
+  edit: () => ({ is: 'page' }),
+};

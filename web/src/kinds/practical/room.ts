@@ -1,0 +1,12 @@
+import { lazy } from 'react';
+import type { StepRoom } from '../room';
+
+export const practical: StepRoom<'practical'> = {
+  name: 'Practical',
+  text: 'task',
+  ties: 'assessed',
+  Settings: lazy(() => import('./Settings')),
+  Learner: lazy(() => import('./Learner')),
+  saysWhenDone: true,
+  edit: ({ rubric }) => ({ is: 'practical', ...(rubric !== undefined && { rubric }) }),
+};

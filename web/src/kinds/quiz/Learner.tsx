@@ -1,0 +1,91 @@
+import { Alert, Box, Button, Typography } from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { type Attempt, api, body, type Result } from '../../api/client';
+import { useCourse } from '../../frame/course';
+import { day, percent } from '../../ui/format';
+import { useNotice } from '../../ui/Notice';
+import type { LearnerProps } from '../room';
+import { QuizForm } from './QuizForm';
+import { QuizResult } from './QuizResult';
+
+export default function Learner({ page, walk, refresh, part: quiz }: LearnerProps<'quiz'>) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const notice = useNotice();
+  const [attempt, setAttempt] = useState<Attempt | null>(null);
+  const [result, setResult] = useState<Result | null>(null);
+  const path = { course: course.id, walk, step: page.id };
+  const begin = useMutation({
+    mutationFn: () =>
+      body(
+        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/attempts', { params: { path } }),
+      ),
+    onSuccess: (a) => {
+      setResult(null);
+      setAttempt(a);
+    },
+  });
+  const review = useMutation({
+    mutationFn: (number: number) =>
+      body(
+        api.GET('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}/result', {
+          params: { path: { ...path, number } },
+        }),
+      ),
+    onSuccess: setResult,
+  });
+  const finished = (r: Result) => {
+    setAttempt(null);
+    setResult(r);
+    refresh();
+    if (r.opened.length > 0)
+      notice({ tone: 'success', text: t('learn.opened', { names: r.opened.join(', ') }) });
+  };
+  if (attempt) return <QuizForm attempt={attempt} path={path} onFinished={finished} />;
+  const used = quiz.attemptsLeft === 0;
+  const next = quiz.attempts.length + (quiz.current ? 0 : 1);
+  return (
+    <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
+      {result && <QuizResult result={result} />}
+      <Typography>
+        {t('learn.quizInfo', {
+          count: quiz.questions,
+          points: quiz.points,
+          pass: percent(quiz.passMark),
+        })}{' '}
+        {quiz.attemptsLeft < 0
+          ? t('learn.anyAttempts')
+          : used
+            ? t('learn.noneLeft')
+            : t('learn.left', { count: quiz.attemptsLeft })}
+        {quiz.best !== undefined && `. ${t('learn.best', { percent: percent(quiz.best) })}`}
+      </Typography>
+      {begin.error && <Alert severity="error">{begin.error.message}</Alert>}
+      {!used && (
+        <Button
+          variant={page.state === 'DONE' ? 'outlined' : 'contained'}
+          sx={{ justifySelf: 'start' }}
+          disabled={begin.isPending}
+          onClick={() => begin.mutate()}
+        >
+          {t(quiz.current ? 'learn.resume' : 'learn.startAttempt', { n: quiz.current || next })}
+        </Button>
+      )}
+      {quiz.attempts
+        .filter((a) => a.finished)
+        .map((a) => (
+          <Box key={a.number} sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
+            <Typography variant="body2" color="textSecondary" sx={{ minWidth: 190 }}>
+              {t('learn.attempt', { n: a.number })}, {day(a.finished)}:{' '}
+              <b>{percent(a.share ?? 0)} %</b>
+            </Typography>
+            <Button size="small" variant="outlined" onClick={() => review.mutate(a.number)}>
+              {t('learn.look')}
+            </Button>
+          </Box>
+        ))}
+    </Box>
+  );
+}

@@ -1,0 +1,98 @@
+import {
+  Alert,
+  Box,
+  Button,
+  FormControl,
+  FormControlLabel,
+  FormLabel,
+  Radio,
+  RadioGroup,
+  Typography,
+} from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { type Attempt, api, body, type Result } from '../../api/client';
+
+interface Props {
+  attempt: Attempt;
+  path: { course: number; walk: string; step: number };
+  onFinished: (result: Result) => void;
+}
+
+/** An attempt: every answer is kept as it is chosen. */
+export function QuizForm({ attempt, path, onFinished }: Props) {
+  const { t } = useTranslation();
+  const [answers, setAnswers] = useState<Record<string, string>>(attempt.answers);
+  const params = { path: { ...path, number: attempt.number } };
+  const keep = useMutation({
+    mutationFn: (all: Record<string, string>) =>
+      api.PUT('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}', {
+        params,
+        body: { answers: all },
+      }),
+  });
+  const finish = useMutation({
+    mutationFn: () =>
+      body(
+        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}/result', {
+          params,
+          body: { answers },
+        }),
+      ),
+    onSuccess: onFinished,
+  });
+  const choose = (question: string, choice: string) => {
+    const all = { ...answers, [question]: choice };
+    setAnswers(all);
+    keep.mutate(all);
+  };
+  const open = attempt.questions.filter((q) => !answers[q.id]).length;
+  return (
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        finish.mutate();
+      }}
+      sx={{ mt: 2, display: 'grid', gap: 1.5 }}
+    >
+      <Typography variant="h2">{t('learn.attempt', { n: attempt.number })}</Typography>
+      {attempt.questions.map((q, n) => (
+        <FormControl
+          key={q.id}
+          sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', borderRadius: 1, p: 2 }}
+        >
+          <FormLabel id={`question-${q.id}`} sx={{ color: 'tone.ink', fontWeight: 700 }}>
+            {n + 1}. {q.text}
+          </FormLabel>
+          <RadioGroup
+            aria-labelledby={`question-${q.id}`}
+            value={answers[q.id] ?? ''}
+            onChange={(_, value) => choose(q.id, value)}
+          >
+            {q.choices.map((c) => (
+              <FormControlLabel
+                key={c.id}
+                value={c.id}
+                control={<Radio size="small" />}
+                label={c.text}
+              />
+            ))}
+          </RadioGroup>
+        </FormControl>
+      ))}
+      {(finish.error ?? keep.error) && (
+        <Alert severity="error">{(finish.error ?? keep.error)?.message}</Alert>
+      )}
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Button type="submit" variant="contained" disabled={finish.isPending}>
+          {t('learn.handInAnswers')}
+        </Button>
+        <Typography variant="body2" color="textSecondary">
+          {open > 0 ? t('learn.unanswered', { count: open }) : t('learn.answersKept')}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,51 @@
+import { Box, Typography } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import type { Result } from '../../api/client';
+import { percent } from '../../ui/format';
+
+export function QuizResult({ result }: { result: Result }) {
+  const { t } = useTranslation();
+  return (
+    <Box
+      component="section"
+      role="status"
+      sx={{
+        bgcolor: 'tone.panel',
+        border: 1,
+        borderColor: 'divider',
+        borderLeft: '5px solid',
+        borderLeftColor: result.passed ? 'tone.lagoon' : 'tone.madder',
+        borderRadius: 1,
+        p: 2,
+      }}
+    >
+      <Typography variant="h1" component="p">
+        {t('learn.result', { percent: percent(result.of ? result.points / result.of : 0) })} ·{' '}
+        {t(result.passed ? 'learn.resultPassed' : 'learn.resultAgain')}
+      </Typography>
+      <Typography color="textSecondary">
+        {t('learn.attempt', { n: result.number })},{' '}
+        {t('learn.points', { points: result.points, of: result.of })}
+      </Typography>
+      <Box component="ol" sx={{ pl: 2.5, my: 1 }}>
+        {result.answers.map((a) => (
+          <Box component="li" key={a.question} sx={{ py: 0.75 }}>
+            <Typography sx={{ fontWeight: 700 }}>{a.text}</Typography>
+            <Typography>
+              <Box component="b" sx={{ color: a.correct ? 'tone.lagoon' : 'tone.madder' }}>
+                {t(a.correct ? 'learn.right' : 'learn.wrong')}.
+              </Box>{' '}
+              {t('learn.yours', { text: a.chosen || t('learn.noAnswer') })}
+              {!a.correct && a.right && `. ${t('learn.rightIs', { text: a.right })}`}
+            </Typography>
+            {a.feedback && (
+              <Typography variant="body2" color="textSecondary">
+                {a.feedback}
+              </Typography>
+            )}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,12 @@
+import { lazy } from 'react';
+import type { StepRoom } from '../room';
+
+export const quiz: StepRoom<'quiz'> = {
+  name: 'Quiz',
+  ties: 'assessed',
+  Author: { at: 'below', Part: lazy(() => import('./Author')) },
+  Settings: lazy(() => import('./Settings')),
+  Learner: lazy(() => import('./Learner')),
+  saysWhenDone: true,
+  edit: ({ questions }) => ({ is: 'quiz', questions }),
+};

@@ -1,0 +1,60 @@
+import type { ComponentType, LazyExoticComponent } from 'react';
+import type {
+  AuthorEdit,
+  AuthorPart,
+  Design,
+  DesignStep,
+  LearnerPart,
+  StepEdit,
+  StepPage,
+} from '../api/client';
+
+export type WalkName = 'mine' | 'practice';
+type Is = AuthorPart['is'];
+type One<T extends { is: string }, I extends Is> = Extract<T, { is: I }>;
+
+/** A step as its designer sees it. */
+export interface AuthorProps<I extends Is = Is> {
+  step: DesignStep;
+  part: One<AuthorPart, I>;
+  design: Design;
+  change: (fields: Partial<StepEdit>) => void;
+}
+
+/** A step as its learner sees it. */
+export interface StepProps {
+  page: StepPage;
+  walk: WalkName;
+  show: (page: StepPage) => void;
+  refresh: () => void;
+}
+export type LearnerProps<I extends Is = Is> = StepProps & { part: One<LearnerPart, I> };
+
+type Lazy<P> = LazyExoticComponent<ComponentType<P>>;
+
+/**
+ * A kind of step in the client. What is shown is loaded when it is needed; rooms do not know each
+ * other.
+ */
+export interface StepRoom<I extends Is> {
+  /** What the kind is called. */
+  name: string;
+  /** What its text is: what is read, or what is asked for; without, it has none. */
+  text?: 'body' | 'task';
+  /** What a tie to an outcome means there. */
+  ties: 'taught' | 'assessed';
+  /** What its author writes besides the text; above it or below. */
+  Author?: { at: 'above' | 'below'; Part: Lazy<AuthorProps<I>> };
+  /** Its own settings. */
+  Settings?: Lazy<AuthorProps<I>>;
+  /** What its learner does there, above the text and below. */
+  Above?: Lazy<LearnerProps<I>>;
+  Learner?: Lazy<LearnerProps<I>>;
+  /** Whether the page says when it is done. */
+  saysWhenDone: boolean;
+  /** The part as it is sent. */
+  edit: (part: One<AuthorPart, I>) => One<AuthorEdit, I>;
+}
+
+/** A room as those see it who do not know its kind. */
+export type AnyRoom = StepRoom<never>;

@@ -1,0 +1,111 @@
+import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { Kept } from '../../api/client';
+import { upload } from '../../api/upload';
+import { useCourse } from '../../frame/course';
+import { clock } from '../../ui/format';
+import type { AuthorProps } from '../room';
+
+/** How long a film is, as the browser that plays it says. */
+export function lengthOf(file: File): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = document.createElement('video');
+    const url = URL.createObjectURL(file);
+    const done = (seconds: number) => {
+      URL.revokeObjectURL(url);
+      if (Number.isFinite(seconds) && seconds >= 1) resolve(Math.floor(seconds));
+      else reject(new Error('no length'));
+    };
+    probe.preload = 'metadata';
+    probe.onloadedmetadata = () => done(probe.duration);
+    probe.onerror = () => done(Number.NaN);
+    probe.src = url;
+  });
+}
+
+/** The film of a step: looked at, chosen, replaced, taken away. */
+export default function FilmField({
+  part: { film },
+  change,
+  measure = lengthOf,
+}: Pick<AuthorProps<'video'>, 'part' | 'change'> & {
+  measure?: (file: File) => Promise<number>;
+}) {
+  const { t } = useTranslation();
+  const course = useCourse();
+  const input = useRef<HTMLInputElement>(null);
+  const [share, setShare] = useState(0);
+  const send = useMutation({
+    mutationFn: async (file: File) => {
+      setShare(0);
+      const seconds = await measure(file).catch(() => {
+        throw new Error(t('plan.filmUnreadable', { name: file.name }));
+      });
+      const kept = await upload<Kept>(
+        `/api/courses/${course.id}/design/films?name=${encodeURIComponent(file.name)}`,
+        file,
+        setShare,
+      );
+      return { file: kept.id, seconds };
+    },
+    onSuccess: (sent) => change({ part: { is: 'video', film: sent } }),
+  });
+  return (
+    <Box sx={{ display: 'grid', gap: 1 }}>
+      {film ? (
+        <>
+          {/* biome-ignore lint/a11y/useMediaCaption: films carry their words in the picture or the text below */}
+          <video
+            key={film.file}
+            controls
+            preload="metadata"
+            src={`/api/courses/${course.id}/design/films/${film.file}`}
+            aria-label={film.name}
+            style={{ width: '100%', borderRadius: 4, display: 'block' }}
+          />
+          <Typography variant="body2" color="textSecondary">
+            {film.name}, {clock(film.seconds)}
+          </Typography>
+        </>
+      ) : (
+        <Typography color="textSecondary">{t('plan.noFilm')}</Typography>
+      )}
+      {send.isPending && (
+        <LinearProgress
+          variant="determinate"
+          value={share * 100}
+          aria-label={t('plan.filmSending')}
+        />
+      )}
+      {send.error && <Alert severity="error">{send.error.message}</Alert>}
+      <input
+        ref={input}
+        type="file"
+        accept="video/webm,video/mp4"
+        hidden
+        aria-label={t('plan.filmFile')}
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          if (file) send.mutate(file);
+        }}
+      />
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <Button
+          variant={film ? 'outlined' : 'contained'}
+          disabled={send.isPending}
+          onClick={() => input.current?.click()}
+        >
+          {t(film ? 'plan.filmReplace' : 'plan.filmChoose')}
+        </Button>
+        {film && (
+          <Button variant="outlined" onClick={() => change({ part: { is: 'video' } })}>
+            {t('common.remove')}
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,15 @@
+import { lazy } from 'react';
+import type { StepRoom } from '../room';
+
+export const video: StepRoom<'video'> = {
+  name: 'Video',
+  text: 'body',
+  ties: 'taught',
+  Author: { at: 'above', Part: lazy(() => import('./FilmField')) },
+  Above: lazy(() => import('./FilmPart')),
+  saysWhenDone: true,
+  edit: ({ film }) => ({
+    is: 'video',
+    ...(film && { film: { file: film.file, seconds: film.seconds } }),
+  }),
+};
