@@ -186,6 +186,28 @@ class PublishingTest extends SchoolTest {
     assertThat(result.path("answers").path(0).path("correct").asBoolean()).isTrue();
   }
 
+  @Test
+  void an_attempt_at_a_step_that_is_gone_meanwhile_is_answered_as_such() {
+    Caller sefa = as("Sefa Dunmore");
+    long quiz = course.step(module, "QUIZ", "Rubber and glue");
+    course.change(quiz, e -> NewCourse.part(e).set("questions", question("The glue", "The tyre")));
+    course.publish();
+    course.enrol(EDDA);
+    JsonNode attempt = edda.post(course.walk(quiz) + "/attempts", "");
+    String at = course.walk(quiz) + "/attempts/" + attempt.path("number").asLong();
+    String answers = Caller.answers(attempt, "The glue");
+    edda.post(at + "/result", answers);
+    sefa.post(course.path + "/walks/practice/steps/" + quiz + "/attempts", "");
+    String practice = course.path + "/walks/practice/steps/" + quiz + "/attempts/1";
+    sefa.call("DELETE", course.path + "/design/steps/" + quiz, "");
+    course.publish();
+    assertThat(edda.call("POST", at + "/result", answers).getStatus()).isEqualTo(404);
+    assertThat(edda.call("GET", at + "/result", "").getStatus()).isEqualTo(404);
+    assertThat(edda.call("PUT", at, answers).getStatus()).isEqualTo(404);
+    assertThat(sefa.call("POST", practice + "/result", answers).getStatus()).isEqualTo(404);
+    assertThat(sefa.call("PUT", practice, answers).getStatus()).isEqualTo(404);
+  }
+
   private static JsonNode question(String a, String b) {
     return yendrik.formats.json.CoreJson.mapper()
         .readTree(

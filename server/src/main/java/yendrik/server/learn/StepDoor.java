@@ -16,11 +16,18 @@ import yendrik.server.way.Walk;
 public final class StepDoor {
   private StepDoor() {}
 
+  /** The number of a step that the learner may know of, or a Problem. */
+  public static int known(Walk walk, long step) {
+    int s = step <= 0 ? CourseIndex.UNKNOWN : walk.index().number(new StepId(step));
+    if (s == CourseIndex.UNKNOWN || !new Known(walk.progress()).step(s))
+      throw Problem.notFound("step");
+    return s;
+  }
+
   /** The number of a step that the learner may read now, or a Problem that says what is missing. */
   static int open(Walk walk, long step) {
     Progress progress = walk.progress();
-    int s = step <= 0 ? CourseIndex.UNKNOWN : walk.index().number(new StepId(step));
-    if (s == CourseIndex.UNKNOWN || !new Known(progress).step(s)) throw Problem.notFound("step");
+    int s = known(walk, step);
     StepState state = progress.bead(s).state();
     boolean readable =
         progress.sight().open(s) || state == StepState.DONE || state == StepState.WAITING;

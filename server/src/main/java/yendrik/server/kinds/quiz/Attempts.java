@@ -174,6 +174,7 @@ public class Attempts {
   /** Keeps answers while an attempt goes on, so that nothing is lost. */
   public void keep(long enrolment, long step, int number, Map<String, String> answers) {
     Walk walk = walks.see(enrolment);
+    StepDoor.known(walk, step);
     AttemptRecord row =
         one(enrolment, step, number)
             .filter(a -> a.getFinishedAt() == null)
@@ -213,6 +214,7 @@ public class Attempts {
             enrolment,
             Optional.of(person),
             w -> {
+              StepDoor.known(w, step);
               AttemptRecord row =
                   one(enrolment, step, number).orElseThrow(() -> Problem.notFound("attempt"));
               Quiz quiz = asked(w, row).quiz();
