@@ -187,6 +187,24 @@ class FilmsTest extends SchoolTest {
   }
 
   @Test
+  void a_report_that_was_quicker_on_its_way_than_the_one_before_loses_nothing() {
+    openToRuben();
+    Caller ruben = as("Ruben Sato");
+    ruben.post(course.walk(film) + "/visits", "");
+    clock.putTo(clock.instant().plusSeconds(5));
+    ruben.post(course.walk(film) + "/played", "{\"from\":0,\"to\":10}");
+    clock.putTo(clock.instant().plusMillis(4_200));
+    JsonNode second = ruben.post(course.walk(film) + "/played", "{\"from\":10,\"to\":20}");
+    assertThat(second.path("part").path("film").path("parts").toString()).isEqualTo("[0,20]");
+    for (int n = 0; n < 20; n++)
+      ruben.post(course.walk(film) + "/played", "{\"from\":20,\"to\":26}");
+    JsonNode flood = ruben.post(course.walk(film) + "/played", "{\"from\":20,\"to\":22}");
+    assertThat(flood.path("part").path("film").path("parts").toString())
+        .as("however many come in a moment")
+        .isEqualTo("[0,20]");
+  }
+
+  @Test
   void time_on_a_step_is_no_more_than_has_gone_since_the_last_report() {
     openToRuben();
     Caller ruben = as("Ruben Sato");

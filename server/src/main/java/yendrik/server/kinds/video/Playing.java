@@ -20,6 +20,14 @@ public class Playing {
   /** How many seconds of a film can be played in a second. */
   private static final int FASTEST = 2;
 
+  /**
+   * Reports travel for unequal times: one that seems to come so many seconds of film too soon is
+   * believed all the same, if it tells of this many or more.
+   */
+  private static final int JITTER = 2;
+
+  private static final int WORTH_IT = 5;
+
   private final Walks walks;
   private final StepPages pages;
 
@@ -43,7 +51,7 @@ public class Playing {
 
   /**
    * Takes down that a part of the film was played: no more than can have been played since the last
-   * report, at twice its speed at most.
+   * report, at twice its speed at most, give or take what reports are on their way.
    *
    * @param from second of the film, included
    * @param to second of the film, excluded
@@ -59,10 +67,15 @@ public class Playing {
           if (to <= from) throw Problem.field("to", "It must come after the beginning.");
           if (to > of) throw Problem.field("to", "The film is " + of + " seconds long.");
           long since = Visits.playedFrom(w.progress().record(), s);
-          int until = Math.min(to, from + StepDoor.gone(w, since, FASTEST));
+          int until = from + believed(to - from, StepDoor.gone(w, since, FASTEST));
           return until <= from
               ? List.of()
               : List.of(new FilmFact.Watched(w.step(s).id(), from, until, of));
         });
+  }
+
+  private static int believed(int played, int possible) {
+    boolean onItsWay = played >= WORTH_IT && played - possible <= JITTER;
+    return onItsWay ? played : Math.min(played, possible);
   }
 }
