@@ -37,10 +37,10 @@ final class AssignmentKind implements Kind {
   @Override
   public List<Offer> usualOffers(StepId step) {
     return List.of(
-        Kind.offer(new MarkLeaf.Passed(step), "", 3),
-        Kind.offer(new WorkLeaf.HandedIn(step), "submitted sent", 2),
-        Kind.offer(new WorkLeaf.Marked(step), "", 1),
-        Kind.offer(new MarkLeaf.NotPassed(step), "failed again", 0));
+        new Offer(new MarkLeaf.Passed(step), "", 3),
+        new Offer(new WorkLeaf.HandedIn(step), "submitted sent", 2),
+        new Offer(new WorkLeaf.Marked(step), "", 1),
+        new Offer(new MarkLeaf.NotPassed(step), "failed again", 0));
   }
 
   @Override

@@ -8,7 +8,6 @@ import yendrik.core.id.StepId;
 import yendrik.core.record.Strand;
 import yendrik.core.rule.Leaf;
 import yendrik.core.strand.Offer;
-import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.time.TimeLeaf;
@@ -68,10 +67,5 @@ public interface Kind {
       all.add(new Offer(new TimeLeaf.TimeSpent(step, n), "minutes time spent", 0));
     }
     return all;
-  }
-
-  /** A question with what else it is found by. */
-  static Offer offer(StepLeaf leaf, String words, int weight) {
-    return new Offer(leaf, words, weight);
   }
 }

@@ -35,6 +35,6 @@ final class PageKind implements Kind {
 
   @Override
   public List<Offer> usualOffers(StepId step) {
-    return List.of(Kind.offer(new SeenLeaf.Seen(step), "seen opened", 3));
+    return List.of(new Offer(new SeenLeaf.Seen(step), "seen opened", 3));
   }
 }

@@ -36,7 +36,7 @@ final class PracticalKind implements Kind {
 
   @Override
   public List<Offer> usualOffers(StepId step) {
-    return List.of(Kind.offer(new SignOffLeaf.SignedOff(step), "", 3));
+    return List.of(new Offer(new SignOffLeaf.SignedOff(step), "", 3));
   }
 
   @Override

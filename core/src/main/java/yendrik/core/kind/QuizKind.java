@@ -39,13 +39,13 @@ final class QuizKind implements Kind {
   @Override
   public List<Offer> usualOffers(StepId step) {
     return List.of(
-        Kind.offer(new MarkLeaf.Passed(step), "", 3),
-        Kind.offer(new MarkLeaf.NotPassed(step), "failed again", 0));
+        new Offer(new MarkLeaf.Passed(step), "", 3),
+        new Offer(new MarkLeaf.NotPassed(step), "failed again", 0));
   }
 
   @Override
   public List<Offer> numberOffers(StepId step, int n) {
     if (n > MOST_TRIES) return List.of();
-    return List.of(Kind.offer(new AttemptLeaf.Attempted(step, n), "attempts tries", 1));
+    return List.of(new Offer(new AttemptLeaf.Attempted(step, n), "attempts tries", 1));
   }
 }

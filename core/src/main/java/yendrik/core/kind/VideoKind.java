@@ -40,13 +40,13 @@ final class VideoKind implements Kind {
   @Override
   public List<Offer> usualOffers(StepId step) {
     return List.of(
-        Kind.offer(new FilmLeaf.Watched(step, MOST), "seen film", 3),
-        Kind.offer(new SeenLeaf.Seen(step), "seen opened", 1));
+        new Offer(new FilmLeaf.Watched(step, MOST), "seen film", 3),
+        new Offer(new SeenLeaf.Seen(step), "seen opened", 1));
   }
 
   @Override
   public List<Offer> numberOffers(StepId step, int n) {
     if (n > 100) return List.of();
-    return List.of(Kind.offer(new FilmLeaf.Watched(step, n / 100.0), "watched percent", 5));
+    return List.of(new Offer(new FilmLeaf.Watched(step, n / 100.0), "watched percent", 5));
   }
 }

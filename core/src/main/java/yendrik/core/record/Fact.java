@@ -34,8 +34,10 @@ public record Fact(
     /** The strand that keeps it. */
     Strand.Door<?> strand();
 
-    /** Whether it shows that the learner was there. */
-    boolean here();
+    /** Whether it shows that the learner was there, as what learners do shows it. */
+    default boolean here() {
+      return true;
+    }
 
     /**
      * The fact in words for a history, empty for one that only says that somebody was there.

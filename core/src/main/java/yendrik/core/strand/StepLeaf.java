@@ -4,6 +4,9 @@ import java.util.Optional;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.look.Probe;
+import yendrik.core.rule.look.Reading;
+import yendrik.core.rule.look.Sight;
+import yendrik.core.rule.look.StepProbe;
 import yendrik.core.words.Ground;
 import yendrik.core.words.Sentence;
 
@@ -12,8 +15,18 @@ import yendrik.core.words.Sentence;
  * Steps go by their numbers in the course.
  */
 public interface StepLeaf extends Leaf.OfStrand {
-  /** The question about one step, ready to be asked. */
-  Probe probe(int step);
+  /** Looks at somebody who has the step, and fills in what the question comes to. */
+  void ask(int step, Sight sight, LearnerRecord record, Reading reading);
+
+  /** The question about one step, ready to be asked of anybody. */
+  default Probe probe(int step) {
+    return new StepProbe(step) {
+      @Override
+      protected void ask(Sight sight, LearnerRecord record, Reading reading) {
+        StepLeaf.this.ask(step, sight, record, reading);
+      }
+    };
+  }
 
   /** The question in words. */
   Sentence says(StepNames step);

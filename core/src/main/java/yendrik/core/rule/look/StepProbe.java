@@ -11,7 +11,7 @@ import yendrik.core.rule.Verdict;
  */
 public abstract class StepProbe implements Probe {
   /** Shares that differ by less are the same. */
-  protected static final double HAIR = 1e-9;
+  public static final double HAIR = 1e-9;
 
   protected final int step;
 
@@ -44,10 +44,11 @@ public abstract class StepProbe implements Probe {
   /**
    * Not met: still possible if the step can be used.
    *
+   * @param step by its number in the course
    * @param far how far, 0 to 1
    * @param whenOpen whose turn it is while the step is open
    */
-  protected final void missing(Sight sight, Reading reading, double far, Turn whenOpen) {
+  public static void missing(int step, Sight sight, Reading reading, double far, Turn whenOpen) {
     if (!sight.usable(step)) reading.outOfReach(far);
     else reading.notYet(far, sight.open(step) ? whenOpen : sight.turn(step));
   }

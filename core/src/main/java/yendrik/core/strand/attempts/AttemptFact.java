@@ -15,12 +15,12 @@ public sealed interface AttemptFact extends Fact.OfStrand {
     return AttemptsStrand.DOOR;
   }
 
+  /**
+   * An attempt was begun.
+   *
+   * @param number 1 for the first
+   */
   record StartedAttempt(StepId step, int number) implements AttemptFact {
-    @Override
-    public boolean here() {
-      return true;
-    }
-
     @Override
     public Optional<String> says(String at) {
       return Optional.of("Began attempt " + number + " at " + at);
@@ -30,6 +30,8 @@ public sealed interface AttemptFact extends Fact.OfStrand {
   /**
    * An attempt was marked.
    *
+   * @param points reached, 0 to {@code of}
+   * @param of to be had, more than 0
    * @param parts how the questions of single outcomes went, none where no question carries one
    */
   record FinishedAttempt(StepId step, int number, double points, double of, List<Quiz.Part> parts)
@@ -43,11 +45,6 @@ public sealed interface AttemptFact extends Fact.OfStrand {
       parts = List.copyOf(parts);
       if (!(of > 0 && points >= 0 && points <= of))
         throw new IllegalArgumentException(points + " of " + of + " points");
-    }
-
-    @Override
-    public boolean here() {
-      return true;
     }
 
     @Override

@@ -4,7 +4,6 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
@@ -23,18 +22,13 @@ public sealed interface AttemptLeaf extends StepLeaf {
     }
 
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          AttemptsStrand attempts = AttemptsStrand.of(record);
-          int made = attempts.made(step);
-          double far = (double) made / times;
-          if (made >= times) reading.met();
-          else if (attempts.left(step) < times - made) reading.outOfReach(far);
-          else missing(sight, reading, far, Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      AttemptsStrand attempts = AttemptsStrand.of(record);
+      int made = attempts.made(step);
+      double far = (double) made / times;
+      if (made >= times) reading.met();
+      else if (attempts.left(step) < times - made) reading.outOfReach(far);
+      else StepProbe.missing(step, sight, reading, far, Turn.LEARNER);
     }
 
     @Override

@@ -15,11 +15,6 @@ public sealed interface ConfirmFact extends Fact.OfStrand {
   /** The learner said that it is done. */
   record Confirmed(StepId step) implements ConfirmFact {
     @Override
-    public boolean here() {
-      return true;
-    }
-
-    @Override
     public Optional<String> says(String at) {
       return Optional.of("Confirmed " + at);
     }

@@ -26,11 +26,6 @@ public sealed interface FilmFact extends Fact.OfStrand {
     }
 
     @Override
-    public boolean here() {
-      return true;
-    }
-
-    @Override
     public Optional<String> says(String at) {
       return Optional.empty();
     }

@@ -4,7 +4,6 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
@@ -23,15 +22,10 @@ public sealed interface FilmLeaf extends StepLeaf {
     }
 
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          double watched = FilmStrand.of(record).share(step);
-          if (watched >= share - HAIR) reading.met();
-          else missing(sight, reading, watched / share, Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      double watched = FilmStrand.of(record).share(step);
+      if (watched >= share - StepProbe.HAIR) reading.met();
+      else StepProbe.missing(step, sight, reading, watched / share, Turn.LEARNER);
     }
 
     @Override

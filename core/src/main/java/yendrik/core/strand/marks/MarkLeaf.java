@@ -6,7 +6,6 @@ import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
@@ -30,16 +29,11 @@ public sealed interface MarkLeaf extends StepLeaf {
 
   record Passed(StepId step) implements MarkLeaf {
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          if (record.passed(step)) reading.met();
-          else if (record.waiting(step)) reading.notYet(0.5, Turn.STAFF);
-          else if (record.spent(step)) reading.outOfReach(record.score(step));
-          else missing(sight, reading, record.score(step), Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      if (record.passed(step)) reading.met();
+      else if (record.waiting(step)) reading.notYet(0.5, Turn.STAFF);
+      else if (record.spent(step)) reading.outOfReach(record.score(step));
+      else StepProbe.missing(step, sight, reading, record.score(step), Turn.LEARNER);
     }
 
     @Override
@@ -56,16 +50,11 @@ public sealed interface MarkLeaf extends StepLeaf {
   /** Marked, and not passed: asks for a fact, so that help does not open for everybody at once. */
   record NotPassed(StepId step) implements MarkLeaf {
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          if (record.notPassed(step)) reading.metForNow(Reading.NO_MOMENT);
-          else if (record.passed(step)) reading.outOfReach(0);
-          else if (record.waiting(step)) reading.notYet(0, Turn.STAFF);
-          else missing(sight, reading, 0, Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      if (record.notPassed(step)) reading.metForNow(Reading.NO_MOMENT);
+      else if (record.passed(step)) reading.outOfReach(0);
+      else if (record.waiting(step)) reading.notYet(0, Turn.STAFF);
+      else StepProbe.missing(step, sight, reading, 0, Turn.LEARNER);
     }
 
     @Override
@@ -95,20 +84,15 @@ public sealed interface MarkLeaf extends StepLeaf {
     }
 
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          double score = record.score(step);
-          boolean scored = record.scored(step);
-          double far = from == 0 ? 0 : score / from;
-          if (scored && score >= from - HAIR && score <= to + HAIR) inside(reading);
-          else if (scored && score > to + HAIR) reading.outOfReach(0);
-          else if (record.waiting(step)) reading.notYet(far, Turn.STAFF);
-          else if (record.spent(step)) reading.outOfReach(far);
-          else missing(sight, reading, far, Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      double score = record.score(step);
+      boolean scored = record.scored(step);
+      double far = from == 0 ? 0 : score / from;
+      if (scored && score >= from - StepProbe.HAIR && score <= to + StepProbe.HAIR) inside(reading);
+      else if (scored && score > to + StepProbe.HAIR) reading.outOfReach(0);
+      else if (record.waiting(step)) reading.notYet(far, Turn.STAFF);
+      else if (record.spent(step)) reading.outOfReach(far);
+      else StepProbe.missing(step, sight, reading, far, Turn.LEARNER);
     }
 
     @Override

@@ -15,11 +15,6 @@ public sealed interface SeenFact extends Fact.OfStrand {
   /** The step was opened. */
   record Saw(StepId step) implements SeenFact {
     @Override
-    public boolean here() {
-      return true;
-    }
-
-    @Override
     public Optional<String> says(String at) {
       return Optional.of("Opened " + at);
     }

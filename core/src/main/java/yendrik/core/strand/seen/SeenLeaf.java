@@ -4,7 +4,6 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
@@ -17,14 +16,9 @@ import yendrik.core.words.Sentence;
 public sealed interface SeenLeaf extends StepLeaf {
   record Seen(StepId step) implements SeenLeaf {
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          if (SeenStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
-          else missing(sight, reading, 0, Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      if (SeenStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
+      else StepProbe.missing(step, sight, reading, 0, Turn.LEARNER);
     }
 
     @Override

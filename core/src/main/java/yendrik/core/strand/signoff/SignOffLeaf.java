@@ -4,7 +4,6 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
@@ -18,14 +17,9 @@ public sealed interface SignOffLeaf extends StepLeaf {
   /** Staff may sign off whatever the state of the step, so this is never past hope. */
   record SignedOff(StepId step) implements SignOffLeaf {
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          if (SignOffStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
-          else missing(sight, reading, 0, Turn.STAFF);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      if (SignOffStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
+      else StepProbe.missing(step, sight, reading, 0, Turn.STAFF);
     }
 
     @Override

@@ -19,11 +19,6 @@ public sealed interface TimeFact extends Fact.OfStrand {
     }
 
     @Override
-    public boolean here() {
-      return true;
-    }
-
-    @Override
     public Optional<String> says(String at) {
       return Optional.empty();
     }

@@ -4,7 +4,6 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
@@ -23,16 +22,11 @@ public sealed interface TimeLeaf extends StepLeaf {
     }
 
     @Override
-    public Probe probe(int step) {
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       int seconds = Math.multiplyExact(minutes, 60);
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          int spent = TimeStrand.of(record).seconds(step);
-          if (spent >= seconds) reading.met();
-          else missing(sight, reading, (double) spent / seconds, Turn.LEARNER);
-        }
-      };
+      int spent = TimeStrand.of(record).seconds(step);
+      if (spent >= seconds) reading.met();
+      else StepProbe.missing(step, sight, reading, (double) spent / seconds, Turn.LEARNER);
     }
 
     @Override

@@ -16,12 +16,12 @@ public sealed interface WorkFact extends Fact.OfStrand {
     return WorkStrand.DOOR;
   }
 
+  /**
+   * Handed in.
+   *
+   * @param version 1 for the first
+   */
   record HandedIn(StepId step, int version) implements WorkFact {
-    @Override
-    public boolean here() {
-      return true;
-    }
-
     @Override
     public Optional<String> says(String at) {
       return Optional.of("Handed in " + at + ", version " + version);

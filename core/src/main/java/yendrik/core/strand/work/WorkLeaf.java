@@ -4,7 +4,6 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
@@ -17,14 +16,9 @@ import yendrik.core.words.Sentence;
 public sealed interface WorkLeaf extends StepLeaf {
   record HandedIn(StepId step) implements WorkLeaf {
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          if (WorkStrand.of(record).version(step) > 0) reading.met();
-          else missing(sight, reading, 0, Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      if (WorkStrand.of(record).version(step) > 0) reading.met();
+      else StepProbe.missing(step, sight, reading, 0, Turn.LEARNER);
     }
 
     @Override
@@ -43,15 +37,10 @@ public sealed interface WorkLeaf extends StepLeaf {
   /** Work was judged, and no newer version waits. */
   record Marked(StepId step) implements WorkLeaf {
     @Override
-    public Probe probe(int step) {
-      return new StepProbe(step) {
-        @Override
-        protected void ask(Sight sight, LearnerRecord record, Reading reading) {
-          if (record.marked(step)) reading.metForNow(Reading.NO_MOMENT);
-          else if (record.waiting(step)) reading.notYet(0.5, Turn.STAFF);
-          else missing(sight, reading, 0, Turn.LEARNER);
-        }
-      };
+    public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
+      if (record.marked(step)) reading.metForNow(Reading.NO_MOMENT);
+      else if (record.waiting(step)) reading.notYet(0.5, Turn.STAFF);
+      else StepProbe.missing(step, sight, reading, 0, Turn.LEARNER);
     }
 
     @Override
