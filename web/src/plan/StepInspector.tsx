@@ -69,7 +69,7 @@ export function StepInspector(props: StepPanelProps) {
         </>
       )}
       {tab === 'content' && (
-        <Box sx={{ mt: 2, display: 'grid', gap: 2 }}>
+        <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2 }}>
           <Suspense fallback={null}>
             {Author?.at === 'above' && <Author.Part {...its} />}
             {text && (

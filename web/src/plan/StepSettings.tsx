@@ -21,7 +21,7 @@ export function StepSettings(props: StepPanelProps) {
   const { t } = useTranslation();
   const { Settings } = room(step.kind);
   return (
-    <Box sx={{ mt: 2, display: 'grid', gap: 1.75 }}>
+    <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
       <Autocomplete
         multiple
         size="small"

@@ -46,6 +46,7 @@ export function CutFields({
               type="number"
               value={texts[n] ?? ''}
               onSave={(text) => onChange(readCuts(texts.map((x, i) => (i === n ? text : x))))}
+              slotProps={{ inputLabel: { shrink: true } }}
               sx={{ width: 150 }}
             />
           ))}
