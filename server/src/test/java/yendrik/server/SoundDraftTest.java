@@ -91,6 +91,16 @@ class SoundDraftTest extends SchoolTest {
   }
 
   @Test
+  void what_a_rule_lacks_is_said_in_words() {
+    String rule = "{\"is\":\"ask\",\"id\":\"a\"}";
+    assertThat(
+            refused(page, e -> e.set("opensWhen", CoreJson.mapper().readTree(rule)))
+                .path("detail")
+                .asString())
+        .isEqualTo("This rule cannot be read: leaf is missing or not as it must be.");
+  }
+
+  @Test
   void nothing_in_a_list_is_refused_and_named() {
     assertThat(refused(page, e -> e.putArray("groups").addNull()).path("fields").has("groups.0"))
         .isTrue();

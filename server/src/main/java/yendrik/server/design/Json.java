@@ -11,6 +11,7 @@ import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -88,10 +89,14 @@ public final class Json {
     }
   }
 
-  private static String reason(Throwable e) {
+  private static String reason(Exception e) {
+    if (e instanceof DatabindException at && !at.getPath().isEmpty()) {
+      var last = at.getPath().getLast();
+      String part = last.getPropertyName() == null ? "a part of it" : last.getPropertyName();
+      return part + " is missing or not as it must be.";
+    }
     Throwable deepest = e;
     while (deepest.getCause() != null) deepest = deepest.getCause();
-    String message = String.valueOf(deepest.getMessage());
-    return message.lines().findFirst().orElse("unknown form");
+    return String.valueOf(deepest.getMessage()).lines().findFirst().orElse("unknown form");
   }
 }

@@ -71,7 +71,7 @@ class Problems extends ResponseEntityExceptionHandler {
             .collect(Collectors.joining("."));
     String why =
         switch (at) {
-          case InvalidNullException _ -> "nothing must not stand there (null)";
+          case InvalidNullException _ -> "something must stand there";
           case InvalidFormatException _ -> "it is not in the form that is expected";
           case MismatchedInputException _ -> at.getOriginalMessage();
           default -> "it is not in the form that is expected";
