@@ -186,13 +186,6 @@ export const en = {
     stillClosed: 'still closed',
     waitsForIt: 'Waits for this: {{names}}',
     next: 'Next for you',
-    start: {
-      PAGE: 'Read',
-      VIDEO: 'Watch',
-      QUIZ: 'Start quiz',
-      ASSIGNMENT: 'Open',
-      PRACTICAL: 'Open',
-    },
     goOn: 'Go on',
     opens: 'Doing it opens',
     allDone: 'all {{count}} done',

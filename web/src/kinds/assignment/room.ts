@@ -3,6 +3,7 @@ import type { StepRoom } from '../room';
 
 export const assignment: StepRoom<'assignment'> = {
   name: 'Assignment',
+  begin: 'Open',
   text: 'task',
   ties: 'assessed',
   Settings: lazy(() => import('./Settings')),

@@ -2,6 +2,7 @@ import type { StepRoom } from '../room';
 
 export const page: StepRoom<'page'> = {
   name: 'Page',
+  begin: 'Read',
   text: 'body',
   ties: 'taught',
   saysWhenDone: false,

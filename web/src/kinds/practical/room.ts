@@ -3,6 +3,7 @@ import type { StepRoom } from '../room';
 
 export const practical: StepRoom<'practical'> = {
   name: 'Practical',
+  begin: 'Open',
   text: 'task',
   ties: 'assessed',
   Settings: lazy(() => import('./Settings')),

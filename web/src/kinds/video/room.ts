@@ -3,6 +3,7 @@ import type { StepRoom } from '../room';
 
 export const video: StepRoom<'video'> = {
   name: 'Video',
+  begin: 'Watch',
   text: 'body',
   ties: 'taught',
   Author: { at: 'above', Part: lazy(() => import('./FilmField')) },
