@@ -1,5 +1,6 @@
 import type { AuthorEdit, AuthorPart, StepKind } from '../api/client';
 import { assignment } from './assignment/room';
+import { note } from './note/room';
 import { page } from './page/room';
 import { practical } from './practical/room';
 import { quiz } from './quiz/room';
@@ -13,6 +14,7 @@ const all = {
   QUIZ: quiz,
   ASSIGNMENT: assignment,
   PRACTICAL: practical,
+  NOTE: note,
 } satisfies Record<StepKind, unknown>;
 
 export const kinds = Object.keys(all) as StepKind[];

@@ -9,7 +9,8 @@ public enum StepKind {
   VIDEO("VIDEO"),
   QUIZ("QUIZ"),
   ASSIGNMENT("ASSIGNMENT"),
-  PRACTICAL("PRACTICAL");
+  PRACTICAL("PRACTICAL"),
+  NOTE("NOTE");
 
   private final String stored;
 

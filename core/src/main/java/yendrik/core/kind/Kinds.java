@@ -14,6 +14,7 @@ public final class Kinds {
       case QUIZ -> QuizKind.KIND;
       case ASSIGNMENT -> AssignmentKind.KIND;
       case PRACTICAL -> PracticalKind.KIND;
+      case NOTE -> NoteKind.KIND;
     };
   }
 }

@@ -1,0 +1,69 @@
+package yendrik.server.kinds.note;
+
+import org.springframework.stereotype.Component;
+import yendrik.core.course.StepKind;
+import yendrik.core.record.LearnerRecord;
+import yendrik.server.http.Problem;
+import yendrik.server.kinds.DemoLearner;
+import yendrik.server.kinds.DemoScript;
+import yendrik.server.kinds.StepRoom;
+import yendrik.server.learn.LearnerPart;
+import yendrik.server.way.Walk;
+
+/** A short text among the steps, done when read. */
+@Component
+class NoteRoom extends StepRoom<NoteContent, NoteAuthored, NoteEdit> {
+  /** As safe HTML, so that some 4,000 characters can be read of it. */
+  private static final int LONGEST = 6_000;
+
+  NoteRoom() {
+    super(StepKind.NOTE, NoteContent.class, NoteAuthored.class, NoteEdit.class);
+  }
+
+  @Override
+  public Class<? extends LearnerPart> learnerPart() {
+    return NoteShown.class;
+  }
+
+  @Override
+  public String word() {
+    return "Note";
+  }
+
+  @Override
+  protected NoteContent fresh() {
+    return new NoteContent("");
+  }
+
+  @Override
+  protected NoteAuthored part(NoteContent content) {
+    return new NoteAuthored();
+  }
+
+  @Override
+  protected NoteContent checked(Place place, String body, NoteEdit edit) {
+    if (body.length() > LONGEST)
+      throw Problem.field("body", "This is too long for a note; make it a page, or shorten it.");
+    return new NoteContent(body);
+  }
+
+  @Override
+  public LearnerPart part(Walk walk, int s) {
+    return new NoteShown();
+  }
+
+  @Override
+  public String done(LearnerRecord record, int s, String day) {
+    return "read " + day;
+  }
+
+  @Override
+  public NoteEdit written(DemoScript script) {
+    return new NoteEdit();
+  }
+
+  @Override
+  public void doStep(DemoLearner by, String step, double ability) {
+    by.read(step);
+  }
+}

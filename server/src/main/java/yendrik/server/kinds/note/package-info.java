@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.note;
+
+import org.jspecify.annotations.NullMarked;
