@@ -1,15 +1,16 @@
-import { Box, Button, IconButton, MenuItem, Radio, TextField, Typography } from '@mui/material';
+import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { DesignOutcome, Question } from '../../api/client';
 import { newId } from '../../ui/ids';
+import { questionRoom } from './questions/rooms';
 
 function withOutcome(question: Question, outcome: number | undefined): Question {
   const { outcome: _, ...rest } = question;
   return outcome ? { ...rest, outcome } : rest;
 }
 
-/** Questions with one right answer each; saved when the editor is left. */
+/** Questions with what their kinds ask; saved when the editor is left. */
 export function QuizEditor({
   questions,
   outcomes = [],
@@ -33,23 +34,11 @@ export function QuizEditor({
   };
   const edit = (n: number, change: Partial<Question>) =>
     setList(list.map((q, i) => (i === n ? { ...q, ...change } : q)));
-  const add = () => {
-    const [a, b] = [newId(), newId()];
+  const add = () =>
     save([
       ...list,
-      {
-        id: newId(),
-        text: '',
-        points: 1,
-        choices: [
-          { id: a, text: '' },
-          { id: b, text: '' },
-        ],
-        right: a,
-        feedback: '',
-      },
+      { id: newId(), text: '', points: 1, feedback: '', part: questionRoom('choice').fresh() },
     ]);
-  };
   const total = list.reduce((sum, q) => sum + q.points, 0);
   return (
     <Box
@@ -61,120 +50,78 @@ export function QuizEditor({
       <Typography variant="body2" color="textSecondary">
         {t('plan.quizTotal', { points: total, count: list.length })}
       </Typography>
-      {list.map((q, n) => (
-        <Box
-          key={q.id}
-          component="fieldset"
-          sx={{
-            border: 1,
-            borderColor: 'divider',
-            borderRadius: 1,
-            mt: 1.5,
-            mx: 0,
-            p: 1.25,
-            display: 'grid',
-            gap: 1,
-          }}
-        >
-          <Typography component="legend" variant="caption" color="textSecondary">
-            {t('plan.question', { n: n + 1 })}
-          </Typography>
-          <Box sx={{ display: 'flex', gap: 1 }}>
-            <TextField
-              label={t('plan.question', { n: n + 1 })}
-              multiline
-              value={q.text}
-              error={!q.text.trim()}
-              onChange={(e) => edit(n, { text: e.target.value })}
-            />
-            <TextField
-              label={t('plan.points')}
-              type="number"
-              value={q.points}
-              onChange={(e) => edit(n, { points: Math.max(0, Number(e.target.value)) })}
-              sx={{ width: 84, flex: 'none' }}
-            />
-          </Box>
-          {q.choices.map((c, i) => (
-            <Box key={c.id} sx={{ display: 'flex', alignItems: 'center' }}>
-              <Radio
-                size="small"
-                checked={q.right === c.id}
-                onChange={() => edit(n, { right: c.id })}
-                slotProps={{ input: { 'aria-label': `${t('plan.right')}: ${c.text || i + 1}` } }}
+      {list.map((q, n) => {
+        const { Write } = questionRoom(q.part.is);
+        return (
+          <Box
+            key={q.id}
+            component="fieldset"
+            sx={{
+              border: 1,
+              borderColor: 'divider',
+              borderRadius: 1,
+              mt: 1.5,
+              mx: 0,
+              p: 1.25,
+              display: 'grid',
+              gap: 1,
+            }}
+          >
+            <Typography component="legend" variant="caption" color="textSecondary">
+              {t('plan.question', { n: n + 1 })}
+            </Typography>
+            <Box sx={{ display: 'flex', gap: 1 }}>
+              <TextField
+                label={t('plan.question', { n: n + 1 })}
+                multiline
+                value={q.text}
+                error={!q.text.trim()}
+                onChange={(e) => edit(n, { text: e.target.value })}
               />
               <TextField
-                placeholder={t('plan.choice', { n: i + 1 })}
-                value={c.text}
-                error={!c.text.trim()}
-                onChange={(e) =>
-                  edit(n, {
-                    choices: q.choices.map((x) =>
-                      x.id === c.id ? { ...x, text: e.target.value } : x,
-                    ),
-                  })
-                }
-                slotProps={{ htmlInput: { 'aria-label': t('plan.choice', { n: i + 1 }) } }}
+                label={t('plan.points')}
+                type="number"
+                value={q.points}
+                onChange={(e) => edit(n, { points: Math.max(0, Number(e.target.value)) })}
+                sx={{ width: 84, flex: 'none' }}
               />
-              {q.choices.length > 2 && (
-                <IconButton
-                  size="small"
-                  aria-label={t('plan.removeCondition', { name: c.text })}
-                  onClick={() =>
-                    edit(n, {
-                      choices: q.choices.filter((x) => x.id !== c.id),
-                      right:
-                        q.right === c.id
-                          ? (q.choices.find((x) => x.id !== c.id)?.id ?? '')
-                          : q.right,
-                    })
-                  }
-                >
-                  ×
-                </IconButton>
-              )}
             </Box>
-          ))}
-          <TextField
-            label={t('plan.feedback')}
-            value={q.feedback}
-            onChange={(e) => edit(n, { feedback: e.target.value })}
-          />
-          {outcomes.length > 0 && (
+            <Write part={q.part} edit={(part) => edit(n, { part })} />
             <TextField
-              select
-              label={t('plan.carries')}
-              value={outcomes.some((o) => o.id === q.outcome) ? q.outcome : 0}
-              onChange={(e) => {
-                const outcome = Number(e.target.value) || undefined;
-                save(list.map((x, i) => (i === n ? withOutcome(x, outcome) : x)));
-              }}
-            >
-              <MenuItem value={0}>{t('plan.carriesAll')}</MenuItem>
-              {outcomes.map((o) => (
-                <MenuItem key={o.id} value={o.id}>
-                  {o.code} {o.name}
-                </MenuItem>
-              ))}
-            </TextField>
-          )}
-          <Box sx={{ display: 'flex', gap: 1 }}>
-            <Button
-              size="small"
-              onClick={() => edit(n, { choices: [...q.choices, { id: newId(), text: '' }] })}
-            >
-              {t('plan.addChoice')}
-            </Button>
-            <Button
-              size="small"
-              color="secondary"
-              onClick={() => save(list.filter((_, i) => i !== n))}
-            >
-              {t('common.remove')}
-            </Button>
+              label={t('plan.feedback')}
+              value={q.feedback}
+              onChange={(e) => edit(n, { feedback: e.target.value })}
+            />
+            {outcomes.length > 0 && (
+              <TextField
+                select
+                label={t('plan.carries')}
+                value={outcomes.some((o) => o.id === q.outcome) ? q.outcome : 0}
+                onChange={(e) => {
+                  const outcome = Number(e.target.value) || undefined;
+                  save(list.map((x, i) => (i === n ? withOutcome(x, outcome) : x)));
+                }}
+              >
+                <MenuItem value={0}>{t('plan.carriesAll')}</MenuItem>
+                {outcomes.map((o) => (
+                  <MenuItem key={o.id} value={o.id}>
+                    {o.code} {o.name}
+                  </MenuItem>
+                ))}
+              </TextField>
+            )}
+            <Box sx={{ display: 'flex', gap: 1 }}>
+              <Button
+                size="small"
+                color="secondary"
+                onClick={() => save(list.filter((_, i) => i !== n))}
+              >
+                {t('common.remove')}
+              </Button>
+            </Box>
           </Box>
-        </Box>
-      ))}
+        );
+      })}
       <Button variant="outlined" sx={{ mt: 1.5 }} onClick={add}>
         {t('plan.addQuestion')}
       </Button>

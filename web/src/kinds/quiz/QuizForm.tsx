@@ -1,18 +1,9 @@
-import {
-  Alert,
-  Box,
-  Button,
-  FormControl,
-  FormControlLabel,
-  FormLabel,
-  Radio,
-  RadioGroup,
-  Typography,
-} from '@mui/material';
+import { Alert, Box, Button, FormControl, FormLabel, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { type Attempt, api, body, type Result } from '../../api/client';
+import { type Attempt, api, body, type GivenAnswer, type Result } from '../../api/client';
+import { questionRoom } from './questions/rooms';
 
 interface Props {
   attempt: Attempt;
@@ -20,13 +11,13 @@ interface Props {
   onFinished: (result: Result) => void;
 }
 
-/** An attempt: every answer is kept as it is chosen. */
+/** An attempt: every answer is kept as it is given. */
 export function QuizForm({ attempt, path, onFinished }: Props) {
   const { t } = useTranslation();
-  const [answers, setAnswers] = useState<Record<string, string>>(attempt.answers);
+  const [answers, setAnswers] = useState<Record<string, GivenAnswer>>(attempt.answers);
   const params = { path: { ...path, number: attempt.number } };
   const keep = useMutation({
-    mutationFn: (all: Record<string, string>) =>
+    mutationFn: (all: Record<string, GivenAnswer>) =>
       api.PUT('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}', {
         params,
         body: { answers: all },
@@ -42,8 +33,8 @@ export function QuizForm({ attempt, path, onFinished }: Props) {
       ),
     onSuccess: onFinished,
   });
-  const choose = (question: string, choice: string) => {
-    const all = { ...answers, [question]: choice };
+  const give = (question: string, given: GivenAnswer) => {
+    const all = { ...answers, [question]: given };
     setAnswers(all);
     keep.mutate(all);
   };
@@ -58,30 +49,25 @@ export function QuizForm({ attempt, path, onFinished }: Props) {
       sx={{ mt: 2, display: 'grid', gap: 1.5 }}
     >
       <Typography variant="h2">{t('learn.attempt', { n: attempt.number })}</Typography>
-      {attempt.questions.map((q, n) => (
-        <FormControl
-          key={q.id}
-          sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', borderRadius: 1, p: 2 }}
-        >
-          <FormLabel id={`question-${q.id}`} sx={{ color: 'tone.ink', fontWeight: 700 }}>
-            {n + 1}. {q.text}
-          </FormLabel>
-          <RadioGroup
-            aria-labelledby={`question-${q.id}`}
-            value={answers[q.id] ?? ''}
-            onChange={(_, value) => choose(q.id, value)}
+      {attempt.questions.map((q, n) => {
+        const { Ask } = questionRoom(q.part.is);
+        return (
+          <FormControl
+            key={q.id}
+            sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', borderRadius: 1, p: 2 }}
           >
-            {q.choices.map((c) => (
-              <FormControlLabel
-                key={c.id}
-                value={c.id}
-                control={<Radio size="small" />}
-                label={c.text}
-              />
-            ))}
-          </RadioGroup>
-        </FormControl>
-      ))}
+            <FormLabel id={`question-${q.id}`} sx={{ color: 'tone.ink', fontWeight: 700 }}>
+              {n + 1}. {q.text}
+            </FormLabel>
+            <Ask
+              part={q.part}
+              labelledBy={`question-${q.id}`}
+              given={answers[q.id]}
+              answer={(given) => give(q.id, given)}
+            />
+          </FormControl>
+        );
+      })}
       {(finish.error ?? keep.error) && (
         <Alert severity="error">{(finish.error ?? keep.error)?.message}</Alert>
       )}

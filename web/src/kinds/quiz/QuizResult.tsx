@@ -2,6 +2,14 @@ import { Box, Typography } from '@mui/material';
 import { useTranslation } from 'react-i18next';
 import type { Result } from '../../api/client';
 import { percent } from '../../ui/format';
+import { questionRoom } from './questions/rooms';
+
+const COLOURS = {
+  RIGHT: 'tone.lagoon',
+  PARTLY: 'tone.ink',
+  WRONG: 'tone.madder',
+  FOR_STAFF: 'tone.ink',
+};
 
 export function QuizResult({ result }: { result: Result }) {
   const { t } = useTranslation();
@@ -28,23 +36,25 @@ export function QuizResult({ result }: { result: Result }) {
         {t('learn.points', { points: result.points, of: result.of })}
       </Typography>
       <Box component="ol" sx={{ pl: 2.5, my: 1 }}>
-        {result.answers.map((a) => (
-          <Box component="li" key={a.question} sx={{ py: 0.75 }}>
-            <Typography sx={{ fontWeight: 700 }}>{a.text}</Typography>
-            <Typography>
-              <Box component="b" sx={{ color: a.correct ? 'tone.lagoon' : 'tone.madder' }}>
-                {t(a.correct ? 'learn.right' : 'learn.wrong')}.
-              </Box>{' '}
-              {t('learn.yours', { text: a.chosen || t('learn.noAnswer') })}
-              {!a.correct && a.right && `. ${t('learn.rightIs', { text: a.right })}`}
-            </Typography>
-            {a.feedback && (
-              <Typography variant="body2" color="textSecondary">
-                {a.feedback}
+        {result.answers.map((a) => {
+          const { Review } = questionRoom(a.part.is);
+          return (
+            <Box component="li" key={a.question} sx={{ py: 0.75 }}>
+              <Typography sx={{ fontWeight: 700 }}>{a.text}</Typography>
+              <Typography>
+                <Box component="b" sx={{ color: COLOURS[a.verdict] }}>
+                  {t(`learn.verdict.${a.verdict}`)}.
+                </Box>{' '}
+                <Review part={a.part} />
               </Typography>
-            )}
-          </Box>
-        ))}
+              {a.feedback && (
+                <Typography variant="body2" color="textSecondary">
+                  {a.feedback}
+                </Typography>
+              )}
+            </Box>
+          );
+        })}
       </Box>
     </Box>
   );

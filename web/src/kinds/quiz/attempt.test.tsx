@@ -1,32 +1,38 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Attempt } from '../../api/client';
+import type { Answer, Attempt } from '../../api/client';
 import { failure, serve, show } from '../../test/stage';
 import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
 
 const attempt: Attempt = {
   number: 2,
-  answers: { q1: 'b' },
+  answers: { q1: { is: 'choice', choice: 'b' } },
   questions: [
     {
       id: 'q1',
       text: 'What does toe-in mean?',
       points: 1,
-      choices: [
-        { id: 'a', text: 'The front edge touches first' },
-        { id: 'b', text: 'The rear edge touches first' },
-      ],
+      part: {
+        is: 'choice',
+        choices: [
+          { id: 'a', text: 'The front edge touches first' },
+          { id: 'b', text: 'The rear edge touches first' },
+        ],
+      },
     },
     {
       id: 'q2',
       text: 'When is a pad worn out?',
       points: 1,
-      choices: [
-        { id: 'a', text: 'When its grooves are gone' },
-        { id: 'b', text: 'After a year' },
-      ],
+      part: {
+        is: 'choice',
+        choices: [
+          { id: 'a', text: 'When its grooves are gone' },
+          { id: 'b', text: 'After a year' },
+        ],
+      },
     },
   ],
 } as Attempt;
@@ -41,7 +47,9 @@ describe('an attempt', () => {
     expect(screen.getByLabelText('The rear edge touches first')).toBeChecked();
     expect(screen.getByText(/1 question/)).toBeInTheDocument();
     await userEvent.click(screen.getByLabelText('When its grooves are gone'));
-    expect(calls[0]?.body).toEqual({ answers: { q1: 'b', q2: 'a' } });
+    expect(calls[0]?.body).toEqual({
+      answers: { q1: { is: 'choice', choice: 'b' }, q2: { is: 'choice', choice: 'a' } },
+    });
     expect(screen.queryByText(/1 question/)).not.toBeInTheDocument();
   });
 
@@ -50,7 +58,7 @@ describe('an attempt', () => {
     const calls = serve({ [`POST ${at}/result`]: { number: 2 } });
     show(<QuizForm attempt={attempt} path={path} onFinished={finished} />);
     await userEvent.click(screen.getByRole('button', { name: /Hand in/ }));
-    expect(calls[0]?.body).toEqual({ answers: { q1: 'b' } });
+    expect(calls[0]?.body).toEqual({ answers: { q1: { is: 'choice', choice: 'b' } } });
     expect(finished.mock.calls[0]?.[0]).toEqual({ number: 2 });
   });
 
@@ -64,12 +72,11 @@ describe('an attempt', () => {
 });
 
 describe('a result', () => {
-  const answer = (correct: boolean, right: string) => ({
+  const answer = (right?: string): Answer => ({
     question: `q${right}`,
     text: 'What does toe-in mean?',
-    chosen: 'The rear edge',
-    right,
-    correct,
+    verdict: 'WRONG',
+    part: { is: 'choice', chosen: 'The rear edge', ...(right ? { right } : {}) },
     points: 0,
     of: 1,
     feedback: 'Half a millimetre.',
@@ -85,7 +92,7 @@ describe('a result', () => {
           passed: false,
           attemptsLeft: 2,
           opened: [],
-          answers: [answer(false, ''), answer(false, 'The front edge')],
+          answers: [answer(), answer('The front edge')],
         }}
       />,
     );

@@ -63,11 +63,14 @@ describe('a question', () => {
     id: 'q1',
     text: 'Which?',
     points: 2,
-    choices: [
-      { id: 'a', text: 'yes' },
-      { id: 'b', text: 'no' },
-    ],
-    right: 'a',
+    part: {
+      is: 'choice',
+      choices: [
+        { id: 'a', text: 'yes' },
+        { id: 'b', text: 'no' },
+      ],
+      right: 'a',
+    },
     feedback: '',
   };
 

@@ -150,7 +150,10 @@ final class Visitor {
     for (int n = 0; n < times; n++) {
       JsonNode attempt = post(path, "");
       var answers = JSON.createObjectNode();
-      attempt.path("questions").forEach(q -> answers.put(q.path("id").asString(), "1"));
+      attempt
+          .path("questions")
+          .forEach(q ->
+              answers.putObject(q.path("id").asString()).put("is", "choice").put("choice", "1"));
       String body = JSON.createObjectNode().set("answers", answers).toString();
       long from = System.nanoTime();
       post(path + "/" + attempt.path("number").asInt() + "/result", body);

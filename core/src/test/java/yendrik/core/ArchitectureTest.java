@@ -28,6 +28,10 @@ class ArchitectureTest {
       slices().matching("yendrik.core.strand.(*)..").should().notDependOnEachOther();
 
   @ArchTest
+  static final ArchRule kinds_of_questions_do_not_know_each_other =
+      slices().matching("yendrik.core.quiz.kinds.(*)..").should().notDependOnEachOther();
+
+  @ArchTest
   static final ArchRule rules_ask_strands_and_never_kinds =
       noClasses()
           .that()

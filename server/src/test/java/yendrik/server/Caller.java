@@ -80,11 +80,16 @@ final class Caller {
       String wanted = beginnings[q];
       if (!wanted.isEmpty())
         question
+            .path("part")
             .path("choices")
             .valueStream()
             .filter(c -> c.path("text").asString().startsWith(wanted))
             .findFirst()
-            .ifPresent(c -> answers.put(question.path("id").asString(), c.path("id").asString()));
+            .ifPresent(c ->
+                answers
+                    .putObject(question.path("id").asString())
+                    .put("is", "choice")
+                    .put("choice", c.path("id").asString()));
     }
     return body.toString();
   }

@@ -496,14 +496,8 @@ class ConsequencesTest extends SchoolTest {
         e -> {
           e.put("attempts", 1);
           NewCourse.part(e)
-              .set(
-                  "questions",
-                  CoreJson.mapper()
-                      .readTree(
-                          """
-                          [{"id":"q1","text":"What dries?","points":1,"right":"a","feedback":"",
-                            "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}]
-                          """));
+              .putArray("questions")
+              .add(NewCourse.question("q1", "What dries?", "Glue", "Rubber"));
         });
     course.publish();
     Callable<Integer> begin =

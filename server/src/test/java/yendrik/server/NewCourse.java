@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.formats.json.CoreJson;
@@ -71,7 +72,7 @@ final class NewCourse {
   org.springframework.mock.web.MockHttpServletResponse save(
       JsonNode now, java.util.function.Consumer<ObjectNode> change) {
     ObjectNode edit = ((ObjectNode) now).deepCopy();
-    edit.remove(java.util.List.of("id", "version", "module", "kind", "opensWhen"));
+    edit.remove(List.of("id", "version", "module", "kind", "opensWhen"));
     edit.set("doneWhen", plain(now.path("doneWhen").path("root")));
     if (!now.path("opensWhen").isMissingNode() && !now.path("opensWhen").isNull())
       edit.set("opensWhen", plain(now.path("opensWhen").path("root")));
@@ -89,9 +90,24 @@ final class NewCourse {
     return (ObjectNode) edit.path("part");
   }
 
+  /** A question of one point with some choices, of which the first is right. */
+  static ObjectNode question(String id, String text, String... choices) {
+    ObjectNode question = CoreJson.mapper().createObjectNode();
+    question.put("id", id).put("text", text).put("points", 1).put("feedback", "");
+    ObjectNode part = question.putObject("part").put("is", "choice").put("right", "c1");
+    var list = part.putArray("choices");
+    for (String choice : choices) list.addObject().put("id", "c" + list.size()).put("text", choice);
+    return question;
+  }
+
+  /** Asks these questions in a quiz. */
+  void ask(long quiz, ObjectNode... questions) {
+    change(quiz, e -> part(e).putArray("questions").addAll(List.of(questions)));
+  }
+
   private static JsonNode plain(JsonNode root) {
     ObjectNode node = ((ObjectNode) root).deepCopy();
-    node.remove(java.util.List.of("n", "subject", "says"));
+    node.remove(List.of("n", "subject", "says"));
     if (node.path("is").asString().equals("ask")) node.remove("parts");
     else {
       var parts = node.putArray("parts");

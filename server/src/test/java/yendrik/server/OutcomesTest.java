@@ -344,10 +344,7 @@ class OutcomesTest extends SchoolTest {
   }
 
   private static void question(ObjectNode q, String id, long outcome) {
-    q.put("id", id).put("text", "Which?").put("points", 1).put("right", "a").put("feedback", "");
-    var choices = q.putArray("choices");
-    choices.addObject().put("id", "a").put("text", "yes");
-    choices.addObject().put("id", "b").put("text", "no");
+    q.setAll(NewCourse.question(id, "Which?", "yes", "no"));
     q.put("outcome", outcome);
   }
 

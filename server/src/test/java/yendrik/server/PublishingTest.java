@@ -171,26 +171,27 @@ class PublishingTest extends SchoolTest {
   @Test
   void an_attempt_is_marked_by_the_questions_under_which_it_was_begun() {
     long quiz = course.step(module, "QUIZ", "Rubber and glue");
-    course.change(quiz, e -> NewCourse.part(e).set("questions", question("The glue", "The tyre")));
+    course.ask(quiz, NewCourse.question("q1", "What dries first?", "The glue", "The tyre"));
     course.publish();
     course.enrol(EDDA);
     JsonNode attempt = edda.post(course.walk(quiz) + "/attempts", "");
     long number = attempt.path("number").asLong();
-    course.change(quiz, e -> NewCourse.part(e).set("questions", question("The tyre", "The glue")));
+    course.ask(quiz, NewCourse.question("q1", "What dries first?", "The tyre", "The glue"));
     course.publish();
     var result =
         edda.post(
             course.walk(quiz) + "/attempts/" + number + "/result",
             Caller.answers(attempt, "The glue"));
-    assertThat(result.path("answers").path(0).path("chosen").asString()).isEqualTo("The glue");
-    assertThat(result.path("answers").path(0).path("correct").asBoolean()).isTrue();
+    JsonNode answer = result.path("answers").path(0);
+    assertThat(answer.path("part").path("chosen").asString()).isEqualTo("The glue");
+    assertThat(answer.path("verdict").asString()).isEqualTo("RIGHT");
   }
 
   @Test
   void an_attempt_at_a_step_that_is_gone_meanwhile_is_answered_as_such() {
     Caller sefa = as("Sefa Dunmore");
     long quiz = course.step(module, "QUIZ", "Rubber and glue");
-    course.change(quiz, e -> NewCourse.part(e).set("questions", question("The glue", "The tyre")));
+    course.ask(quiz, NewCourse.question("q1", "What dries first?", "The glue", "The tyre"));
     course.publish();
     course.enrol(EDDA);
     JsonNode attempt = edda.post(course.walk(quiz) + "/attempts", "");
@@ -206,17 +207,6 @@ class PublishingTest extends SchoolTest {
     assertThat(edda.call("PUT", at, answers).getStatus()).isEqualTo(404);
     assertThat(sefa.call("POST", practice + "/result", answers).getStatus()).isEqualTo(404);
     assertThat(sefa.call("PUT", practice, answers).getStatus()).isEqualTo(404);
-  }
-
-  private static JsonNode question(String a, String b) {
-    return yendrik.formats.json.CoreJson.mapper()
-        .readTree(
-            "[{\"id\":\"q1\",\"text\":\"What dries first?\",\"points\":1,\"right\":\"a\",\"feedback\":\"\",\"choices\":"
-                + "[{\"id\":\"a\",\"text\":\""
-                + a
-                + "\"},{\"id\":\"b\",\"text\":\""
-                + b
-                + "\"}]}]");
   }
 
   @Test

@@ -155,18 +155,9 @@ class SoundDraftTest extends SchoolTest {
     var empty = sefa.publish(course.path);
     assertThat(empty.getStatus()).isEqualTo(422);
     assertThat(Caller.json(empty).path("findings").toString()).contains("has no questions yet");
-    course.change(
-        quiz,
-        e ->
-            NewCourse.part(e)
-                .set(
-                    "questions",
-                    CoreJson.mapper()
-                        .readTree(
-                            """
-                            [{"id":"q1","text":"What dries?","points":1,"right":"z","feedback":"",
-                              "choices":[{"id":"a","text":"Glue"},{"id":"b","text":""}]}]
-                            """)));
+    var unsound = NewCourse.question("q1", "What dries?", "Glue", "");
+    ((ObjectNode) unsound.path("part")).put("right", "z");
+    course.ask(quiz, unsound);
     assertThat(Caller.json(sefa.publish(course.path)).path("findings").toString())
         .contains("Question 1 of “Rubber and glue” has no right choice", "without words");
     var practice =

@@ -68,18 +68,7 @@ class StatementsTest extends SchoolTest {
     work = course.step(module, "ASSIGNMENT", "Your first patch");
     practical = course.step(module, "PRACTICAL", "Patch it");
     course.change(page, e -> e.set("doneWhen", course.ask("confirmed", page)));
-    course.change(
-        quiz,
-        e ->
-            NewCourse.part(e)
-                .set(
-                    "questions",
-                    CoreJson.mapper()
-                        .readTree(
-                            """
-                            [{"id":"q1","text":"What dries?","points":1,"right":"a","feedback":"",
-                              "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}]
-                            """)));
+    course.ask(quiz, NewCourse.question("q1", "What dries?", "Glue", "Rubber"));
     course.publish();
     course.enrol("edda@hollowlane.example");
     edda = session("edda@hollowlane.example");

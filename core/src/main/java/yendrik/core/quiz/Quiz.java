@@ -7,62 +7,18 @@ import java.util.Map;
 import java.util.Optional;
 import yendrik.core.id.OutcomeId;
 
-/** Questions with one right answer each. */
+/** Questions that are asked together. */
 public record Quiz(List<Question> questions) {
-  /** The most that one question can be worth. */
-  public static final double MOST_POINTS = 10_000;
-
   public Quiz {
     questions = List.copyOf(questions);
   }
 
   /**
-   * @param id unique in the quiz
-   * @param points greater than 0
-   * @param right the id of the right choice
-   * @param feedback said after the attempt, may be empty
-   * @param outcome which outcome the question carries, of those that its step gives evidence of
+   * How one question went.
+   *
+   * @param points what its mark comes to
    */
-  public record Question(
-      String id,
-      String text,
-      double points,
-      List<Choice> choices,
-      String right,
-      String feedback,
-      Optional<OutcomeId> outcome) {
-    /** A question that carries no outcome of its own. */
-    public Question(
-        String id,
-        String text,
-        double points,
-        List<Choice> choices,
-        String right,
-        String feedback) {
-      this(id, text, points, choices, right, feedback, Optional.empty());
-    }
-
-    public Question {
-      choices = List.copyOf(choices);
-    }
-  }
-
-  public record Choice(String id, String text) {}
-
-  /** What is wrong with a question, so that it can be said beside it. */
-  public record Fault(int question, Kind kind) {
-    /** Every kind of fault. */
-    public enum Kind {
-      NO_TEXT,
-      TOO_FEW_CHOICES,
-      EMPTY_CHOICE,
-      NO_RIGHT_CHOICE,
-      POINTS_NOT_POSITIVE
-    }
-  }
-
-  /** How one question went. */
-  public record Answered(String question, Optional<String> chosen, boolean right, double points) {}
+  public record Answered(String question, Mark mark, double points) {}
 
   /** Points of points of the questions that carry one outcome. */
   public record Part(OutcomeId outcome, double points, double of) {
@@ -74,6 +30,11 @@ public record Quiz(List<Question> questions) {
 
   /** A marked attempt. Points of points, and each question in order. */
   public record Result(double points, double of, List<Answered> answers) {
+    public Result {
+      answers = List.copyOf(answers);
+    }
+
+    /** From 0 to 1; 0 where no points are to be had. */
     public double share() {
       return of == 0 ? 0 : points / of;
     }
@@ -85,22 +46,25 @@ public record Quiz(List<Question> questions) {
   }
 
   /**
-   * Marks an attempt. A question left out, or answered with a choice it does not have, gives
-   * nothing.
+   * Marks an attempt. A question left out, or answered with what it does not have, gives nothing,
+   * and so does one that staff mark until they have.
    *
-   * @param chosen the choice's id by the question's
+   * @param given what was answered by the question's id
    */
-  public Result mark(Map<String, String> chosen) {
+  public Result mark(Map<String, Answer> given) {
     List<Answered> answers = new ArrayList<>();
     double sum = 0;
     for (Question question : questions) {
-      Optional<String> choice = Optional.ofNullable(chosen.get(question.id()));
-      boolean right = choice.filter(question.right()::equals).isPresent();
-      double points = right ? question.points() : 0;
+      Mark mark = question.mark(Optional.ofNullable(given.get(question.id())));
+      double points =
+          switch (mark) {
+            case Mark.Marked(double share) -> share * question.points();
+            case Mark.ForStaff() -> 0;
+          };
       sum += points;
-      answers.add(new Answered(question.id(), choice, right, points));
+      answers.add(new Answered(question.id(), mark, points));
     }
-    return new Result(sum, points(), List.copyOf(answers));
+    return new Result(sum, points(), answers);
   }
 
   /**
@@ -122,22 +86,5 @@ public record Quiz(List<Question> questions) {
           (a, b) -> new Part(a.outcome(), a.points() + b.points(), a.of() + b.of()));
     }
     return List.copyOf(parts.values());
-  }
-
-  /** All faults, by question. */
-  public List<Fault> faults() {
-    List<Fault> faults = new ArrayList<>();
-    for (int i = 0; i < questions.size(); i++) {
-      Question q = questions.get(i);
-      if (q.text().isBlank()) faults.add(new Fault(i, Fault.Kind.NO_TEXT));
-      if (q.choices().size() < 2) faults.add(new Fault(i, Fault.Kind.TOO_FEW_CHOICES));
-      if (q.choices().stream().anyMatch(c -> c.text().isBlank()))
-        faults.add(new Fault(i, Fault.Kind.EMPTY_CHOICE));
-      if (q.choices().stream().noneMatch(c -> c.id().equals(q.right())))
-        faults.add(new Fault(i, Fault.Kind.NO_RIGHT_CHOICE));
-      if (!(q.points() > 0 && q.points() <= MOST_POINTS))
-        faults.add(new Fault(i, Fault.Kind.POINTS_NOT_POSITIVE));
-    }
-    return faults;
   }
 }

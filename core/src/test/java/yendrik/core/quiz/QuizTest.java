@@ -1,46 +1,92 @@
 package yendrik.core.quiz;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
+import yendrik.core.id.OutcomeId;
 
 class QuizTest {
-  private static Quiz.Question question(String id, double points, String right) {
-    var choices = List.of(new Quiz.Choice("a", "Toe-in"), new Quiz.Choice("b", "Toe-out"));
-    return new Quiz.Question(id, "Which?", points, choices, right, "");
+  /** Asks for a share of the points, and staff for what is below none. */
+  private record ShareWanted() implements Asked<ShareGiven> {
+    @Override
+    public QuestionKind kind() {
+      return QuestionKind.CHOICE;
+    }
+
+    @Override
+    public Class<ShareGiven> answers() {
+      return ShareGiven.class;
+    }
+
+    @Override
+    public Mark mark(ShareGiven answer) {
+      return answer.share() < 0 ? new Mark.ForStaff() : new Mark.Marked(answer.share());
+    }
+
+    @Override
+    public List<Lack> lacks() {
+      return List.of();
+    }
   }
 
-  private final Quiz quiz = new Quiz(List.of(question("q1", 2, "a"), question("q2", 3, "b")));
+  private record ShareGiven(double share) implements Answer {}
+
+  private record OfAnotherKind() implements Answer {}
+
+  private static Question question(String id, double points, Optional<OutcomeId> outcome) {
+    return new Question(id, "Which?", points, "", outcome, new ShareWanted());
+  }
+
+  private static Question question(String id, double points) {
+    return question(id, points, Optional.empty());
+  }
+
+  private final Quiz quiz = new Quiz(List.of(question("q1", 2), question("q2", 3)));
 
   @Test
-  void right_answers_give_their_points_and_others_nothing() {
-    var result = quiz.mark(Map.of("q1", "a", "q2", "a"));
-    assertThat(result.points()).isEqualTo(2);
-    assertThat(result.share()).isEqualTo(0.4);
-    assertThat(result.answers()).extracting(Quiz.Answered::right).containsExactly(true, false);
+  void answers_give_their_share_of_the_points() {
+    var result = quiz.mark(Map.of("q1", new ShareGiven(1), "q2", new ShareGiven(0.5)));
+    assertThat(result.points()).isEqualTo(3.5);
+    assertThat(result.share()).isEqualTo(0.7);
+    assertThat(result.answers())
+        .containsExactly(
+            new Quiz.Answered("q1", Mark.WHOLE, 2),
+            new Quiz.Answered("q2", new Mark.Marked(0.5), 1.5));
   }
 
   @Test
   void answers_left_out_or_unheard_of_count_as_wrong() {
-    assertThat(quiz.mark(Map.of("q1", "z", "other", "a")).points()).isZero();
+    var result = quiz.mark(Map.of("q1", new OfAnotherKind(), "other", new ShareGiven(1)));
+    assertThat(result.points()).isZero();
+    assertThat(result.answers()).extracting(Quiz.Answered::mark).containsOnly(Mark.NOTHING);
   }
 
   @Test
-  void faults_are_named_by_question() {
-    var broken = new Quiz.Question("q", " ", 0, List.of(new Quiz.Choice("a", "")), "b", "");
-    assertThat(new Quiz(List.of(question("q1", 1, "a"), broken)).faults())
-        .extracting(Quiz.Fault::question)
-        .containsOnly(1);
-    assertThat(new Quiz(List.of(broken)).faults()).hasSize(5);
+  void what_staff_mark_gives_nothing_until_they_have() {
+    var result = quiz.mark(Map.of("q1", new ShareGiven(-1), "q2", new ShareGiven(1)));
+    assertThat(result.points()).isEqualTo(3);
+    assertThat(result.answers().getFirst().mark()).isEqualTo(new Mark.ForStaff());
   }
 
-  private static Quiz.Question carrying(
-      String id, double points, java.util.Optional<yendrik.core.id.OutcomeId> outcome) {
-    var choices = List.of(new Quiz.Choice("a", "yes"), new Quiz.Choice("b", "no"));
-    return new Quiz.Question(id, "Which?", points, choices, "a", "", outcome);
+  @Test
+  void no_mark_is_below_none_or_above_all_of_the_points() {
+    for (double share : new double[] {-0.1, 1.1, Double.NaN})
+      assertThatThrownBy(() -> new Mark.Marked(share)).hasMessageContaining("a share of");
+  }
+
+  @Test
+  void questions_say_what_they_lack() {
+    assertThat(question("q", 1).lacks()).isEmpty();
+    assertThat(question("q", Question.MOST_POINTS).lacks()).isEmpty();
+    for (double points : new double[] {0, Double.NaN, Question.MOST_POINTS + 1})
+      assertThat(question("q", points).lacks()).containsExactly(Question.Lacks.POINTS);
+    var wordless = new Question("q", " ", 1, "", Optional.empty(), new ShareWanted());
+    assertThat(wordless.lacks()).extracting(Lack::words).containsExactly("asks nothing yet");
   }
 
   @Test
@@ -48,13 +94,19 @@ class QuizTest {
     var quiz =
         new Quiz(
             List.of(
-                carrying("q1", 3, java.util.Optional.of(Workshop.BRAKE)),
-                carrying("q2", 2, java.util.Optional.of(Workshop.SAFE)),
-                carrying("q3", 1, java.util.Optional.of(Workshop.BRAKE)),
-                carrying("q4", 9, java.util.Optional.empty())));
-    var result = quiz.mark(Map.of("q1", "b", "q2", "a", "q3", "a", "q4", "a"));
+                question("q1", 3, Optional.of(Workshop.BRAKE)),
+                question("q2", 2, Optional.of(Workshop.SAFE)),
+                question("q3", 1, Optional.of(Workshop.BRAKE)),
+                question("q4", 9)));
+    var all = new ShareGiven(1);
+    var result = quiz.mark(Map.of("q1", new ShareGiven(0), "q2", all, "q3", all, "q4", all));
     assertThat(quiz.parts(result))
         .containsExactly(new Quiz.Part(Workshop.BRAKE, 1, 4), new Quiz.Part(Workshop.SAFE, 2, 2));
     assertThat(quiz.parts(result).getFirst().share()).isEqualTo(0.25);
+  }
+
+  @Test
+  void a_quiz_that_asks_nothing_comes_to_nothing() {
+    assertThat(new Quiz(List.of()).mark(Map.of()).share()).isZero();
   }
 }

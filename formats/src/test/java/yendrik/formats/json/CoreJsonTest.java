@@ -21,7 +21,6 @@ import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.progress.Latches;
-import yendrik.core.quiz.Quiz;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rubric.Rubric;
@@ -80,9 +79,6 @@ class CoreJsonTest {
         .isEqualTo(new Fact.Rated(Workshop.BRAKE, 2, Optional.empty(), 0));
     assertThat(CoreJson.mapper().readValue("{\"outcome\":1,\"weight\":2.0}", Step.Tie.class))
         .isEqualTo(new Step.Tie(Workshop.BRAKE, 2));
-    String question =
-        "{\"id\":\"q\",\"text\":\"?\",\"points\":1,\"choices\":[],\"right\":\"a\",\"feedback\":\"\"}";
-    assertThat(CoreJson.mapper().readValue(question, Quiz.Question.class).outcome()).isEmpty();
   }
 
   @Test

@@ -7,6 +7,7 @@ import yendrik.server.design.ByKind;
 import yendrik.server.kinds.StepDemo;
 import yendrik.server.kinds.assignment.HandedIn;
 import yendrik.server.kinds.quiz.Attempts;
+import yendrik.server.kinds.quiz.question.Questions;
 import yendrik.server.kinds.video.Playing;
 import yendrik.server.learn.Steps;
 import yendrik.server.teach.Marking;
@@ -17,6 +18,7 @@ record Acts(
     Steps steps,
     Playing films,
     Attempts attempts,
+    Questions questions,
     HandedIn work,
     Marking marking,
     Acts.StepDemos rooms) {
@@ -27,9 +29,9 @@ record Acts(
 
   /** Every kind of step as the demo knows it. */
   @Component
-  static class StepDemos extends ByKind<StepDemo> {
+  static class StepDemos extends ByKind<StepKind, StepDemo> {
     StepDemos(ObjectProvider<StepDemo> rooms) {
-      super(rooms, StepDemo::kind);
+      super(StepKind.class, rooms, StepDemo::kind);
     }
   }
 }

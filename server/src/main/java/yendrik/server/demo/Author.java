@@ -28,7 +28,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
-import yendrik.core.quiz.Quiz;
+import yendrik.core.quiz.Question;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -254,22 +254,13 @@ final class Author {
     return carried ? Optional.of(List.of(0.3, 0.7)) : Optional.empty();
   }
 
-  private List<Quiz.Question> carrying(Script.ScriptStep script) {
+  private List<Question> carrying(Script.ScriptStep script) {
     return script.questions().stream()
-        .map(q ->
-            new Quiz.Question(
-                q.id(),
-                q.text(),
-                q.points(),
-                q.choices(),
-                q.right(),
-                q.feedback(),
-                Optional.ofNullable(script.carried().get(q.id())).map(outcomes::get)))
+        .map(q -> q.carrying(Optional.ofNullable(script.carried().get(q.id())).map(outcomes::get)))
         .toList();
   }
 
-  private record Written(
-      List<Quiz.Question> questions, Optional<DemoFilm> film, Optional<Long> rubric)
+  private record Written(List<Question> questions, Optional<DemoFilm> film, Optional<Long> rubric)
       implements DemoScript {}
 
   private DemoScript.DemoFilm keep(Script.ScriptFilm film) {

@@ -11,10 +11,10 @@ import java.util.PriorityQueue;
 import java.util.Queue;
 import java.util.Random;
 import yendrik.core.id.StepId;
-import yendrik.core.quiz.Quiz;
+import yendrik.core.quiz.Question;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.kinds.DemoLearner;
-import yendrik.server.kinds.quiz.AttemptViews;
+import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.people.Seat;
 
 /** One learner of the demo living through the course, act by act, as the clock is put on. */
@@ -122,24 +122,17 @@ final class Learning implements DemoLearner {
     StepId id = course.id(key);
     acts.steps().open(enrolment, person, id.value());
     var attempt = acts.attempts().begin(enrolment, person, id.value());
-    Map<String, String> answers = new HashMap<>();
-    List<Quiz.Question> questions = course.script(id).questions();
+    Map<String, GivenAnswer> answers = new HashMap<>();
+    List<Question> questions = course.script(id).questions();
     for (int q = 0; q < questions.size(); q++)
       answers.put(
           questions.get(q).id(),
-          choice(attempt.questions().get(q), questions.get(q).choices().get(q < right ? 0 : 1)));
+          acts.questions()
+              .rehearsed(questions.get(q), attempt.questions().get(q).part(), q < right));
     int minutes = 4 + random.nextInt(5);
     later(Duration.ofMinutes(minutes));
     acts.steps().spend(enrolment, person, id.value(), minutes * 60);
     acts.attempts().finish(enrolment, person, id.value(), attempt.number(), answers);
-  }
-
-  private static String choice(AttemptViews.QuestionView question, Quiz.Choice wanted) {
-    return question.choices().stream()
-        .filter(c -> c.text().equals(wanted.text()))
-        .map(AttemptViews.ChoiceView::id)
-        .findFirst()
-        .orElseThrow();
   }
 
   void handIn(String key, String text) {

@@ -11,7 +11,8 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.yaml.snakeyaml.Yaml;
 import yendrik.core.course.StepKind;
-import yendrik.core.quiz.Quiz;
+import yendrik.core.quiz.Question;
+import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.RubricForms;
 
@@ -35,7 +36,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       boolean extra,
       List<String> ties,
       String body,
-      List<Quiz.Question> questions,
+      List<Question> questions,
       Optional<ScriptFilm> film,
       Map<String, String> carried) {}
 
@@ -112,10 +113,10 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
 
   @SuppressWarnings("unchecked") // the file's form is ours
   private static ScriptStep step(Map<String, Object> s) {
-    List<Quiz.Question> questions = new ArrayList<>();
+    List<Question> questions = new ArrayList<>();
     Map<String, String> carried = new HashMap<>();
     for (Map<String, Object> q : maps(s.get("questions"))) {
-      Quiz.Question question = question(q, questions.size() + 1);
+      Question question = question(q, questions.size() + 1);
       questions.add(question);
       if (q.get("o") instanceof String code) carried.put(question.id(), code);
     }
@@ -141,12 +142,17 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
   }
 
   @SuppressWarnings("unchecked") // the file's form is ours
-  private static Quiz.Question question(Map<String, Object> q, int number) {
-    List<Quiz.Choice> choices = new ArrayList<>();
+  private static Question question(Map<String, Object> q, int number) {
+    List<Choices.Choice> choices = new ArrayList<>();
     for (String text : (List<String>) q.get("a"))
-      choices.add(new Quiz.Choice("abcdef".substring(choices.size(), choices.size() + 1), text));
+      choices.add(new Choices.Choice("abcdef".substring(choices.size(), choices.size() + 1), text));
     double points = ((Number) q.getOrDefault("p", 1)).doubleValue();
-    return new Quiz.Question(
-        "q" + number, (String) q.get("q"), points, choices, "a", (String) q.get("f"));
+    return new Question(
+        "q" + number,
+        (String) q.get("q"),
+        points,
+        (String) q.get("f"),
+        Optional.empty(),
+        new Choices(choices, "a"));
   }
 }

@@ -25,8 +25,7 @@ final class Documents {
     CourseDesign design = without.design();
     Map<StepId, Content> contents = new HashMap<>();
     for (Step step : design.steps().toList())
-      contents.put(
-          step.id(), MAPPER.treeToValue(kept.get(step.id().toString()), rooms.type(step.kind())));
+      contents.put(step.id(), rooms.read(step.kind(), (ObjectNode) kept.get(step.id().toString())));
     return new Document(design, contents, without.minutes(), without.pictures(), without.rubrics());
   }
 }

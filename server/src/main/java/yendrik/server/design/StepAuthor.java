@@ -3,6 +3,7 @@ package yendrik.server.design;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.RubricId;
@@ -50,6 +51,14 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
 
   /** What a new step holds. */
   protected abstract C fresh();
+
+  /**
+   * Brings what is kept of a step in an older form into the present one while it is read; what is
+   * kept itself is never rewritten for that.
+   */
+  protected ObjectNode now(ObjectNode kept) {
+    return kept;
+  }
 
   /** What designers see of a step. */
   protected abstract P part(C content);

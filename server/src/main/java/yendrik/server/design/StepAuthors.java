@@ -5,16 +5,18 @@ import java.util.List;
 import org.jooq.JSONB;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
 
 /** Every kind of step as designers know it. */
 @Component
-public class StepAuthors extends ByKind<StepAuthor<?, ?, ?>> {
+public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
   StepAuthors(ObjectProvider<StepAuthor<?, ?, ?>> rooms) {
-    super(rooms, StepAuthor::kind);
+    super(StepKind.class, rooms, StepAuthor::kind);
   }
 
   /** What a new step of a kind holds. */
@@ -24,12 +26,13 @@ public class StepAuthors extends ByKind<StepAuthor<?, ?, ?>> {
 
   /** Reads what is kept. */
   Content read(StepKind kind, JSONB json) {
-    return Json.read(json, of(kind).content());
+    return read(kind, (ObjectNode) CoreJson.mapper().readTree(json.data()));
   }
 
-  /** The type of what a kind holds. */
-  Class<? extends Content> type(StepKind kind) {
-    return of(kind).content();
+  /** Reads what is kept, in whatever form that was. */
+  Content read(StepKind kind, ObjectNode kept) {
+    StepAuthor<?, ?, ?> room = of(kind);
+    return CoreJson.mapper().treeToValue(room.now(kept), room.content());
   }
 
   AuthorPart part(StepKind kind, Content content) {

@@ -9,10 +9,12 @@ import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springdoc.core.utils.SpringDocUtils;
@@ -53,28 +55,34 @@ class ApiDescription {
           .forEach((name, schema) -> NAMES.type(name).ifPresent(type -> require(type, schema)));
       api.getPaths().remove("/api/courses/{course}/events"); // a stream, not JSON
       hideInjected(api);
+      NAMES.check();
     };
   }
 
-  /** A type with variants is one of them, as its {@code is} says. */
+  /** A type with variants is one of them, as its {@code is} says; a variant may hold others. */
   private static void variants(Components components) {
-    for (String name : List.copyOf(components.getSchemas().keySet())) {
-      Class<?> type = NAMES.type(name).orElse(Object.class);
-      if (!type.isInterface() || !Variant.class.isAssignableFrom(type)) continue;
-      Schema<?> oneOf = new Schema<>();
-      Variants.of(type)
-          .forEach((is, variant) -> {
-            ModelConverters.getInstance(/* openapi31= */ true)
-                .readAllAsResolvedSchema(variant)
-                .referencedSchemas
-                .forEach(components.getSchemas()::putIfAbsent);
-            String called = NAMES.of(variant);
-            Schema<?> own = components.getSchemas().get(called);
-            own.addProperty("is", new JsonSchema().typesItem("string")._const(is));
-            oneOf.addOneOfItem(new Schema<>().$ref(called));
-          });
-      components.getSchemas().put(name, oneOf);
-    }
+    Set<String> done = new HashSet<>();
+    while (done.size() < components.getSchemas().size())
+      for (String name : List.copyOf(components.getSchemas().keySet()))
+        if (done.add(name)) variants(components, name);
+  }
+
+  private static void variants(Components components, String name) {
+    Class<?> type = NAMES.type(name).orElse(Object.class);
+    if (!type.isInterface() || !Variant.class.isAssignableFrom(type)) return;
+    Schema<?> oneOf = new Schema<>();
+    Variants.of(type)
+        .forEach((is, variant) -> {
+          ModelConverters.getInstance(/* openapi31= */ true)
+              .readAllAsResolvedSchema(variant)
+              .referencedSchemas
+              .forEach(components.getSchemas()::putIfAbsent);
+          String called = NAMES.of(variant);
+          Schema<?> own = components.getSchemas().get(called);
+          own.addProperty("is", new JsonSchema().typesItem("string")._const(is));
+          oneOf.addOneOfItem(new Schema<>().$ref(called));
+        });
+    components.getSchemas().put(name, oneOf);
   }
 
   private static void require(Class<?> type, Schema<?> schema) {

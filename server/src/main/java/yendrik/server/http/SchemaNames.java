@@ -17,6 +17,7 @@ import org.springframework.util.ClassUtils;
  */
 final class SchemaNames extends TypeNameResolver {
   private final Map<String, Class<?>> types = new ConcurrentHashMap<>();
+  private final Set<String> clashes = ConcurrentHashMap.newKeySet();
 
   /** Knows from the start what says its own name, since that is not always asked for here. */
   SchemaNames() {
@@ -38,7 +39,7 @@ final class SchemaNames extends TypeNameResolver {
     String name = super.nameForClass(type, options);
     Class<?> other = types.putIfAbsent(name, type);
     if (other != null && other != type)
-      throw new IllegalStateException(
+      clashes.add(
           "%s and %s would both be called %s; give one a @Schema(name)"
               .formatted(other.getName(), type.getName(), name));
     return name;
@@ -47,6 +48,14 @@ final class SchemaNames extends TypeNameResolver {
   /** What a type is called. */
   String of(Class<?> type) {
     return nameForClass(type, Set.of());
+  }
+
+  /**
+   * Refuses to go on when two types are called the same. Asked at the end, since whoever asks for
+   * single names takes a refusal for a type that cannot be described.
+   */
+  void check() {
+    if (!clashes.isEmpty()) throw new IllegalStateException(String.join("\n", clashes));
   }
 
   /** The type that a schema stands for. */

@@ -2,11 +2,11 @@ package yendrik.server.kinds;
 
 import java.util.List;
 import java.util.Optional;
-import yendrik.core.quiz.Quiz;
+import yendrik.core.quiz.Question;
 
 /** What the demo's script says about a step. */
 public interface DemoScript {
-  List<Quiz.Question> questions();
+  List<Question> questions();
 
   Optional<DemoFilm> film();
 

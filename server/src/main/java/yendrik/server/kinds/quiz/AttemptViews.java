@@ -3,6 +3,9 @@ package yendrik.server.kinds.quiz;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Map;
+import yendrik.server.kinds.quiz.question.AskedQuestion;
+import yendrik.server.kinds.quiz.question.GivenAnswer;
+import yendrik.server.kinds.quiz.question.ReviewedPart;
 
 /** What learners see of an attempt. */
 public final class AttemptViews {
@@ -10,13 +13,7 @@ public final class AttemptViews {
 
   /** An attempt in progress: questions without their answers. */
   public record AttemptView(
-      int number, List<QuestionView> questions, Map<String, String> answers) {}
-
-  @Schema(name = "AskedQuestion")
-  public record QuestionView(String id, String text, double points, List<ChoiceView> choices) {}
-
-  @Schema(name = "DealtChoice")
-  public record ChoiceView(String id, String text) {}
+      int number, List<AskedQuestion> questions, Map<String, GivenAnswer> answers) {}
 
   /** An attempt marked. */
   public record ResultView(
@@ -31,10 +28,18 @@ public final class AttemptViews {
   public record AnswerView(
       String question,
       String text,
-      String chosen,
-      String right,
-      boolean correct,
+      Verdict verdict,
       double points,
       double of,
-      String feedback) {}
+      String feedback,
+      ReviewedPart part) {}
+
+  /** What became of an answer. */
+  @Schema(name = "AnswerVerdict")
+  public enum Verdict {
+    RIGHT,
+    PARTLY,
+    WRONG,
+    FOR_STAFF
+  }
 }

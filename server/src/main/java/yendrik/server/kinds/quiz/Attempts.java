@@ -13,24 +13,27 @@ import java.util.Set;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.type.TypeReference;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
+import yendrik.core.quiz.Answer;
+import yendrik.core.quiz.Mark;
+import yendrik.core.quiz.Question;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.attempts.AttemptsStrand;
-import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
-import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
-import yendrik.server.kinds.quiz.AttemptViews.ChoiceView;
-import yendrik.server.kinds.quiz.AttemptViews.QuestionView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
+import yendrik.server.kinds.quiz.AttemptViews.Verdict;
+import yendrik.server.kinds.quiz.question.Dealt;
+import yendrik.server.kinds.quiz.question.GivenAnswer;
+import yendrik.server.kinds.quiz.question.KeptResult;
+import yendrik.server.kinds.quiz.question.Questions;
 import yendrik.server.learn.StepDoor;
 import yendrik.server.learn.StepPages;
 import yendrik.server.way.Walk;
@@ -45,12 +48,14 @@ public class Attempts {
   private final DSLContext db;
   private final Walks walks;
   private final Designs designs;
+  private final Questions questions;
   private final Clock clock;
 
-  Attempts(DSLContext db, Walks walks, Designs designs, Clock clock) {
+  Attempts(DSLContext db, Walks walks, Designs designs, Questions questions, Clock clock) {
     this.db = db;
     this.walks = walks;
     this.designs = designs;
+    this.questions = questions;
     this.clock = clock;
   }
 
@@ -65,8 +70,7 @@ public class Attempts {
                 new QuizShown.AttemptLine(
                     a.getNumber(),
                     Optional.ofNullable(a.getFinishedAt()),
-                    Optional.ofNullable(a.getResult())
-                        .map(r -> Json.read(r, Quiz.Result.class).share())))
+                    Optional.ofNullable(a.getResult()).map(r -> KeptResult.read(r).share())))
             .toList();
     int current =
         lines.stream()
@@ -76,7 +80,7 @@ public class Attempts {
             .orElse(0);
     return new QuizShown(
         content.questions().size(),
-        content.quiz().points(),
+        questions.quiz(content.questions()).points(),
         step.scoring().passMark(),
         left(record, s),
         current,
@@ -114,7 +118,8 @@ public class Attempts {
               if (!current.isEmpty()) return List.of();
               Step design = w.step(s);
               List<String> faults =
-                  QuizFaults.of(design.name(), w.content(s, QuizContent.class).quiz());
+                  QuizFaults.of(
+                      design.name(), questions.quiz(w.content(s, QuizContent.class).questions()));
               if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
               int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
               if (allowed > 0 && rows.size() >= allowed)
@@ -141,48 +146,37 @@ public class Attempts {
   /**
    * The questions of an attempt are those under which it was begun, whatever was published since.
    */
-  private QuizContent asked(Walk walk, AttemptRecord row) {
+  private Quiz asked(Walk walk, AttemptRecord row) {
     Designs.Ready then =
         row.getDesignVersion() == 0
             ? walk.ready()
             : designs.version(walk.course(), row.getDesignVersion());
-    return then.document().content(new StepId(row.getStepId()), QuizContent.class);
+    return questions.quiz(
+        then.document().content(new StepId(row.getStepId()), QuizContent.class).questions());
   }
 
   private AttemptView attempt(Walk walk, AttemptRecord row) {
-    Quiz quiz = asked(walk, row).quiz();
+    Quiz quiz = asked(walk, row);
     var dealt = new Dealt(row.getSeed());
     return new AttemptView(
         row.getNumber(),
-        quiz.questions().stream().map(q -> question(q, dealt)).toList(),
-        dealt.dealt(quiz, answers(row)));
-  }
-
-  private static Map<String, String> answers(AttemptRecord row) {
-    return row.getAnswers() == null
-        ? Map.of()
-        : CoreJson.mapper().readValue(row.getAnswers().data(), new TypeReference<>() {});
-  }
-
-  private static QuestionView question(Quiz.Question q, Dealt dealt) {
-    List<ChoiceView> choices = new ArrayList<>();
-    for (Quiz.Choice choice : dealt.choices(q))
-      choices.add(new ChoiceView(Dealt.name(choices.size()), choice.text()));
-    return new QuestionView(q.id(), q.text(), q.points(), choices);
+        quiz.questions().stream().map(q -> questions.ask(q, dealt)).toList(),
+        questions.given(quiz, dealt, questions.answers(row.getAnswers())));
   }
 
   /** Keeps answers while an attempt goes on, so that nothing is lost. */
-  public void keep(long enrolment, long step, int number, Map<String, String> answers) {
+  public void keep(long enrolment, long step, int number, Map<String, GivenAnswer> answers) {
     Walk walk = walks.see(enrolment);
     StepDoor.known(walk, step);
     AttemptRecord row =
         one(enrolment, step, number)
             .filter(a -> a.getFinishedAt() == null)
             .orElseThrow(() -> Problem.conflict("This attempt is finished, or was never begun."));
-    var written = new Dealt(row.getSeed()).written(asked(walk, row).quiz(), answers);
+    Quiz quiz = asked(walk, row);
+    var given = questions.answers(quiz, new Dealt(row.getSeed()), answers);
     int rows =
         db.update(ATTEMPT)
-            .set(ATTEMPT.ANSWERS, Json.of(written))
+            .set(ATTEMPT.ANSWERS, questions.keep(quiz, given))
             .where(
                 ATTEMPT.ENROLMENT_ID.eq(enrolment),
                 ATTEMPT.STEP_ID.eq(step),
@@ -204,7 +198,7 @@ public class Attempts {
    * result.
    */
   public ResultView finish(
-      long enrolment, long person, long step, int number, Map<String, String> answers) {
+      long enrolment, long person, long step, int number, Map<String, GivenAnswer> answers) {
     var id = new StepId(step);
     Set<String> before = new HashSet<>();
     List<AttemptRecord> rows = new ArrayList<>();
@@ -217,22 +211,22 @@ public class Attempts {
               StepDoor.known(w, step);
               AttemptRecord row =
                   one(enrolment, step, number).orElseThrow(() -> Problem.notFound("attempt"));
-              Quiz quiz = asked(w, row).quiz();
-              var written = new Dealt(row.getSeed()).written(quiz, answers);
+              Quiz quiz = asked(w, row);
+              var given = questions.answers(quiz, new Dealt(row.getSeed()), answers);
               rows.add(row);
               before.addAll(StepPages.openNames(w.progress()));
               if (row.getFinishedAt() != null) {
-                if (!written.equals(answers(row)))
+                if (!given.equals(questions.answers(row.getAnswers())))
                   throw Problem.conflict("This attempt is finished already.");
-                results.add(Json.read(row.getResult(), Quiz.Result.class));
+                results.add(KeptResult.read(row.getResult()));
                 return List.of();
               }
               StepDoor.usable(w, step, StepKind.QUIZ);
-              Quiz.Result result = quiz.mark(written);
+              Quiz.Result result = quiz.mark(given);
               results.add(result);
-              row.setAnswers(Json.of(written));
+              row.setAnswers(questions.keep(quiz, given));
               row.setFinishedAt(clock.instant());
-              row.setResult(Json.of(result));
+              row.setResult(KeptResult.of(result));
               row.update();
               return List.of(
                   new AttemptFact.FinishedAttempt(
@@ -252,14 +246,15 @@ public class Attempts {
             .filter(a -> a.getNumber() == number && a.getFinishedAt() != null)
             .findFirst()
             .orElseThrow(() -> Problem.notFound("finished attempt"));
-    return result(walk, row, Json.read(row.getResult(), Quiz.Result.class), List.of());
+    return result(walk, row, KeptResult.read(row.getResult()), List.of());
   }
 
   private ResultView result(Walk walk, AttemptRecord row, Quiz.Result result, List<String> opened) {
     int s = walk.progress().course().index().number(new StepId(row.getStepId()));
     Step step = walk.step(s);
     List<AnswerView> answers = new ArrayList<>();
-    for (Quiz.Question q : asked(walk, row).questions())
+    Map<String, Answer> given = questions.answers(row.getAnswers());
+    for (Question q : asked(walk, row).questions())
       result.answers().stream()
           .filter(a -> a.question().equals(q.id()))
           .findFirst()
@@ -268,12 +263,14 @@ public class Attempts {
                   new AnswerView(
                       q.id(),
                       q.text(),
-                      a.chosen().map(c -> text(q, c)).orElse(""),
-                      a.right() || nothingToGain(walk, s) ? text(q, q.right()) : "",
-                      a.right(),
+                      verdict(a.mark()),
                       a.points(),
                       q.points(),
-                      q.feedback())));
+                      q.feedback(),
+                      questions.review(
+                          q,
+                          Optional.ofNullable(given.get(q.id())),
+                          a.mark().equals(Mark.WHOLE) || nothingToGain(walk, s)))));
     boolean passed = result.share() >= step.scoring().passMark() - 1e-9;
     return new ResultView(
         row.getNumber(),
@@ -291,11 +288,11 @@ public class Attempts {
     return record.score(s) >= 1 - 1e-9 || AttemptsStrand.of(record).left(s) == 0;
   }
 
-  private static String text(Quiz.Question q, String choice) {
-    return q.choices().stream()
-        .filter(c -> c.id().equals(choice))
-        .map(Quiz.Choice::text)
-        .findFirst()
-        .orElse("");
+  private static Verdict verdict(Mark mark) {
+    return switch (mark) {
+      case Mark.ForStaff() -> Verdict.FOR_STAFF;
+      case Mark.Marked(double share) ->
+          share >= 1 ? Verdict.RIGHT : share > 0 ? Verdict.PARTLY : Verdict.WRONG;
+    };
   }
 }

@@ -2,9 +2,9 @@ package yendrik.server.kinds.quiz;
 
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import java.util.List;
-import yendrik.core.quiz.Quiz;
 import yendrik.server.design.AuthorPart;
+import yendrik.server.kinds.quiz.question.WrittenQuestion;
 
 /** The questions with their right answers. */
 @JsonTypeName("quiz")
-public record QuizAuthored(List<Quiz.Question> questions) implements AuthorPart {}
+public record QuizAuthored(List<WrittenQuestion> questions) implements AuthorPart {}

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
+import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.learn.Wayfarer;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -39,7 +40,7 @@ class QuizController {
     return attempts.begin(wayfarer.enrolment(seat, walk), seat.person().id(), step);
   }
 
-  record Answers(@NotNull @Size(max = 500) Map<String, String> answers) {}
+  record Answers(@NotNull @Size(max = 500) Map<String, GivenAnswer> answers) {}
 
   @PutMapping("/{number}")
   @Needs(Right.LEARN)

@@ -1,8 +1,11 @@
 package yendrik.server.kinds.quiz;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.StepKind;
+import yendrik.core.quiz.Question;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.words.Numbers;
@@ -10,6 +13,9 @@ import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.StepRoom;
+import yendrik.server.kinds.quiz.question.KeptQuestion;
+import yendrik.server.kinds.quiz.question.Questions;
+import yendrik.server.kinds.quiz.question.WrittenQuestion;
 import yendrik.server.learn.LearnerPart;
 import yendrik.server.way.Walk;
 
@@ -17,10 +23,12 @@ import yendrik.server.way.Walk;
 @Component
 class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   private final Attempts attempts;
+  private final Questions questions;
 
-  QuizRoom(Attempts attempts) {
+  QuizRoom(Attempts attempts, Questions questions) {
     super(StepKind.QUIZ, QuizContent.class, QuizAuthored.class, QuizEdit.class);
     this.attempts = attempts;
+    this.questions = questions;
   }
 
   @Override
@@ -40,17 +48,31 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected QuizAuthored part(QuizContent content) {
-    return new QuizAuthored(content.questions());
+    return new QuizAuthored(quiz(content).questions().stream().map(questions::written).toList());
   }
 
   @Override
   protected QuizContent checked(Place place, String body, QuizEdit edit) {
-    for (int n = 0; n < edit.questions().size(); n++) check(place, n + 1, edit.questions().get(n));
-    return new QuizContent(body, edit.questions());
+    List<KeptQuestion> kept = new ArrayList<>();
+    for (WrittenQuestion sent : edit.questions()) {
+      Question question = questions.question(sent);
+      check(place, kept.size() + 1, question);
+      kept.add(questions.keep(question));
+    }
+    return new QuizContent(body, kept);
   }
 
-  private static void check(Place place, int number, Quiz.Question question) {
-    if (!(question.points() >= 0 && question.points() <= Quiz.MOST_POINTS))
+  @Override
+  protected ObjectNode now(ObjectNode kept) {
+    return questions.now(kept);
+  }
+
+  private Quiz quiz(QuizContent content) {
+    return questions.quiz(content.questions());
+  }
+
+  private static void check(Place place, int number, Question question) {
+    if (!(question.points() >= 0 && question.points() <= Question.MOST_POINTS))
       throw Problem.field("questions", "Question " + number + " has no possible points.");
     if (!question.outcome().map(o -> place.tied().contains(o.value())).orElse(true))
       throw Problem.field(
@@ -70,7 +92,7 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   public QuizEdit written(DemoScript script) {
-    return new QuizEdit(script.questions());
+    return new QuizEdit(script.questions().stream().map(questions::written).toList());
   }
 
   @Override
@@ -80,11 +102,11 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected double points(QuizContent content, double sent) {
-    return content.quiz().points();
+    return quiz(content).points();
   }
 
   @Override
   protected List<String> faults(String name, QuizContent content) {
-    return QuizFaults.of(name, content.quiz());
+    return QuizFaults.of(name, quiz(content));
   }
 }

@@ -1,0 +1,7 @@
+package yendrik.core.quiz;
+
+/** Something that keeps a question from being asked. */
+public interface Lack {
+  /** As the end of a sentence that begins with the question: "asks nothing yet". */
+  String words();
+}

@@ -1,0 +1,28 @@
+package yendrik.core.quiz;
+
+/** The kinds of questions: the closed list. What a kind is stands in a package of its own. */
+public enum QuestionKind {
+  /** One of some choices is right. */
+  CHOICE("choice");
+
+  private final String stored;
+
+  QuestionKind(String stored) {
+    this.stored = stored;
+  }
+
+  /** The name under which the kind is stored; it keeps its meaning for good. */
+  public String stored() {
+    return stored;
+  }
+
+  /**
+   * The kind that is stored under a name.
+   *
+   * @throws IllegalArgumentException if none ever was
+   */
+  public static QuestionKind of(String stored) {
+    for (QuestionKind kind : values()) if (kind.stored.equals(stored)) return kind;
+    throw new IllegalArgumentException("no kind of question is stored as " + stored);
+  }
+}

@@ -1,0 +1,68 @@
+package yendrik.server.kinds.quiz.question;
+
+import java.util.List;
+import java.util.Optional;
+import org.jooq.JSONB;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.quiz.Mark;
+import yendrik.core.quiz.Quiz;
+import yendrik.formats.json.CoreJson;
+
+/** The result of an attempt as it is kept. */
+public record KeptResult(double points, double of, List<KeptAnswered> answers) {
+  public KeptResult {
+    answers = List.copyOf(answers);
+  }
+
+  record KeptAnswered(String question, KeptMark mark, double points) {}
+
+  record KeptMark(String is, Optional<Double> share) {}
+
+  /** As it is kept. */
+  public static JSONB of(Quiz.Result result) {
+    var kept =
+        new KeptResult(
+            result.points(),
+            result.of(),
+            result.answers().stream()
+                .map(a -> new KeptAnswered(a.question(), mark(a.mark()), a.points()))
+                .toList());
+    return JSONB.valueOf(CoreJson.mapper().writeValueAsString(kept));
+  }
+
+  /** Reads what is kept, in whatever form that was. */
+  public static Quiz.Result read(JSONB json) {
+    var tree = (ObjectNode) CoreJson.mapper().readTree(json.data());
+    for (JsonNode answered : tree.path("answers")) now((ObjectNode) answered);
+    KeptResult kept = CoreJson.mapper().treeToValue(tree, KeptResult.class);
+    return new Quiz.Result(
+        kept.points(),
+        kept.of(),
+        kept.answers().stream()
+            .map(a -> new Quiz.Answered(a.question(), mark(a.mark()), a.points()))
+            .toList());
+  }
+
+  /** Questions once were right or wrong. */
+  private static void now(ObjectNode answered) {
+    if (answered.has("mark")) return;
+    double share = answered.path("right").asBoolean() ? 1 : 0;
+    answered.putObject("mark").put("is", "marked").put("share", share);
+  }
+
+  private static KeptMark mark(Mark mark) {
+    return switch (mark) {
+      case Mark.Marked(double share) -> new KeptMark("marked", Optional.of(share));
+      case Mark.ForStaff() -> new KeptMark("for-staff", Optional.empty());
+    };
+  }
+
+  private static Mark mark(KeptMark kept) {
+    return switch (kept.is()) {
+      case "marked" -> new Mark.Marked(kept.share().orElseThrow());
+      case "for-staff" -> new Mark.ForStaff();
+      default -> throw new IllegalStateException("no mark was ever kept as " + kept.is());
+    };
+  }
+}

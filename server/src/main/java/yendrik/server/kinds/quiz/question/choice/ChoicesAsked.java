@@ -1,0 +1,14 @@
+package yendrik.server.kinds.quiz.question.choice;
+
+import com.fasterxml.jackson.annotation.JsonTypeName;
+import java.util.List;
+import yendrik.server.kinds.quiz.question.AskedPart;
+
+/** Choices as they are dealt to a learner. */
+@JsonTypeName("choice")
+public record ChoicesAsked(List<DealtChoice> choices) implements AskedPart {
+  /**
+   * @param id its place, so that nothing of how the choices were written can be seen
+   */
+  public record DealtChoice(String id, String text) {}
+}
