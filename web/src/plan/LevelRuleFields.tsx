@@ -8,7 +8,7 @@ const METHODS = ['MOST_RECENT', 'BEST', 'MEAN', 'RECENCY_WEIGHTED', 'SECURE'] as
 
 export const USUAL_RULE: LevelRule = {
   method: 'MOST_RECENT',
-  newest: 0.65,
+  halvesEvery: 2,
   times: 2,
   last: 3,
   fewest: 1,
@@ -16,6 +16,13 @@ export const USUAL_RULE: LevelRule = {
 
 /** A whole number from 1 on, whatever was typed. */
 const whole = (text: string) => Math.max(1, Math.round(Number(text)) || 1);
+
+/** What four pieces count in percent, the newest first. */
+function shares(halvesEvery: number) {
+  const weights = [0, 1, 2, 3].map((newer) => 0.5 ** (newer / halvesEvery));
+  const sum = weights.reduce((a, b) => a + b);
+  return weights.map((w) => Math.round((100 * w) / sum)).join(', ');
+}
 
 /** How a level follows from evidence; each method shows the numbers that it uses. */
 export function LevelRuleFields({
@@ -43,10 +50,11 @@ export function LevelRuleFields({
       </TextField>
       {rule.method === 'RECENCY_WEIGHTED' && (
         <SavedField
-          label={t('plan.newestShare')}
+          label={t('plan.halvesEvery')}
           type="number"
-          value={`${Math.round(rule.newest * 100)}`}
-          onSave={(text) => set({ newest: Math.min(100, whole(text)) / 100 })}
+          value={`${rule.halvesEvery}`}
+          helperText={t('plan.halvesExample', { shares: shares(rule.halvesEvery) })}
+          onSave={(text) => set({ halvesEvery: Math.min(50, whole(text)) })}
         />
       )}
       {rule.method === 'SECURE' && (

@@ -199,7 +199,7 @@ describe('how a level is found', () => {
   it('shows the numbers that its method uses, and no others', () => {
     fields({ ...USUAL_RULE, method: 'SECURE' });
     expect(screen.getByLabelText('Reached in')).toHaveValue(2);
-    expect(screen.queryByLabelText(/Share of the newest/)).not.toBeInTheDocument();
+    expect(screen.queryByLabelText(/weight halves/)).not.toBeInTheDocument();
   });
 
   it('keeps k at most n, whichever of them is changed', async () => {
@@ -212,13 +212,14 @@ describe('how a level is found', () => {
     expect(change.mock.calls.at(-1)?.[0]).toMatchObject({ times: 1, last: 1 });
   });
 
-  it('takes a share in percent and never more than all', async () => {
+  it('says after how many pieces a weight halves, and what that comes to', async () => {
     const change = fields({ ...USUAL_RULE, method: 'RECENCY_WEIGHTED' });
-    const share = screen.getByLabelText(/Share of the newest/);
-    expect(share).toHaveValue(65);
+    const share = screen.getByLabelText(/weight halves/);
+    expect(share).toHaveValue(2);
+    expect(screen.getByText(/39, 28, 20, 14 %/)).toBeInTheDocument();
     await userEvent.clear(share);
     await userEvent.type(share, '250{Enter}');
-    expect(change.mock.calls[0]?.[0]).toMatchObject({ newest: 1 });
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ halvesEvery: 50 });
   });
 });
 

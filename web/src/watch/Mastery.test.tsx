@@ -185,7 +185,7 @@ describe('a cell', () => {
     learner: 'Ilse Tran',
     code: 'TORQ',
     outcome: 'Use torque values',
-    method: 'The newest piece counts 65 %, the mean of the earlier ones the rest.',
+    method: 'Newer pieces count more: the weight halves with every 2 pieces.',
     sum: '0.65 × 4 + 0.35 × 3 = 3.65, nearest level 4 of 4',
     change: ['A piece at “Watching” would take mastery away.'],
     from: '2026-10-10T08:00:00Z',

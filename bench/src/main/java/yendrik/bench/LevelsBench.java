@@ -47,7 +47,7 @@ public class LevelsBench {
             switch (method) {
               case "BEST" -> new LevelMethod.Best();
               case "MEAN" -> new LevelMethod.Mean();
-              case "RECENCY_WEIGHTED" -> new LevelMethod.RecencyWeighted(0.65);
+              case "RECENCY_WEIGHTED" -> new LevelMethod.RecencyWeighted(2);
               case "SECURE" -> new LevelMethod.Secure(3, 5);
               default -> new LevelMethod.MostRecent();
             });

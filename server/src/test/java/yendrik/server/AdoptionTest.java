@@ -35,7 +35,7 @@ class AdoptionTest extends SchoolTest {
         where + "/design/outcomes",
         "{\"code\":\"%s\",\"name\":\"Do %s\",\"description\":\"\",\"scale\":%d,"
                 .formatted(code, code, scale)
-            + "\"levelRule\":{\"method\":\"BEST\",\"newest\":0.65,\"times\":2,\"last\":3,\"fewest\":1}"
+            + "\"levelRule\":{\"method\":\"BEST\",\"halvesEvery\":2,\"times\":2,\"last\":3,\"fewest\":1}"
             + more
             + "}");
   }

@@ -12,7 +12,7 @@ import yendrik.formats.json.CoreJson;
 @ServerTest
 class OutcomesTest extends SchoolTest {
   private static final String RULE =
-      "\"levelRule\":{\"method\":\"%s\",\"newest\":0.65,\"times\":%d,\"last\":%d,\"fewest\":1}";
+      "\"levelRule\":{\"method\":\"%s\",\"halvesEvery\":2,\"times\":%d,\"last\":%d,\"fewest\":1}";
   private NewCourse course;
   private Caller sefa;
   private long scale;
@@ -218,8 +218,9 @@ class OutcomesTest extends SchoolTest {
             .asLong();
     JsonNode cell =
         sefa.get(foundations() + "/learners/" + enrolment("Ilse Tran") + "/outcomes/" + torq);
-    assertThat(cell.path("method").asString()).startsWith("The newest piece counts 65 %");
-    assertThat(cell.path("sum").asString()).startsWith("0.65 × ").contains("nearest level");
+    assertThat(cell.path("method").asString())
+        .isEqualTo("Newer pieces count more: the weight halves with every 2 pieces.");
+    assertThat(cell.path("sum").asString()).startsWith("(").contains("1·", "nearest level");
     double shares =
         cell.path("evidence").valueStream().mapToDouble(p -> p.path("share").asDouble()).sum();
     assertThat(shares).isBetween(0.999, 1.001);

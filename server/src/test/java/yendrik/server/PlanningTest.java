@@ -46,7 +46,7 @@ class PlanningTest extends SchoolTest {
     String taken =
         "{\"code\":\"BUILD\",\"name\":\"x\",\"description\":\"\",\"scale\":"
             + scale
-            + ",\"levelRule\":{\"method\":\"BEST\",\"newest\":0.65,\"times\":2,\"last\":3,\"fewest\":1}}";
+            + ",\"levelRule\":{\"method\":\"BEST\",\"halvesEvery\":2,\"times\":2,\"last\":3,\"fewest\":1}}";
     var twice = odalys.call("POST", design() + "/outcomes", taken);
     assertThat(twice.getStatus()).isEqualTo(422);
     assertThat(Caller.json(twice).path("fields").has("code")).isTrue();

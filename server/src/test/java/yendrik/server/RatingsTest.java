@@ -30,7 +30,7 @@ class RatingsTest extends SchoolTest {
                 course.path + "/design/outcomes",
                 "{\"code\":\"SEAL\",\"name\":\"Seal a tube\",\"description\":\"\",\"scale\":"
                     + scale
-                    + ",\"levelRule\":{\"method\":\"MOST_RECENT\",\"newest\":0.65,\"times\":2,\"last\":3,\"fewest\":1}}")
+                    + ",\"levelRule\":{\"method\":\"MOST_RECENT\",\"halvesEvery\":2,\"times\":2,\"last\":3,\"fewest\":1}}")
             .path("id")
             .asLong();
     page = course.step(course.module("Tubes"), "PAGE", "For those who seal");

@@ -28,7 +28,7 @@ class RubricsTest extends SchoolTest {
                 course.path + "/design/outcomes",
                 "{\"code\":\"TUBE\",\"name\":\"Patch a tube\",\"description\":\"\",\"scale\":"
                     + scale
-                    + ",\"levelRule\":{\"method\":\"MEAN\",\"newest\":0.65,\"times\":1,\"last\":1,\"fewest\":1}}")
+                    + ",\"levelRule\":{\"method\":\"MEAN\",\"halvesEvery\":2,\"times\":1,\"last\":1,\"fewest\":1}}")
             .path("id")
             .asLong();
     assertThat(outcome).isPositive();

@@ -52,7 +52,7 @@ public final class Levels {
         switch (rule.method()) {
           case LevelMethod.MostRecent _ -> pieces.get(newest(pieces, from)).level();
           case LevelMethod.Best _ -> best(pieces, from);
-          case LevelMethod.Mean _ -> nearest(mean(pieces, from, -1));
+          case LevelMethod.Mean _ -> nearest(mean(pieces, from));
           case LevelMethod.RecencyWeighted m -> nearest(weighted(m, pieces, from));
           case LevelMethod.Secure m -> secure(m, pieces, from);
         });
@@ -85,12 +85,10 @@ public final class Levels {
     return best;
   }
 
-  /** The weighted mean of all pieces but one; all of them when that is -1. */
-  private static double mean(List<Evidence> pieces, int from, int without) {
+  private static double mean(List<Evidence> pieces, int from) {
     double sum = 0;
     double weights = 0;
     for (int p = from; p < pieces.size(); p++) {
-      if (p == without) continue;
       Evidence piece = pieces.get(p);
       sum += piece.level() * piece.weight();
       weights += piece.weight();
@@ -100,10 +98,40 @@ public final class Levels {
 
   private static double weighted(
       LevelMethod.RecencyWeighted method, List<Evidence> pieces, int from) {
-    int newest = newest(pieces, from);
-    int level = pieces.get(newest).level();
-    if (pieces.size() - from == 1) return level;
-    return method.newest() * level + (1 - method.newest()) * mean(pieces, from, newest);
+    double decay = Math.pow(0.5, 1.0 / method.halvesEvery());
+    double fading = 1;
+    double sum = 0;
+    double weights = 0;
+    for (Evidence piece : inTime(pieces.subList(from, pieces.size())).reversed()) {
+      double weight = fading * piece.weight();
+      sum += weight * piece.level();
+      weights += weight;
+      fading *= decay;
+    }
+    return sum / weights;
+  }
+
+  /** What each piece weighs by its age in pieces; 0 for those that do not count. */
+  private static double[] weights(
+      LevelMethod.RecencyWeighted method, List<Evidence> pieces, int from) {
+    double[] weight = new double[pieces.size()];
+    List<Integer> places = new ArrayList<>();
+    for (int p = from; p < pieces.size(); p++) places.add(p);
+    places.sort(Comparator.comparingLong(p -> pieces.get(p).at()));
+    for (int n = 0; n < places.size(); n++) {
+      int p = places.get(n);
+      double newer = places.size() - 1 - n;
+      weight[p] = pieces.get(p).weight() * Math.pow(0.5, newer / method.halvesEvery());
+    }
+    return weight;
+  }
+
+  /** By their moments; mostly they are. */
+  private static List<Evidence> inTime(List<Evidence> pieces) {
+    for (int p = 1; p < pieces.size(); p++)
+      if (pieces.get(p).at() < pieces.get(p - 1).at())
+        return pieces.stream().sorted(Comparator.comparingLong(Evidence::at)).toList();
+    return pieces;
   }
 
   private static int secure(LevelMethod.Secure method, List<Evidence> pieces, int from) {
@@ -133,14 +161,14 @@ public final class Levels {
         case LevelMethod.MostRecent _ -> share[newest(pieces, from)] = 1;
         case LevelMethod.Best _ -> only(share, pieces, from, level.getAsInt());
         case LevelMethod.Mean _ -> {
-          value = mean(pieces, from, -1);
-          spread(share, pieces, from, -1, 1);
+          value = mean(pieces, from);
+          for (int p = from; p < pieces.size(); p++) share[p] = pieces.get(p).weight();
+          divide(share);
         }
         case LevelMethod.RecencyWeighted m -> {
           value = weighted(m, pieces, from);
-          int newest = newest(pieces, from);
-          share[newest] = n == 1 ? 1 : m.newest();
-          spread(share, pieces, from, newest, 1 - m.newest());
+          share = weights(m, pieces, from);
+          divide(share);
         }
         case LevelMethod.Secure m ->
             only(share, pieces, Math.max(from, pieces.size() - m.last()), level.getAsInt());
@@ -163,12 +191,10 @@ public final class Levels {
       }
   }
 
-  private static void spread(
-      double[] share, List<Evidence> pieces, int from, int without, double part) {
-    double weights = 0;
-    for (int p = from; p < pieces.size(); p++) if (p != without) weights += pieces.get(p).weight();
-    for (int p = from; p < pieces.size(); p++)
-      if (p != without) share[p] = part * pieces.get(p).weight() / weights;
+  private static void divide(double[] weights) {
+    double sum = 0;
+    for (double weight : weights) sum += weight;
+    for (int p = 0; p < weights.length; p++) weights[p] /= sum;
   }
 
   /**

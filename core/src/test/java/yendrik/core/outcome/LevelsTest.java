@@ -25,7 +25,7 @@ class LevelsTest {
   private static final LevelMethod NEWEST = new LevelMethod.MostRecent();
   private static final LevelMethod BEST = new LevelMethod.Best();
   private static final LevelMethod MEAN = new LevelMethod.Mean();
-  private static final LevelMethod RECENCY = new LevelMethod.RecencyWeighted(0.65);
+  private static final LevelMethod RECENCY = new LevelMethod.RecencyWeighted(2);
   private static final LevelMethod SECURE = new LevelMethod.Secure(2, 3);
   private static final Scale SCALE = Workshop.SCALE;
 
@@ -57,7 +57,7 @@ class LevelsTest {
                     .between(1, last)
                     .map(times -> new LevelMethod.Secure(times, last)));
     Arbitrary<LevelMethod> recency =
-        Arbitraries.doubles().between(0.01, 1).map(LevelMethod.RecencyWeighted::new);
+        Arbitraries.integers().between(1, 50).map(LevelMethod.RecencyWeighted::new);
     return Arbitraries.oneOf(List.of(Arbitraries.of(NEWEST, BEST, MEAN), recency, secure));
   }
 
@@ -82,12 +82,39 @@ class LevelsTest {
   @Test
   void worked_examples_of_recency_weighting() {
     assertThat(level(RECENCY, 3)).as("a single piece counts whole").hasValue(3);
-    assertThat(level(RECENCY, 0, 3)).as("0.65·3 + 0.35·0 = 1.95").hasValue(2);
-    assertThat(level(RECENCY, 3, 3, 0)).as("0.65·0 + 0.35·3 = 1.05").hasValue(1);
+    assertThat(level(RECENCY, 0, 0, 3)).as("3·1/(1 + 0.71 + 0.5) = 1.36").hasValue(1);
+    assertThat(level(RECENCY, 3, 0, 3, 3)).as("2.15 with 1, 0.71, 0.5 and 0.35").hasValue(2);
+    var everyPiece = new LevelMethod.RecencyWeighted(1);
+    assertThat(level(everyPiece, 0, 0, 3)).as("3·1/(1 + 0.5 + 0.25) = 1.71").hasValue(2);
     var weighted = List.of(piece(1, 0, 3), piece(2, 2, 1), piece(3, 3, 9));
-    assertThat(Levels.reckon(LevelRule.of(RECENCY), weighted).value())
-        .as("0.65·3 + 0.35·(0·3 + 2·1)/4, the newest piece's weight aside")
-        .isCloseTo(2.125, Offset.offset(1e-9));
+    assertThat(Levels.reckon(LevelRule.of(everyPiece), weighted).value())
+        .as("(9·1·3 + 1·0.5·2 + 3·0.25·0) / (9 + 0.5 + 0.75)")
+        .isCloseTo(28 / 10.25, Offset.offset(1e-9));
+  }
+
+  @Test
+  void recency_goes_by_the_moments_and_then_by_what_was_recorded_later() {
+    var everyPiece = LevelRule.of(new LevelMethod.RecencyWeighted(1));
+    var lateArrival = List.of(piece(9, 1, 1), piece(5, 3, 1));
+    assertThat(Levels.reckon(everyPiece, lateArrival).value())
+        .as("(1 + 3·0.5) / 1.5")
+        .isCloseTo(2.5 / 1.5, Offset.offset(1e-9));
+    var sameMoment = List.of(piece(5, 1, 1), piece(5, 3, 1));
+    assertThat(Levels.reckon(everyPiece, sameMoment).value())
+        .as("(3 + 1·0.5) / 1.5")
+        .isCloseTo(3.5 / 1.5, Offset.offset(1e-9));
+  }
+
+  @Property
+  void a_piece_weighs_half_of_one_that_is_as_many_pieces_newer(
+      @ForAll @IntRange(min = 1, max = 6) int every,
+      @ForAll @Size(min = 7, max = 20) List<@IntRange(max = 5) Integer> levels) {
+    var shares =
+        Levels.reckon(LevelRule.of(new LevelMethod.RecencyWeighted(every)), pieces(levels))
+            .pieces();
+    for (int p = every; p < shares.size(); p++)
+      assertThat(shares.get(p).share() / shares.get(p - every).share())
+          .isCloseTo(2, Offset.offset(1e-9));
   }
 
   @Test
@@ -129,8 +156,6 @@ class LevelsTest {
     for (Runnable impossible :
         List.<Runnable>of(
             () -> new LevelMethod.RecencyWeighted(0),
-            () -> new LevelMethod.RecencyWeighted(1.1),
-            () -> new LevelMethod.RecencyWeighted(Double.NaN),
             () -> new LevelMethod.Secure(0, 3),
             () -> new LevelMethod.Secure(4, 3),
             () -> new LevelRule(BEST, 0, Optional.empty())))
@@ -169,14 +194,6 @@ class LevelsTest {
       @ForAll @Size(min = 2, max = 10) List<@IntRange(max = 5) Integer> levels) {
     for (LevelMethod method : List.of(BEST, MEAN))
       assertThat(level(method, levels.reversed())).isEqualTo(level(method, levels));
-  }
-
-  @Property
-  void the_order_of_earlier_pieces_does_not_matter_to_recency(
-      @ForAll @Size(min = 2, max = 10) List<@IntRange(max = 5) Integer> levels) {
-    List<Integer> turned = new ArrayList<>(levels.subList(0, levels.size() - 1).reversed());
-    turned.add(levels.getLast());
-    assertThat(level(RECENCY, turned)).isEqualTo(level(RECENCY, levels));
   }
 
   @Property

@@ -74,8 +74,10 @@ class LevelWordsTest {
 
   @Test
   void every_method_is_said_with_its_numbers() {
-    assertThat(method(rated(LevelRule.of(new LevelMethod.RecencyWeighted(0.65)))))
-        .isEqualTo("The newest piece counts 65 %, the mean of the earlier ones the rest.");
+    assertThat(method(rated(LevelRule.of(new LevelMethod.RecencyWeighted(2)))))
+        .isEqualTo("Newer pieces count more: the weight halves with every 2 pieces.");
+    assertThat(method(rated(LevelRule.of(new LevelMethod.RecencyWeighted(1)))))
+        .isEqualTo("Newer pieces count more: the weight halves with every piece.");
     assertThat(method(rated(LevelRule.of(new LevelMethod.Secure(2, 3)))))
         .isEqualTo("The level that 2 of the last 3 pieces reach counts.");
     var since = Optional.of(Instant.parse("2026-10-31T23:00:00Z"));
@@ -97,10 +99,10 @@ class LevelWordsTest {
   void sums_show_their_numbers_with_levels_from_1_on() {
     assertThat(sum(new LevelMethod.Mean(), pieces(1, 2)))
         .contains("(2 + 3) / 2 = 2.5, nearest level 2 of 4");
-    assertThat(sum(new LevelMethod.RecencyWeighted(0.65), pieces(0, 1, 3)))
-        .contains("0.65 × 4 + 0.35 × (1 + 2) / 2 = 3.13, nearest level 3 of 4");
-    assertThat(sum(new LevelMethod.RecencyWeighted(0.5), pieces(1, 3)))
-        .contains("0.5 × 4 + 0.5 × 2 = 3, nearest level 3 of 4");
+    assertThat(sum(new LevelMethod.RecencyWeighted(2), pieces(0, 1, 3)))
+        .contains("(0.5·1 + 0.71·2 + 1·4) / 2.21 = 2.68, nearest level 3 of 4");
+    assertThat(sum(new LevelMethod.RecencyWeighted(1), pieces(1, 3)))
+        .contains("(0.5·2 + 1·4) / 1.5 = 3.33, nearest level 3 of 4");
   }
 
   @Test

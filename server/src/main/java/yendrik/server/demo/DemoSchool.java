@@ -378,7 +378,7 @@ public class DemoSchool implements ApplicationRunner {
         "TORQ",
         "Use torque values and fasteners correctly",
         "Knows the number and the tool.",
-        new LevelMethod.RecencyWeighted(0.65));
+        new LevelMethod.RecencyWeighted(2));
     framework.outcome(
         workshop,
         "ORDER",

@@ -1,7 +1,5 @@
 package yendrik.server.design;
 
-import jakarta.validation.constraints.DecimalMax;
-import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -29,14 +27,14 @@ public final class OutcomeForms {
   }
 
   /**
-   * @param newest share of the newest piece, for {@code RECENCY_WEIGHTED}
+   * @param halvesEvery with so many newer pieces a weight halves, for {@code RECENCY_WEIGHTED}
    * @param times in so many of the {@code last} pieces, for {@code SECURE}
    * @param fewest with fewer pieces there is no level
    * @param since evidence from before is left out
    */
   public record LevelRuleForm(
       @NotNull Method method,
-      @DecimalMin("0.01") @DecimalMax("1") double newest,
+      @Min(1) @Max(50) int halvesEvery,
       @Min(1) @Max(50) int times,
       @Min(1) @Max(50) int last,
       @Min(1) @Max(50) int fewest,
@@ -50,7 +48,7 @@ public final class OutcomeForms {
             case MOST_RECENT -> new LevelMethod.MostRecent();
             case BEST -> new LevelMethod.Best();
             case MEAN -> new LevelMethod.Mean();
-            case RECENCY_WEIGHTED -> new LevelMethod.RecencyWeighted(newest);
+            case RECENCY_WEIGHTED -> new LevelMethod.RecencyWeighted(halvesEvery);
             case SECURE -> new LevelMethod.Secure(times, last);
           };
       return new LevelRule(of, fewest, since);
@@ -66,10 +64,11 @@ public final class OutcomeForms {
             case LevelMethod.RecencyWeighted _ -> Method.RECENCY_WEIGHTED;
             case LevelMethod.Secure _ -> Method.SECURE;
           };
-      double newest = rule.method() instanceof LevelMethod.RecencyWeighted r ? r.newest() : 0.65;
+      int halvesEvery =
+          rule.method() instanceof LevelMethod.RecencyWeighted r ? r.halvesEvery() : 2;
       int times = rule.method() instanceof LevelMethod.Secure s ? s.times() : 2;
       int last = rule.method() instanceof LevelMethod.Secure s ? s.last() : 3;
-      return new LevelRuleForm(method, newest, times, last, rule.fewest(), rule.since());
+      return new LevelRuleForm(method, halvesEvery, times, last, rule.fewest(), rule.since());
     }
   }
 

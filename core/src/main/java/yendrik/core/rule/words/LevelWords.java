@@ -24,7 +24,7 @@ import yendrik.core.words.Numbers;
 public final class LevelWords {
   private LevelWords() {}
 
-  /** How an outcome's level is found: "The newest piece counts 65 %, the mean of …". */
+  /** How an outcome's level is found: "The best piece of evidence counts.". */
   public static String method(Outcome outcome, CourseIndex index, Dates dates) {
     return outcome
         .madeOf()
@@ -39,9 +39,8 @@ public final class LevelWords {
           case LevelMethod.Best _ -> "The best piece of evidence counts.";
           case LevelMethod.Mean _ -> "The weighted mean of all evidence counts, a tie going down.";
           case LevelMethod.RecencyWeighted m ->
-              "The newest piece counts "
-                  + Numbers.percent(m.newest())
-                  + ", the mean of the earlier ones the rest.";
+              "Newer pieces count more: the weight halves with every "
+                  + (m.halvesEvery() == 1 ? "piece." : m.halvesEvery() + " pieces.");
           case LevelMethod.Secure m ->
               "The level that " + m.times() + " of the last " + m.last() + " pieces reach counts.";
         };
@@ -70,8 +69,8 @@ public final class LevelWords {
   }
 
   /**
-   * The computation with its numbers: "0.65 × 4 + 0.35 × 2.5 = 3.48, nearest level 3 of 4". Empty
-   * where the level is that of a single piece, or where there is none.
+   * The computation with its numbers: "(3 + 4 + 4) / 3 = 3.67, nearest level 4 of 4". Empty where
+   * the level is that of a single piece, or where there is none.
    */
   public static Optional<String> sum(LevelRule rule, Scale scale, List<Evidence> pieces) {
     Levels.Reckoning reckoning = Levels.reckon(rule, pieces);
@@ -88,26 +87,23 @@ public final class LevelWords {
     return switch (rule.method()) {
       case LevelMethod.Mean _ when counted.size() > 1 ->
           Optional.of(mean(counted.stream().map(Levels.Counted::piece).toList()) + result);
-      case LevelMethod.RecencyWeighted m when counted.size() > 1 -> {
-        Evidence newest = counted.getLast().piece();
-        for (Levels.Counted c : counted) if (c.piece().at() >= newest.at()) newest = c.piece();
-        Evidence last = newest;
-        List<Evidence> earlier =
-            counted.stream().map(Levels.Counted::piece).filter(p -> p != last).toList();
-        yield Optional.of(
-            number(m.newest())
-                + " × "
-                + (last.level() + 1)
-                + " + "
-                + number(1 - m.newest())
-                + " × "
-                + (earlier.size() == 1
-                    ? Integer.toString(earlier.getFirst().level() + 1)
-                    : mean(earlier))
-                + result);
-      }
+      case LevelMethod.RecencyWeighted _ when counted.size() > 1 ->
+          Optional.of(faded(counted) + result);
       default -> Optional.empty();
     };
+  }
+
+  /** With the weight of each piece as it was halved; that of the newest is whole. */
+  private static String faded(List<Levels.Counted> counted) {
+    Levels.Counted newest = counted.getFirst();
+    for (Levels.Counted c : counted) if (c.piece().at() >= newest.piece().at()) newest = c;
+    double whole = newest.piece().weight() / newest.share();
+    return "("
+        + counted.stream()
+            .map(c -> number(c.share() * whole) + "·" + (c.piece().level() + 1))
+            .collect(Collectors.joining(" + "))
+        + ") / "
+        + number(whole);
   }
 
   private static String mean(List<Evidence> pieces) {
