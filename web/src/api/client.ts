@@ -1,13 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
-import type {
-  AdoptionDecision,
-  Comparison,
-  DesignStep,
-  Part,
-  paths,
-  RegisterLine,
-  StepLine,
-} from './schema';
+import type { AdoptionDecision, Comparison, DesignStep, Part, paths, StepLine } from './schema';
 
 /** What the server says went wrong (RFC 9457). */
 export interface Problem {
@@ -78,6 +70,5 @@ export interface TakingLine {
   of: number;
   taken?: Comparison;
 }
-export type Presence = NonNullable<RegisterLine['presence']>;
 export type StepKind = DesignStep['kind'];
 export type StepState = StepLine['state'];

@@ -148,7 +148,6 @@ export const en = {
     keys: 'Keys: Tab to a criterion, arrows or 1 to 9 choose a level, Backspace clears it.',
     whatCounts: 'What counts',
   },
-  presence: { PRESENT: 'Present', LATE: 'Late', EXCUSED: 'Excused', ABSENT: 'Absent' },
   days: {
     MONDAY: 'Monday',
     TUESDAY: 'Tuesday',

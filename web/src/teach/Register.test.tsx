@@ -15,41 +15,50 @@ const session = (id: number, startsAt: string, more: Partial<Session> = {}): Ses
   minutes: 180,
   learners: 2,
   marked: 0,
+  there: 0,
   counts: {},
   ...more,
 });
 const past = session(1, '2026-11-14T09:00:00Z', {
   marked: 2,
-  counts: { PRESENT: 1, ABSENT: 1 },
+  there: 1,
+  counts: { 1: 1, 5: 1 },
 });
-const last = session(2, '2026-11-21T09:00:00Z', { marked: 1, counts: { LATE: 1 } });
+const last = session(2, '2026-11-21T09:00:00Z', { marked: 1, there: 1, counts: { 2: 1 } });
 const next = session(3, '2026-11-28T09:00:00Z');
 const calendar = {
   zone: 'Europe/Berlin',
   now: '2026-11-23T10:00:00Z',
   groups: [{ id: 7, name: 'Saturday' }],
+  statuses: [
+    { id: 1, name: 'Present', there: true, counts: true },
+    { id: 2, name: 'Late', there: true, counts: true },
+    { id: 3, name: 'Left early', there: true, counts: true },
+    { id: 4, name: 'Absent with notice', there: false, counts: false },
+    { id: 5, name: 'Absent', there: false, counts: true },
+  ],
   sessions: [past, last, next],
   mayEdit: true,
 };
-const line = (enrolment: number, name: string, presence?: string) => ({
+const line = (enrolment: number, name: string, status?: number) => ({
   enrolment,
   name,
   expected: true,
   attended: 3,
   counted: 4,
-  ...(presence && { presence, at: '2026-11-21T12:00:00Z', by: 'Tomas Weir' }),
+  ...(status && { status, at: '2026-11-21T12:00:00Z', by: 'Tomas Weir' }),
 });
-const lines = [line(5, 'Aiko Brenner', 'LATE'), line(6, 'Dov Halloran')];
+const lines = [line(5, 'Aiko Brenner', 2), line(6, 'Dov Halloran')];
 const at = '/api/courses/2/sessions';
 
 /** A register that answers with what it was told. */
 function register(call: Call) {
-  const marks = (call.body as { marks: { learner: number; presence?: string }[] }).marks;
+  const marks = (call.body as { marks: { learner: number; status?: number }[] }).marks;
   return {
     session: last,
     lines: lines.map((l) => {
       const mark = marks.find((m) => m.learner === l.enrolment);
-      return mark ? line(l.enrolment, l.name, mark.presence) : l;
+      return mark ? line(l.enrolment, l.name, mark.status) : l;
     }),
   };
 }
@@ -76,11 +85,9 @@ describe('the register', () => {
     const calls = serve(answers);
     show(<Register />);
     const dov = await screen.findByRole('group', { name: 'Dov Halloran' });
-    await userEvent.click(within(dov).getByRole('button', { name: 'Excused' }));
-    await vi.waitFor(() =>
-      expect(puts(calls)).toEqual([{ marks: [{ learner: 6, presence: 'EXCUSED' }] }]),
-    );
-    expect(within(dov).getByRole('button', { name: 'Excused' })).toHaveAttribute(
+    await userEvent.click(within(dov).getByRole('button', { name: 'Absent with notice' }));
+    await vi.waitFor(() => expect(puts(calls)).toEqual([{ marks: [{ learner: 6, status: 4 }] }]));
+    expect(within(dov).getByRole('button', { name: 'Absent with notice' })).toHaveAttribute(
       'aria-pressed',
       'true',
     );
@@ -99,12 +106,12 @@ describe('the register', () => {
     const calls = serve(answers);
     show(<Register />);
     const sheet = await screen.findByRole('group', { name: 'Register' });
-    fireEvent.keyDown(sheet, { key: 'p' });
-    fireEvent.keyDown(sheet, { key: 'a' });
+    fireEvent.keyDown(sheet, { key: '1' });
+    fireEvent.keyDown(sheet, { key: '5' });
     await vi.waitFor(() =>
       expect(puts(calls)).toEqual([
-        { marks: [{ learner: 5, presence: 'PRESENT' }] },
-        { marks: [{ learner: 6, presence: 'ABSENT' }] },
+        { marks: [{ learner: 5, status: 1 }] },
+        { marks: [{ learner: 6, status: 5 }] },
       ]),
     );
     fireEvent.keyDown(sheet, { key: 'k' });
@@ -121,7 +128,7 @@ describe('the register', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
     await vi.waitFor(() =>
       expect(puts(calls)).toEqual([
-        { marks: [{ learner: 6, presence: 'PRESENT' }] },
+        { marks: [{ learner: 6, status: 1 }] },
         { marks: [{ learner: 6 }] },
       ]),
     );
@@ -138,17 +145,15 @@ describe('the register', () => {
     expect(screen.getByRole('button', { name: 'Mark the other 1 present' })).toBeInTheDocument();
     const gwen = screen.getByRole('group', { name: 'Gwen Takeda' });
     await userEvent.click(within(gwen).getByRole('button', { name: 'Present' }));
-    await vi.waitFor(() =>
-      expect(puts(calls)).toEqual([{ marks: [{ learner: 7, presence: 'PRESENT' }] }]),
-    );
+    await vi.waitFor(() => expect(puts(calls)).toEqual([{ marks: [{ learner: 7, status: 1 }] }]));
   });
 
-  it('lets nobody be marked but excused before a session begins', async () => {
+  it('takes nothing but notice of absence before a session begins', async () => {
     serve(answers);
     show(<Register />, '/c/2/teach/register?sel=3');
     const aiko = await screen.findByRole('group', { name: 'Aiko Brenner' });
     expect(within(aiko).getByRole('button', { name: 'Present' })).toBeDisabled();
-    expect(within(aiko).getByRole('button', { name: 'Excused' })).toBeEnabled();
+    expect(within(aiko).getByRole('button', { name: 'Absent with notice' })).toBeEnabled();
     expect(screen.getByText(/has not begun/)).toBeInTheDocument();
     expect(screen.queryByRole('button', { name: /^Mark/ })).not.toBeInTheDocument();
   });

@@ -3,10 +3,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import {
+  type AttendanceStatus,
   api,
   body,
   type Calendar,
-  type Presence,
   type RegisterLine,
   type Session,
 } from '../api/client';
@@ -15,23 +15,21 @@ import { useCourse } from '../frame/course';
 import { day, dayIn, spanIn } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { Empty, Loaded } from '../ui/Panel';
-import { PRESENCES, PresenceChoice } from './PresenceChoice';
+
 import { SessionDialog } from './SessionDialog';
+import { StatusChoice } from './StatusChoice';
 
-const KEYS: Record<string, Presence | null> = {
-  p: 'PRESENT',
-  l: 'LATE',
-  e: 'EXCUSED',
-  a: 'ABSENT',
-  Backspace: null,
-};
-
-export interface Mark {
+interface Mark {
   learner: number;
-  presence: Presence | null;
+  status: number | null;
 }
 
-/** The register of one session: everybody present, then the exceptions, or learner by learner. */
+/** What a key marks: the status at its place, nothing when a mark is taken back. */
+function marked(key: string, statuses: AttendanceStatus[]): number | null | undefined {
+  return key === 'Backspace' ? null : statuses[Number(key) - 1]?.id;
+}
+
+/** The register of one session: everybody there, then the exceptions, or learner by learner. */
 export function RegisterSheet({
   session,
   calendar,
@@ -63,7 +61,7 @@ export function RegisterSheet({
           body: {
             marks: marks.map((m) => ({
               learner: m.learner,
-              ...(m.presence && { presence: m.presence }),
+              ...(m.status && { status: m.status }),
             })),
           },
         }),
@@ -74,19 +72,20 @@ export function RegisterSheet({
     },
     onError: (error) => notice({ tone: 'error', text: error.message }),
   });
-  const mark = (line: RegisterLine, presence: Presence | null) =>
-    save.mutate([{ learner: line.enrolment, presence }]);
-  const rest = lines.filter((l) => !l.presence && l.expected);
-  const markRest = () => {
+  const mark = (line: RegisterLine, status: number | null) =>
+    save.mutate([{ learner: line.enrolment, status }]);
+  const rest = lines.filter((l) => !l.status && l.expected);
+  const usual = calendar.statuses.find((s) => s.there);
+  const markRest = (status: AttendanceStatus) => {
     const learners = rest.map((l) => l.enrolment);
     save.mutate(
-      learners.map((learner) => ({ learner, presence: 'PRESENT' })),
+      learners.map((learner) => ({ learner, status: status.id })),
       {
         onSuccess: () =>
           notice({
             tone: 'success',
-            text: t('teach.markedRest', { count: learners.length }),
-            undo: () => save.mutate(learners.map((learner) => ({ learner, presence: null }))),
+            text: t('teach.markedRest', { count: learners.length, status: word(status) }),
+            undo: () => save.mutate(learners.map((learner) => ({ learner, status: null }))),
           }),
       },
     );
@@ -95,12 +94,13 @@ export function RegisterSheet({
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const way = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[event.key];
     const line = lines[row];
+    const status = marked(event.key, calendar.statuses);
     if (way) {
       event.preventDefault();
       setRow(Math.max(0, Math.min(lines.length - 1, row + way)));
-    } else if (event.key in KEYS && line) {
+    } else if (status !== undefined && line) {
       event.preventDefault();
-      mark(line, KEYS[event.key] ?? null);
+      mark(line, status);
       setRow(Math.min(lines.length - 1, row + 1));
     }
   };
@@ -119,10 +119,11 @@ export function RegisterSheet({
             {t('teach.changeSession')}
           </Button>
         )}
-        {begun && rest.length > 0 && (
-          <Button variant="contained" onClick={markRest} disabled={save.isPending}>
-            {t(rest.length === lines.length ? 'teach.allPresent' : 'teach.restPresent', {
+        {begun && usual && rest.length > 0 && (
+          <Button variant="contained" onClick={() => markRest(usual)} disabled={save.isPending}>
+            {t(rest.length === lines.length ? 'teach.markAll' : 'teach.markRest', {
               count: rest.length,
+              status: word(usual),
             })}
           </Button>
         )}
@@ -138,7 +139,7 @@ export function RegisterSheet({
             <Empty title={t('teach.nobody')} hint={t('teach.nobodyHint')} />
           ) : (
             <>
-              <Counts session={data.session} />
+              <Counts session={data.session} statuses={calendar.statuses} />
               <Box
                 role="group"
                 aria-label={t('teach.register')}
@@ -157,9 +158,10 @@ export function RegisterSheet({
                     line={line}
                     on={n === row}
                     begun={begun}
-                    onMark={(presence) => {
+                    statuses={calendar.statuses}
+                    onMark={(status) => {
                       setRow(n);
-                      mark(line, presence);
+                      mark(line, status);
                     }}
                   />
                 ))}
@@ -170,7 +172,9 @@ export function RegisterSheet({
                 component="p"
                 sx={{ mt: 0.75, '@media print': { display: 'none' } }}
               >
-                {t('teach.registerKeys')}
+                {t('teach.registerKeys', {
+                  statuses: calendar.statuses.map((s, n) => `${n + 1} ${word(s)}`).join(', '),
+                })}
               </Typography>
             </>
           )
@@ -188,11 +192,14 @@ export function RegisterSheet({
   );
 }
 
-function Counts({ session }: { session: Session }) {
+/** A status within a sentence. */
+const word = (status: AttendanceStatus) => status.name.toLowerCase();
+
+function Counts({ session, statuses }: { session: Session; statuses: AttendanceStatus[] }) {
   const { t } = useTranslation();
-  const parts = PRESENCES.filter((p) => session.counts[p]).map(
-    (p) => `${session.counts[p]} ${t(`presence.${p}`).toLowerCase()}`,
-  );
+  const parts = statuses
+    .filter((s) => session.counts[s.id])
+    .map((s) => `${session.counts[s.id]} ${word(s)}`);
   const missing = session.learners - session.marked;
   if (missing > 0) parts.push(t('teach.unmarked', { count: missing }));
   return (
@@ -206,20 +213,23 @@ function Row({
   line,
   on,
   begun,
+  statuses,
   onMark,
 }: {
   line: RegisterLine;
   on: boolean;
   begun: boolean;
-  onMark: (presence: Presence | null) => void;
+  statuses: AttendanceStatus[];
+  onMark: (status: number | null) => void;
 }) {
   const { t } = useTranslation();
   return (
     <Box
       sx={{
         display: 'flex',
-        alignItems: 'center',
-        gap: 1.5,
+        alignItems: { sm: 'center' },
+        flexDirection: { xs: 'column', sm: 'row' },
+        gap: { xs: 0.5, sm: 1.5 },
         px: 1.5,
         py: 0.5,
         borderBottom: 1,
@@ -245,9 +255,10 @@ function Row({
           </Box>
         </Typography>
       </Box>
-      <PresenceChoice
+      <StatusChoice
         name={line.name}
-        value={line.presence ?? null}
+        value={line.status ?? null}
+        statuses={statuses}
         begun={begun}
         onChange={onMark}
       />

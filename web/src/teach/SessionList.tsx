@@ -88,7 +88,7 @@ function Line({
               {missing > 0
                 ? t('teach.unmarked', { count: missing })
                 : t('teach.there', {
-                    there: (session.counts.PRESENT ?? 0) + (session.counts.LATE ?? 0),
+                    there: session.there,
                     of: session.learners,
                   })}
             </Typography>

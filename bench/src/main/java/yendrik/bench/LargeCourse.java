@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
@@ -103,6 +104,7 @@ final class LargeCourse {
         modules,
         badges,
         flags,
+        AttendanceStatus.SHIPPED,
         Optional.empty(),
         Map.of(),
         Map.of());

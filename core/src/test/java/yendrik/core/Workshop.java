@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
@@ -25,6 +26,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
@@ -51,6 +53,11 @@ public final class Workshop {
   public static final StepId JOB_CARD = new StepId(4);
   public static final StepId SECOND_LOOK = new StepId(5);
   public static final StepId FILM = new StepId(6);
+  public static final StatusId PRESENT = new StatusId(1);
+  public static final StatusId LATE = new StatusId(2);
+  public static final StatusId LEFT_EARLY = new StatusId(3);
+  public static final StatusId WITH_NOTICE = new StatusId(4);
+  public static final StatusId ABSENT = new StatusId(5);
   public static final SessionId FIRST_SATURDAY = new SessionId(1);
   public static final SessionId SECOND_SATURDAY = new SessionId(2);
   public static final SessionId THIRD_SATURDAY = new SessionId(3);
@@ -349,6 +356,7 @@ public final class Workshop {
         modules,
         badges,
         flags,
+        AttendanceStatus.SHIPPED,
         Optional.empty(),
         Map.of(SATURDAY, "Saturday"),
         Map.of(INDUCTION, "Workshop Safety Induction"));
@@ -372,6 +380,7 @@ public final class Workshop {
         modules,
         badges,
         flags,
+        d.statuses(),
         completeWhen,
         d.groups(),
         d.otherCourses());

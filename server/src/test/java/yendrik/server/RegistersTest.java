@@ -58,11 +58,18 @@ class RegistersTest extends SchoolTest {
     return course.row(name).path("enrolment").asLong();
   }
 
-  private JsonNode mark(long session, String name, String presence) {
+  /** The number of a status of the course, by its name. */
+  private long status(String name) {
+    for (JsonNode status : sefa.get(course.path + "/sessions").path("statuses"))
+      if (status.path("name").asString().equals(name)) return status.path("id").asLong();
+    throw new AssertionError("no status " + name);
+  }
+
+  private JsonNode mark(long session, String name, String status) {
     String mark =
         "{\"learner\":"
             + enrolled(name)
-            + (presence.isEmpty() ? "" : ",\"presence\":\"" + presence + "\"")
+            + (status.isEmpty() ? "" : ",\"status\":" + status(status))
             + "}";
     return Caller.json(
         sefa.call(
@@ -111,14 +118,15 @@ class RegistersTest extends SchoolTest {
   @Test
   void a_mark_is_a_fact_by_whoever_took_the_register_and_counts_at_once() {
     long session = over();
-    JsonNode register = mark(session, "Ruben Sato", "LATE");
+    JsonNode register = mark(session, "Ruben Sato", "Late");
     assertThat(line(register, "Ruben Sato").path("by").asString()).isEqualTo("Sefa Dunmore");
     assertThat(line(register, "Ruben Sato").path("attended").asInt()).isEqualTo(1);
-    assertThat(line(register, "Edda Marsh").path("presence").isMissingNode()).isTrue();
-    assertThat(register.path("session").path("counts").path("LATE").asInt()).isEqualTo(1);
+    assertThat(line(register, "Edda Marsh").path("status").isMissingNode()).isTrue();
+    assertThat(register.path("session").path("counts").path("" + status("Late")).asInt())
+        .isEqualTo(1);
     assertThat(register.path("session").path("marked").asInt()).isEqualTo(1);
     JsonNode learner = sefa.get(course.path + "/learners/" + enrolled("Ruben Sato"));
-    assertThat(learner.path("happened").toString()).contains("Late at Bench evening, Tue 6 Jan");
+    assertThat(learner.path("happened").toString()).contains("Late: Bench evening, Tue 6 Jan");
     assertThat(learner.path("attendance").path("attended").asInt()).isEqualTo(1);
   }
 
@@ -128,7 +136,7 @@ class RegistersTest extends SchoolTest {
     JsonNode before = sefa.get(course.path + "/sessions/" + session + "/register");
     assertThat(before.path("session").path("learners").asInt()).isZero();
     assertThat(line(before, "Ruben Sato").path("expected").asBoolean()).isFalse();
-    JsonNode after = mark(session, "Ruben Sato", "PRESENT");
+    JsonNode after = mark(session, "Ruben Sato", "Present");
     assertThat(after.path("session").path("learners").asInt()).isEqualTo(1);
     assertThat(line(after, "Ruben Sato").path("expected").asBoolean()).isTrue();
   }
@@ -136,20 +144,20 @@ class RegistersTest extends SchoolTest {
   @Test
   void absence_raises_the_flag_and_a_corrected_mark_takes_it_down_again() {
     long session = over();
-    mark(session, "Ruben Sato", "ABSENT");
+    mark(session, "Ruben Sato", "Absent");
     assertThat(course.row("Ruben Sato").path("flags").toString()).contains("Absent");
     JsonNode learner = sefa.get(course.path + "/learners/" + enrolled("Ruben Sato"));
     assertThat(learner.path("flags").toString()).contains("At 0 of 1 session, 0 %.");
-    mark(session, "Ruben Sato", "EXCUSED");
+    mark(session, "Ruben Sato", "Absent with notice");
     assertThat(course.row("Ruben Sato").path("flags").toString()).doesNotContain("Absent");
   }
 
   @Test
   void a_mark_taken_back_leaves_no_mark_and_keeps_its_history() {
     long session = over();
-    mark(session, "Ruben Sato", "ABSENT");
+    mark(session, "Ruben Sato", "Absent");
     JsonNode register = mark(session, "Ruben Sato", "");
-    assertThat(line(register, "Ruben Sato").path("presence").isMissingNode()).isTrue();
+    assertThat(line(register, "Ruben Sato").path("status").isMissingNode()).isTrue();
     assertThat(line(register, "Ruben Sato").path("counted").asInt()).isZero();
     assertThat(
             db.fetchCount(
@@ -162,26 +170,45 @@ class RegistersTest extends SchoolTest {
   @Test
   void a_mark_that_was_corrected_twice_can_still_be_taken_back() {
     long session = over();
-    for (String presence : List.of("PRESENT", "LATE", "ABSENT"))
-      mark(session, "Ruben Sato", presence);
-    assertThat(line(mark(session, "Ruben Sato", ""), "Ruben Sato").has("presence")).isFalse();
-    JsonNode again = mark(session, "Ruben Sato", "EXCUSED");
-    assertThat(line(again, "Ruben Sato").path("presence").asString()).isEqualTo("EXCUSED");
+    for (String status : List.of("Present", "Late", "Absent")) mark(session, "Ruben Sato", status);
+    assertThat(line(mark(session, "Ruben Sato", ""), "Ruben Sato").has("status")).isFalse();
+    JsonNode again = mark(session, "Ruben Sato", "Absent with notice");
+    assertThat(line(again, "Ruben Sato").path("status").asLong())
+        .isEqualTo(status("Absent with notice"));
     assertThat(again.path("session").path("marked").asInt()).isEqualTo(1);
   }
 
   @Test
-  void before_a_session_begins_one_can_only_be_excused_from_it() {
+  void before_a_session_begins_one_can_only_give_notice_of_absence() {
     String day = clock.instant().plus(Duration.ofDays(30)).toString().substring(0, 10);
     String all =
         "[\"MONDAY\",\"TUESDAY\",\"WEDNESDAY\",\"THURSDAY\",\"FRIDAY\",\"SATURDAY\",\"SUNDAY\"]";
     long session = series(all, day, day, 1).path(0).path("id").asLong();
-    assertThat(mark(session, "Ruben Sato", "PRESENT").path("detail").asString())
+    assertThat(mark(session, "Ruben Sato", "Present").path("detail").asString())
         .contains("has not begun");
-    JsonNode register = mark(session, "Ruben Sato", "EXCUSED");
-    assertThat(line(register, "Ruben Sato").path("presence").asString()).isEqualTo("EXCUSED");
+    JsonNode register = mark(session, "Ruben Sato", "Absent with notice");
+    assertThat(line(register, "Ruben Sato").path("status").asLong())
+        .isEqualTo(status("Absent with notice"));
     JsonNode route = as("Ruben Sato").get(course.path + "/walks/mine/route");
     assertThat(route.path("coming").toString()).contains("Bench evening");
+  }
+
+  @Test
+  void a_course_begins_with_statuses_of_its_own_and_knows_no_others() {
+    assertThat(sefa.get(course.path + "/sessions").path("statuses"))
+        .extracting(s -> s.path("name").asString())
+        .containsExactly("Present", "Late", "Left early", "Absent with notice", "Absent");
+    String mark = "{\"marks\":[{\"learner\":%d,\"status\":9}]}".formatted(enrolled("Edda Marsh"));
+    var response = sefa.call("PUT", course.path + "/sessions/" + over() + "/register", mark);
+    assertThat(response.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(response).path("fields").has("marks")).isTrue();
+  }
+
+  @Test
+  void whoever_left_early_was_there() {
+    JsonNode register = mark(over(), "Ruben Sato", "Left early");
+    assertThat(line(register, "Ruben Sato").path("attended").asInt()).isEqualTo(1);
+    assertThat(register.path("session").path("there").asInt()).isEqualTo(1);
   }
 
   @Test
@@ -190,7 +217,7 @@ class RegistersTest extends SchoolTest {
     String marks =
         "{\"marks\":[{\"learner\":"
             + enrolled("Edda Marsh")
-            + ",\"presence\":\"PRESENT\"},{\"learner\":999999,\"presence\":\"PRESENT\"}]}";
+            + ",\"status\":1},{\"learner\":999999,\"status\":1}]}";
     var response = sefa.call("PUT", course.path + "/sessions/" + session + "/register", marks);
     assertThat(response.getStatus()).isEqualTo(404);
     assertThat(
@@ -205,7 +232,7 @@ class RegistersTest extends SchoolTest {
   void a_session_with_marks_is_not_taken_away_and_one_without_comes_back() {
     long session = over();
     String path = course.path + "/sessions/" + session;
-    mark(session, "Ruben Sato", "PRESENT");
+    mark(session, "Ruben Sato", "Present");
     assertThat(sefa.call("DELETE", path, "").getStatus()).isEqualTo(409);
     mark(session, "Ruben Sato", "");
     assertThat(sefa.call("DELETE", path, "").getStatus()).isEqualTo(204);
@@ -237,8 +264,7 @@ class RegistersTest extends SchoolTest {
     long session = first.path("id").asLong();
     JsonNode register = priya.get(foundations() + "/sessions/" + session + "/register");
     assertThat(register.path("lines").size()).isEqualTo(first.path("learners").asInt());
-    String notHers =
-        "{\"marks\":[{\"learner\":" + enrolment("Ilse Tran") + ",\"presence\":\"ABSENT\"}]}";
+    String notHers = "{\"marks\":[{\"learner\":" + enrolment("Ilse Tran") + ",\"status\":5}]}";
     assertThat(
             priya
                 .call("PUT", foundations() + "/sessions/" + session + "/register", notHers)
@@ -254,7 +280,7 @@ class RegistersTest extends SchoolTest {
     List<String> kinds = new ArrayList<>();
     for (JsonNode session : calendar.path("sessions"))
       session.path("counts").propertyNames().forEach(kinds::add);
-    assertThat(kinds).contains("PRESENT", "LATE", "EXCUSED", "ABSENT");
+    assertThat(kinds).contains("1", "2", "3", "4", "5");
     String coming =
         as("Ilse Tran").get(foundations() + "/walks/mine/route").path("coming").toString();
     assertThat(coming).contains("Saturday bench").doesNotContain("Tuesday evening");

@@ -13,6 +13,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Condition;
@@ -21,6 +22,7 @@ import yendrik.core.rule.Condition;
  * Everything a designer decided about a course, at one version. Immutable; a change makes another.
  *
  * @param startsAt when the course begins for its learners
+ * @param statuses what registers can say, in the order in which it is offered
  * @param groups names of the groups that rules may speak of
  * @param otherCourses names of other courses that rules may speak of
  */
@@ -34,6 +36,7 @@ public record CourseDesign(
     List<CourseModule> modules,
     List<Badge> badges,
     List<Flag> flags,
+    List<AttendanceStatus> statuses,
     Optional<Condition> completeWhen,
     Map<GroupId, String> groups,
     Map<CourseId, String> otherCourses) {
@@ -43,6 +46,7 @@ public record CourseDesign(
     modules = List.copyOf(modules);
     badges = List.copyOf(badges);
     flags = List.copyOf(flags);
+    statuses = List.copyOf(statuses);
     groups = Map.copyOf(groups);
     otherCourses = Map.copyOf(otherCourses);
   }
@@ -68,6 +72,10 @@ public record CourseDesign(
     return badges.stream().filter(b -> b.id().equals(id)).findFirst();
   }
 
+  public Optional<AttendanceStatus> status(StatusId id) {
+    return statuses.stream().filter(s -> s.id().equals(id)).findFirst();
+  }
+
   /** The same, knowing the names of these other courses only. */
   public CourseDesign naming(Set<CourseId> others) {
     Map<CourseId, String> names = new HashMap<>(otherCourses);
@@ -82,6 +90,7 @@ public record CourseDesign(
         modules,
         badges,
         flags,
+        statuses,
         completeWhen,
         groups,
         names);

@@ -9,6 +9,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 
 /**
@@ -92,21 +93,8 @@ public record Fact(
     }
   }
 
-  /** Whether a learner was at a session. */
-  public enum Presence {
-    PRESENT,
-    LATE,
-    EXCUSED,
-    ABSENT;
-
-    /** Whether the learner came. */
-    public boolean there() {
-      return this == PRESENT || this == LATE;
-    }
-  }
-
   /** A mark in the register of a session; the newest counts. */
-  public record Attendance(SessionId session, Presence presence) implements What {}
+  public record Attendance(SessionId session, StatusId status) implements What {}
 
   public record JoinedGroup(GroupId group) implements What {}
 

@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Predicate;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
@@ -18,6 +20,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composed;
 import yendrik.core.outcome.Evidence;
@@ -56,7 +59,7 @@ public final class LearnerRecord {
   private final List<List<Evidence>> evidence;
   private final int[] level;
   private final Set<GroupId> groups = new HashSet<>();
-  private final Map<SessionId, Fact.Presence> sessions = new LinkedHashMap<>(2);
+  private final Map<SessionId, StatusId> sessions = new LinkedHashMap<>(2);
   private final Set<CourseId> completed = new HashSet<>();
   private final Held[] held;
   private long enrolledAt = NEVER;
@@ -196,7 +199,7 @@ public final class LearnerRecord {
       case Fact.LeftCourse _ -> leftAt = at;
       case Fact.WasHere _ -> lastHere = at;
       case Fact.JoinedGroup joined -> groups.add(joined.group());
-      case Fact.Attendance mark -> sessions.put(mark.session(), mark.presence());
+      case Fact.Attendance mark -> sessions.put(mark.session(), mark.status());
       case Fact.LeftGroup left -> groups.remove(left.group());
       case Fact.CompletedCourse done -> completed.add(done.course());
       case Fact.BadgeIssued issued ->
@@ -339,18 +342,25 @@ public final class LearnerRecord {
   }
 
   /** What the registers say, by session. */
-  public Map<SessionId, Fact.Presence> sessions() {
+  public Map<SessionId, StatusId> sessions() {
     return Map.copyOf(sessions);
   }
 
   /** At how many sessions the learner was. */
   public int sessionsAttended() {
-    return (int) sessions.values().stream().filter(Fact.Presence::there).count();
+    return sessionsWhere(AttendanceStatus::there);
   }
 
-  /** How many sessions count: those with a mark that the learner was not excused from. */
+  /** How many sessions count: those with a mark whose status does. */
   public int sessionsCounted() {
-    return (int) sessions.values().stream().filter(p -> p != Fact.Presence.EXCUSED).count();
+    return sessionsWhere(AttendanceStatus::counts);
+  }
+
+  private int sessionsWhere(Predicate<AttendanceStatus> which) {
+    int n = 0;
+    for (StatusId status : sessions.values())
+      if (index.design().status(status).filter(which).isPresent()) n++;
+    return n;
   }
 
   public boolean completed(CourseId course) {

@@ -10,6 +10,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Evidence;
 
@@ -31,7 +32,7 @@ public record Sums(
     Map<StepId, OfStep> steps,
     Map<OutcomeId, List<Evidence>> evidence,
     Set<GroupId> groups,
-    Map<SessionId, Fact.Presence> sessions,
+    Map<SessionId, StatusId> sessions,
     Set<CourseId> completed,
     Map<BadgeId, LearnerRecord.Held> held) {
 

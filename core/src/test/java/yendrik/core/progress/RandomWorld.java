@@ -30,6 +30,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
@@ -197,7 +198,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
                 new WorkFact.Marked(m.step(), m.version(), c.next(11), 10, judgement(), "");
             case Fact.Rated r when c.rarely(2) ->
                 new Fact.Rated(r.outcome(), c.next(4), r.step(), r.version());
-            case Fact.Attendance a when c.rarely(2) -> new Fact.Attendance(a.session(), presence());
+            case Fact.Attendance a when c.rarely(2) -> new Fact.Attendance(a.session(), status());
             default -> new Fact.TakenBack("");
           };
       add(what, Optional.of(earlier.id()));
@@ -207,8 +208,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       return Judgement.values()[c.next(3)];
     }
 
-    private Fact.Presence presence() {
-      return Fact.Presence.values()[c.next(4)];
+    private StatusId status() {
+      return new StatusId(1 + c.next(5));
     }
 
     private Fact.What what() {
@@ -224,7 +225,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 12 -> new Fact.Rated(c.rarely(2) ? BRAKE : SAFE, c.next(4), Optional.empty(), 0);
         case 13 -> new Fact.Rated(c.rarely(2) ? BRAKE : SAFE, c.next(4), Optional.of(s), c.next(2));
         case 14 -> film(s);
-        case 15 -> new Fact.Attendance(new SessionId(1 + c.next(3)), presence());
+        case 15 -> new Fact.Attendance(new SessionId(1 + c.next(3)), status());
         case 16 -> new Fact.JoinedGroup(group());
         case 17 -> new Fact.LeftGroup(group());
         case 18 -> new Fact.Excused(s, "");
@@ -294,6 +295,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
               modules,
               badges,
               flags(usual),
+              usual.statuses(),
               complete,
               Map.of(SATURDAY, "Saturday", TUESDAY, "Tuesday"),
               usual.otherCourses()));

@@ -25,6 +25,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
@@ -459,8 +460,8 @@ final class SimpleWorld {
             : Verdict.MET;
       }
       case Leaf.AttendanceRate l -> {
-        List<Fact.Presence> count =
-            marks().stream().filter(p -> p != Fact.Presence.EXCUSED).toList();
+        List<StatusId> count =
+            marks().stream().filter(s -> !s.equals(Workshop.WITH_NOTICE)).toList();
         yield met(!count.isEmpty() && there() >= l.share() * count.size() - 1e-9);
       }
       case Leaf.SessionsAttended l -> met(there() >= l.sessions());
@@ -685,16 +686,16 @@ final class SimpleWorld {
   }
 
   /** The newest mark of each session. */
-  private List<Fact.Presence> marks() {
-    Map<SessionId, Fact.Presence> marks = new HashMap<>();
+  private List<StatusId> marks() {
+    Map<SessionId, StatusId> marks = new HashMap<>();
     for (Fact fact : facts)
-      if (fact.what() instanceof Fact.Attendance a) marks.put(a.session(), a.presence());
+      if (fact.what() instanceof Fact.Attendance a) marks.put(a.session(), a.status());
     return List.copyOf(marks.values());
   }
 
   private long there() {
     return marks().stream()
-        .filter(p -> p == Fact.Presence.PRESENT || p == Fact.Presence.LATE)
+        .filter(Set.of(Workshop.PRESENT, Workshop.LATE, Workshop.LEFT_EARLY)::contains)
         .count();
   }
 

@@ -65,8 +65,8 @@ class SumsTest {
         new Fact.Excused(SECOND_LOOK, "not needed"),
         new Fact.Opened(SECOND_LOOK),
         new Fact.Rated(SAFE, SCALE.key(2), Optional.empty(), 0),
-        new Fact.Attendance(FIRST_SATURDAY, Fact.Presence.LATE),
-        new Fact.Attendance(SECOND_SATURDAY, Fact.Presence.ABSENT),
+        new Fact.Attendance(FIRST_SATURDAY, Workshop.LATE),
+        new Fact.Attendance(SECOND_SATURDAY, Workshop.ABSENT),
         new Fact.BadgeIssued(BRAKE_HAND, ""),
         new Fact.CompletedCourse(INDUCTION));
   }

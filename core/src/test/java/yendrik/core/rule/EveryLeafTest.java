@@ -3,7 +3,6 @@ package yendrik.core.rule;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.core.Workshop.*;
-import static yendrik.core.record.Fact.Presence.*;
 import static yendrik.core.rule.Verdict.*;
 
 import java.time.Duration;
@@ -20,6 +19,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -107,12 +107,12 @@ class EveryLeafTest {
         .isEqualTo(NOT_YET);
   }
 
-  private static Fact.What mark(SessionId session, Fact.Presence presence) {
-    return new Fact.Attendance(session, presence);
+  private static Fact.What mark(SessionId session, StatusId status) {
+    return new Fact.Attendance(session, status);
   }
 
   @Test
-  void attendance_leaves_out_what_one_was_excused_from_and_takes_the_newest_mark() {
+  void attendance_leaves_out_what_one_gave_notice_of_and_takes_the_newest_mark() {
     var leaf = new Leaf.AttendanceRate(0.75);
     assertThat(verdict(leaf)).as("nothing was marked yet").isEqualTo(NOT_YET);
     var late = mark(FIRST_SATURDAY, LATE);
@@ -120,9 +120,9 @@ class EveryLeafTest {
     assertThat(verdict(leaf, late)).isEqualTo(MET);
     assertThat(verdict(leaf, late, absent)).isEqualTo(NOT_YET);
     assertThat(answer(leaf, late, absent).fraction()).isCloseTo(2.0 / 3, Offset.offset(1e-9));
-    assertThat(verdict(leaf, late, absent, mark(SECOND_SATURDAY, EXCUSED))).isEqualTo(MET);
+    assertThat(verdict(leaf, late, absent, mark(SECOND_SATURDAY, WITH_NOTICE))).isEqualTo(MET);
     assertThat(verdict(leaf, late, absent, mark(SECOND_SATURDAY, PRESENT))).isEqualTo(MET);
-    assertThat(verdict(leaf, mark(FIRST_SATURDAY, EXCUSED))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, mark(FIRST_SATURDAY, WITH_NOTICE))).isEqualTo(NOT_YET);
   }
 
   @Test

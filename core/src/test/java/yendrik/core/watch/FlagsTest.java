@@ -105,13 +105,13 @@ class FlagsTest {
 
   @Test
   void absent_comes_under_three_quarters_and_goes_with_a_corrected_mark() {
-    take(new Fact.Attendance(FIRST_SATURDAY, Fact.Presence.PRESENT));
-    take(new Fact.Attendance(SECOND_SATURDAY, Fact.Presence.EXCUSED));
+    take(new Fact.Attendance(FIRST_SATURDAY, Workshop.PRESENT));
+    take(new Fact.Attendance(SECOND_SATURDAY, Workshop.WITH_NOTICE));
     assertThat(progress.flaggedAt(ABSENT)).isEmpty();
-    take(new Fact.Attendance(THIRD_SATURDAY, Fact.Presence.ABSENT));
+    take(new Fact.Attendance(THIRD_SATURDAY, Workshop.ABSENT));
     assertThat(progress.flaggedAt(ABSENT)).contains(learner.now());
     assertThat(reasons(ABSENT)).containsExactly("At 1 of 2 sessions, 50 %.");
-    take(new Fact.Attendance(THIRD_SATURDAY, Fact.Presence.LATE));
+    take(new Fact.Attendance(THIRD_SATURDAY, Workshop.LATE));
     assertThat(progress.flaggedAt(ABSENT)).isEmpty();
   }
 
@@ -119,7 +119,7 @@ class FlagsTest {
   void being_marked_absent_is_not_being_in_the_course() {
     take(new SeenFact.Saw(ANATOMY));
     Instant last = learner.now();
-    take(new Fact.Attendance(FIRST_SATURDAY, Fact.Presence.ABSENT));
+    take(new Fact.Attendance(FIRST_SATURDAY, Workshop.ABSENT));
     progress.advance(last.plus(Duration.ofDays(8)));
     assertThat(progress.flaggedAt(QUIET)).contains(last.plus(Duration.ofDays(7)));
   }

@@ -33,6 +33,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
@@ -145,13 +146,13 @@ public final class CoreJson {
     id(module, GroupId.class, GroupId::new, GroupId::value);
     id(module, RubricId.class, RubricId::new, RubricId::value);
     id(module, SessionId.class, SessionId::new, SessionId::value);
+    id(module, StatusId.class, StatusId::new, StatusId::value);
     id(module, PersonId.class, PersonId::new, PersonId::value);
     id(module, FlagId.class, FlagId::new, FlagId::value);
     id(module, FactId.class, FactId::new, FactId::value);
     node(module);
     word(module, StepKind.class);
     word(module, Judgement.class);
-    word(module, Fact.Presence.class);
     word(module, Fact.Grant.class);
     for (Class<?> sealed :
         List.of(

@@ -90,7 +90,7 @@ final class StoredNames {
     return Map.copyOf(names);
   }
 
-  /** The same of what is one of a few words: kinds of steps, judgements, presence, grants. */
+  /** The same of what is one of a few words: kinds of steps, judgements, grants. */
   static final Map<Enum<?>, String> WORDS = words();
 
   private static Map<Enum<?>, String> words() {
@@ -100,11 +100,6 @@ final class StoredNames {
     names.put(Judgement.PASSED, "PASSED");
     names.put(Judgement.AGAIN, "AGAIN");
     names.put(Judgement.FAILED, "FAILED");
-    // whether a learner was at a session
-    names.put(Fact.Presence.PRESENT, "PRESENT");
-    names.put(Fact.Presence.LATE, "LATE");
-    names.put(Fact.Presence.EXCUSED, "EXCUSED");
-    names.put(Fact.Presence.ABSENT, "ABSENT");
     // what an exception gives
     names.put(Fact.Grant.OPENED, "OPENED");
     names.put(Fact.Grant.EXCUSED, "EXCUSED");

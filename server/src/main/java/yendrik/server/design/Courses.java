@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import static yendrik.schema.Tables.ATTENDANCE_STATUS;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.SCALE;
@@ -11,6 +12,7 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.id.CourseId;
 import yendrik.core.outcome.Scale;
 import yendrik.core.watch.DefaultFlags;
@@ -56,6 +58,16 @@ public class Courses {
           .set(FLAG.NAME, flag.name())
           .set(FLAG.FLAG_WHEN, Json.of(flag.flagWhen()))
           .set(FLAG.POSITION, position++)
+          .execute();
+    position = 0;
+    for (AttendanceStatus status : AttendanceStatus.SHIPPED)
+      db.insertInto(ATTENDANCE_STATUS)
+          .set(ATTENDANCE_STATUS.COURSE_ID, id)
+          .set(ATTENDANCE_STATUS.NUMBER, (int) status.id().value())
+          .set(ATTENDANCE_STATUS.NAME, status.name())
+          .set(ATTENDANCE_STATUS.THERE, status.there())
+          .set(ATTENDANCE_STATUS.COUNTS, status.counts())
+          .set(ATTENDANCE_STATUS.POSITION, position++)
           .execute();
     return new CourseId(id);
   }

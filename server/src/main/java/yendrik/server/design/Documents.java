@@ -5,6 +5,7 @@ import java.util.Map;
 import org.jooq.JSONB;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.StepId;
@@ -21,11 +22,18 @@ final class Documents {
     var tree = (ObjectNode) MAPPER.readTree(json.data());
     var kept = (ObjectNode) tree.remove(CONTENTS);
     tree.putObject(CONTENTS);
+    withStatuses((ObjectNode) tree.path("design"));
     Document without = MAPPER.treeToValue(tree, Document.class);
     CourseDesign design = without.design();
     Map<StepId, Content> contents = new HashMap<>();
     for (Step step : design.steps().toList())
       contents.put(step.id(), rooms.read(step.kind(), (ObjectNode) kept.get(step.id().toString())));
     return new Document(design, contents, without.minutes(), without.pictures(), without.rubrics());
+  }
+
+  /** Publications of before courses had statuses of their own knew those that are shipped. */
+  private static void withStatuses(ObjectNode design) {
+    if (!design.has("statuses"))
+      design.set("statuses", MAPPER.valueToTree(AttendanceStatus.SHIPPED));
   }
 }

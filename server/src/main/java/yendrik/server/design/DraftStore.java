@@ -1,6 +1,7 @@
 package yendrik.server.design;
 
 import static org.jooq.impl.DSL.select;
+import static yendrik.schema.Tables.ATTENDANCE_STATUS;
 import static yendrik.schema.Tables.BADGE;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.FLAG;
@@ -25,6 +26,7 @@ import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
@@ -39,6 +41,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelRule;
@@ -160,6 +163,7 @@ class DraftStore {
             modules,
             badges.stream().map(DraftStore::badge).toList(),
             flags(id),
+            statuses(id),
             Optional.empty(),
             groups(id),
             otherCourses(id));
@@ -184,6 +188,15 @@ class DraftStore {
         .orderBy(FLAG.POSITION, FLAG.ID)
         .fetch(f ->
             new Flag(new FlagId(f.getId()), f.getName(), Json.rule(f.getFlagWhen()).orElseThrow()));
+  }
+
+  private List<AttendanceStatus> statuses(CourseId course) {
+    return db.selectFrom(ATTENDANCE_STATUS)
+        .where(ATTENDANCE_STATUS.COURSE_ID.eq(course.value()))
+        .orderBy(ATTENDANCE_STATUS.POSITION, ATTENDANCE_STATUS.NUMBER)
+        .fetch(s ->
+            new AttendanceStatus(
+                new StatusId(s.getNumber()), s.getName(), s.getThere(), s.getCounts()));
   }
 
   private Map<CourseId, String> otherCourses(CourseId id) {

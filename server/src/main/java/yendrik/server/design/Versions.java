@@ -19,6 +19,7 @@ final class Versions {
         as.modules(),
         as.badges(),
         as.flags(),
+        as.statuses(),
         as.completeWhen(),
         as.groups(),
         other.otherCourses());
@@ -35,6 +36,7 @@ final class Versions {
         d.modules(),
         d.badges(),
         d.flags(),
+        d.statuses(),
         d.completeWhen(),
         d.groups(),
         d.otherCourses());

@@ -28,7 +28,6 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import yendrik.core.record.Fact;
 import yendrik.server.http.IfMatch;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -117,10 +116,10 @@ class RegisterController {
   }
 
   /**
-   * @param presence empty to take a mark back
+   * @param status empty to take a mark back
    */
   @Schema(name = "RegisterMark")
-  record MarkEdit(long learner, Optional<Fact.Presence> presence) {}
+  record MarkEdit(long learner, Optional<Long> status) {}
 
   record RegisterEdit(
       @NotEmpty(message = "mark at least one learner") @Size(max = 5000) List<MarkEdit> marks) {}
@@ -133,8 +132,8 @@ class RegisterController {
       @PathVariable long session,
       Seat seat,
       @Valid @RequestBody RegisterEdit edit) {
-    Map<Long, Optional<Fact.Presence>> marks = new HashMap<>();
-    edit.marks().forEach(m -> marks.put(m.learner(), m.presence()));
+    Map<Long, Optional<Long>> marks = new HashMap<>();
+    edit.marks().forEach(m -> marks.put(m.learner(), m.status()));
     registers.take(seat, session, marks);
     return registers.register(seat, session);
   }

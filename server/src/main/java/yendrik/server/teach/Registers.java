@@ -14,17 +14,21 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
 import yendrik.server.design.Designs;
@@ -69,9 +73,25 @@ public class Registers {
     this.clock = clock;
   }
 
-  /** The calendar of a course. */
+  /**
+   * The calendar of a course.
+   *
+   * @param statuses what its registers can say, in the order in which it is offered
+   */
   public record CalendarView(
-      String zone, Instant now, List<Group> groups, List<SessionView> sessions, boolean mayEdit) {}
+      String zone,
+      Instant now,
+      List<Group> groups,
+      List<StatusView> statuses,
+      List<SessionView> sessions,
+      boolean mayEdit) {}
+
+  /**
+   * @param there whether the learner came
+   * @param counts whether the session counts for the learner
+   */
+  @Schema(name = "AttendanceStatus")
+  public record StatusView(long id, String name, boolean there, boolean counts) {}
 
   @Schema(name = "RegisterGroup")
   public record Group(long id, String name) {}
@@ -79,6 +99,8 @@ public class Registers {
   /**
    * @param learners how many are expected, of those that one may see
    * @param marked how many of them have a mark
+   * @param there how many of them came
+   * @param counts how many of them have which status
    */
   public record SessionView(
       long id,
@@ -89,7 +111,8 @@ public class Registers {
       int minutes,
       int learners,
       int marked,
-      Map<Fact.Presence, Integer> counts) {}
+      int there,
+      Map<Long, Integer> counts) {}
 
   public record RegisterView(SessionView session, List<Line> lines) {}
 
@@ -102,7 +125,7 @@ public class Registers {
   public record Line(
       long enrolment,
       String name,
-      Optional<Fact.Presence> presence,
+      Optional<Long> status,
       boolean expected,
       int attended,
       int counted,
@@ -132,12 +155,35 @@ public class Registers {
             .stream()
             .filter(g -> seat.sees(List.of(g.id())))
             .toList();
+    List<AttendanceStatus> statuses = statuses(seat);
     List<SessionView> views =
         sessions.of(seat.course()).stream()
-            .map(s -> view(s, all))
+            .map(s -> view(s, all, statuses))
             .filter(v -> seat.group().isEmpty() || v.learners() > 0)
             .toList();
-    return new CalendarView(zone(seat).getId(), clock.instant(), groups, views, mayEdit(seat));
+    return new CalendarView(
+        zone(seat).getId(),
+        clock.instant(),
+        groups,
+        statuses.stream()
+            .map(s -> new StatusView(s.id().value(), s.name(), s.there(), s.counts()))
+            .toList(),
+        views,
+        mayEdit(seat));
+  }
+
+  private List<AttendanceStatus> statuses(Seat seat) {
+    return designs.draft(seat.course()).design().statuses();
+  }
+
+  private static boolean is(
+      Predicate<AttendanceStatus> which, List<AttendanceStatus> statuses, long id) {
+    return statuses.stream().anyMatch(s -> s.id().value() == id && which.test(s));
+  }
+
+  private static int count(
+      Predicate<AttendanceStatus> which, List<AttendanceStatus> statuses, Collection<Long> marks) {
+    return (int) marks.stream().filter(mark -> is(which, statuses, mark)).count();
   }
 
   private ZoneId zone(Seat seat) {
@@ -148,13 +194,15 @@ public class Registers {
     return seat.role().filter(r -> r != Seat.Role.SUPPORT).isPresent();
   }
 
-  private static SessionView view(Session session, List<Learners.Snapshot> all) {
+  private static SessionView view(
+      Session session, List<Learners.Snapshot> all, List<AttendanceStatus> statuses) {
     List<Learners.Snapshot> of = concerned(session, all);
-    Map<Fact.Presence, Integer> counts = new HashMap<>();
-    for (Learners.Snapshot learner : of) {
-      Fact.Presence mark = learner.summary().sessions().get(session.id());
-      if (mark != null) counts.merge(mark, 1, Integer::sum);
-    }
+    List<Long> marks =
+        of.stream()
+            .flatMap(l -> Optional.ofNullable(l.summary().marks().get(session.id())).stream())
+            .toList();
+    Map<Long, Integer> counts = new HashMap<>();
+    for (long mark : marks) counts.merge(mark, 1, Integer::sum);
     return new SessionView(
         session.id(),
         session.version(),
@@ -163,7 +211,8 @@ public class Registers {
         session.startsAt(),
         session.minutes(),
         (int) of.stream().filter(l -> expected(session, l)).count(),
-        counts.values().stream().mapToInt(n -> n).sum(),
+        marks.size(),
+        count(AttendanceStatus::there, statuses, marks),
         counts);
   }
 
@@ -174,7 +223,7 @@ public class Registers {
   /** Whoever was enrolled only after it was over is not missed, but may have been there. */
   private static boolean expected(Session session, Learners.Snapshot learner) {
     return learner.enrolledAt().isBefore(session.endsAt())
-        || learner.summary().sessions().containsKey(session.id());
+        || learner.summary().marks().containsKey(session.id());
   }
 
   @Transactional(readOnly = true)
@@ -188,23 +237,29 @@ public class Registers {
     Set<Long> staff = new HashSet<>();
     marks.values().forEach(f -> f.by().map(PersonId::value).ifPresent(staff::add));
     Map<Long, String> names = people.names(staff);
+    List<AttendanceStatus> statuses = statuses(seat);
     return new RegisterView(
-        view(session, all),
+        view(session, all, statuses),
         of.stream()
-            .map(l -> line(l, session, Optional.ofNullable(marks.get(l.enrolment())), names))
+            .map(l ->
+                line(l, session, Optional.ofNullable(marks.get(l.enrolment())), names, statuses))
             .toList());
   }
 
   private static Line line(
-      Learners.Snapshot learner, Session session, Optional<Fact> mark, Map<Long, String> names) {
-    var own = learner.summary().sessions();
+      Learners.Snapshot learner,
+      Session session,
+      Optional<Fact> mark,
+      Map<Long, String> names,
+      List<AttendanceStatus> statuses) {
+    var own = learner.summary().marks();
     return new Line(
         learner.enrolment(),
         learner.name(),
         Optional.ofNullable(own.get(session.id())),
         expected(session, learner),
-        (int) own.values().stream().filter(Fact.Presence::there).count(),
-        (int) own.values().stream().filter(p -> p != Fact.Presence.EXCUSED).count(),
+        count(AttendanceStatus::there, statuses, own.values()),
+        count(AttendanceStatus::counts, statuses, own.values()),
         mark.map(Fact::at),
         mark.flatMap(Fact::by).map(p -> names.getOrDefault(p.value(), "")));
   }
@@ -227,35 +282,43 @@ public class Registers {
    *
    * @param marks by enrolment
    */
-  public void take(Seat seat, long id, Map<Long, Optional<Fact.Presence>> marks) {
+  public void take(Seat seat, long id, Map<Long, Optional<Long>> marks) {
     Session session = one(seat, id);
+    List<AttendanceStatus> statuses = statuses(seat);
+    for (Optional<Long> mark : marks.values())
+      if (mark.isPresent() && !is(_ -> true, statuses, mark.get()))
+        throw Problem.field("marks", "There is no such status in this course.");
     for (long enrolment : marks.keySet().stream().sorted().toList()) {
       Learners.Snapshot learner = learners.one(seat, enrolment);
       if (!session.concerns(learner.summary().groups()))
         throw Problem.field("marks", learner.name() + " is not in the group of this session.");
-      mark(seat, session, learner, marks.get(enrolment));
+      mark(seat, session, learner, marks.get(enrolment), statuses);
     }
   }
 
   private void mark(
-      Seat seat, Session session, Learners.Snapshot learner, Optional<Fact.Presence> presence) {
+      Seat seat,
+      Session session,
+      Learners.Snapshot learner,
+      Optional<Long> status,
+      List<AttendanceStatus> statuses) {
     boolean early = clock.instant().isBefore(session.startsAt().minus(EARLY));
-    if (early && presence.filter(p -> p != Fact.Presence.EXCUSED).isPresent())
+    if (early && status.filter(s -> is(AttendanceStatus::counts, statuses, s)).isPresent())
       throw Problem.conflict(
-          "This session has not begun. Until then learners can only be excused from it.");
+          "This session has not begun. Until then only notice of absence can be taken.");
     Optional<Long> by = Optional.of(seat.person().id());
-    if (Optional.ofNullable(learner.summary().sessions().get(session.id())).equals(presence))
-      return;
+    if (Optional.ofNullable(learner.summary().marks().get(session.id())).equals(status)) return;
     walks.change(
         learner.enrolment(),
         by,
         w -> {
           Optional<Fact> before = mark(w, session.id());
-          Optional<Fact.Presence> stands = before.map(f -> ((Fact.Attendance) f.what()).presence());
-          if (stands.equals(presence)) return List.of();
+          Optional<Long> stands = before.map(f -> ((Fact.Attendance) f.what()).status().value());
+          if (stands.equals(status)) return List.of();
           Fact.What what =
-              presence
-                  .<Fact.What>map(p -> new Fact.Attendance(new SessionId(session.id()), p))
+              status
+                  .<Fact.What>map(
+                      s -> new Fact.Attendance(new SessionId(session.id()), new StatusId(s)))
                   .orElse(new Fact.TakenBack("mark taken back"));
           return List.of(Added.inPlaceOf(before, what));
         });
@@ -288,7 +351,7 @@ public class Registers {
     List<Learners.Snapshot> all = learners.of(seat);
     return sessions.of(seat.course()).stream()
         .filter(s -> ids.contains(s.id()))
-        .map(s -> view(s, all))
+        .map(s -> view(s, all, statuses(seat)))
         .toList();
   }
 
@@ -318,7 +381,7 @@ public class Registers {
     mustEdit(seat);
     checkGroup(seat, group);
     Session before = one(seat, id);
-    boolean marked = view(before, learners.of(seat)).marked() > 0;
+    boolean marked = view(before, learners.of(seat), statuses(seat)).marked() > 0;
     if (marked && !before.group().equals(group))
       throw Problem.field("group", "Its register has marks. Add another session for that group.");
     int rows =
@@ -330,7 +393,7 @@ public class Registers {
             .set(SESSION.VERSION, version + 1)
             .where(SESSION.ID.eq(id), SESSION.VERSION.eq(version))
             .execute();
-    SessionView now = view(one(seat, id), learners.of(seat));
+    SessionView now = view(one(seat, id), learners.of(seat), statuses(seat));
     if (rows == 0) throw Problem.changed(now);
     return now;
   }
@@ -338,7 +401,7 @@ public class Registers {
   /** Takes a session away that nobody was marked in. */
   public void remove(Seat seat, long id) {
     mustEdit(seat);
-    int marked = view(one(seat, id), learners.of(seat)).marked();
+    int marked = view(one(seat, id), learners.of(seat), statuses(seat)).marked();
     if (marked > 0)
       throw Problem.conflict(
           "Its register has " + marked + " marks. Take them back before you take it away.");
@@ -352,7 +415,7 @@ public class Registers {
         .setNull(SESSION.DELETED_AT)
         .where(SESSION.ID.eq(id), SESSION.COURSE_ID.eq(seat.course().value()))
         .execute();
-    return view(one(seat, id), learners.of(seat));
+    return view(one(seat, id), learners.of(seat), statuses(seat));
   }
 
   private static void mustEdit(Seat seat) {

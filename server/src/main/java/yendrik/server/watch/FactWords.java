@@ -2,6 +2,7 @@ package yendrik.server.watch;
 
 import java.util.Map;
 import java.util.Optional;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
@@ -36,7 +37,10 @@ public final class FactWords {
       case Fact.LeftCourse _ -> Optional.of("Left the course");
       case Fact.Rated f -> rated(f);
       case Fact.Attendance f ->
-          Optional.of(presence(f.presence()) + sessions.getOrDefault(f.session(), "a session"));
+          Optional.of(
+              design.status(f.status()).map(AttendanceStatus::name).orElse("Marked")
+                  + ": "
+                  + sessions.getOrDefault(f.session(), "a session"));
       case Fact.JoinedGroup f ->
           Optional.of("Joined the group " + design.groups().getOrDefault(f.group(), ""));
       case Fact.LeftGroup f ->
@@ -68,15 +72,6 @@ public final class FactWords {
       case EXCUSED -> "Excuse ended";
       case DUE_MOVED -> "Later due date ended";
       case ATTEMPTS -> "Extra attempts ended";
-    };
-  }
-
-  private static String presence(Fact.Presence presence) {
-    return switch (presence) {
-      case PRESENT -> "Present at ";
-      case LATE -> "Late at ";
-      case EXCUSED -> "Excused from ";
-      case ABSENT -> "Absent from ";
     };
   }
 

@@ -13,7 +13,6 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.progress.Latches;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
-import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.Sums;
 import yendrik.formats.json.CoreJson;
@@ -41,7 +40,7 @@ record Snapshot(
   /**
    * The form of what is kept; a row in an older one is worked out anew. Raise it with each change.
    */
-  static final int FORM = 3;
+  static final int FORM = 4;
 
   static Snapshot of(Progress progress, int version) {
     LearnerRecord record = progress.record();
@@ -139,8 +138,8 @@ record Snapshot(
       if (progress.sight().holds(b)) badges.add(index.badge(b).id().value());
     List<Long> inDoubt = progress.inDoubt().stream().map(b -> index.badge(b).id().value()).toList();
     List<Long> groups = progress.record().groups().stream().map(g -> g.value()).sorted().toList();
-    Map<Long, Fact.Presence> sessions = new HashMap<>();
-    progress.record().sessions().forEach((id, mark) -> sessions.put(id.value(), mark));
+    Map<Long, Long> marks = new HashMap<>();
+    progress.record().sessions().forEach((id, status) -> marks.put(id.value(), status.value()));
     Map<Long, Double> scores = new HashMap<>();
     for (int s = 0; s < index.steps(); s++)
       if (progress.record().scored(s))
@@ -152,14 +151,6 @@ record Snapshot(
       if (hidden && progress.record().waiting(s)) heldBack.add(index.step(s).id().value());
     }
     return new Summary(
-        flags,
-        levels,
-        groups,
-        badges,
-        sessions,
-        scores,
-        inDoubt,
-        heldBack,
-        progress.record().left());
+        flags, levels, groups, badges, marks, scores, inDoubt, heldBack, progress.record().left());
   }
 }

@@ -3,13 +3,13 @@ package yendrik.server.way;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import yendrik.core.record.Fact;
+import java.util.Objects;
 
 /**
  * The part of a snapshot that lists are made of, besides its columns.
  *
  * @param levels outcome id to level
- * @param sessions session id to what the register says
+ * @param marks session id to the status that the register says
  * @param scores step id to the share of its points, 0 to 1, where there is a score
  * @param inDoubt badges that are held though their ground has fallen away
  * @param heldBack steps at which work waits that nobody is asked to mark, since they are not
@@ -21,11 +21,16 @@ public record Summary(
     Map<Long, Integer> levels,
     List<Long> groups,
     List<Long> badges,
-    Map<Long, Fact.Presence> sessions,
+    Map<Long, Long> marks,
     Map<Long, Double> scores,
     List<Long> inDoubt,
     List<Long> heldBack,
     boolean left) {
+  public Summary {
+    // a summary in an older form is worked out anew, but may be looked at until it is
+    marks = Objects.requireNonNullElse(marks, Map.of());
+  }
+
   public static final Summary EMPTY =
       new Summary(
           List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(),

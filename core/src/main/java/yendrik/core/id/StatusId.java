@@ -1,0 +1,21 @@
+package yendrik.core.id;
+
+/**
+ * Names a status of a register, what can be said of a learner at a session. The number means
+ * nothing beyond being unique in its course.
+ */
+public record StatusId(long value) implements Comparable<StatusId> {
+  public StatusId {
+    if (value <= 0) throw new IllegalArgumentException("StatusId must be positive, was " + value);
+  }
+
+  @Override
+  public int compareTo(StatusId other) {
+    return Long.compare(value, other.value);
+  }
+
+  @Override
+  public String toString() {
+    return Long.toString(value);
+  }
+}
