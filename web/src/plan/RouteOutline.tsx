@@ -14,16 +14,16 @@ import {
 } from '@dnd-kit/sortable';
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { api, body, type Design } from '../api/client';
+import { api, body, type Design, type StepKind } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
-import { AddStepDialog } from './AddStepDialog';
 import { ModuleInspector } from './ModuleInspector';
+import { NewStepRow } from './NewStepRow';
 import { COLUMNS, ModuleRow, StepRow } from './OutlineRows';
 import { orderAfterDrag } from './order';
 import { PublishDialog } from './PublishDialog';
@@ -36,7 +36,10 @@ export default function RouteOutline() {
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
   const design = useQuery(queries.design(course.id));
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState<Place | null>(null);
+  const [added, setAdded] = useState('');
+  // Names are typed faster than they are saved; each goes after the one before.
+  const last = useRef<Place | null>(null);
   const [publishing, setPublishing] = useState(false);
   const [kind, id] = (sel ?? '').split('-');
   const module = kind === 'module' ? design.data?.modules.find((m) => `${m.id}` === id) : undefined;
@@ -56,6 +59,41 @@ export default function RouteOutline() {
         ),
       (made) => select(`module-${made.id}`),
     );
+  const addAt = (place: Place) => {
+    last.current = place;
+    setAdded('');
+    setAdding(place);
+  };
+  const addWhereOneStands = () => {
+    const end = design.data?.modules.at(-1)?.id;
+    if (step) addAt({ module: step.module, after: step.id });
+    else if (module) addAt({ module: module.id });
+    else if (end) addAt({ module: end });
+  };
+  const addStep = (stepKind: StepKind, name: string, failed: () => void) =>
+    draft.add(
+      'steps',
+      async () => {
+        const place = last.current as Place;
+        const made = await body(
+          api.POST('/api/courses/{course}/design/steps', {
+            params: { path: { course: course.id } },
+            body: { ...place, kind: stepKind, name },
+          }),
+        );
+        last.current = { module: place.module, after: made.id };
+        return made;
+      },
+      (made) => {
+        setAdded(made.name);
+        setAdding((now) => now && { module: now.module, after: made.id });
+      },
+      failed,
+    );
+  const endAdding = () => {
+    setAdding(null);
+    if (added && last.current?.after) select(`step-${last.current.after}`);
+  };
   const inspector =
     module && design.data ? (
       <ModuleInspector key={module.id} module={module} draft={draft} onGone={() => select(null)} />
@@ -80,7 +118,7 @@ export default function RouteOutline() {
         <Button
           variant="outlined"
           disabled={!design.data?.modules.length}
-          onClick={() => setAdding(true)}
+          onClick={addWhereOneStands}
         >
           {t('plan.addStep')}
         </Button>
@@ -111,27 +149,17 @@ export default function RouteOutline() {
                 sel={sel}
                 select={select}
                 onOrder={(order) => draft.order(data, order)}
-              />
-            )}
-            {adding && (
-              <AddStepDialog
-                design={data}
-                module={module?.id ?? step?.module}
-                onClose={() => setAdding(false)}
-                onAdd={(to, stepKind, name) => {
-                  setAdding(false);
-                  draft.add(
-                    'steps',
-                    () =>
-                      body(
-                        api.POST('/api/courses/{course}/design/steps', {
-                          params: { path: { course: course.id } },
-                          body: { module: to, kind: stepKind, name },
-                        }),
-                      ),
-                    (made) => select(`step-${made.id}`),
-                  );
-                }}
+                adding={adding}
+                onAddTo={(to) => addAt({ module: to })}
+                newStep={
+                  <NewStepRow
+                    key="new"
+                    place={`${adding?.module} ${adding?.after}`}
+                    added={added}
+                    onAdd={addStep}
+                    onEnd={endAdding}
+                  />
+                }
               />
             )}
           </>
@@ -179,14 +207,23 @@ function Standing({ design }: { design: Design }) {
   );
 }
 
+/** Where a step is added: after another one, or at the end of its module. */
+interface Place {
+  module: number;
+  after?: number;
+}
+
 interface OutlineProps {
   design: Design;
+  adding: Place | null;
+  onAddTo: (module: number) => void;
+  newStep: ReactNode;
   sel: string | null;
   select: (sel: string | null) => void;
   onOrder: (order: { id: number; steps: number[] }[]) => void;
 }
 
-function Outline({ design, sel, select, onOrder }: OutlineProps) {
+function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: OutlineProps) {
   const { t } = useTranslation();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -236,15 +273,25 @@ function Outline({ design, sel, select, onOrder }: OutlineProps) {
                 chosen={sel === `module-${m.id}`}
                 onSelect={() => select(`module-${m.id}`)}
               />
-              {m.steps.map((s) => (
+              {m.steps.flatMap((s) => [
                 <StepRow
                   key={s.id}
                   step={s}
                   outcomes={design.outcomes}
                   chosen={sel === `step-${s.id}`}
                   onSelect={() => select(`step-${s.id}`)}
-                />
-              ))}
+                />,
+                adding?.after === s.id && newStep,
+              ])}
+              {adding?.module === m.id && !m.steps.some((s) => s.id === adding.after) && newStep}
+              <Button
+                size="small"
+                onClick={() => onAddTo(m.id)}
+                aria-label={t('plan.addStepTo', { module: m.name })}
+                sx={{ ml: 4.5, my: 0.25, '@media print': { display: 'none' } }}
+              >
+                {t('plan.addStep')}
+              </Button>
             </div>
           ))}
         </SortableContext>

@@ -1,3 +1,5 @@
+import type { Design } from '../api/client';
+
 interface ModuleLike {
   id: number;
   steps: { id: number }[];
@@ -34,4 +36,20 @@ export function orderAfterDrag(modules: ModuleLike[], active: string, over: stri
   from.steps.splice(fromAt, 1);
   to.steps.splice(overAt, 0, id);
   return order;
+}
+
+/** A design in another order. */
+export function ordered(design: Design, order: Order): Design {
+  const modules = new Map(design.modules.map((m) => [m.id, m]));
+  const steps = new Map(design.modules.flatMap((m) => m.steps).map((s) => [s.id, s]));
+  const known = <T>(thing: T | undefined) => (thing === undefined ? [] : [thing]);
+  return {
+    ...design,
+    modules: order.flatMap((to) =>
+      known(modules.get(to.id)).map((m) => ({
+        ...m,
+        steps: to.steps.flatMap((s) => known(steps.get(s)).map((x) => ({ ...x, module: m.id }))),
+      })),
+    ),
+  };
 }

@@ -142,7 +142,10 @@ describe('outcomes', () => {
     const list = await screen.findByRole('list', { name: 'Outcomes' });
     fireEvent.keyDown(list, { key: 'ArrowUp', altKey: true });
     await vi.waitFor(() =>
-      expect(calls.find((c) => c.method === 'PUT')?.body).toEqual({ outcomes: [6, 5] }),
+      expect(calls.find((c) => c.method === 'PUT')?.body).toEqual({
+        outcomes: [6, 5],
+        was: [5, 6],
+      }),
     );
     fireEvent.keyDown(list, { key: 'k' });
     expect(screen.getByTestId('address')).toHaveTextContent('sel=5');

@@ -1,6 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
+import type { StepKind } from '../api/client';
 import { type Call, failure, serve, show } from '../test/stage';
 import RouteOutline from './RouteOutline';
 
@@ -101,25 +102,73 @@ describe('the route', () => {
     expect(await screen.findByRole('alert')).toHaveTextContent('asks for a step that is gone');
   });
 
-  it('adds a step of a kind to a module', async () => {
-    const calls = serve({
-      [`GET ${at}`]: design(),
-      ...progress,
-      [`POST ${at}/steps`]: step(13, 'VIDEO', 'Toe-in'),
+  describe('adding steps', () => {
+    const steps = [step(11, 'PAGE', 'Rim brake anatomy'), step(12, 'PRACTICAL', 'Brake set-up')];
+    const posts = (calls: Call[]) => calls.filter((c) => c.method === 'POST').map((c) => c.body);
+    /** A server on which steps really come to stand somewhere. */
+    function school() {
+      const there = [...steps];
+      return serve({
+        [`GET ${at}`]: () => design({ modules: [{ ...design().modules[0], steps: there }] }),
+        ...progress,
+        [`POST ${at}/steps`]: (call: Call) => {
+          const { kind, name, after } = call.body as {
+            kind: StepKind;
+            name: string;
+            after?: number;
+          };
+          const made = step(10 + there.length + 1, kind, name);
+          const place = there.findIndex((s) => s.id === after);
+          there.splice(place < 0 ? there.length : place + 1, 0, made);
+          return made;
+        },
+      });
+    }
+
+    it('begins where one stands, takes the kind by key, and goes on with the next', async () => {
+      const calls = school();
+      show(<RouteOutline />, '/c/2/plan/route?sel=step-11');
+      await screen.findByRole('list', { name: 'Route, modules and steps' });
+      await userEvent.click(screen.getByRole('button', { name: 'Add step' }));
+      const name = screen.getByLabelText('Name of the step');
+      expect(name).toHaveFocus();
+      await userEvent.type(name, '{ArrowDown}Toe-in{Enter}');
+      expect(await screen.findByText('“Toe-in” added.')).toBeInTheDocument();
+      await userEvent.type(screen.getByLabelText('Name of the step'), 'Toe-out{Enter}');
+      await screen.findByText('“Toe-out” added.');
+      expect(posts(calls)).toEqual([
+        { module: 1, after: 11, kind: 'VIDEO', name: 'Toe-in' },
+        { module: 1, after: 13, kind: 'VIDEO', name: 'Toe-out' },
+      ]);
+      await userEvent.keyboard('{Escape}');
+      expect(screen.queryByLabelText('Name of the step')).not.toBeInTheDocument();
+      expect(screen.getByTestId('address')).toHaveTextContent('sel=step-14');
     });
-    show(<RouteOutline />);
-    await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Add step' })).toBeEnabled());
-    await userEvent.click(screen.getByRole('button', { name: 'Add step' }));
-    const dialog = await screen.findByRole('dialog');
-    await userEvent.click(within(dialog).getByRole('button', { name: 'Video' }));
-    await userEvent.type(within(dialog).getByLabelText(/Name of the step/), 'Toe-in{Enter}');
-    await vi.waitFor(() =>
-      expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
-        module: 1,
-        kind: 'VIDEO',
-        name: 'Toe-in',
-      }),
-    );
+
+    it('keeps the order of names that are typed faster than they are saved', async () => {
+      const calls = school();
+      show(<RouteOutline />);
+      await userEvent.click(await screen.findByRole('button', { name: 'Add step to Brakes' }));
+      await userEvent.type(screen.getByLabelText('Name of the step'), 'One{Enter}Two{Enter}');
+      await screen.findByText('“Two” added.');
+      expect(posts(calls)).toEqual([
+        { module: 1, kind: 'PAGE', name: 'One' },
+        { module: 1, after: 13, kind: 'PAGE', name: 'Two' },
+      ]);
+    });
+
+    it('gives a name back that could not be added', async () => {
+      serve({
+        [`GET ${at}`]: design(),
+        ...progress,
+        [`POST ${at}/steps`]: failure(503, { detail: 'Try again in a minute.' }),
+      });
+      show(<RouteOutline />);
+      await userEvent.click(await screen.findByRole('button', { name: 'Add step to Brakes' }));
+      await userEvent.type(screen.getByLabelText('Name of the step'), 'Toe-in{Enter}');
+      expect(await screen.findByText(/Try again in a minute/)).toBeInTheDocument();
+      expect(screen.getByLabelText('Name of the step')).toHaveValue('Toe-in');
+    });
   });
 
   it('publishes only after saying what that does to whom', async () => {

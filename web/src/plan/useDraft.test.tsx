@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { DesignModule } from '../api/client';
+import { api, body, type DesignModule } from '../api/client';
 import { queries } from '../api/queries';
 import { failure, serve, show } from '../test/stage';
 import { useDraft } from './useDraft';
@@ -11,16 +12,19 @@ import { useDraft } from './useDraft';
 function keeping(course: number) {
   const module = { id: course, version: 1, name: 'Brakes', published: true, strictOrder: false };
   const at = `/api/courses/${course}/design`;
-  const state = { module: { ...module, listed: true, staysOpen: true, steps: [] } };
+  const state = { module: { ...module, listed: true, staysOpen: true, steps: [] }, down: false };
   const answers: Record<string, unknown> = {
     [`GET ${at}`]: () => ({ modules: [state.module], outcomes: [], badges: [], scales: [] }),
     [`PUT ${at}/modules/${course}`]: (call: { body: object; version: string | null }) => {
+      if (state.down) return failure(503, { detail: 'Not now.' });
       if (call.version !== `"${state.module.version}"`)
         return failure(409, { detail: 'Changed meanwhile.', current: state.module });
       state.module = { ...state.module, ...call.body, version: state.module.version + 1 };
       return state.module;
     },
     [`DELETE ${at}/modules/${course}`]: undefined,
+    [`DELETE ${at}/modules/7`]: undefined,
+    [`POST ${at}/modules`]: { ...module, id: 7 },
     [`POST ${at}/modules/${course}/restoration`]: undefined,
   };
   return { state, calls: serve(answers) };
@@ -28,6 +32,7 @@ function keeping(course: number) {
 
 function Editor({ course }: { course: number }) {
   const draft = useDraft(course);
+  const [added, setAdded] = useState('');
   const design = useQuery(queries.design(course));
   const module = design.data?.modules[0] as DesignModule | undefined;
   if (!module) return null;
@@ -43,6 +48,25 @@ function Editor({ course }: { course: number }) {
       <button type="button" onClick={() => draft.remove('modules', module.id, module.name)}>
         remove
       </button>
+      <button
+        type="button"
+        onClick={() =>
+          draft.add(
+            'modules',
+            () =>
+              body(
+                api.POST('/api/courses/{course}/design/modules', {
+                  params: { path: { course } },
+                  body: { name: 'New' },
+                }),
+              ),
+            () => setAdded('added'),
+          )
+        }
+      >
+        add
+      </button>
+      <p>{added}</p>
       <input aria-label="text" />
     </>
   );
@@ -105,6 +129,30 @@ describe('a draft', () => {
     fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
     expect(await screen.findByText(/nothing was undone/)).toBeInTheDocument();
     expect(state.module.name).toBe('Stopping');
+  });
+
+  it('takes away what was added only as it was left', async () => {
+    const { calls } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('add'));
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'POST')).toBe(true));
+    await screen.findByText('added');
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    await vi.waitFor(() => expect(calls.find((c) => c.method === 'DELETE')?.version).toBe('"1"'));
+  });
+
+  it('can be asked again to undo what no server heard', async () => {
+    const { state, calls } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes and pads'));
+    state.down = true;
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    expect(await screen.findByText('Not now.')).toBeInTheDocument();
+    state.down = false;
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes'));
+    expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(3);
   });
 
   it('shows the newer version when somebody else was faster, and says so', async () => {

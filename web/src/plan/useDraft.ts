@@ -21,6 +21,7 @@ import {
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
 import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
+import { type Order, ordered } from './order';
 import { rubricEdit } from './rubric';
 
 export type Part = 'outcomes' | 'modules' | 'steps' | 'badges' | 'rubrics';
@@ -199,10 +200,16 @@ export function useDraft(course: number) {
     try {
       await back();
     } catch (error) {
-      notice({ tone: 'error', text: String((error as Error).message) });
+      const problem = error instanceof ApiError ? error.problem : undefined;
+      // What could not be asked can be asked again.
+      if (problem && problem.status >= 500) undoable.get(course)?.push(back);
+      notice({
+        tone: 'error',
+        text: problem?.current ? t('plan.notUndone') : (error as Error).message,
+      });
     }
     await fresh();
-  }, [course, fresh, notice]);
+  }, [course, fresh, notice, t]);
 
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
@@ -275,21 +282,32 @@ export function useDraft(course: number) {
         },
       });
     },
-    add: <T extends { id: number }>(part: Part, act: () => Promise<T>, then: (made: T) => void) =>
-      run.mutate({
-        act: async () => {
-          const made = await act();
-          undoable.set(course, [
-            ...(undoable.get(course) ?? []),
-            () =>
-              api.DELETE('/api/courses/{course}/design/{part}/{id}', {
-                params: { path: { course, part, id: made.id } },
-              }),
-          ]);
-          await fresh();
-          then(made);
-        },
-      }),
+    add: <T extends Versioned>(
+      part: Part,
+      act: () => Promise<T>,
+      then: (made: T) => void,
+      failed: () => void = () => {},
+    ) =>
+      run
+        .mutateAsync({
+          act: async () => {
+            const made = await act();
+            undoable.set(course, [
+              ...(undoable.get(course) ?? []),
+              () =>
+                api.DELETE('/api/courses/{course}/design/{part}/{id}', {
+                  params: {
+                    path: { course, part, id: made.id },
+                    // As it was left here: what others have done with it since is not taken away.
+                    header: match(newest(part, made).version),
+                  },
+                }),
+            ]);
+            await fresh();
+            then(made);
+          },
+        })
+        .catch(failed),
     remove: (part: Part, id: number, name: string) => {
       const restore = () =>
         api.POST('/api/courses/{course}/design/{part}/{id}/restoration', {
@@ -310,22 +328,24 @@ export function useDraft(course: number) {
       );
     },
     orderOutcomes: (before: Design, outcomes: number[]) => {
-      const put = (to: number[]) =>
+      const put = (to: number[], was: number[]) =>
         api.PUT('/api/courses/{course}/design/outcomes/order', {
           params: { path: { course } },
-          body: { outcomes: to },
+          body: { outcomes: to, was },
         });
       const was = before.outcomes.map((o) => o.id);
-      run.mutate({ act: () => put(outcomes), back: () => put(was) });
+      run.mutate({ act: () => put(outcomes, was), back: () => put(was, outcomes) });
     },
-    order: (before: Design, modules: { id: number; steps: number[] }[]) => {
-      const put = (to: { id: number; steps: number[] }[]) =>
+    order: (before: Design, modules: Order) => {
+      const put = (to: Order, was: Order) =>
         api.PUT('/api/courses/{course}/design/order', {
           params: { path: { course } },
-          body: { modules: to },
+          body: { modules: to, was },
         });
       const was = before.modules.map((m) => ({ id: m.id, steps: m.steps.map((s) => s.id) }));
-      run.mutate({ act: () => put(modules), back: () => put(was) });
+      // Shown at once, so that the next one is dragged in what this one has left.
+      client.setQueryData(queries.design(course).queryKey, ordered(before, modules));
+      run.mutate({ act: () => put(modules, was), back: () => put(was, modules) });
     },
   };
 }

@@ -119,10 +119,11 @@ class FromOutcomeToBadgeTest {
 
   private static void addStep(Page page, String kind, String name) {
     button(page, "Add step").first().click();
-    Locator dialog = page.getByRole(AriaRole.DIALOG);
-    dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(kind)).click();
-    dialog.getByLabel("Name of the step").fill(name);
-    dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add step")).click();
+    button(page, kind).last().click();
+    page.getByLabel("Name of the step").fill(name);
+    page.getByLabel("Name of the step").press("Enter");
+    assertThat(page.getByText("“" + name + "” added.")).isVisible();
+    page.getByLabel("Name of the step").press("Escape");
     assertThat(
             page.locator("main")
                 .getByRole(

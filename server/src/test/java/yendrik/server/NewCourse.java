@@ -39,6 +39,14 @@ final class NewCourse {
     return added("steps", body);
   }
 
+  /** Adds a step after another one. */
+  long stepAfter(long after, long module, String kind, String name) {
+    return added(
+        "steps",
+        "{\"module\":%d,\"kind\":\"%s\",\"name\":\"%s\",\"after\":%d}"
+            .formatted(module, kind, name, after));
+  }
+
   private long added(String part, String body) {
     JsonNode made = designer.post(path + "/design/" + part, body);
     assertThat(made.path("id").asLong()).as(made.toString()).isPositive();

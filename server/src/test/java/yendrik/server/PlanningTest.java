@@ -148,4 +148,70 @@ class PlanningTest extends SchoolTest {
     assertThat(impact.path("learners").asInt()).isBetween(2, 3);
     assertThat(as("Odalys Brandt").get(design()).path("changed").asBoolean()).isTrue();
   }
+
+  private NewCourse own() {
+    return new NewCourse(as("Sefa Dunmore"), "Planning " + System.nanoTime());
+  }
+
+  private static java.util.List<String> names(NewCourse course) {
+    return course
+        .design()
+        .path("modules")
+        .valueStream()
+        .flatMap(m -> m.path("steps").valueStream())
+        .map(s -> s.path("name").asString())
+        .toList();
+  }
+
+  @Test
+  void a_step_is_added_where_one_stands() {
+    NewCourse course = own();
+    long module = course.module("Tubes");
+    long other = course.module("Wheels");
+    long first = course.step(module, "PAGE", "First");
+    course.step(module, "PAGE", "Last");
+    long second = course.stepAfter(first, module, "VIDEO", "Second");
+    course.stepAfter(second, module, "QUIZ", "Third");
+    course.stepAfter(first, other, "PAGE", "Elsewhere");
+    assertThat(names(course)).containsExactly("First", "Second", "Third", "Last", "Elsewhere");
+    as("Sefa Dunmore").call("DELETE", course.path + "/design/steps/" + first, "");
+    course.stepAfter(first, module, "PAGE", "At the end");
+    assertThat(names(course)).containsExactly("Second", "Third", "Last", "At the end", "Elsewhere");
+  }
+
+  @Test
+  void what_was_added_is_taken_away_again_only_as_it_was_left() {
+    NewCourse course = own();
+    Caller sefa = as("Sefa Dunmore");
+    long module = course.module("Tubes");
+    String modules = course.path + "/design/modules/" + module;
+    long page = course.step(module, "PAGE", "How a patch holds");
+    String steps = course.path + "/design/steps/" + page;
+    course.change(page, e -> e.put("body", "<p>A colleague’s text.</p>"));
+    var refused = sefa.call("DELETE", steps, "", "If-Match", "\"1\"");
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString()).contains("has worked on it since");
+    assertThat(sefa.call("DELETE", modules, "", "If-Match", "\"1\"").getStatus())
+        .as("somebody’s step is in it")
+        .isEqualTo(409);
+    assertThat(sefa.call("DELETE", steps, "", "If-Match", "\"2\"").getStatus()).isEqualTo(204);
+    assertThat(sefa.call("DELETE", modules, "", "If-Match", "\"1\"").getStatus()).isEqualTo(204);
+  }
+
+  @Test
+  void only_the_order_that_was_seen_is_changed() {
+    NewCourse course = own();
+    Caller sefa = as("Sefa Dunmore");
+    long module = course.module("Tubes");
+    long a = course.step(module, "PAGE", "A");
+    long b = course.step(module, "PAGE", "B");
+    String change =
+        "{\"modules\":[{\"id\":%d,\"steps\":[%d,%d]}],\"was\":[{\"id\":%d,\"steps\":[%d,%d]}]}";
+    String swap = change.formatted(module, b, a, module, a, b);
+    assertThat(sefa.call("PUT", course.path + "/design/order", swap).getStatus()).isEqualTo(200);
+    assertThat(sefa.call("PUT", course.path + "/design/order", swap).getStatus())
+        .as("it is in that order no more")
+        .isEqualTo(409);
+    assertThat(names(course)).containsExactly("B", "A");
+  }
 }

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -80,7 +81,7 @@ class DesignController {
   @Needs(Right.PLAN)
   DesignView orderOutcomes(
       @PathVariable long course, @Valid @RequestBody DesignEdits.OutcomeOrder order) {
-    return drafting.orderOutcomes(new CourseId(course), order.outcomes());
+    return drafting.orderOutcomes(new CourseId(course), order);
   }
 
   @PostMapping("/modules")
@@ -140,11 +141,16 @@ class DesignController {
     return drafting.order(new CourseId(course), order);
   }
 
+  /** Takes something away; with a version only as it was then, and with nothing in it. */
   @DeleteMapping("/{part}/{id}")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable long course, @PathVariable String part, @PathVariable long id) {
-    drafting.remove(new CourseId(course), part(part), id);
+  void remove(
+      @PathVariable long course,
+      @PathVariable String part,
+      @PathVariable long id,
+      @RequestHeader("If-Match") Optional<String> version) {
+    drafting.remove(new CourseId(course), part(part), id, version.map(IfMatch::version));
   }
 
   /** Brings back what was taken away. */

@@ -66,8 +66,18 @@ public final class DesignEdits {
       boolean listed,
       boolean staysOpen) {}
 
+  /**
+   * @param after the step of the module after which it stands; at the end without
+   */
   public record NewStep(
-      long module, @NotNull StepKind kind, @NotBlank @Size(max = 200) String name) {}
+      long module,
+      @NotNull StepKind kind,
+      @NotBlank @Size(max = 200) String name,
+      Optional<Long> after) {
+    public NewStep(long module, StepKind kind, String name) {
+      this(module, kind, name, Optional.empty());
+    }
+  }
 
   public record StepEdit(
       @NotBlank @Size(max = 200) String name,
@@ -109,9 +119,15 @@ public final class DesignEdits {
       @NotNull @Pattern(regexp = "[a-z-]{1,20}") String colour) {}
 
   /** The whole order of a course: modules, and the steps in each. */
-  public record OrderEdit(@NotNull List<ModuleOrder> modules) {}
+  /**
+   * @param was the order that was seen; only that one is changed
+   */
+  public record OrderEdit(@NotNull List<ModuleOrder> modules, Optional<List<ModuleOrder>> was) {}
 
-  public record OutcomeOrder(@NotNull List<Long> outcomes) {}
+  /**
+   * @param was the order that was seen; only that one is changed
+   */
+  public record OutcomeOrder(@NotNull List<Long> outcomes, Optional<List<Long>> was) {}
 
   public record ModuleOrder(long id, @NotNull List<Long> steps) {}
 

@@ -10,6 +10,7 @@ import static yendrik.schema.Tables.SCALE;
 import static yendrik.schema.Tables.STEP;
 
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -219,11 +220,12 @@ public class Drafting {
   }
 
   /** Puts the outcomes in another order; all of them must be named. */
-  DesignView orderOutcomes(CourseId course, List<Long> order) {
-    Set<Long> known =
-        drafts.outcomes(course).stream().map(OutcomeRecord::getId).collect(Collectors.toSet());
-    if (order.size() != known.size() || !known.equals(Set.copyOf(order)))
-      throw Problem.changed(view(course));
+  DesignView orderOutcomes(CourseId course, DesignEdits.OutcomeOrder edit) {
+    List<Long> order = edit.outcomes();
+    lock(course);
+    List<Long> now = drafts.outcomes(course).stream().map(OutcomeRecord::getId).toList();
+    boolean all = order.size() == now.size() && Set.copyOf(now).equals(Set.copyOf(order));
+    if (!all || !edit.was().map(now::equals).orElse(true)) throw Problem.changed(view(course));
     for (int n = 0; n < order.size(); n++)
       db.update(OUTCOME).set(OUTCOME.POSITION, n).where(OUTCOME.ID.eq(order.get(n))).execute();
     return view(course);
@@ -307,7 +309,7 @@ public class Drafting {
             .set(STEP.MODULE_ID, edit.module())
             .set(STEP.KIND, CoreJson.name(edit.kind()))
             .set(STEP.NAME, edit.name().strip())
-            .set(STEP.POSITION, next(STEP, STEP.POSITION, STEP.MODULE_ID.eq(edit.module())))
+            .set(STEP.POSITION, place(edit))
             .set(STEP.DONE_WHEN, JSONB.valueOf("{}"))
             .set(STEP.CONTENT, Json.of(rooms.fresh(edit.kind())))
             .set(STEP.PASS_MARK, usual.passMark())
@@ -320,6 +322,24 @@ public class Drafting {
         .where(STEP.ID.eq(id))
         .execute();
     return step(course, id);
+  }
+
+  /** Makes room after the step that is named; one that has gone meanwhile is no place. */
+  private int place(DesignEdits.NewStep edit) {
+    Condition inModule = STEP.MODULE_ID.eq(edit.module());
+    Optional<Integer> after =
+        edit.after()
+            .flatMap(id ->
+                db.select(STEP.POSITION)
+                    .from(STEP)
+                    .where(STEP.ID.eq(id), inModule, STEP.DELETED_AT.isNull())
+                    .fetchOptional(STEP.POSITION));
+    if (after.isEmpty()) return next(STEP, STEP.POSITION, inModule);
+    db.update(STEP)
+        .set(STEP.POSITION, STEP.POSITION.plus(1))
+        .where(inModule, STEP.POSITION.gt(after.get()))
+        .execute();
+    return after.get() + 1;
   }
 
   private static yendrik.core.rule.Condition usualDone(Kind kind, StepId id) {
@@ -510,16 +530,14 @@ public class Drafting {
 
   // --- order, taking away, bringing back --------------------------------------------------------
   DesignView order(CourseId course, DesignEdits.OrderEdit order) {
-    Map<Long, Long> moduleOf = new HashMap<>();
-    for (StepRecord step : drafts.steps(course)) moduleOf.put(step.getId(), step.getModuleId());
-    Set<Long> modules =
-        drafts.modules(course).stream().map(m -> m.getId()).collect(Collectors.toSet());
+    lock(course);
+    List<DesignEdits.ModuleOrder> now = orderNow(course);
+    List<Long> modules = now.stream().map(DesignEdits.ModuleOrder::id).toList();
+    List<Long> steps = now.stream().flatMap(m -> m.steps().stream()).toList();
     List<Long> sent = order.modules().stream().map(DesignEdits.ModuleOrder::id).toList();
-    List<Long> steps = order.modules().stream().flatMap(m -> m.steps().stream()).toList();
-    if (sent.size() != modules.size()
-        || !modules.equals(Set.copyOf(sent))
-        || steps.size() != moduleOf.size()
-        || !moduleOf.keySet().equals(Set.copyOf(steps))) throw Problem.changed(view(course));
+    List<Long> sentSteps = order.modules().stream().flatMap(m -> m.steps().stream()).toList();
+    boolean all = sorted(sent).equals(sorted(modules)) && sorted(sentSteps).equals(sorted(steps));
+    if (!all || !order.was().map(now::equals).orElse(true)) throw Problem.changed(view(course));
     for (int m = 0; m < order.modules().size(); m++) {
       var module = order.modules().get(m);
       db.update(MODULE).set(MODULE.POSITION, m).where(MODULE.ID.eq(module.id())).execute();
@@ -533,6 +551,24 @@ public class Drafting {
     return view(course);
   }
 
+  private static List<Long> sorted(List<Long> ids) {
+    return ids.stream().sorted().toList();
+  }
+
+  private List<DesignEdits.ModuleOrder> orderNow(CourseId course) {
+    Map<Long, List<Long>> steps = new HashMap<>();
+    for (StepRecord step : drafts.steps(course))
+      steps.computeIfAbsent(step.getModuleId(), _ -> new ArrayList<>()).add(step.getId());
+    return drafts.modules(course).stream()
+        .map(m -> new DesignEdits.ModuleOrder(m.getId(), steps.getOrDefault(m.getId(), List.of())))
+        .toList();
+  }
+
+  /** Whoever puts things in order is alone with it. */
+  private void lock(CourseId course) {
+    db.select(COURSE.ID).from(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetch();
+  }
+
   /** Kinds of things that can be taken away and brought back. */
   public enum Part {
     outcomes,
@@ -542,8 +578,35 @@ public class Drafting {
     rubrics
   }
 
-  void remove(CourseId course, Part part, long id) {
+  /**
+   * Takes something away.
+   *
+   * @param version as it must stand for that, so that what others have added to it is not lost
+   */
+  void remove(CourseId course, Part part, long id, Optional<Integer> version) {
+    version.ifPresent(seen -> checkUntouched(course, part, id, seen));
     mark(course, part, id, /* gone= */ true);
+  }
+
+  private void checkUntouched(CourseId course, Part part, long id, int seen) {
+    lock(course);
+    Optional<Integer> now =
+        switch (part) {
+          case outcomes -> version(OUTCOME, OUTCOME.ID.eq(id), OUTCOME.VERSION);
+          case modules -> version(MODULE, MODULE.ID.eq(id), MODULE.VERSION);
+          case steps -> version(STEP, STEP.ID.eq(id), STEP.VERSION);
+          case badges -> version(BADGE, BADGE.ID.eq(id), BADGE.VERSION);
+          case rubrics -> version(RUBRIC, RUBRIC.ID.eq(id), RUBRIC.VERSION);
+        };
+    boolean holds =
+        part == Part.modules && drafts.steps(course).stream().anyMatch(s -> s.getModuleId() == id);
+    if (now.filter(v -> v != seen).isPresent() || holds)
+      throw Problem.conflict(
+          "Somebody has worked on it since. It stays; take it away yourself if it shall go.");
+  }
+
+  private Optional<Integer> version(Table<?> table, Condition which, Field<Integer> version) {
+    return db.select(version).from(table).where(which).fetchOptional(version);
   }
 
   void restore(CourseId course, Part part, long id) {

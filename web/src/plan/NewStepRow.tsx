@@ -1,0 +1,103 @@
+import { Box, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import type { StepKind } from '../api/client';
+import { kinds, room } from '../kinds/rooms';
+
+/**
+ * A step as it is named where it will stand. Enter adds it and goes on with the next one, the
+ * arrows choose its kind, Escape or an empty name ends.
+ */
+export function NewStepRow({
+  place,
+  added,
+  onAdd,
+  onEnd,
+}: {
+  /** What changes when the row has moved on. */
+  place: string;
+  /** The one that was added last. */
+  added: string;
+  onAdd: (kind: StepKind, name: string, failed: () => void) => void;
+  onEnd: () => void;
+}) {
+  const { t } = useTranslation();
+  const [kind, setKind] = useState<StepKind>(kinds[0] as StepKind);
+  const [name, setName] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a row that has moved lost the focus
+  useEffect(() => field.current?.focus(), [place]);
+  const turn = (by: number) =>
+    setKind(kinds[(kinds.indexOf(kind) + by + kinds.length) % kinds.length] as StepKind);
+  const add = () => {
+    const wanted = name.trim();
+    if (!wanted) return onEnd();
+    setName('');
+    // What could not be added stands there again, unless the next one is being typed already.
+    onAdd(kind, wanted, () => setName((now) => now || wanted));
+  };
+  const keys = (event: KeyboardEvent) => {
+    const act = {
+      ArrowDown: () => turn(1),
+      ArrowUp: () => turn(-1),
+      Enter: add,
+      Escape: onEnd,
+    }[event.key];
+    if (!act || event.nativeEvent.isComposing) return;
+    event.preventDefault();
+    act();
+  };
+  return (
+    <Box
+      role="listitem"
+      sx={{
+        px: 1,
+        py: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: 'tone.madderWash',
+        boxShadow: 'inset 3px 0 0 var(--mui-palette-tone-madder)',
+      }}
+    >
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+        <TextField
+          label={t('plan.newName')}
+          value={name}
+          inputRef={field}
+          onChange={(e) => setName(e.target.value)}
+          onKeyDown={keys}
+          sx={{ flex: '1 1 220px' }}
+          slotProps={{ htmlInput: { maxLength: 200, 'aria-describedby': 'new-step-keys' } }}
+        />
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={kind}
+          onChange={(_, next: StepKind | null) => {
+            if (next) setKind(next);
+            field.current?.focus();
+          }}
+          aria-label={t('plan.kindQuestion')}
+          sx={{ flexWrap: 'wrap' }}
+        >
+          {kinds.map((k) => (
+            <ToggleButton key={k} value={k}>
+              {room(k).name}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      </Box>
+      <Typography variant="caption" color="textSecondary" id="new-step-keys" component="p">
+        {t('plan.newStepKeys', { kind: room(kind).name })}
+      </Typography>
+      <Typography
+        variant="caption"
+        role="status"
+        component="p"
+        sx={{ '&:empty': { display: 'none' } }}
+      >
+        {added && t('plan.stepAdded', { name: added })}
+      </Typography>
+    </Box>
+  );
+}
