@@ -87,3 +87,86 @@ describe('listening', () => {
     stop();
   });
 });
+
+/** The locks and channels of one browser, for tabs that are played one after the other. */
+class Browser {
+  private held = false;
+  private readonly waiting: (() => void)[] = [];
+  readonly channels = new Set<FakeChannel>();
+
+  locks = {
+    request: async (
+      _: string,
+      options: { ifAvailable?: boolean; signal?: AbortSignal },
+      run: (lock: object | null) => unknown,
+    ) => {
+      if (this.held && options.ifAvailable) return run(null);
+      if (this.held) await new Promise<void>((go) => this.waiting.push(go));
+      this.held = true;
+      const result = await run({});
+      this.held = false;
+      this.waiting.shift()?.();
+      return result;
+    },
+  };
+}
+
+class FakeChannel {
+  static browser: Browser;
+  onmessage: (event: { data: unknown }) => void = () => {};
+
+  constructor() {
+    FakeChannel.browser.channels.add(this);
+  }
+
+  postMessage(data: unknown) {
+    for (const other of FakeChannel.browser.channels) if (other !== this) other.onmessage({ data });
+  }
+
+  close() {
+    FakeChannel.browser.channels.delete(this);
+  }
+}
+
+describe('several tabs', () => {
+  beforeEach(() => {
+    const browser = new Browser();
+    FakeChannel.browser = browser;
+    vi.stubGlobal('BroadcastChannel', FakeChannel);
+    vi.stubGlobal('navigator', { locks: browser.locks });
+  });
+
+  /** Another tab: the same module, loaded anew. */
+  async function tab() {
+    vi.resetModules();
+    const { listen: hear } = await import('./live');
+    const hears = vi.fn();
+    const stop = hear(2, hears);
+    await vi.advanceTimersByTimeAsync(1);
+    return { hears, stop };
+  }
+
+  it('have one connection, and hear all that it hears', async () => {
+    const first = await tab();
+    const others = [await tab(), await tab(), await tab(), await tab(), await tab()];
+    expect(sources).toHaveLength(1);
+    sources[0]?.say('changed', '4 7');
+    await vi.advanceTimersByTimeAsync(500);
+    for (const { hears } of [first, ...others])
+      expect(hears).toHaveBeenCalledExactlyOnceWith(new Set([4, 7]));
+  });
+
+  it('are connected by the next one when the first is closed, and look at what they missed', async () => {
+    const first = await tab();
+    const second = await tab();
+    const third = await tab();
+    first.stop();
+    await vi.advanceTimersByTimeAsync(1);
+    expect(sources.map((s) => s.closed)).toEqual([true, false]);
+    sources[1]?.say('ready');
+    await vi.advanceTimersByTimeAsync(500);
+    expect(first.hears).not.toHaveBeenCalled();
+    for (const { hears } of [second, third])
+      expect(hears).toHaveBeenCalledExactlyOnceWith('everybody');
+  });
+});

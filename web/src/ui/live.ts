@@ -8,9 +8,12 @@ const CALM = 400;
 const LONGEST = 1_500;
 
 interface Line {
-  source: EventSource;
+  close: () => void;
   listeners: Set<Hears>;
 }
+
+/** What a tab that is connected hands on to the others: ids, or that the connection is back. */
+type Heard = { changed: number[] } | { again: true };
 
 const lines = new Map<number, Line>();
 
@@ -38,32 +41,83 @@ export function gathering(tell: () => void): { heard: () => void; forget: () => 
   return { heard, forget };
 }
 
-function open(course: number): Line {
+/** A connection to the server; only one tab of a browser has it. */
+function connect(course: number, waited: boolean, tell: (heard: Heard) => void): () => void {
   const source = new EventSource(`/api/courses/${course}/events`);
-  const line: Line = { source, listeners: new Set() };
+  let before = waited;
+  source.addEventListener('changed', (event) =>
+    tell({ changed: String(event.data).split(' ').map(Number) }),
+  );
+  // What happened while nobody was connected was told to nobody.
+  source.addEventListener('ready', () => {
+    if (before) tell({ again: true });
+    before = true;
+  });
+  return () => source.close();
+}
+
+/**
+ * Lets one of a browser's tabs be connected, since a browser opens few connections to a server and
+ * one that waits for events is never free. The others hear what it hears; when it is closed, the
+ * next one takes its place.
+ */
+function share(course: number, hears: (heard: Heard) => void): () => void {
+  const name = `yendrik-live-${course}`;
+  if (!navigator.locks || typeof BroadcastChannel === 'undefined')
+    return connect(course, false, hears);
+  const others = new BroadcastChannel(name);
+  others.onmessage = (event: MessageEvent<Heard>) => hears(event.data);
+  const over = new AbortController();
+  let disconnect = () => {};
+  const hold = (waited: boolean) =>
+    new Promise<void>((release) => {
+      if (over.signal.aborted) return release();
+      const close = connect(course, waited, (heard) => {
+        hears(heard);
+        others.postMessage(heard);
+      });
+      disconnect = () => {
+        close();
+        release();
+      };
+    });
+  const wait = () => navigator.locks.request(name, { signal: over.signal }, () => hold(true));
+  navigator.locks
+    .request(name, { ifAvailable: true }, (lock) => (lock ? hold(false) : 'taken'))
+    .then((how) => (how === 'taken' ? wait() : undefined))
+    .catch(() => {}); // closed while it waited
+  return () => {
+    over.abort();
+    disconnect();
+    others.close();
+  };
+}
+
+function open(course: number): Line {
+  const listeners = new Set<Hears>();
   let gathered = new Set<number>();
   let all = false;
-  const { heard } = gathering(() => {
+  const { heard, forget } = gathering(() => {
     const who = all ? 'everybody' : gathered;
     gathered = new Set();
     all = false;
-    for (const listener of line.listeners) listener(who);
+    for (const listener of listeners) listener(who);
   });
-  let before = false;
-  source.addEventListener('changed', (event) => {
-    for (const id of String(event.data).split(' ')) gathered.add(Number(id));
+  const close = share(course, (what) => {
+    if ('again' in what) all = true;
+    else for (const id of what.changed) gathered.add(id);
     heard();
   });
-  // What happened while the connection was lost was told to nobody.
-  source.addEventListener('ready', () => {
-    all = before;
-    if (before) heard();
-    before = true;
-  });
-  return line;
+  return {
+    listeners,
+    close: () => {
+      close();
+      forget();
+    },
+  };
 }
 
-/** Listens to a course; all of a page share one connection for each course. */
+/** Listens to a course; all tabs of a browser share one connection for each course. */
 export function listen(course: number, hears: Hears): () => void {
   const line = lines.get(course) ?? open(course);
   lines.set(course, line);
@@ -71,7 +125,7 @@ export function listen(course: number, hears: Hears): () => void {
   return () => {
     line.listeners.delete(hears);
     if (line.listeners.size > 0) return;
-    line.source.close();
+    line.close();
     lines.delete(course);
   };
 }
