@@ -1,3 +1,4 @@
+import i18n from 'i18next';
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { AdoptionDecision, Comparison, DesignStep, Part, paths, StepLine } from './schema';
 
@@ -29,6 +30,8 @@ const guard: Middleware = {
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
     return request;
   },
+  onError: ({ error }) =>
+    error instanceof ApiError ? error : new Error(i18n.t('common.unreachable')),
   async onResponse({ response }) {
     if (response.ok) return;
     let problem: Problem;

@@ -5,6 +5,7 @@ import { Navigate, Route, Routes, useParams } from 'react-router';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/Panel';
+import { Boundary } from './Boundary';
 import { CourseContext } from './course';
 
 /** A view that brings its texts along. */
@@ -36,9 +37,11 @@ const FollowUp = lazy(worded(() => import('../reach/FollowUp')));
 export function App() {
   const me = useQuery(queries.me());
   return (
-    <Suspense fallback={null}>
-      <Loaded query={me}>{(data) => (data.person ? <SignedIn me={data} /> : <SignIn />)}</Loaded>
-    </Suspense>
+    <Boundary>
+      <Suspense fallback={null}>
+        <Loaded query={me}>{(data) => (data.person ? <SignedIn me={data} /> : <SignIn />)}</Loaded>
+      </Suspense>
+    </Boundary>
   );
 }
 

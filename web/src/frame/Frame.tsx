@@ -6,9 +6,11 @@ import { Link, useLocation } from 'react-router';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import { useLive } from '../ui/useLive';
+import { Boundary } from './Boundary';
 import { KeyList } from './KeyList';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { PracticeBand } from './PracticeBand';
+import { SavingState } from './SavingState';
 
 const WORKSPACES = {
   plan: ['outcomes', 'rubrics', 'route', 'badges'],
@@ -100,6 +102,7 @@ export default function Frame({
             <Switch course={course} space={space} walking={walking} />
           )}
         </Box>
+        <SavingState />
         {course?.role && !course.framework && !walking && (
           <Button
             component={Link}
@@ -130,7 +133,7 @@ export default function Frame({
           '@media print': { display: 'block' },
         }}
       >
-        {children}
+        <Boundary>{children}</Boundary>
       </Box>
       <KeyList open={keys} onClose={() => setKeys(false)} />
     </Box>

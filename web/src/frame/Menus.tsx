@@ -21,6 +21,7 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { api, type Me, type MyCourse } from '../api/client';
 import { queries as resources } from '../api/queries';
+import { endSession } from '../ui/session';
 import { forgetUnsent, hasUnsent } from '../ui/unsent';
 
 const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
@@ -156,6 +157,8 @@ export function PersonMenu({ me }: { me: Me }) {
     await api.DELETE('/api/session');
     queries.setQueryData(resources.me().queryKey, { courses: [] });
     queries.removeQueries({ predicate: (q) => q.queryKey[0] !== 'me' });
+    queries.getMutationCache().clear();
+    endSession();
     void navigate('/');
   };
   return (

@@ -9,7 +9,17 @@ export const en = {
     loading: 'Loading',
     retry: 'Try again',
     saved: 'Saved',
-    saving: 'Saving',
+    saving: 'Saving …',
+    offline: 'No connection',
+    offlineWaiting_one:
+      'No connection. {{count}} change waits and is kept while this page is open.',
+    offlineWaiting_other:
+      'No connection. {{count}} changes wait and are kept while this page is open.',
+    unreachable: 'The server cannot be reached. Check your connection and try again.',
+    leaveIt: 'Leave it',
+    partMissing:
+      'This part could not be fetched. It is tried again when the network is back; what you wrote is kept.',
+    broken: 'Something went wrong in this view. The others still work.',
     failed: 'Not saved: {{detail}}',
     gone: '“{{name}}” taken away',
     never: 'never',

@@ -37,6 +37,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
   const params = { path: { course: course.id } };
   const file = (of: string) => ({ format: formatOf(of), text: of, scale }) as const;
   const compare = useMutation({
+    meta: { silent: true },
     mutationFn: (of: string) =>
       body(
         api.POST('/api/courses/{course}/design/framework/comparison', { params, body: file(of) }),

@@ -109,9 +109,6 @@ export default function RouteOutline() {
   return (
     <WithInspector inspector={inspector} onClose={() => select(null)}>
       <Actions>
-        <Typography variant="body2" color="textSecondary" role="status">
-          {draft.saving ? t('common.saving') : t('common.saved')}
-        </Typography>
         <Button variant="outlined" onClick={addModule}>
           {t('plan.addModule')}
         </Button>

@@ -38,9 +38,6 @@ export default function Rubrics() {
   return (
     <>
       <Actions>
-        <Typography variant="body2" color="textSecondary" role="status">
-          {draft.saving ? t('common.saving') : t('common.saved')}
-        </Typography>
         <Button variant="outlined" onClick={() => setShelf(true)}>
           {t('rubric.shelf')}
         </Button>

@@ -112,6 +112,7 @@ function ScaleForm({
   const uses = design.outcomes.filter((o) => o.scale === sketch.id).map((o) => o.code);
   const path = { course: course.id, id: sketch.id ?? 0 };
   const check = useMutation({
+    meta: { silent: true },
     mutationFn: () =>
       sketch.id === null
         ? Promise.resolve<string[]>([])

@@ -20,6 +20,7 @@ import {
 } from '../api/client';
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
+import { whenSessionEnds } from '../ui/session';
 import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
 import { type Order, ordered } from './order';
 import { rubricEdit } from './rubric';
@@ -35,6 +36,11 @@ interface Versioned {
 
 /** What this browser's own last save brought, which may be newer than what a view still shows. */
 const saved = new Map<string, Versioned>();
+
+whenSessionEnds(() => {
+  undoable.clear();
+  saved.clear();
+});
 
 function newest<T extends Versioned>(part: Part, shown: T): T {
   const own = saved.get(`${part}-${shown.id}`) as T | undefined;
@@ -194,11 +200,15 @@ export function useDraft(course: number) {
     });
   }
 
+  const { mutateAsync: takeBack } = useMutation({
+    scope: { id: `draft-${course}` },
+    mutationFn: (back: Undo) => back(),
+  });
   const undo = useCallback(async () => {
     const back = undoable.get(course)?.pop();
     if (!back) return;
     try {
-      await back();
+      await takeBack(back);
     } catch (error) {
       const problem = error instanceof ApiError ? error.problem : undefined;
       // What could not be asked can be asked again.
@@ -209,7 +219,7 @@ export function useDraft(course: number) {
       });
     }
     await fresh();
-  }, [course, fresh, notice, t]);
+  }, [course, fresh, notice, t, takeBack]);
 
   useEffect(() => {
     const keys = (event: KeyboardEvent) => {
@@ -226,7 +236,6 @@ export function useDraft(course: number) {
   }, [undo]);
 
   return {
-    saving: run.isPending,
     undo,
     step: (s: DesignStep, change: Partial<StepEdit>) =>
       changing({

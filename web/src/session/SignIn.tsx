@@ -11,6 +11,7 @@ export default function SignIn() {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const signIn = useMutation({
+    meta: { silent: true },
     mutationFn: () => body(api.POST('/api/session', { body: { email, password } })),
     onSuccess: (me) => client.setQueryData(queries.me().queryKey, me),
   });

@@ -28,6 +28,7 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
     },
   });
   const review = useMutation({
+    meta: { silent: true },
     mutationFn: (number: number) =>
       body(
         api.GET('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}/result', {

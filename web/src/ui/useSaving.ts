@@ -1,0 +1,83 @@
+import {
+  type Mutation,
+  onlineManager,
+  useMutationState,
+  useQueryClient,
+} from '@tanstack/react-query';
+import { useEffect, useSyncExternalStore } from 'react';
+import { ApiError } from '../api/client';
+
+declare module '@tanstack/react-query' {
+  interface Register {
+    /** Silent is an act that keeps nothing: to sign in, to look, to compare. */
+    mutationMeta: { silent?: boolean };
+  }
+}
+
+type Act = Mutation<unknown, Error, unknown>;
+
+export type Saving =
+  | { is: 'nothing' }
+  | { is: 'saved' }
+  | { is: 'saving' }
+  | { is: 'offline'; waiting: number }
+  | { is: 'refused'; why: string }
+  | { is: 'failed'; why: string; again: () => void; leave: () => void };
+
+/** What no server heard or could do; it can be asked again as it was. */
+const unheard = (act: Act) =>
+  act.state.status === 'error' &&
+  !(act.state.error instanceof ApiError && act.state.error.problem.status < 500);
+
+function useOnline() {
+  return useSyncExternalStore(
+    (changed) => onlineManager.subscribe(changed),
+    () => onlineManager.isOnline(),
+  );
+}
+
+/** What has become of everything that was done in this tab. */
+export function useSaving(): Saving {
+  const client = useQueryClient();
+  const online = useOnline();
+  const acts = useMutationState({
+    filters: { predicate: (act) => !act.meta?.silent && act.state.status !== 'idle' },
+    select: (act) => act as unknown as Act,
+  });
+  const pending = acts.filter((a) => a.state.status === 'pending');
+  const open = acts.filter(unheard);
+  const unsaved = pending.length + open.length > 0;
+  useEffect(() => {
+    if (!unsaved) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [unsaved]);
+  if (!online) return { is: 'offline', waiting: pending.length };
+  if (pending.length > 0) return { is: 'saving' };
+  const [first] = open;
+  if (first) {
+    return {
+      is: 'failed',
+      why: first.state.error?.message ?? '',
+      again: () => {
+        // One after the other, as they were done; those that fail again stay.
+        void open.reduce(
+          (before, act) => before.then(() => act.execute(act.state.variables).catch(() => {})),
+          Promise.resolve() as Promise<unknown>,
+        );
+      },
+      leave: () => {
+        for (const act of open) client.getMutationCache().remove(act);
+      },
+    };
+  }
+  const last = acts.reduce<Act | undefined>(
+    (a, b) => (a && a.state.submittedAt > b.state.submittedAt ? a : b),
+    undefined,
+  );
+  if (!last) return { is: 'nothing' };
+  return last.state.status === 'error'
+    ? { is: 'refused', why: last.state.error?.message ?? '' }
+    : { is: 'saved' };
+}
