@@ -1,16 +1,17 @@
 import { Box, Button, Link as MuiLink, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { type ReactNode, useEffect, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import { useLive } from '../ui/useLive';
 import { Boundary } from './Boundary';
-import { KeyList } from './KeyList';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { PracticeBand } from './PracticeBand';
-import { SavingState } from './SavingState';
+import { NotSaved, SavingState } from './SavingState';
+
+const KeyList = lazy(() => import('./KeyList'));
 
 const WORKSPACES = {
   plan: ['outcomes', 'rubrics', 'route', 'badges'],
@@ -120,6 +121,7 @@ export default function Frame({
           <PersonMenu me={me} />
         </Box>
       </Box>
+      <NotSaved />
       {space === 'practice' && course && <PracticeBand course={course} />}
       {workspace && course && (
         <ViewTabs course={course} workspace={workspace} view={place[4] ?? ''} />
@@ -135,7 +137,11 @@ export default function Frame({
       >
         <Boundary>{children}</Boundary>
       </Box>
-      <KeyList open={keys} onClose={() => setKeys(false)} />
+      {keys && (
+        <Suspense fallback={null}>
+          <KeyList onClose={() => setKeys(false)} />
+        </Suspense>
+      )}
     </Box>
   );
 }

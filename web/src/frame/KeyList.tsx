@@ -12,10 +12,10 @@ const KEYS = {
   help: '?',
 };
 
-export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
+export default function KeyList({ onClose }: { onClose: () => void }) {
   const { t } = useTranslation();
   return (
-    <Dialog open={open} onClose={onClose}>
+    <Dialog open onClose={onClose}>
       <DialogTitle>{t('frame.keys')}</DialogTitle>
       <DialogContent>
         <Box

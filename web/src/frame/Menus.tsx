@@ -1,35 +1,16 @@
-import {
-  Avatar,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  Divider,
-  IconButton,
-  ListItemText,
-  ListSubheader,
-  Menu,
-  MenuItem,
-  Typography,
-} from '@mui/material';
-import { useColorScheme } from '@mui/material/styles';
-import { useQueryClient } from '@tanstack/react-query';
+import { Avatar, Box, Button, IconButton, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
-import { api, type Me, type MyCourse } from '../api/client';
-import { queries as resources } from '../api/queries';
-import { endSession } from '../ui/session';
-import { forgetUnsent, hasUnsent } from '../ui/unsent';
+import type { Me, MyCourse } from '../api/client';
 
+// Menus are fetched when they are opened first: most of a visit needs none.
+const CourseMenu = lazy(() => import('./CourseMenu'));
+const AccountMenu = lazy(() => import('./AccountMenu'));
 const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
 const NewFrameworkDialog = lazy(() => import('./NewFrameworkDialog'));
 
 export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
   const { t } = useTranslation();
-  const navigate = useNavigate();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [making, setMaking] = useState<'course' | 'framework' | null>(null);
   const part = (c: MyCourse) => {
@@ -83,47 +64,18 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
             : part(course)}
         </Typography>
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {me.courses.map((c, n) => [
-          c.framework && !me.courses[n - 1]?.framework && (
-            <ListSubheader key="institution">{t('frame.institution')}</ListSubheader>
-          ),
-          <MenuItem
-            key={c.id}
-            selected={c.id === course.id}
-            onClick={() => {
-              setAnchor(null);
-              void navigate(`/c/${c.id}`);
-            }}
-          >
-            <ListItemText
-              primary={c.name}
-              secondary={[c.cohort, part(c)].filter(Boolean).join(' · ')}
-            />
-          </MenuItem>,
-        ])}
-        {me.person?.administrator && [
-          <Divider key="line" />,
-          <MenuItem
-            key="new"
-            onClick={() => {
-              setAnchor(null);
-              setMaking('course');
-            }}
-          >
-            {t('frame.newCourse')} …
-          </MenuItem>,
-          <MenuItem
-            key="framework"
-            onClick={() => {
-              setAnchor(null);
-              setMaking('framework');
-            }}
-          >
-            {t('frame.newFramework')} …
-          </MenuItem>,
-        ]}
-      </Menu>
+      {anchor && (
+        <Suspense fallback={null}>
+          <CourseMenu
+            me={me}
+            course={course}
+            anchor={anchor}
+            part={part}
+            onClose={() => setAnchor(null)}
+            onMake={setMaking}
+          />
+        </Suspense>
+      )}
       {making && (
         <Suspense fallback={null}>
           {making === 'course' ? (
@@ -139,28 +91,14 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
 
 export function PersonMenu({ me }: { me: Me }) {
   const { t } = useTranslation();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const { mode, systemMode, setMode } = useColorScheme();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [sure, setSure] = useState(false);
   const person = me.person;
   if (!person) return null;
-  const dark = (mode === 'system' ? systemMode : mode) === 'dark';
   const initials = person.name
     .split(' ')
     .map((p) => p.charAt(0))
     .slice(0, 2)
     .join('');
-  const signOut = async () => {
-    forgetUnsent(person.id);
-    await api.DELETE('/api/session');
-    queries.setQueryData(resources.me().queryKey, { courses: [] });
-    queries.removeQueries({ predicate: (q) => q.queryKey[0] !== 'me' });
-    queries.getMutationCache().clear();
-    endSession();
-    void navigate('/');
-  };
   return (
     <>
       <IconButton
@@ -182,46 +120,11 @@ export function PersonMenu({ me }: { me: Me }) {
           {initials}
         </Avatar>
       </IconButton>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <Box sx={{ px: 2, py: 0.5 }}>
-          <Typography sx={{ fontWeight: 700 }}>{person.name}</Typography>
-          <Typography variant="caption" color="textSecondary">
-            {person.email}
-          </Typography>
-        </Box>
-        <Divider />
-        <MenuItem
-          onClick={() => {
-            setMode(dark ? 'light' : 'dark');
-            setAnchor(null);
-          }}
-        >
-          {t(dark ? 'session.lightOn' : 'session.dark')}
-        </MenuItem>
-        <MenuItem
-          onClick={() => {
-            setAnchor(null);
-            if (hasUnsent(person.id)) setSure(true);
-            else void signOut();
-          }}
-        >
-          {t('session.signOut')}
-        </MenuItem>
-      </Menu>
-      <Dialog open={sure} onClose={() => setSure(false)} maxWidth="xs" fullWidth>
-        <DialogTitle>{t('session.unsentTitle')}</DialogTitle>
-        <DialogContent>
-          <Typography>{t('session.unsent')}</Typography>
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={() => setSure(false)} autoFocus>
-            {t('common.cancel')}
-          </Button>
-          <Button variant="outlined" onClick={() => void signOut()}>
-            {t('session.unsentDelete')}
-          </Button>
-        </DialogActions>
-      </Dialog>
+      {anchor && (
+        <Suspense fallback={null}>
+          <AccountMenu person={person} anchor={anchor} onClose={() => setAnchor(null)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
 import { failure, serve, show } from '../test/stage';
-import { SavingState } from './SavingState';
+import { NotSaved, SavingState } from './SavingState';
 
 function Acting({ silent = false }: { silent?: boolean }) {
   const change = useMutation({
@@ -14,6 +14,7 @@ function Acting({ silent = false }: { silent?: boolean }) {
   return (
     <>
       <SavingState />
+      <NotSaved />
       <button type="button" onClick={() => change.mutate('Hollow Lane')}>
         act
       </button>

@@ -2,46 +2,60 @@ import { Box, Button, Typography } from '@mui/material';
 import { useTranslation } from 'react-i18next';
 import { useSaving } from '../ui/useSaving';
 
-/** Says whether everything that was done is kept, and what to do where it is not. */
+/** Says that everything that was done is kept, or on its way, or was refused and why. */
 export function SavingState() {
   const { t } = useTranslation();
   const state = useSaving();
-  const words = {
-    nothing: () => '',
-    saved: () => t('common.saved'),
-    saving: () => t('common.saving'),
-    offline: (s: { waiting: number }) =>
-      s.waiting > 0 ? t('common.offlineWaiting', { count: s.waiting }) : t('common.offline'),
-    refused: (s: { why: string }) => t('common.failed', { detail: s.why }),
-    failed: (s: { why: string }) => t('common.failed', { detail: s.why }),
-  }[state.is] as (s: typeof state) => string;
-  const trouble = state.is === 'failed' || state.is === 'refused' || state.is === 'offline';
+  return (
+    <Typography
+      variant="body2"
+      role="status"
+      noWrap
+      title={state.is === 'refused' ? state.why : undefined}
+      sx={{ color: 'tone.bandSoft', display: { xs: 'none', md: 'block' }, maxWidth: 220 }}
+    >
+      {state.is === 'saved' && t('common.saved')}
+      {state.is === 'saving' && t('common.saving')}
+      {state.is === 'refused' && t('common.failed', { detail: state.why })}
+    </Typography>
+  );
+}
+
+/** Says what no server heard, and what to do about it, as long as it is so. */
+export function NotSaved() {
+  const { t } = useTranslation();
+  const state = useSaving();
+  if (state.is !== 'offline' && state.is !== 'failed') return null;
   return (
     <Box
-      role="status"
+      role="alert"
       sx={{
-        display: { xs: trouble ? 'flex' : 'none', md: 'flex' },
+        display: 'flex',
         alignItems: 'center',
+        flexWrap: 'wrap',
         gap: 1,
-        minWidth: 0,
-        order: { xs: 4, md: 0 },
-        flexBasis: { xs: '100%', md: 'auto' },
-        maxWidth: { md: 420 },
+        px: 2,
+        py: 0.75,
+        bgcolor: 'tone.ochreTint',
+        color: 'tone.ink',
+        borderBottom: 1,
+        borderColor: 'divider',
+        '@media print': { display: 'none' },
       }}
     >
-      <Typography
-        variant="body2"
-        noWrap={!trouble}
-        sx={{ color: trouble ? 'tone.bandInk' : 'tone.bandSoft', fontWeight: trouble ? 700 : 400 }}
-      >
-        {words(state)}
+      <Typography sx={{ fontWeight: 700 }}>
+        {state.is === 'failed'
+          ? t('common.failed', { detail: state.why })
+          : state.waiting > 0
+            ? t('common.offlineWaiting', { count: state.waiting })
+            : t('common.offline')}
       </Typography>
       {state.is === 'failed' && (
         <>
-          <Button size="small" color="inherit" variant="outlined" onClick={state.again}>
+          <Button size="small" variant="outlined" onClick={state.again}>
             {t('common.retry')}
           </Button>
-          <Button size="small" color="inherit" onClick={state.leave}>
+          <Button size="small" onClick={state.leave}>
             {t('common.leaveIt')}
           </Button>
         </>

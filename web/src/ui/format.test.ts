@@ -1,5 +1,5 @@
 import { beforeEach, expect, test, vi } from 'vitest';
-import { day, dayIn, moment } from './format';
+import { day, dayIn, fromLocalInput, moment, toLocalInput } from './format';
 
 beforeEach(() => {
   vi.setSystemTime(new Date('2026-12-30T12:00:00Z'));
@@ -9,6 +9,7 @@ test('a date of this year is written without it, any other with it', () => {
   expect(day('2026-11-29T12:00:00Z')).toBe('Sun 29 Nov');
   expect(day('2027-01-08T12:00:00Z')).toBe('Fri 8 Jan 2027');
   expect(day('2025-11-29T12:00:00Z')).toBe('Sat 29 Nov 2025');
+  expect(day('2026-09-05T12:00:00Z')).toBe('Sat 5 Sep');
   expect(day(undefined)).toBe('');
   expect(moment('2027-01-08T12:00:00')).toBe('Fri 8 Jan 2027, 12:00');
 });
@@ -16,4 +17,9 @@ test('a date of this year is written without it, any other with it', () => {
 test('what year it is depends on where the course is', () => {
   expect(dayIn('2026-12-31T23:30:00Z', 'Europe/Berlin')).toBe('Fri 1 Jan 2027');
   expect(dayIn('2026-12-31T23:30:00Z', 'Europe/Lisbon')).toBe('Thu 31 Dec');
+});
+
+test('an input of a moment shows it in the reader’s own time, to the minute', () => {
+  expect(toLocalInput(fromLocalInput('2026-03-05T08:07'))).toBe('2026-03-05T08:07');
+  expect(toLocalInput(undefined)).toBe('');
 });

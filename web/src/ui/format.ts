@@ -1,26 +1,30 @@
-import { format, isThisYear } from 'date-fns';
+const part = (at: Date, options: Intl.DateTimeFormatOptions) =>
+  // Rules are worded with three letters a month.
+  new Intl.DateTimeFormat('en-GB', options).format(at).replace('Sept', 'Sep');
+const two = (n: number) => `${n}`.padStart(2, '0');
+const time = (at: Date) => `${two(at.getHours())}:${two(at.getMinutes())}`;
 
 /** "Sun 29 Nov", "Fri 8 Jan 2027": with the year unless it is this one. */
 export const day = (iso: string | undefined) => {
   if (!iso) return '';
   const at = new Date(iso);
-  return format(at, isThisYear(at) ? 'EEE d MMM' : 'EEE d MMM yyyy');
+  const date = part(at, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
+  return at.getFullYear() === new Date().getFullYear() ? date : `${date} ${at.getFullYear()}`;
 };
 
 /** "Sun 29 Nov, 18:30". */
-export const moment = (iso: string) => `${day(iso)}, ${format(new Date(iso), 'HH:mm')}`;
+export const moment = (iso: string) => `${day(iso)}, ${time(new Date(iso))}`;
 
 /** "0:46", "1:02:05": how long, or where in a film. */
 export function clock(seconds: number): string {
-  const part = (n: number) => `${n}`.padStart(2, '0');
   const hours = Math.floor(seconds / 3600);
   const minutes = Math.floor(seconds / 60) % 60;
-  const rest = part(Math.floor(seconds) % 60);
-  return hours > 0 ? `${hours}:${part(minutes)}:${rest}` : `${minutes}:${rest}`;
+  const rest = two(Math.floor(seconds) % 60);
+  return hours > 0 ? `${hours}:${two(minutes)}:${rest}` : `${minutes}:${rest}`;
 }
 
 const inZone = (iso: string, timeZone: string, options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat('en-GB', { ...options, timeZone }).format(new Date(iso));
+  part(new Date(iso), { ...options, timeZone });
 
 /** "Sat 21 Nov", where the course is; with the year unless it is this one. */
 export const dayIn = (iso: string, zone: string) => {
@@ -32,9 +36,9 @@ export const dayIn = (iso: string, zone: string) => {
 
 /** "10:00 to 13:00", where the course is. */
 export function spanIn(iso: string, minutes: number, zone: string): string {
-  const time = { hour: '2-digit', minute: '2-digit' } as const;
+  const hours = { hour: '2-digit', minute: '2-digit' } as const;
   const end = new Date(Date.parse(iso) + minutes * 60_000).toISOString();
-  return `${inZone(iso, zone, time)} to ${inZone(end, zone, time)}`;
+  return `${inZone(iso, zone, hours)} to ${inZone(end, zone, hours)}`;
 }
 
 /** Whole percent, rounded down so that nobody seems to have reached what they missed. */
@@ -44,8 +48,12 @@ export const daysBetween = (from: string, to: string) =>
   Math.floor((Date.parse(to) - Date.parse(from)) / 86_400_000);
 
 /** For an input of type datetime-local, in the reader's own time zone. */
-export const toLocalInput = (iso: string | undefined) =>
-  iso ? format(new Date(iso), "yyyy-MM-dd'T'HH:mm") : '';
+export function toLocalInput(iso: string | undefined): string {
+  if (!iso) return '';
+  const at = new Date(iso);
+  const date = [at.getFullYear(), two(at.getMonth() + 1), two(at.getDate())].join('-');
+  return `${date}T${time(at)}`;
+}
 export const fromLocalInput = (text: string) => (text ? new Date(text).toISOString() : undefined);
 
 /** A typed number, no less than this; what is no number is nothing. */

@@ -1,0 +1,68 @@
+import { Divider, ListItemText, ListSubheader, Menu, MenuItem } from '@mui/material';
+import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
+import type { Me, MyCourse } from '../api/client';
+
+/** One's courses, and new ones for those who make them. */
+export default function CourseMenu({
+  me,
+  course,
+  anchor,
+  part,
+  onClose,
+  onMake,
+}: {
+  me: Me;
+  course: MyCourse;
+  anchor: HTMLElement;
+  /** What one is in a course. */
+  part: (course: MyCourse) => string;
+  onClose: () => void;
+  onMake: (what: 'course' | 'framework') => void;
+}) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  return (
+    <Menu anchorEl={anchor} open onClose={onClose}>
+      {me.courses.map((c, n) => [
+        c.framework && !me.courses[n - 1]?.framework && (
+          <ListSubheader key="institution">{t('frame.institution')}</ListSubheader>
+        ),
+        <MenuItem
+          key={c.id}
+          selected={c.id === course.id}
+          onClick={() => {
+            onClose();
+            void navigate(`/c/${c.id}`);
+          }}
+        >
+          <ListItemText
+            primary={c.name}
+            secondary={[c.cohort, part(c)].filter(Boolean).join(' · ')}
+          />
+        </MenuItem>,
+      ])}
+      {me.person?.administrator && [
+        <Divider key="line" />,
+        <MenuItem
+          key="new"
+          onClick={() => {
+            onClose();
+            onMake('course');
+          }}
+        >
+          {t('frame.newCourse')} …
+        </MenuItem>,
+        <MenuItem
+          key="framework"
+          onClick={() => {
+            onClose();
+            onMake('framework');
+          }}
+        >
+          {t('frame.newFramework')} …
+        </MenuItem>,
+      ]}
+    </Menu>
+  );
+}
