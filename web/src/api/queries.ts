@@ -1,5 +1,18 @@
 import { queryOptions } from '@tanstack/react-query';
-import { api, body } from './client';
+import { api, body, type Report } from './client';
+
+type Is = Report['is'];
+
+/** A report about these people, or about all learners. */
+export const report = <I extends Is>(course: number, is: I, people: number[] = []) =>
+  body(
+    api.GET('/api/courses/{course}/reports/{report}', {
+      params: { path: { course, report: is }, query: { people } },
+    }),
+  ) as Promise<Extract<Report, { is: I }>>;
+
+const looked = <I extends Is>(course: number, is: I) =>
+  queryOptions({ queryKey: [is, course], queryFn: () => report(course, is) });
 
 /** One factory for each resource: key, fetcher and type in one place. */
 export const queries = {
@@ -127,12 +140,7 @@ export const queries = {
           }),
         ),
     }),
-  progress: (course: number) =>
-    queryOptions({
-      queryKey: ['progress', course],
-      queryFn: () =>
-        body(api.GET('/api/courses/{course}/progress', { params: { path: { course } } })),
-    }),
+  progress: (course: number) => looked(course, 'progress'),
   learner: (course: number, enrolment: number) =>
     queryOptions({
       queryKey: ['learner', course, enrolment],
@@ -153,11 +161,13 @@ export const queries = {
           }),
         ),
     }),
-  mastery: (course: number) =>
+  mastery: (course: number) => looked(course, 'mastery'),
+  formats: (course: number) =>
     queryOptions({
-      queryKey: ['mastery', course],
+      queryKey: ['formats'],
       queryFn: () =>
-        body(api.GET('/api/courses/{course}/mastery', { params: { path: { course } } })),
+        body(api.GET('/api/courses/{course}/reports', { params: { path: { course } } })),
+      staleTime: Number.POSITIVE_INFINITY,
     }),
   trend: (course: number, group: number) =>
     queryOptions({
@@ -169,12 +179,7 @@ export const queries = {
           }),
         ),
     }),
-  grades: (course: number) =>
-    queryOptions({
-      queryKey: ['grades', course],
-      queryFn: () =>
-        body(api.GET('/api/courses/{course}/grades', { params: { path: { course } } })),
-    }),
+  grades: (course: number) => looked(course, 'grades'),
   cell: (course: number, enrolment: number, outcome: number) =>
     queryOptions({
       queryKey: ['cell', course, enrolment, outcome],

@@ -33,7 +33,6 @@ export const en = {
     error: 'This could not be loaded',
     open: 'Open',
     all: 'all',
-    export: 'Export CSV',
     print: 'Print',
   },
   session: {

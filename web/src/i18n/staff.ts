@@ -328,7 +328,7 @@ const staff = {
     judge: { PASSED: 'Passed', AGAIN: 'Another go', FAILED: 'Not passed' },
   },
   watch: {
-    workbook: 'Export XLSX',
+    exportAs: 'Export {{format}}',
     overTime: 'Over time',
     atMasteryOverTime: 'Share at mastery over time',
     overTimeHint: 'Week by week, the first until {{from}}. Beside it the change since a week ago.',

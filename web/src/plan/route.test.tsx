@@ -65,7 +65,7 @@ const design = (more = {}) => ({
 });
 const at = '/api/courses/2/design';
 const progress = {
-  'GET /api/courses/2/progress': {
+  'GET /api/courses/2/reports/progress': {
     steps: [{ id: 11 }, { id: 12 }],
     learners: [{ thread: 'L<' }, { thread: 'L8' }, { thread: '<8' }],
   },

@@ -33,7 +33,7 @@ describe('the grid of grades', () => {
   beforeAll(laidOut);
 
   const open = async (address?: string) => {
-    serve({ [`GET ${at}/grades`]: grades, [`GET ${at}/learners/*`]: failure(404, {}) });
+    serve({ [`GET ${at}/reports/grades`]: grades, [`GET ${at}/learners/*`]: failure(404, {}) });
     show(<Grades />, address);
     await screen.findByRole('grid');
   };
@@ -72,7 +72,7 @@ describe('the grid of grades', () => {
   });
 
   it('says what to do where nothing has points', async () => {
-    serve({ [`GET ${at}/grades`]: { ...grades, steps: [] } });
+    serve({ [`GET ${at}/reports/grades`]: { ...grades, steps: [] } });
     show(<Grades />);
     expect(await screen.findByText('Nothing has points yet.')).toBeInTheDocument();
   });

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { useOtherGrid } from './filter';
+import { ReportActions } from './ReportActions';
 
 /** To the other grid, also by the key g; out as a file; and on paper. */
 export function GridActions({
@@ -19,22 +20,13 @@ export function GridActions({
   const { t } = useTranslation();
   const course = useCourse();
   const to = useOtherGrid(`/c/${course.id}/watch/${other}`);
-  const file = `/api/courses/${course.id}/${grid}`;
   return (
     <Actions>
       {children}
       <Button variant="outlined" component={Link} to={to} title={t('watch.keyG')}>
         {t(`frame.${other}`)}
       </Button>
-      <Button variant="outlined" href={`${file}.csv`}>
-        {t('common.export')}
-      </Button>
-      <Button variant="outlined" href={`${file}.xlsx`}>
-        {t('watch.workbook')}
-      </Button>
-      <Button variant="outlined" onClick={() => window.print()}>
-        {t('common.print')}
-      </Button>
+      <ReportActions report={grid} />
     </Actions>
   );
 }

@@ -46,7 +46,7 @@ describe('the grid of mastery', () => {
   beforeAll(laidOut);
 
   const open = async (more: Record<string, unknown> = {}) => {
-    const calls = serve({ [`GET ${at}/mastery`]: grid, ...more });
+    const calls = serve({ [`GET ${at}/reports/mastery`]: grid, ...more });
     show(<Mastery />);
     await screen.findByRole('grid');
     return calls;
@@ -115,7 +115,7 @@ describe('the grid of mastery', () => {
       { ...outcome(5, 'BRAKE'), group: ['Parts'] },
       { ...outcome(9, 'BIKE', true), group: ['Whole', 'Bicycle'] },
     ];
-    serve({ [`GET ${at}/mastery`]: { ...grid, outcomes } });
+    serve({ [`GET ${at}/reports/mastery`]: { ...grid, outcomes } });
     show(<Mastery />);
     await userEvent.click(await screen.findByTitle('Fold Parts away'));
     expect(screen.queryByRole('button', { name: 'BRAKE' })).not.toBeInTheDocument();
@@ -126,7 +126,7 @@ describe('the grid of mastery', () => {
 
   it('draws of many columns those in sight only, and all of them on paper', async () => {
     const outcomes = Array.from({ length: 120 }, (_, n) => outcome(100 + n, `K${n}`));
-    serve({ [`GET ${at}/mastery`]: { ...grid, outcomes } });
+    serve({ [`GET ${at}/reports/mastery`]: { ...grid, outcomes } });
     show(<Mastery />);
     await screen.findByRole('button', { name: 'K0' });
     const heads = () => screen.getAllByRole('columnheader').length;
@@ -144,7 +144,7 @@ describe('the grid of mastery', () => {
       outcomes: [{ id: 5, code: 'BRAKE', name: 'Brakes', mastery: [a, b], rated: [1, 1] }],
     });
     serve({
-      [`GET ${at}/mastery`]: grid,
+      [`GET ${at}/reports/mastery`]: grid,
       [`GET ${at}/mastery/trend`]: (call: { path: string }) =>
         call.path.includes('group=2') ? trend(0, 1) : trend(0.25, 0.5),
     });

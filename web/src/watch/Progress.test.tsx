@@ -37,20 +37,20 @@ const progress = (learners: object[]) => ({
 
 describe('progress', () => {
   it('of nobody says how learners come here, and lets designers enrol them', async () => {
-    serve({ 'GET /api/courses/2/progress': progress([]) });
+    serve({ 'GET /api/courses/2/reports/progress': progress([]) });
     show(<Progress />);
     expect(await screen.findByRole('button', { name: /Enrol/ })).toBeInTheDocument();
   });
 
   it('lets nobody but designers enrol', async () => {
-    serve({ 'GET /api/courses/2/progress': progress([]) });
+    serve({ 'GET /api/courses/2/reports/progress': progress([]) });
     show(<Progress />, '/c/2', { role: 'FACILITATOR' });
     await screen.findByText(/Nobody is enrolled/);
     expect(screen.queryByRole('button', { name: /Enrol/ })).not.toBeInTheDocument();
   });
 
   it('counts who fits and says so when nobody does', async () => {
-    serve({ 'GET /api/courses/2/progress': progress([learner(1), learner(2, ['Quiet'])]) });
+    serve({ 'GET /api/courses/2/reports/progress': progress([learner(1), learner(2, ['Quiet'])]) });
     show(<Progress />);
     expect(await screen.findByText('2 learners')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: /flagged/i }));
@@ -63,7 +63,7 @@ describe('progress', () => {
   it('goes through learners by keys, one for each press', async () => {
     const learners = [1, 2, 3, 4, 5].map((n) => learner(n));
     serve({
-      'GET /api/courses/2/progress': progress(learners),
+      'GET /api/courses/2/reports/progress': progress(learners),
       'GET /api/courses/2/learners/*': {
         name: 'somebody',
         groups: [],

@@ -17,6 +17,7 @@ import { LearnerInspector } from './LearnerInspector';
 import { LearnerTable } from './LearnerTable';
 import { Legend } from './Legend';
 import { liveProgress } from './live';
+import { ReportActions } from './ReportActions';
 
 export default function Progress() {
   const course = useCourse();
@@ -64,12 +65,7 @@ function Table({ data }: { data: ProgressData }) {
     <WithInspector inspector={inspector} onClose={() => select(null)}>
       <Actions>
         {enrol}
-        <Button variant="outlined" href={`/api/courses/${course.id}/progress.csv`}>
-          {t('common.export')}
-        </Button>
-        <Button variant="outlined" onClick={() => window.print()}>
-          {t('common.print')}
-        </Button>
+        <ReportActions report="progress" />
       </Actions>
       <Box
         sx={{

@@ -1,32 +1,14 @@
-import { api, body } from '../api/client';
+import type { Report } from '../api/client';
+import { report } from '../api/queries';
 import type { LiveRows } from '../ui/rows';
 
+const live = (kind: Report['is'], ofOne: string[]): LiveRows => ({
+  kind,
+  ofOne,
+  fetch: (course, people) => report(course, kind, people),
+});
+
 /** The grids of learners, of which single rows can be fetched. */
-export const liveProgress: LiveRows = {
-  kind: 'progress',
-  ofOne: ['learner', 'bead'],
-  fetch: (course, people) =>
-    body(
-      api.GET('/api/courses/{course}/progress', {
-        params: { path: { course }, query: { people } },
-      }),
-    ),
-};
-
-export const liveMastery: LiveRows = {
-  kind: 'mastery',
-  ofOne: ['cell'],
-  fetch: (course, people) =>
-    body(
-      api.GET('/api/courses/{course}/mastery', { params: { path: { course }, query: { people } } }),
-    ),
-};
-
-export const liveGrades: LiveRows = {
-  kind: 'grades',
-  ofOne: ['bead'],
-  fetch: (course, people) =>
-    body(
-      api.GET('/api/courses/{course}/grades', { params: { path: { course }, query: { people } } }),
-    ),
-};
+export const liveProgress = live('progress', ['learner', 'bead']);
+export const liveMastery = live('mastery', ['cell']);
+export const liveGrades = live('grades', ['bead']);

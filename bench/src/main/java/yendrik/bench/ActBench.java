@@ -119,7 +119,8 @@ public final class ActBench {
             List<Double> all = new ArrayList<>();
             while (busy.get()) {
               all.addAll(
-                  ServerBench.times(1, () -> designer.get("/api/courses/" + course + "/progress")));
+                  ServerBench.times(
+                      1, () -> designer.get("/api/courses/" + course + "/reports/progress")));
               TimeUnit.MILLISECONDS.sleep(500);
             }
             return all;

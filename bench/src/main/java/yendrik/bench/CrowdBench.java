@@ -63,7 +63,7 @@ public final class CrowdBench {
   }
 
   private static void publish(Visitor designer, long course, long other) throws Exception {
-    String grid = "/api/courses/" + other + "/progress";
+    String grid = "/api/courses/" + other + "/reports/progress";
     for (int n = 0; n < 30; n++) designer.get(grid);
     ServerBench.say(
         "Progress of another course, alone", ServerBench.times(100, () -> designer.get(grid)));
@@ -126,7 +126,7 @@ public final class CrowdBench {
   private static Callable<List<Double>> keptUpToDate(
       Visitor designer, long course, AtomicBoolean busy) {
     return () -> {
-      String grid = "/api/courses/" + course + "/progress";
+      String grid = "/api/courses/" + course + "/reports/progress";
       List<Double> between = new ArrayList<>();
       Set<String> people = new HashSet<>();
       try (var events =

@@ -40,8 +40,8 @@ public final class ServerBench {
   private static void measure(URI server) throws InterruptedException, ExecutionException {
     var designer = new Visitor(server, "odalys@hollowlane.example");
     long course = designer.course("Cycle Mechanic Foundations");
-    String progress = "/api/courses/" + course + "/progress";
-    String mastery = "/api/courses/" + course + "/mastery";
+    String progress = "/api/courses/" + course + "/reports/progress";
+    String mastery = "/api/courses/" + course + "/reports/mastery";
     for (int n = 0; n < 20; n++) designer.get(progress);
     say("Progress of " + LEARNERS + " learners, alone", times(READS, () -> designer.get(progress)));
     say("Mastery of " + LEARNERS + " learners, alone", times(READS, () -> designer.get(mastery)));
@@ -85,7 +85,7 @@ public final class ServerBench {
     long course = designer.course("Cycle Mechanic Foundations");
     String path = "/api/courses/" + course;
     long scale = designer.get(path + "/design").path("scales").path(0).path("id").asLong();
-    int there = designer.get(path + "/mastery").path("outcomes").size();
+    int there = designer.get(path + "/reports/mastery").path("outcomes").size();
     var file = new StringBuilder("code,name\\n");
     for (int n = there; n < OUTCOMES; n++)
       file.append("B").append(n).append(",Outcome ").append(n).append("\\n");
@@ -95,11 +95,11 @@ public final class ServerBench {
     String seen = designer.get(path + "/publications/next").path("draft").asString();
     designer.tell(path + "/publications", "{\"draft\":\"" + seen + "\"}");
     fillSnapshots(database, course);
-    for (int n = 0; n < 20; n++) designer.get(path + "/mastery");
+    for (int n = 0; n < 20; n++) designer.get(path + "/reports/mastery");
     String of = " of " + LEARNERS + " learners, " + OUTCOMES + " outcomes, alone";
-    say("Mastery" + of, times(READS, () -> designer.get(path + "/mastery")));
+    say("Mastery" + of, times(READS, () -> designer.get(path + "/reports/mastery")));
     say("Trend" + of, times(READS / 2, () -> designer.get(path + "/mastery/trend")));
-    say("Grades" + of, times(READS / 2, () -> designer.get(path + "/grades")));
+    say("Grades" + of, times(READS / 2, () -> designer.get(path + "/reports/grades")));
   }
 
   private static void fillSnapshots(String database, long course) throws SQLException {

@@ -129,7 +129,8 @@ class LearningTest extends SchoolTest {
   @Test
   void walking_as_a_made_up_learner_leaves_no_trace_in_the_records() {
     var odalys = as("Odalys Brandt");
-    int learners = as("Tomas Weir").get(foundations() + "/progress").path("learners").size();
+    int learners =
+        as("Tomas Weir").get(foundations() + "/reports/progress").path("learners").size();
     int facts = db.fetchCount(FACT);
     var route = odalys.get(foundations() + "/walks/practice/route");
     assertThat(route.path("modules").size()).isEqualTo(8);
@@ -138,7 +139,7 @@ class LearningTest extends SchoolTest {
     assertThat(closed.getStatus())
         .as("the made-up learner has not done the induction")
         .isEqualTo(403);
-    assertThat(as("Tomas Weir").get(foundations() + "/progress").path("learners").size())
+    assertThat(as("Tomas Weir").get(foundations() + "/reports/progress").path("learners").size())
         .isEqualTo(learners);
     walks.startOver(new CourseId(course("Cycle Mechanic Foundations")), personId("Odalys Brandt"));
     assertThat(db.fetchCount(FACT)).isEqualTo(facts);
@@ -232,7 +233,7 @@ class LearningTest extends SchoolTest {
   @Test
   void a_support_teacher_sees_her_group_and_nobody_else() {
     var priya = as("Priya Nakamura");
-    assertThat(priya.get(foundations() + "/progress").path("learners").size()).isEqualTo(7);
+    assertThat(priya.get(foundations() + "/reports/progress").path("learners").size()).isEqualTo(7);
     assertThat(
             priya
                 .call("GET", foundations() + "/learners/" + enrolment("Bashir Colm"), "")

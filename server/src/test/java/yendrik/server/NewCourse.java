@@ -142,7 +142,7 @@ final class NewCourse {
   }
 
   JsonNode progress() {
-    return designer.get(path + "/progress");
+    return designer.get(path + "/reports/progress");
   }
 
   JsonNode row(String learner) {

@@ -94,7 +94,7 @@ class OutcomesTest extends SchoolTest {
     assertThat(effects.toString()).contains("Nobody is at “Absent” yet");
     assertThat(put(edit).path("status").asInt()).isEqualTo(200);
     course.publish();
-    JsonNode grid = sefa.get(course.path + "/mastery");
+    JsonNode grid = sefa.get(course.path + "/reports/mastery");
     assertThat(grid.path("outcomes").path(0).path("levels").path(2).asString()).isEqualTo("Nearly");
     assertThat(grid.path("learners").path(0).path("levels").path("" + outcome).asInt())
         .isEqualTo(2);
@@ -186,7 +186,7 @@ class OutcomesTest extends SchoolTest {
     assertThat(whole.path("madeOf").path("parts").path(0).asLong()).isEqualTo(a);
     ratedOnce(a, 2);
     assertThat(
-            sefa.get(course.path + "/mastery")
+            sefa.get(course.path + "/reports/mastery")
                 .path("learners")
                 .path(0)
                 .path("levels")
@@ -208,7 +208,7 @@ class OutcomesTest extends SchoolTest {
   @Test
   void a_cell_shows_the_sum_and_what_would_change_it() {
     long torq =
-        sefa.get(foundations() + "/mastery")
+        sefa.get(foundations() + "/reports/mastery")
             .path("outcomes")
             .valueStream()
             .filter(o -> o.path("code").asString().equals("TORQ"))
@@ -254,7 +254,7 @@ class OutcomesTest extends SchoolTest {
     assertThat(shown(outcome).path("group").toString()).isEqualTo("[\"Wheels\",\"Truing\"]");
     ratedOnce(outcome, 1);
     change(outcome, e -> e.putArray("group").add("Rims"));
-    JsonNode head = sefa.get(course.path + "/mastery").path("outcomes").path(0);
+    JsonNode head = sefa.get(course.path + "/reports/mastery").path("outcomes").path(0);
     assertThat(head.path("group").toString()).isEqualTo("[\"Rims\"]");
     assertThat(course.design().path("changed").asBoolean())
         .as("a group is nothing that learners get")
@@ -307,7 +307,7 @@ class OutcomesTest extends SchoolTest {
     assertThat(sefa.get(proposals).toString()).contains("at-mastery");
     assertThat(change(outcome, e -> e.put("retired", true)).path("retired").asBoolean()).isTrue();
     assertThat(sefa.get(proposals).toString()).doesNotContain("\"outcome\":" + outcome);
-    JsonNode grid = sefa.get(course.path + "/mastery");
+    JsonNode grid = sefa.get(course.path + "/reports/mastery");
     assertThat(grid.path("outcomes").path(0).path("retired").asBoolean()).isTrue();
     assertThat(grid.path("learners").path(0).path("levels").path("" + outcome).asInt())
         .isEqualTo(1);
@@ -339,7 +339,8 @@ class OutcomesTest extends SchoolTest {
         edda.post(
             course.walk(quiz) + "/attempts/1/result", Caller.answers(attempt, "yes", "no", "no"));
     assertThat(done.path("points").asDouble()).isEqualTo(1);
-    JsonNode levels = sefa.get(course.path + "/mastery").path("learners").path(0).path("levels");
+    JsonNode levels =
+        sefa.get(course.path + "/reports/mastery").path("learners").path(0).path("levels");
     assertThat(levels.path("" + tie).asInt()).as("half of its questions").isEqualTo(1);
     assertThat(levels.path("" + knot).asInt()).as("none of its questions").isZero();
   }

@@ -32,7 +32,7 @@ class PassingTimeTest extends SchoolTest {
   }
 
   private List<String> flags(String learner) {
-    for (JsonNode row : as("Tomas Weir").get(foundations() + "/progress").path("learners"))
+    for (JsonNode row : as("Tomas Weir").get(foundations() + "/reports/progress").path("learners"))
       if (row.path("name").asString().equals(learner))
         return row.path("flags").valueStream().map(f -> f.path("name").asString()).toList();
     throw new AssertionError(learner);

@@ -20,7 +20,7 @@ class SessionsTest extends SchoolTest {
   private static final long HOUR = 3_600_000;
 
   private int progress(Cookie who) throws Exception {
-    return http.perform(get(foundations() + "/progress").cookie(who))
+    return http.perform(get(foundations() + "/reports/progress").cookie(who))
         .andReturn()
         .getResponse()
         .getStatus();

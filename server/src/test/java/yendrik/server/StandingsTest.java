@@ -22,7 +22,7 @@ class StandingsTest extends SchoolTest {
   void the_trend_ends_with_what_the_grid_of_mastery_shows_now() {
     Caller tomas = as("Tomas Weir");
     JsonNode trend = tomas.get(foundations() + "/mastery/trend");
-    JsonNode grid = tomas.get(foundations() + "/mastery");
+    JsonNode grid = tomas.get(foundations() + "/reports/mastery");
     int weeks = trend.path("moments").size();
     assertThat(weeks).as("five weeks and now").isBetween(6, 7);
     int learners = grid.path("learners").size();
@@ -43,7 +43,7 @@ class StandingsTest extends SchoolTest {
 
   @Test
   void the_trend_of_a_group_counts_its_learners_only_and_support_see_theirs() {
-    JsonNode groups = as("Tomas Weir").get(foundations() + "/mastery").path("groups");
+    JsonNode groups = as("Tomas Weir").get(foundations() + "/reports/mastery").path("groups");
     long tuesday =
         groups
             .valueStream()
@@ -60,7 +60,7 @@ class StandingsTest extends SchoolTest {
 
   @Test
   void a_cell_tells_how_its_level_moved_up_to_the_level_of_today() {
-    JsonNode grid = as("Tomas Weir").get(foundations() + "/mastery");
+    JsonNode grid = as("Tomas Weir").get(foundations() + "/reports/mastery");
     long ilse = enrolment("Ilse Tran");
     JsonNode levels =
         grid.path("learners")
@@ -84,7 +84,7 @@ class StandingsTest extends SchoolTest {
 
   @Test
   void grades_are_shares_of_points_with_a_total_of_what_is_scored() {
-    JsonNode grades = as("Tomas Weir").get(foundations() + "/grades");
+    JsonNode grades = as("Tomas Weir").get(foundations() + "/reports/grades");
     JsonNode ilse =
         grades
             .path("learners")
@@ -116,14 +116,14 @@ class StandingsTest extends SchoolTest {
 
   @Test
   void the_export_has_points_of_steps_and_of_levels() {
-    var file = as("Tomas Weir").call("GET", foundations() + "/grades.csv", "");
+    var file = as("Tomas Weir").call("GET", foundations() + "/reports/grades/csv", "");
     List<String> lines =
         new String(file.getContentAsByteArray(), StandardCharsets.UTF_8).lines().toList();
     assertThat(lines.getFirst()).contains("Learner,Total %,").contains("SAFE");
     assertThat(lines.get(1)).startsWith("Most,100,");
     assertThat(lines).hasSize(38);
     assertThat(lines).allSatisfy(l -> assertThat(l).doesNotContain("null"));
-    var book = as("Tomas Weir").call("GET", foundations() + "/grades.xlsx", "");
+    var book = as("Tomas Weir").call("GET", foundations() + "/reports/grades/xlsx", "");
     assertThat(book.getContentAsByteArray()).startsWith((byte) 'P', (byte) 'K');
   }
 
@@ -132,6 +132,7 @@ class StandingsTest extends SchoolTest {
     var empty = new NewCourse(as("Sefa Dunmore"), "No publication " + System.nanoTime());
     assertThat(as("Sefa Dunmore").get(empty.path + "/mastery/trend").path("moments").isEmpty())
         .isTrue();
-    assertThat(as("Sefa Dunmore").get(empty.path + "/grades").path("steps").isEmpty()).isTrue();
+    assertThat(as("Sefa Dunmore").get(empty.path + "/reports/grades").path("steps").isEmpty())
+        .isTrue();
   }
 }

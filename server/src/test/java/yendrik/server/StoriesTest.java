@@ -65,7 +65,7 @@ class StoriesTest extends SchoolTest {
 
   private void tell() {
     var all = new SoftAssertions();
-    JsonNode progress = as("Tomas Weir").get(foundations() + "/progress");
+    JsonNode progress = as("Tomas Weir").get(foundations() + "/reports/progress");
     all.assertThat(progress.path("learners").size()).isEqualTo(36);
     all.assertThat(flags(progress, "Ruben Sato")).contains("Not started");
     all.assertThat(flags(progress, "Bashir Colm")).contains("Quiet");

@@ -16,7 +16,7 @@ class WatchingTest extends SchoolTest {
 
   @Test
   void every_thread_has_a_bead_for_every_step_and_every_flag_a_reason() {
-    JsonNode progress = as("Tomas Weir").get(foundations() + "/progress");
+    JsonNode progress = as("Tomas Weir").get(foundations() + "/reports/progress");
     int steps = progress.path("steps").size();
     assertThat(progress.path("learners").size()).isEqualTo(36);
     for (JsonNode row : progress.path("learners"))
@@ -30,7 +30,7 @@ class WatchingTest extends SchoolTest {
 
   @Test
   void the_rows_of_some_people_are_those_of_the_whole_grid_and_only_who_may_be_seen() {
-    for (String grid : List.of("/progress", "/mastery", "/grades")) {
+    for (String grid : List.of("/reports/progress", "/reports/mastery", "/reports/grades")) {
       JsonNode whole = as("Tomas Weir").get(foundations() + grid);
       List<JsonNode> some =
           whole
@@ -58,7 +58,7 @@ class WatchingTest extends SchoolTest {
   void follow_up_is_exactly_the_flagged_learners_of_progress() {
     List<String> flagged =
         as("Tomas Weir")
-            .get(foundations() + "/progress")
+            .get(foundations() + "/reports/progress")
             .path("learners")
             .valueStream()
             .filter(l -> l.path("flags").size() > 0)
@@ -89,7 +89,7 @@ class WatchingTest extends SchoolTest {
 
   @Test
   void the_file_of_progress_has_a_row_for_each_learner_and_words_for_each_bead() {
-    var response = as("Tomas Weir").call("GET", foundations() + "/progress.csv", "");
+    var response = as("Tomas Weir").call("GET", foundations() + "/reports/progress/csv", "");
     String file = new String(response.getContentAsByteArray(), StandardCharsets.UTF_8);
     String[] lines = file.split("\r?\n");
     assertThat(response.getHeader("Content-Disposition")).contains("progress.csv");
@@ -100,7 +100,7 @@ class WatchingTest extends SchoolTest {
 
   @Test
   void a_cell_of_mastery_shows_the_evidence_from_which_its_level_follows() {
-    JsonNode grid = as("Tomas Weir").get(foundations() + "/mastery");
+    JsonNode grid = as("Tomas Weir").get(foundations() + "/reports/mastery");
     int looked = 0;
     for (JsonNode row : grid.path("learners")) {
       if (looked++ == 6) break;
@@ -128,19 +128,22 @@ class WatchingTest extends SchoolTest {
 
   @Test
   void the_file_of_mastery_says_levels_by_name() {
-    var response = as("Tomas Weir").call("GET", foundations() + "/mastery.csv", "");
+    var response = as("Tomas Weir").call("GET", foundations() + "/reports/mastery/csv", "");
     String file = new String(response.getContentAsByteArray(), StandardCharsets.UTF_8);
     String[] lines = file.split("\r?\n");
     assertThat(lines).hasSize(37);
     assertThat(lines[0]).contains("SAFE", "BRAKE", "FULL");
     assertThat(file).contains("On my own");
-    assertThat(as("Priya Nakamura").call("GET", foundations() + "/mastery.csv", "").getStatus())
+    assertThat(
+            as("Priya Nakamura")
+                .call("GET", foundations() + "/reports/mastery/csv", "")
+                .getStatus())
         .isEqualTo(200);
   }
 
   @Test
   void mastery_comes_as_a_workbook_too() {
-    var response = as("Tomas Weir").call("GET", foundations() + "/mastery.xlsx", "");
+    var response = as("Tomas Weir").call("GET", foundations() + "/reports/mastery/xlsx", "");
     assertThat(response.getStatus()).isEqualTo(200);
     assertThat(response.getContentType()).contains("spreadsheetml");
     assertThat(response.getContentAsByteArray()).as("a zip file").startsWith('P', 'K');
@@ -179,7 +182,8 @@ class WatchingTest extends SchoolTest {
   @Test
   void a_learner_asks_for_nobody_elses_way() {
     var juno = as("Juno Abara");
-    assertThat(juno.call("GET", foundations() + "/progress", "").getStatus()).isEqualTo(403);
+    assertThat(juno.call("GET", foundations() + "/reports/progress", "").getStatus())
+        .isEqualTo(403);
     assertThat(juno.call("GET", foundations() + "/walks/practice/route", "").getStatus())
         .isEqualTo(403);
     assertThat(

@@ -1,56 +1,64 @@
 package yendrik.formats.csv;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.util.ArrayList;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import yendrik.formats.table.Cell;
 import yendrik.formats.table.Table;
+import yendrik.formats.table.TableFormat;
 
 /**
  * A table as CSV (RFC 4180), in UTF-8 with a byte order mark so that spreadsheets read it right.
  * Cells that a spreadsheet would take for a formula are made harmless with a leading apostrophe.
  */
 public final class CsvTable implements Table {
+  /** The format. */
+  public static final TableFormat FORMAT =
+      new TableFormat("csv", "CSV", "text/csv;charset=UTF-8", (out, _) -> new CsvTable(out));
+
   private static final char BYTE_ORDER_MARK = '\uFEFF';
-  private final List<List<String>> rows = new ArrayList<>();
+  private final CSVPrinter printer;
 
-  @Override
-  public void row(String... cells) {
-    rows.add(new ArrayList<>());
-    for (String cell : cells) cell(cell);
+  /**
+   * Begins a file.
+   *
+   * @throws IOException if it cannot be written
+   */
+  public CsvTable(OutputStream out) throws IOException {
+    Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+    text.append(BYTE_ORDER_MARK);
+    printer = new CSVPrinter(text, CSVFormat.RFC4180);
   }
 
   @Override
-  public void cell(String text) {
-    rows.getLast().add(harmless(text));
+  public void row(List<Cell> cells) throws IOException {
+    printer.printRecord(cells.stream().map(CsvTable::text).toList());
   }
 
-  @Override
-  public void cell(double number) {
-    rows.getLast()
-        .add(
-            BigDecimal.valueOf(number)
-                .setScale(2, RoundingMode.HALF_UP)
-                .stripTrailingZeros()
-                .toPlainString());
+  private static String text(Cell cell) {
+    return switch (cell) {
+      case Cell.Text(String text) -> harmless(text);
+      case Cell.Number(double number) ->
+          BigDecimal.valueOf(number)
+              .setScale(2, RoundingMode.HALF_UP)
+              .stripTrailingZeros()
+              .toPlainString();
+    };
   }
 
   private static String harmless(String text) {
     return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
   }
 
-  /** The whole file. */
-  public String text() {
-    var text = new StringBuilder().append(BYTE_ORDER_MARK);
-    try (var printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-      printer.printRecords(rows);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return text.toString();
+  @Override
+  public void close() throws IOException {
+    printer.flush();
   }
 }

@@ -1,8 +1,10 @@
 package yendrik.formats.framework;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -16,6 +18,7 @@ import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import yendrik.core.outcome.Composition;
 import yendrik.formats.csv.CsvTable;
+import yendrik.formats.table.Cell;
 
 /**
  * A framework as CSV (RFC 4180) with a heading: {@code code} and {@code name}, and if there are any
@@ -28,18 +31,27 @@ public final class FrameworkCsv {
 
   /** The whole file. */
   public static String write(Framework framework) {
-    var table = new CsvTable();
-    table.row("identifier", "code", "name", "description", "group", "parts", "combine");
-    for (Framework.Item item : framework.items())
-      table.row(
-          item.identifier().map(UUID::toString).orElse(""),
-          item.code(),
-          item.statement(),
-          item.description(),
-          String.join(" / ", item.group().orElse(List.of())),
-          item.made().map(m -> String.join("; ", m.parts())).orElse(""),
-          item.made().map(m -> Ways.name(m.how())).orElse(""));
-    return table.text();
+    var out = new ByteArrayOutputStream();
+    try (var table = new CsvTable(out)) {
+      table.row(texts("identifier", "code", "name", "description", "group", "parts", "combine"));
+      for (Framework.Item item : framework.items())
+        table.row(
+            texts(
+                item.identifier().map(UUID::toString).orElse(""),
+                item.code(),
+                item.statement(),
+                item.description(),
+                String.join(" / ", item.group().orElse(List.of())),
+                item.made().map(m -> String.join("; ", m.parts())).orElse(""),
+                item.made().map(m -> Ways.name(m.how())).orElse("")));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toString(StandardCharsets.UTF_8);
+  }
+
+  private static List<Cell> texts(String... texts) {
+    return Arrays.stream(texts).map(Cell::of).toList();
   }
 
   /**

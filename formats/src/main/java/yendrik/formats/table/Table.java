@@ -1,13 +1,18 @@
 package yendrik.formats.table;
 
-/** A table that is written row by row, whatever the format of the file. */
-public interface Table {
-  /** Begins a row with some texts. */
-  void row(String... cells);
+import java.io.Closeable;
+import java.io.IOException;
+import java.util.List;
 
-  /** Adds a text to the newest row. */
-  void cell(String text);
-
-  /** Adds a number to the newest row; formats of text write at most two decimals. */
-  void cell(double number);
+/**
+ * A table that is written row by row, whatever the format of the file. The first row is the
+ * heading. The file is whole when it is closed; where it goes to is left open.
+ */
+public interface Table extends Closeable {
+  /**
+   * Adds a row.
+   *
+   * @throws IOException if it cannot be written
+   */
+  void row(List<Cell> cells) throws IOException;
 }

@@ -1,65 +1,63 @@
 package yendrik.formats.xlsx;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.util.ArrayList;
+import java.io.OutputStream;
 import java.util.List;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
+import yendrik.formats.table.Cell;
 import yendrik.formats.table.Table;
+import yendrik.formats.table.TableFormat;
 
 /**
  * A table as an Office Open XML workbook (ISO/IEC 29500) of one sheet. The first row is a heading
  * that stays in sight. Cells are texts or numbers, never formulas.
  */
 public final class XlsxTable implements Table {
+  /** The format. */
+  public static final TableFormat FORMAT =
+      new TableFormat(
+          "xlsx",
+          "Excel",
+          "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+          XlsxTable::new);
+
   private static final int LONGEST_NAME = 31;
-  private final String name;
-  private final List<List<Object>> rows = new ArrayList<>();
+  private static final int KEPT_ROWS = 500;
+  private final Workbook workbook;
+  private final Worksheet sheet;
+  private int rows;
 
   /**
+   * Begins a file.
+   *
    * @param name of the sheet; characters that a sheet's name cannot have become spaces
+   * @throws IOException if it cannot be written
    */
-  public XlsxTable(String name) {
+  public XlsxTable(OutputStream out, String name) throws IOException {
     String plain = name.replaceAll("[\\[\\]:*?/\\\\]", " ").strip();
-    this.name =
-        plain.isEmpty() ? "Sheet" : plain.substring(0, Math.min(LONGEST_NAME, plain.length()));
+    workbook = new Workbook(out, "Yendrik", "1.0");
+    sheet =
+        workbook.newWorksheet(
+            plain.isEmpty() ? "Sheet" : plain.substring(0, Math.min(LONGEST_NAME, plain.length())));
+    sheet.freezePane(1, 1);
   }
 
   @Override
-  public void row(String... cells) {
-    rows.add(new ArrayList<>());
-    for (String cell : cells) cell(cell);
-  }
-
-  @Override
-  public void cell(String text) {
-    rows.getLast().add(text);
-  }
-
-  @Override
-  public void cell(double number) {
-    rows.getLast().add(number);
-  }
-
-  /** The whole file. */
-  public byte[] bytes() {
-    var out = new ByteArrayOutputStream();
-    try (var workbook = new Workbook(out, "Yendrik", "1.0")) {
-      Worksheet sheet = workbook.newWorksheet(name);
-      for (int r = 0; r < rows.size(); r++)
-        for (int c = 0; c < rows.get(r).size(); c++) {
-          switch (rows.get(r).get(c)) {
-            case Double number -> sheet.value(r, c, number);
-            case Object text -> sheet.value(r, c, text.toString());
-          }
-          if (r == 0) sheet.style(0, c).bold().set();
-        }
-      sheet.freezePane(1, 1);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+  public void row(List<Cell> cells) throws IOException {
+    for (int c = 0; c < cells.size(); c++) {
+      switch (cells.get(c)) {
+        case Cell.Number(double number) -> sheet.value(rows, c, number);
+        case Cell.Text(String text) -> sheet.value(rows, c, text);
+      }
+      if (rows == 0) sheet.style(0, c).bold().set();
     }
-    return out.toByteArray();
+    rows++;
+    if (rows % KEPT_ROWS == 0) sheet.flush();
+  }
+
+  @Override
+  public void close() throws IOException {
+    workbook.finish();
   }
 }

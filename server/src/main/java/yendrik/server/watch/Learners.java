@@ -51,7 +51,7 @@ public class Learners {
   }
 
   /** Those of some people, or all of them where nobody is named; by name. */
-  List<Snapshot> of(Seat seat, Set<Long> people) {
+  public List<Snapshot> of(Seat seat, Set<Long> people) {
     return where(seat, people.isEmpty() ? DSL.noCondition() : ENROLMENT.PERSON_ID.in(people));
   }
 

@@ -3,51 +3,15 @@ package yendrik.server.watch;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
 import yendrik.core.outcome.Levels;
 import yendrik.core.progress.StepState;
 import yendrik.server.way.Explaining;
-import yendrik.server.way.Summary;
 
 /** What staff see when they watch. */
 final class WatchViews {
   private WatchViews() {}
-
-  /**
-   * @param steps in course order, as the threads are
-   */
-  record ProgressView(
-      int version,
-      Instant now,
-      String zone,
-      List<ModuleHead> modules,
-      List<StepHead> steps,
-      List<Group> groups,
-      List<LearnerRow> learners) {}
-
-  record ModuleHead(long id, String name) {}
-
-  record StepHead(
-      long id, long module, String name, StepKind kind, boolean published, boolean required) {}
-
-  record Group(long id, String name) {}
-
-  /**
-   * @param thread one letter for each step, see the glyphs
-   * @param overdue how many steps are overdue
-   */
-  record LearnerRow(
-      long enrolment,
-      long person,
-      String name,
-      Optional<Instant> lastHere,
-      double share,
-      String thread,
-      int overdue,
-      List<Summary.Raised> flags,
-      List<Long> groups) {}
 
   record LearnerView(
       long enrolment,
@@ -113,34 +77,6 @@ final class WatchViews {
       List<Happened> happened) {}
 
   /**
-   * @param version of the design that the columns are from
-   */
-  record MasteryView(
-      int version, List<OutcomeHead> outcomes, List<Group> groups, List<MasteryRow> learners) {}
-
-  /**
-   * @param composed whether it is made of others and cannot be rated itself
-   * @param group names of the groups that it stands in now, outermost first
-   */
-  record OutcomeHead(
-      long id,
-      String code,
-      String name,
-      List<String> levels,
-      int mastery,
-      boolean composed,
-      List<String> group,
-      boolean retired) {}
-
-  record MasteryRow(
-      long enrolment,
-      long person,
-      String name,
-      List<Long> groups,
-      boolean flagged,
-      Map<Long, Integer> levels) {}
-
-  /**
    * @param sum the computation with its numbers, where there is one
    * @param change what would bring mastery or take it
    * @param parts the outcomes that it is made of, if it is
@@ -182,28 +118,6 @@ final class WatchViews {
    */
   record OutcomeTrend(
       long id, String code, String name, List<Double> mastery, List<Double> rated) {}
-
-  /**
-   * @param version of the design that the columns are from
-   * @param steps that have points, in course order
-   */
-  record GradesView(
-      int version, List<GradeHead> steps, List<Group> groups, List<GradeRow> learners) {}
-
-  record GradeHead(long id, String module, String name, StepKind kind, double points) {}
-
-  /**
-   * @param scores step id to the share of its points, 0 to 1
-   * @param total share of the points of everything scored so far
-   */
-  record GradeRow(
-      long enrolment,
-      long person,
-      String name,
-      List<Long> groups,
-      boolean flagged,
-      Map<Long, Double> scores,
-      Optional<Double> total) {}
 
   /**
    * @param share of the result, 0 to 1

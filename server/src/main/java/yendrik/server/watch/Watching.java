@@ -1,7 +1,6 @@
 package yendrik.server.watch;
 
 import static yendrik.schema.Tables.LETTER;
-import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.Clock;
@@ -44,9 +43,7 @@ import yendrik.core.rule.words.LevelWords;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.time.TimeFact;
 import yendrik.core.watch.Reasons;
-import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.design.Designs;
-import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -57,16 +54,11 @@ import yendrik.server.watch.WatchViews.FlagView;
 import yendrik.server.watch.WatchViews.FollowView;
 import yendrik.server.watch.WatchViews.Happened;
 import yendrik.server.watch.WatchViews.HeldView;
-import yendrik.server.watch.WatchViews.LearnerRow;
 import yendrik.server.watch.WatchViews.LearnerView;
 import yendrik.server.watch.WatchViews.LetterView;
 import yendrik.server.watch.WatchViews.LevelView;
-import yendrik.server.watch.WatchViews.MasteryRow;
-import yendrik.server.watch.WatchViews.MasteryView;
 import yendrik.server.watch.WatchViews.MoveView;
-import yendrik.server.watch.WatchViews.OutcomeHead;
 import yendrik.server.watch.WatchViews.PieceView;
-import yendrik.server.watch.WatchViews.ProgressView;
 import yendrik.server.way.Explaining;
 import yendrik.server.way.Sessions;
 import yendrik.server.way.Walk;
@@ -101,63 +93,6 @@ class Watching {
     this.people = people;
     this.sessions = sessions;
     this.clock = clock;
-  }
-
-  private Designs.Ready published(Seat seat) {
-    return designs
-        .published(seat.course())
-        .orElseThrow(() -> Problem.conflict("Nothing is published yet."));
-  }
-
-  ProgressView progress(Seat seat, Set<Long> people) {
-    Optional<Designs.Ready> ready = designs.published(seat.course());
-    if (ready.isEmpty())
-      return new ProgressView(
-          0, clock.instant(), "UTC", List.of(), List.of(), List.of(), List.of());
-    CourseDesign design = ready.get().document().design();
-    List<WatchViews.StepHead> steps = new ArrayList<>();
-    for (var module : design.modules())
-      for (Step s : module.steps())
-        steps.add(
-            new WatchViews.StepHead(
-                s.id().value(),
-                module.id().value(),
-                s.name(),
-                s.kind(),
-                s.published() && module.published(),
-                s.required()));
-    return new ProgressView(
-        design.version(),
-        clock.instant(),
-        design.zone().getId(),
-        design.modules().stream()
-            .map(m -> new WatchViews.ModuleHead(m.id().value(), m.name()))
-            .toList(),
-        steps,
-        groups(design, seat),
-        learners.of(seat, people).stream().map(Watching::row).toList());
-  }
-
-  static List<WatchViews.Group> groups(CourseDesign design, Seat seat) {
-    return design.groups().entrySet().stream()
-        .map(g -> new WatchViews.Group(g.getKey().value(), g.getValue()))
-        .filter(g -> seat.sees(List.of(g.id())))
-        .sorted(java.util.Comparator.comparing(WatchViews.Group::name))
-        .toList();
-  }
-
-  private static LearnerRow row(Learners.Snapshot s) {
-    int overdue = (int) s.thread().chars().filter(c -> Bead.of((char) c).overdue()).count();
-    return new LearnerRow(
-        s.enrolment(),
-        s.person(),
-        s.name(),
-        s.lastHere(),
-        s.share(),
-        s.thread(),
-        overdue,
-        s.summary().flags(),
-        s.summary().groups());
   }
 
   LearnerView learner(Seat seat, long enrolment) {
@@ -360,41 +295,6 @@ class Watching {
     };
   }
 
-  MasteryView mastery(Seat seat, Set<Long> people) {
-    Optional<Designs.Ready> ready = designs.published(seat.course());
-    if (ready.isEmpty()) return new MasteryView(0, List.of(), List.of(), List.of());
-    Map<Long, OutcomeRecord> rows =
-        db.selectFrom(OUTCOME)
-            .where(OUTCOME.COURSE_ID.eq(seat.course().value()))
-            .fetchMap(OUTCOME.ID);
-    List<OutcomeHead> heads =
-        ready.get().document().design().outcomes().stream()
-            .map(o ->
-                new OutcomeHead(
-                    o.id().value(),
-                    o.code(),
-                    o.name(),
-                    names(o.scale()),
-                    o.scale().mastery(),
-                    o.madeOf().isPresent(),
-                    Json.list(rows.get(o.id().value()).getGroupPath(), String.class),
-                    rows.get(o.id().value()).getRetired()))
-            .toList();
-    List<MasteryRow> learnerRows =
-        learners.of(seat, people).stream()
-            .map(s ->
-                new MasteryRow(
-                    s.enrolment(),
-                    s.person(),
-                    s.name(),
-                    s.summary().groups(),
-                    !s.summary().flags().isEmpty(),
-                    s.summary().levels()))
-            .toList();
-    return new MasteryView(
-        ready.get().version(), heads, groups(ready.get().document().design(), seat), learnerRows);
-  }
-
   private static List<String> names(Scale scale) {
     return scale.levels().stream().map(Scale.Level::name).toList();
   }
@@ -481,10 +381,5 @@ class Watching {
                     .min(java.util.Comparator.naturalOrder())
                     .orElseThrow()))
         .toList();
-  }
-
-  /** The published course, for those who export. */
-  Designs.Ready course(Seat seat) {
-    return published(seat);
   }
 }

@@ -1,0 +1,20 @@
+package yendrik.formats;
+
+import java.util.List;
+import java.util.Optional;
+import yendrik.formats.csv.CsvTable;
+import yendrik.formats.table.TableFormat;
+import yendrik.formats.xlsx.XlsxTable;
+
+/** Every format in which something is written, in the order in which they are offered. */
+public final class Formats {
+  private Formats() {}
+
+  /** Of tables. */
+  public static final List<TableFormat> TABLES = List.of(CsvTable.FORMAT, XlsxTable.FORMAT);
+
+  /** The format of tables that has a name. */
+  public static Optional<TableFormat> table(String name) {
+    return TABLES.stream().filter(f -> f.name().equals(name)).findFirst();
+  }
+}

@@ -1,0 +1,100 @@
+package yendrik.server.watch.report;
+
+import static yendrik.schema.Tables.OUTCOME;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Component;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
+import yendrik.formats.table.Cell;
+import yendrik.schema.tables.records.OutcomeRecord;
+import yendrik.server.design.Designs;
+import yendrik.server.design.Json;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
+import yendrik.server.watch.report.MasteryView.MasteryRow;
+import yendrik.server.watch.report.MasteryView.OutcomeHead;
+
+/** How far learners are with the outcomes: a level for each of them on each outcome. */
+@Component
+class MasteryReport implements Report {
+  private final DSLContext db;
+  private final Learners learners;
+  private final Designs designs;
+
+  MasteryReport(DSLContext db, Learners learners, Designs designs) {
+    this.db = db;
+    this.learners = learners;
+    this.designs = designs;
+  }
+
+  @Override
+  public String name() {
+    return "mastery";
+  }
+
+  @Override
+  public MasteryView view(Seat seat, Set<Long> people) {
+    Optional<Designs.Ready> ready = designs.published(seat.course());
+    if (ready.isEmpty()) return new MasteryView(0, List.of(), List.of(), List.of());
+    Map<Long, OutcomeRecord> rows =
+        db.selectFrom(OUTCOME)
+            .where(OUTCOME.COURSE_ID.eq(seat.course().value()))
+            .fetchMap(OUTCOME.ID);
+    List<OutcomeHead> heads =
+        ready.get().document().design().outcomes().stream()
+            .map(o -> head(o, rows.get(o.id().value())))
+            .toList();
+    List<MasteryRow> learnerRows =
+        learners.of(seat, people).stream()
+            .map(s ->
+                new MasteryRow(
+                    s.enrolment(),
+                    s.person(),
+                    s.name(),
+                    s.summary().groups(),
+                    !s.summary().flags().isEmpty(),
+                    s.summary().levels()))
+            .toList();
+    return new MasteryView(
+        ready.get().version(), heads, ReportView.groups(ready.get(), seat), learnerRows);
+  }
+
+  private static OutcomeHead head(Outcome outcome, OutcomeRecord row) {
+    return new OutcomeHead(
+        outcome.id().value(),
+        outcome.code(),
+        outcome.name(),
+        outcome.scale().levels().stream().map(Scale.Level::name).toList(),
+        outcome.scale().mastery(),
+        outcome.madeOf().isPresent(),
+        Json.list(row.getGroupPath(), String.class),
+        row.getRetired());
+  }
+
+  /** A learner a row, an outcome a column, levels by name. */
+  @Override
+  public Sheet sheet(Seat seat) {
+    MasteryView view = view(seat, Set.of());
+    return new Sheet(
+        Stream.concat(Stream.of("Learner"), view.outcomes().stream().map(OutcomeHead::code))
+            .toList(),
+        view.learners().stream().map(row -> cells(row, view.outcomes())));
+  }
+
+  private static List<Cell> cells(MasteryRow row, List<OutcomeHead> outcomes) {
+    List<Cell> cells = new ArrayList<>();
+    cells.add(Cell.of(row.name()));
+    for (OutcomeHead outcome : outcomes) {
+      int level = row.levels().getOrDefault(outcome.id(), -1);
+      cells.add(level < 0 ? Cell.NOTHING : Cell.of(outcome.levels().get(level)));
+    }
+    return cells;
+  }
+}

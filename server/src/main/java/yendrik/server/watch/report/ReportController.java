@@ -1,0 +1,96 @@
+package yendrik.server.watch.report;
+
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpHeaders;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.formats.Formats;
+import yendrik.formats.table.Cell;
+import yendrik.formats.table.Table;
+import yendrik.formats.table.TableFormat;
+import yendrik.server.http.Problem;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+
+/** All reports, looked at and as files. */
+@RestController
+@RequestMapping("/api/courses/{course}/reports")
+class ReportController {
+  /** How many people can be named in an address. */
+  private static final int MOST_ROWS = 200;
+
+  private final Map<String, Report> reports;
+
+  ReportController(List<Report> reports) {
+    this.reports = reports.stream().collect(Collectors.toMap(Report::name, Function.identity()));
+  }
+
+  /**
+   * @param name what stands in the address
+   * @param title what people call it
+   */
+  record FileFormat(String name, String title) {}
+
+  /** The formats in which every report can be had as a file. */
+  @GetMapping
+  @Needs(Right.TEACH)
+  List<FileFormat> formats(@PathVariable long course) {
+    return Formats.TABLES.stream().map(f -> new FileFormat(f.name(), f.title())).toList();
+  }
+
+  /** A report about all learners, or only some: those about whom something has changed. */
+  @GetMapping("/{report}")
+  @Needs(Right.TEACH)
+  @Transactional(readOnly = true)
+  ReportView report(
+      @PathVariable long course,
+      @PathVariable String report,
+      @RequestParam(defaultValue = "") @Size(max = MOST_ROWS) Set<Long> people,
+      Seat seat) {
+    return one(report).view(seat, people);
+  }
+
+  /** The same as a file, written while its rows are made. */
+  @GetMapping("/{report}/{format}")
+  @Needs(Right.TEACH)
+  void file(
+      @PathVariable long course,
+      @PathVariable String report,
+      @PathVariable String format,
+      Seat seat,
+      HttpServletResponse response)
+      throws IOException {
+    TableFormat written = Formats.table(format).orElseThrow(() -> Problem.notFound("format"));
+    Report.Sheet sheet = one(report).sheet(seat);
+    response.setContentType(written.mediaType());
+    response.setHeader(
+        HttpHeaders.CONTENT_DISPOSITION,
+        "attachment; filename=\"" + report + "." + written.name() + "\"");
+    String title = report.substring(0, 1).toUpperCase(Locale.ROOT) + report.substring(1);
+    try (Table table = written.opener().open(response.getOutputStream(), title)) {
+      table.row(sheet.heads().stream().map(Cell::of).toList());
+      for (Iterator<List<Cell>> rows = sheet.rows().iterator(); rows.hasNext(); )
+        table.row(rows.next());
+    }
+  }
+
+  private Report one(String name) {
+    Report report = reports.get(name);
+    if (report == null) throw Problem.notFound("report");
+    return report;
+  }
+}
