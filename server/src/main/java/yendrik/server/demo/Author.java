@@ -37,7 +37,7 @@ import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
-import yendrik.server.design.Drafting;
+import yendrik.server.design.Drafts;
 import yendrik.server.design.Json;
 import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.RubricForms;
@@ -48,7 +48,7 @@ import yendrik.server.kinds.DemoScript;
 /** Writes one course of the demo through the same drafting as designers use. */
 final class Author {
   private final DSLContext db;
-  private final Drafting drafting;
+  private final Drafts drafts;
   private final Acts acts;
   private final Adoption adoption;
   private final Rubrics rubricsOfCourse;
@@ -72,7 +72,7 @@ final class Author {
 
   Author(
       DSLContext db,
-      Drafting drafting,
+      Drafts drafts,
       Acts acts,
       Adoption adoption,
       Rubrics rubrics,
@@ -82,7 +82,7 @@ final class Author {
     this.db = db;
     this.acts = acts;
     this.adoption = adoption;
-    this.drafting = drafting;
+    this.drafts = drafts;
     this.rubricsOfCourse = rubrics;
     this.files = files;
     this.by = by;
@@ -129,7 +129,7 @@ final class Author {
             view.madeOf(),
             Optional.of(view.group()),
             Optional.of(view.retired()));
-    outcomeViews.put(code, drafting.changeOutcome(course, view.id(), view.version(), edit));
+    outcomeViews.put(code, drafts.outcomes().change(course, view.id(), view.version(), edit));
   }
 
   long scale(String name, int mastery, Scale.Level... levels) {
@@ -175,7 +175,7 @@ final class Author {
     var edit =
         new DesignEdits.OutcomeEdit(
             code, name, description, scale, rule, madeOf, Optional.of(group), Optional.empty());
-    DesignViews.OutcomeView added = drafting.addOutcome(course, edit);
+    DesignViews.OutcomeView added = drafts.outcomes().add(course, edit);
     outcomeViews.put(code, added);
     outcomes.put(code, new OutcomeId(added.id()));
   }
@@ -196,7 +196,7 @@ final class Author {
    */
   void write(Script script, Instant start, int... dueAfterDays) {
     for (Script.ScriptModule module : script.modules()) {
-      var added = drafting.addModule(course, new DesignEdits.NewModule(module.name()));
+      var added = drafts.modules().add(course, new DesignEdits.NewModule(module.name()));
       var id = new ModuleId(added.id());
       moduleViews.put(id, added);
       int m = modules.size();
@@ -234,7 +234,9 @@ final class Author {
 
   private void step(ModuleId module, Script.ScriptStep step, Instant start, OptionalInt due) {
     var added =
-        drafting.addStep(course, new DesignEdits.NewStep(module.value(), step.kind(), step.name()));
+        drafts
+            .steps()
+            .add(course, new DesignEdits.NewStep(module.value(), step.kind(), step.name()));
     var id = new StepId(added.id());
     steps.put(step.key(), id);
     scripts.put(id, step);
@@ -305,7 +307,7 @@ final class Author {
                 .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1, cuts(t, script)))
                 .toList(),
             List.of());
-    views.put(id, drafting.changeStep(course, id.value(), view.version(), edit));
+    views.put(id, drafts.steps().change(course, id.value(), view.version(), edit));
   }
 
   void opens(String step, Condition when) {
@@ -318,7 +320,7 @@ final class Author {
     var edit =
         new DesignEdits.ModuleEdit(
             view.name(), true, false, Optional.of(Json.map(when)), Optional.empty(), true, true);
-    moduleViews.put(id, drafting.changeModule(course, id.value(), view.version(), edit));
+    moduleViews.put(id, drafts.modules().change(course, id.value(), view.version(), edit));
   }
 
   void badge(
@@ -339,7 +341,7 @@ final class Author {
             new DesignEdits.PictureEdit(shape, sign, colour),
             earned.map(Json::map),
             false);
-    badges.put(name, new BadgeId(drafting.addBadge(course, edit).id()));
+    badges.put(name, new BadgeId(drafts.badges().add(course, edit).id()));
   }
 
   BadgeId badge(String name) {

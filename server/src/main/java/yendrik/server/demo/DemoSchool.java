@@ -41,7 +41,7 @@ import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.Courses;
-import yendrik.server.design.Drafting;
+import yendrik.server.design.Drafts;
 import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.Rubrics;
 import yendrik.server.design.RuleView;
@@ -137,7 +137,7 @@ public class DemoSchool implements ApplicationRunner {
   private final DemoClock clock;
   private final People people;
   private final Courses courses;
-  private final Drafting drafting;
+  private final Drafts drafts;
   private final Publishing publishing;
   private final Walks walks;
   private final Acts acts;
@@ -155,7 +155,7 @@ public class DemoSchool implements ApplicationRunner {
       DemoClock clock,
       People people,
       Courses courses,
-      Drafting drafting,
+      Drafts drafts,
       Publishing publishing,
       Walks walks,
       Acts acts,
@@ -171,7 +171,7 @@ public class DemoSchool implements ApplicationRunner {
     this.clock = clock;
     this.people = people;
     this.courses = courses;
-    this.drafting = drafting;
+    this.drafts = drafts;
     this.publishing = publishing;
     this.walks = walks;
     this.acts = acts;
@@ -366,7 +366,7 @@ public class DemoSchool implements ApplicationRunner {
   }
 
   private Author author(long designer, CourseId course) {
-    return new Author(db, drafting, acts, adoption, rubrics, files, designer, course);
+    return new Author(db, drafts, acts, adoption, rubrics, files, designer, course);
   }
 
   /** What every course of the school shares; two of its outcomes wait to be adopted. */

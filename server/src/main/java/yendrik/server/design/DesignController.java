@@ -4,7 +4,6 @@ import jakarta.validation.Valid;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -44,10 +43,12 @@ import yendrik.server.people.Right;
 class DesignController {
   private static final int MOST_PROPOSALS = 8;
   private final Drafting drafting;
+  private final Drafts drafts;
   private final Designs designs;
   private final Clock clock;
 
-  DesignController(Drafting drafting, Designs designs, Clock clock) {
+  DesignController(Drafting drafting, Drafts drafts, Designs designs, Clock clock) {
+    this.drafts = drafts;
     this.drafting = drafting;
     this.designs = designs;
     this.clock = clock;
@@ -64,7 +65,7 @@ class DesignController {
   @ResponseStatus(HttpStatus.CREATED)
   OutcomeView addOutcome(
       @PathVariable long course, @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
-    return drafting.addOutcome(new CourseId(course), edit);
+    return drafts.outcomes().add(new CourseId(course), edit);
   }
 
   @PutMapping("/outcomes/{id}")
@@ -74,7 +75,7 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
-    return drafting.changeOutcome(new CourseId(course), id, IfMatch.version(version), edit);
+    return drafts.outcomes().change(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PutMapping("/outcomes/order")
@@ -88,7 +89,7 @@ class DesignController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
   ModuleView addModule(@PathVariable long course, @Valid @RequestBody DesignEdits.NewModule edit) {
-    return drafting.addModule(new CourseId(course), edit);
+    return drafts.modules().add(new CourseId(course), edit);
   }
 
   @PutMapping("/modules/{id}")
@@ -98,14 +99,14 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.ModuleEdit edit) {
-    return drafting.changeModule(new CourseId(course), id, IfMatch.version(version), edit);
+    return drafts.modules().change(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PostMapping("/steps")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
   StepView addStep(@PathVariable long course, @Valid @RequestBody DesignEdits.NewStep edit) {
-    return drafting.addStep(new CourseId(course), edit);
+    return drafts.steps().add(new CourseId(course), edit);
   }
 
   @PutMapping("/steps/{id}")
@@ -115,14 +116,14 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.StepEdit edit) {
-    return drafting.changeStep(new CourseId(course), id, IfMatch.version(version), edit);
+    return drafts.steps().change(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PostMapping("/badges")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
   BadgeView addBadge(@PathVariable long course, @Valid @RequestBody DesignEdits.BadgeEdit edit) {
-    return drafting.addBadge(new CourseId(course), edit);
+    return drafts.badges().add(new CourseId(course), edit);
   }
 
   @PutMapping("/badges/{id}")
@@ -132,7 +133,7 @@ class DesignController {
       @PathVariable long id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.BadgeEdit edit) {
-    return drafting.changeBadge(new CourseId(course), id, IfMatch.version(version), edit);
+    return drafts.badges().change(new CourseId(course), id, IfMatch.version(version), edit);
   }
 
   @PutMapping("/order")
@@ -150,7 +151,7 @@ class DesignController {
       @PathVariable String part,
       @PathVariable long id,
       @RequestHeader("If-Match") Optional<String> version) {
-    drafting.remove(new CourseId(course), part(part), id, version.map(IfMatch::version));
+    drafting.remove(new CourseId(course), part, id, version.map(IfMatch::version));
   }
 
   /** Brings back what was taken away. */
@@ -158,7 +159,7 @@ class DesignController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void restore(@PathVariable long course, @PathVariable String part, @PathVariable long id) {
-    drafting.restore(new CourseId(course), part(part), id);
+    drafting.restore(new CourseId(course), part, id);
   }
 
   record ProposalView(Map<String, Object> leaf, String subject, String says) {}
@@ -173,7 +174,7 @@ class DesignController {
       @RequestParam long id) {
     var design = designs.draft(new CourseId(course)).design();
     var today = LocalDate.ofInstant(clock.instant(), design.zone());
-    Set<OutcomeId> retired = drafting.retired(new CourseId(course));
+    Set<OutcomeId> retired = drafts.outcomes().retired(new CourseId(course));
     return new Proposals(design, at(place, id), today)
         .forText(text, MOST_PROPOSALS + retired.size()).stream()
             .filter(p -> !(p.leaf() instanceof Leaf.OfOutcome o && retired.contains(o.outcome())))
@@ -192,13 +193,5 @@ class DesignController {
       case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
       default -> throw Problem.field("place", "There is no rule at " + place + ".");
     };
-  }
-
-  private static Drafting.Part part(String text) {
-    try {
-      return Drafting.Part.valueOf(text.toLowerCase(Locale.ROOT));
-    } catch (IllegalArgumentException e) {
-      throw Problem.notFound("part of a course");
-    }
   }
 }

@@ -75,6 +75,11 @@ public final class Json {
     return Optional.ofNullable(json).map(j -> read(j, Condition.class));
   }
 
+  /** A rule that a client sent, as it is kept, or a Problem that names the field. */
+  static @Nullable JSONB column(String field, Optional<Map<String, Object>> sent) {
+    return sent.map(s -> of(condition(field, s))).orElse(null);
+  }
+
   /** The tree of a rule as plain maps, for sending. */
   public static Map<String, Object> map(Object value) {
     return MAPPER.convertValue(value, new TypeReference<>() {});

@@ -42,11 +42,13 @@ import yendrik.server.people.SignedIn;
 public class Rubrics {
   private final DSLContext db;
   private final DraftStore drafts;
+  private final DraftTables tables;
   private final Clock clock;
 
-  Rubrics(DSLContext db, DraftStore drafts, Clock clock) {
+  Rubrics(DSLContext db, DraftStore drafts, DraftTables tables, Clock clock) {
     this.db = db;
     this.drafts = drafts;
+    this.tables = tables;
     this.clock = clock;
   }
 
@@ -84,14 +86,7 @@ public class Rubrics {
   }
 
   private RubricView view(CourseId course, long id) {
-    return view(row(course, id), drafts.document(course));
-  }
-
-  private RubricRecord row(CourseId course, long id) {
-    return drafts.rubrics(course).stream()
-        .filter(r -> r.getId() == id)
-        .findFirst()
-        .orElseThrow(() -> Problem.notFound("rubric"));
+    return view(tables.rubrics.one(course, id), drafts.document(course));
   }
 
   public RubricView add(CourseId course, RubricEdit edit) {
@@ -102,31 +97,25 @@ public class Rubrics {
 
   private RubricView insert(
       CourseId course, String name, List<Rubric.Criterion> criteria, int lastKey) {
-    long id =
-        db.insertInto(RUBRIC)
-            .set(RUBRIC.COURSE_ID, course.value())
-            .set(RUBRIC.NAME, name.strip())
-            .set(RUBRIC.CRITERIA, Json.of(criteria))
-            .set(RUBRIC.LAST_KEY, lastKey)
-            .returning(RUBRIC.ID)
-            .fetchSingle(RUBRIC.ID);
-    return view(course, id);
+    return view(course, tables.rubrics.add(course, columns(name, criteria, lastKey)));
+  }
+
+  private RubricRecord columns(String name, List<Rubric.Criterion> criteria, int lastKey) {
+    RubricRecord row = tables.rubrics.fresh();
+    row.setName(name.strip());
+    row.setCriteria(Json.of(criteria));
+    row.setLastKey(lastKey);
+    return row;
   }
 
   RubricView change(CourseId course, long id, int version, RubricEdit edit) {
-    RubricRecord row = row(course, id);
+    RubricRecord row = tables.rubrics.one(course, id);
     var keys = new Keys(row.getLastKey());
     List<Rubric.Criterion> criteria = criteria(course, edit, keys);
-    int rows =
-        db.update(RUBRIC)
-            .set(RUBRIC.NAME, edit.name().strip())
-            .set(RUBRIC.CRITERIA, Json.of(criteria))
-            .set(RUBRIC.LAST_KEY, keys.last)
-            .set(RUBRIC.VERSION, version + 1)
-            .where(RUBRIC.ID.eq(id), RUBRIC.VERSION.eq(version), RUBRIC.DELETED_AT.isNull())
-            .execute();
+    boolean done =
+        tables.rubrics.change(course, id, version, columns(edit.name(), criteria, keys.last));
     RubricView now = view(course, id);
-    if (rows == 0) throw Problem.changed(now);
+    if (!done) throw Problem.changed(now);
     return now;
   }
 
@@ -340,7 +329,7 @@ public class Rubrics {
 
   /** Copies a course's rubric to the shelf. */
   void shelve(CourseId course, long id, SignedIn person) {
-    RubricRecord row = row(course, id);
+    RubricRecord row = tables.rubrics.one(course, id);
     db.insertInto(RUBRIC)
         .set(RUBRIC.NAME, row.getName())
         .set(RUBRIC.CRITERIA, row.getCriteria())

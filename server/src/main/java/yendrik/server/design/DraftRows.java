@@ -1,0 +1,120 @@
+package yendrik.server.design;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.TableField;
+import org.jooq.TableRecord;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import yendrik.core.id.CourseId;
+import yendrik.server.http.Problem;
+
+/**
+ * Rows of one kind in drafts: the one way to add, find, change, take away and bring back. Whoever
+ * changes a row says which version they saw.
+ *
+ * @param <R> the row; as an argument it holds the columns that are to be written
+ */
+final class DraftRows<R extends TableRecord<R>> {
+  private final DSLContext db;
+  private final Clock clock;
+  private final String called;
+  private final TableField<R, Long> id;
+  private final TableField<R, Long> course;
+  private final TableField<R, Integer> version;
+  private final TableField<R, Instant> deletedAt;
+
+  /**
+   * @param called what one of them is called, where it is not found
+   */
+  DraftRows(
+      DSLContext db,
+      Clock clock,
+      String called,
+      TableField<R, Long> id,
+      TableField<R, Long> course,
+      TableField<R, Integer> version,
+      TableField<R, Instant> deletedAt) {
+    this.db = db;
+    this.clock = clock;
+    this.called = called;
+    this.id = id;
+    this.course = course;
+    this.version = version;
+    this.deletedAt = deletedAt;
+  }
+
+  private Condition is(CourseId of, long row) {
+    return id.eq(row).and(course.eq(of.value()));
+  }
+
+  /** A row that was not taken away, or a Problem as if there were none. */
+  R one(CourseId of, long row) {
+    return find(of, row).orElseThrow(() -> Problem.notFound(called));
+  }
+
+  Optional<R> find(CourseId of, long row) {
+    return db.selectFrom(id.getTable()).where(is(of, row), deletedAt.isNull()).fetchOptional();
+  }
+
+  /** An empty row, to be filled with what is to be written. */
+  R fresh() {
+    return db.newRecord(id.getTable());
+  }
+
+  /** Adds a row; its id comes back. */
+  long add(CourseId of, R row) {
+    row.set(course, of.value());
+    return db.insertInto(id.getTable()).set(row).returning(id).fetchSingle(id);
+  }
+
+  /**
+   * Adds a row at the end.
+   *
+   * @param within those at whose end
+   */
+  long add(CourseId of, R row, TableField<R, Integer> position, Condition within) {
+    row.set(position, next(position, within));
+    return add(of, row);
+  }
+
+  /** The first free place. */
+  int next(TableField<R, Integer> position, Condition within) {
+    return db.select(DSL.coalesce(DSL.max(position), -1).plus(1))
+        .from(id.getTable())
+        .where(within)
+        .fetchSingle()
+        .value1();
+  }
+
+  /** Writes some columns of a row, if it is still the version that was seen. */
+  boolean change(CourseId of, long row, int seen, R columns) {
+    columns.set(version, seen + 1);
+    return db.update(id.getTable())
+            .set(columns)
+            .where(is(of, row), version.eq(seen), deletedAt.isNull())
+            .execute()
+        == 1;
+  }
+
+  /** The version that stands, also of what was taken away. */
+  Optional<Integer> version(CourseId of, long row) {
+    return db.select(version).from(id.getTable()).where(is(of, row)).fetchOptional(version);
+  }
+
+  void remove(CourseId of, long row) {
+    mark(of, row, clock.instant());
+  }
+
+  void restore(CourseId of, long row) {
+    mark(of, row, null);
+  }
+
+  private void mark(CourseId of, long row, @Nullable Instant at) {
+    int rows = db.update(id.getTable()).set(deletedAt, at).where(is(of, row)).execute();
+    if (rows == 0) throw Problem.notFound("part of this course");
+  }
+}

@@ -1,0 +1,59 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.MODULE;
+
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.CourseId;
+import yendrik.schema.tables.records.ModuleRecord;
+import yendrik.server.design.DesignViews.ModuleView;
+import yendrik.server.http.Problem;
+
+/** Changes to the modules of a draft. */
+@Service
+@Transactional
+public class ModuleDrafts {
+  private final DSLContext db;
+  private final Drafting drafting;
+  private final DraftTables tables;
+
+  ModuleDrafts(DSLContext db, Drafting drafting, DraftTables tables) {
+    this.db = db;
+    this.drafting = drafting;
+    this.tables = tables;
+  }
+
+  public ModuleView add(CourseId course, DesignEdits.NewModule edit) {
+    if (db.fetchExists(COURSE, COURSE.ID.eq(course.value()).and(COURSE.FRAMEWORK.isTrue())))
+      throw Problem.conflict("A framework has outcomes and scales only. Modules are in courses.");
+    ModuleRecord row = tables.modules.fresh();
+    row.setName(edit.name().strip());
+    return view(
+        course,
+        tables.modules.add(course, row, MODULE.POSITION, MODULE.COURSE_ID.eq(course.value())));
+  }
+
+  public ModuleView change(CourseId course, long id, int version, DesignEdits.ModuleEdit edit) {
+    ModuleRecord row = tables.modules.fresh();
+    row.setName(edit.name().strip());
+    row.setPublished(edit.published());
+    row.setStrictOrder(edit.strictOrder());
+    row.setOpensWhen(Json.column("opensWhen", edit.opensWhen()));
+    row.setDoneWhen(Json.column("doneWhen", edit.doneWhen()));
+    row.setListed(edit.listed());
+    row.setStaysOpen(edit.staysOpen());
+    boolean done = tables.modules.change(course, id, version, row);
+    ModuleView now = view(course, id);
+    if (!done) throw Problem.changed(now);
+    return now;
+  }
+
+  private ModuleView view(CourseId course, long id) {
+    return drafting.view(course).modules().stream()
+        .filter(m -> m.id() == id)
+        .findFirst()
+        .orElseThrow(() -> Problem.notFound("module"));
+  }
+}

@@ -1,0 +1,138 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.SCALE;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.OutcomeId;
+import yendrik.schema.tables.records.OutcomeRecord;
+import yendrik.server.design.DesignViews.OutcomeView;
+import yendrik.server.http.Problem;
+
+/** Changes to the outcomes of a draft. */
+@Service
+@Transactional
+public class OutcomeDrafts {
+  private final DSLContext db;
+  private final DraftStore drafts;
+  private final DraftTables tables;
+  private final Adoption adoption;
+  private final Scales scales;
+  private final Clock clock;
+
+  OutcomeDrafts(
+      DSLContext db,
+      DraftStore drafts,
+      DraftTables tables,
+      Adoption adoption,
+      Scales scales,
+      Clock clock) {
+    this.db = db;
+    this.drafts = drafts;
+    this.tables = tables;
+    this.adoption = adoption;
+    this.scales = scales;
+    this.clock = clock;
+  }
+
+  public OutcomeView add(CourseId course, DesignEdits.OutcomeEdit edit) {
+    check(course, edit, 0);
+    long id =
+        tables.outcomes.add(
+            course, columns(edit), OUTCOME.POSITION, OUTCOME.COURSE_ID.eq(course.value()));
+    return view(course, id);
+  }
+
+  public OutcomeView change(CourseId course, long id, int version, DesignEdits.OutcomeEdit edit) {
+    check(course, edit, id);
+    OutcomeRecord row = tables.outcomes.one(course, id);
+    checkWords(row, edit);
+    scales.checkMove(course, row, edit.scale());
+    OutcomeRecord columns = columns(edit);
+    columns.setChangedAt(clock.instant());
+    boolean done = tables.outcomes.change(course, id, version, columns);
+    OutcomeView now = view(course, id);
+    if (!done) throw Problem.changed(now);
+    return now;
+  }
+
+  private OutcomeRecord columns(DesignEdits.OutcomeEdit edit) {
+    OutcomeRecord row = tables.outcomes.fresh();
+    row.setScaleId(edit.scale());
+    row.setCode(edit.code().strip());
+    row.setName(edit.name().strip());
+    row.setDescription(edit.description());
+    row.setLevelRule(Json.of(edit.levelRule().rule()));
+    row.setMadeOf(madeOf(edit));
+    row.setGroupPath(group(edit));
+    row.setRetired(edit.retired().orElse(false));
+    return row;
+  }
+
+  private void check(CourseId course, DesignEdits.OutcomeEdit edit, long self) {
+    boolean scale =
+        db.fetchExists(
+            SCALE,
+            SCALE
+                .ID
+                .eq(edit.scale())
+                .and(SCALE.COURSE_ID.eq(course.value()))
+                .and(SCALE.DELETED_AT.isNull()));
+    if (!scale) throw Problem.field("scale", "Choose one of the course's scales.");
+    boolean taken =
+        db.fetchExists(
+            OUTCOME,
+            OUTCOME
+                .COURSE_ID
+                .eq(course.value())
+                .and(OUTCOME.CODE.eq(edit.code().strip()))
+                .and(OUTCOME.ID.ne(self))
+                .and(OUTCOME.DELETED_AT.isNull()));
+    if (taken)
+      throw Problem.field("code", "Another outcome has the code " + edit.code() + " already.");
+  }
+
+  private static void checkWords(OutcomeRecord row, DesignEdits.OutcomeEdit edit) {
+    boolean same =
+        row.getCode().equals(edit.code().strip())
+            && row.getName().equals(edit.name().strip())
+            && row.getDescription().equals(edit.description());
+    if (row.getAdoptedFrom() != null && !same)
+      throw Problem.field(
+          "name",
+          "The words of "
+              + row.getCode()
+              + " belong to a framework. Make the outcome the course’s own to change them.");
+  }
+
+  private static @Nullable JSONB madeOf(DesignEdits.OutcomeEdit edit) {
+    return edit.madeOf().map(m -> Json.of(m.composition())).orElse(null);
+  }
+
+  private static JSONB group(DesignEdits.OutcomeEdit edit) {
+    return Json.of(edit.group().stream().flatMap(List::stream).map(String::strip).toList());
+  }
+
+  /** Outcomes that are gone from choices. */
+  @Transactional(readOnly = true)
+  Set<OutcomeId> retired(CourseId course) {
+    return drafts.outcomes(course).stream()
+        .filter(OutcomeRecord::getRetired)
+        .map(o -> new OutcomeId(o.getId()))
+        .collect(Collectors.toSet());
+  }
+
+  private OutcomeView view(CourseId course, long id) {
+    OutcomeRecord row = tables.outcomes.one(course, id);
+    return DesignViews.outcome(row, adoption.of(List.of(row)));
+  }
+}

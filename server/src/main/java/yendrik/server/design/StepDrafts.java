@@ -1,0 +1,211 @@
+package yendrik.server.design;
+
+import static yendrik.schema.Tables.STEP;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
+import yendrik.core.kind.Kind;
+import yendrik.core.kind.Kinds;
+import yendrik.core.rule.NodeId;
+import yendrik.core.rule.words.Dates;
+import yendrik.core.rule.words.Wording;
+import yendrik.formats.json.CoreJson;
+import yendrik.schema.tables.records.StepRecord;
+import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.http.Problem;
+import yendrik.server.http.SafeHtml;
+
+/** Changes to the steps of a draft. */
+@Service
+@Transactional
+public class StepDrafts {
+  private final DSLContext db;
+  private final DraftStore drafts;
+  private final DraftTables tables;
+  private final StepAuthors rooms;
+  private final Clock clock;
+
+  StepDrafts(DSLContext db, DraftStore drafts, DraftTables tables, StepAuthors rooms, Clock clock) {
+    this.db = db;
+    this.drafts = drafts;
+    this.tables = tables;
+    this.rooms = rooms;
+    this.clock = clock;
+  }
+
+  public StepView add(CourseId course, DesignEdits.NewStep edit) {
+    tables.modules.one(course, edit.module());
+    Kind kind = Kinds.of(edit.kind());
+    Step.Scoring usual = kind.usualScoring();
+    StepRecord row = tables.steps.fresh();
+    row.setModuleId(edit.module());
+    row.setKind(CoreJson.name(edit.kind()));
+    row.setName(edit.name().strip());
+    row.setPosition(place(edit));
+    row.setDoneWhen(JSONB.valueOf("{}"));
+    row.setContent(Json.of(rooms.fresh(edit.kind())));
+    row.setPassMark(usual.passMark());
+    row.setPoints(usual.points());
+    row.setAttempts(usual.attempts());
+    long id = tables.steps.add(course, row);
+    db.update(STEP)
+        .set(STEP.DONE_WHEN, Json.of(usualDone(kind, new StepId(id))))
+        .where(STEP.ID.eq(id))
+        .execute();
+    return view(course, id);
+  }
+
+  /** Makes room after the step that is named; one that has gone meanwhile is no place. */
+  private int place(DesignEdits.NewStep edit) {
+    Condition inModule = STEP.MODULE_ID.eq(edit.module());
+    Optional<Integer> after =
+        edit.after()
+            .flatMap(id ->
+                db.select(STEP.POSITION)
+                    .from(STEP)
+                    .where(STEP.ID.eq(id), inModule, STEP.DELETED_AT.isNull())
+                    .fetchOptional(STEP.POSITION));
+    if (after.isEmpty()) return tables.steps.next(STEP.POSITION, inModule);
+    db.update(STEP)
+        .set(STEP.POSITION, STEP.POSITION.plus(1))
+        .where(inModule, STEP.POSITION.gt(after.get()))
+        .execute();
+    return after.get() + 1;
+  }
+
+  private static yendrik.core.rule.Condition usualDone(Kind kind, StepId id) {
+    var node = new NodeId(UUID.randomUUID().toString().substring(0, 8));
+    return new yendrik.core.rule.Condition.Ask(node, kind.usualDoneWhen(id));
+  }
+
+  public StepView change(CourseId course, long id, int version, DesignEdits.StepEdit edit) {
+    StepRecord before = row(course, id);
+    checkStep(edit);
+    checkEvidence(course, edit);
+    StepKind kind = DraftStore.kind(before);
+    Content content =
+        rooms.checked(kind, place(course, edit), SafeHtml.of(edit.body()), edit.part());
+    checkGroups(course, edit);
+    boolean done = tables.steps.change(course, id, version, columns(edit, kind, content));
+    StepView now = view(course, id);
+    if (!done) throw Problem.changed(now);
+    return now;
+  }
+
+  private StepRecord columns(DesignEdits.StepEdit edit, StepKind kind, Content content) {
+    StepRecord row = tables.steps.fresh();
+    row.setName(edit.name().strip());
+    row.setRequired(edit.required());
+    row.setPublished(edit.published());
+    row.setOpensWhen(Json.column("opensWhen", edit.opensWhen()));
+    row.setDoneWhen(Json.column("doneWhen", Optional.of(edit.doneWhen())));
+    row.setListed(edit.listed());
+    row.setStaysOpen(edit.staysOpen());
+    row.setOpensAt(edit.opensAt().orElse(null));
+    row.setDueAt(edit.dueAt().orElse(null));
+    row.setClosesAt(edit.closesAt().orElse(null));
+    row.setMinutes(edit.minutes());
+    row.setPoints(rooms.points(kind, content, edit.points()));
+    row.setPassMark(edit.passMark());
+    row.setAttempts(edit.attempts());
+    row.setContent(Json.of(content));
+    row.setTies(
+        Json.of(
+            edit.evidenceFor().stream()
+                .map(t -> new Step.Tie(new OutcomeId(t.outcome()), t.weight(), t.cuts()))
+                .toList()));
+    row.setAudience(
+        Json.of(
+            new Step.Audience(
+                edit.groups().stream().map(GroupId::new).collect(Collectors.toSet()), Set.of())));
+    return row;
+  }
+
+  private void checkGroups(CourseId course, DesignEdits.StepEdit edit) {
+    Set<GroupId> known = drafts.groups(course).keySet();
+    for (long group : edit.groups())
+      if (group <= 0 || !known.contains(new GroupId(group)))
+        throw Problem.field("groups", "There is no such group in this course.");
+  }
+
+  private StepAuthor.Place place(CourseId course, DesignEdits.StepEdit edit) {
+    return new StepAuthor.Place(
+        course,
+        edit.evidenceFor().stream().map(DesignEdits.TieEdit::outcome).collect(Collectors.toSet()),
+        drafts.rubrics(course).stream().map(r -> r.getId()).collect(Collectors.toSet()));
+  }
+
+  /** Cut points fit the scale. */
+  private void checkEvidence(CourseId course, DesignEdits.StepEdit edit) {
+    if (edit.evidenceFor().stream().allMatch(t -> t.cuts().isEmpty())) return;
+    CourseDesign design = drafts.document(course).design();
+    for (DesignEdits.TieEdit tie : edit.evidenceFor())
+      tie.cuts().ifPresent(cuts -> checkCuts(design, tie.outcome(), cuts));
+  }
+
+  private static void checkCuts(CourseDesign design, long outcome, List<Double> cuts) {
+    var tied = design.outcome(new OutcomeId(outcome));
+    if (tied.isEmpty()) return;
+    int most = tied.get().scale().top();
+    if (cuts.isEmpty() || cuts.size() > most)
+      throw Problem.field(
+          "evidenceFor",
+          tied.get().code()
+              + " takes 1 to "
+              + most
+              + " cut points, one for each level above the lowest.");
+    double least = 0;
+    for (double cut : cuts) {
+      if (!(cut >= least && cut <= 1))
+        throw Problem.field(
+            "evidenceFor",
+            "The cut points of " + tied.get().code() + " must rise from 0 to 100 %.");
+      least = cut;
+    }
+  }
+
+  private static void checkStep(DesignEdits.StepEdit edit) {
+    var opens = edit.opensAt();
+    var closes = edit.closesAt();
+    if (opens.isPresent() && closes.isPresent() && !opens.get().isBefore(closes.get()))
+      throw Problem.field("closesAt", "It must close after it opens.");
+    if (edit.dueAt().isPresent() && opens.isPresent() && edit.dueAt().get().isBefore(opens.get()))
+      throw Problem.field("dueAt", "It cannot be due before it opens.");
+    for (DesignEdits.TieEdit tie : edit.evidenceFor())
+      if (!(tie.weight() > 0)) throw Problem.field("evidenceFor", "A weight must be above 0.");
+  }
+
+  /** A step goes with its module. */
+  private StepRecord row(CourseId course, long id) {
+    StepRecord row = tables.steps.one(course, id);
+    if (tables.modules.find(course, row.getModuleId()).isEmpty()) throw Problem.notFound("step");
+    return row;
+  }
+
+  private StepView view(CourseId course, long id) {
+    CourseDesign design = drafts.document(course).design();
+    return view(row(course, id), new Wording(design, Dates.of(design, clock.instant())));
+  }
+
+  StepView view(StepRecord row, Wording wording) {
+    Content content = drafts.content(row);
+    return DesignViews.step(
+        row, content.body(), rooms.part(DraftStore.kind(row), content), wording);
+  }
+}
