@@ -42,9 +42,7 @@ class IdsTest {
   @MethodSource("ids")
   void an_id_is_positive_and_written_as_its_number(LongFunction<Comparable<?>> id) {
     assertThat(id.apply(1)).hasToString("1");
-    assertThatThrownBy(() -> id.apply(0))
-        .isInstanceOf(IllegalArgumentException.class)
-        .hasMessageContaining("0");
+    assertThatThrownBy(() -> id.apply(0)).isInstanceOf(Refusal.class).hasMessageContaining("0");
   }
 
   @ParameterizedTest

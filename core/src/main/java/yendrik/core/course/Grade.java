@@ -2,6 +2,7 @@ package yendrik.core.course;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import yendrik.core.Refusal;
 
 /** What scores amount to. */
 public final class Grade {
@@ -15,8 +16,8 @@ public final class Grade {
    */
   public record Scored(double points, double share) {
     public Scored {
-      if (!(points >= 0)) throw new IllegalArgumentException("points " + points);
-      if (!(share >= 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+      if (!(points >= 0)) throw new Refusal("points " + points);
+      if (!(share >= 0 && share <= 1)) throw new Refusal("share " + share);
     }
   }
 

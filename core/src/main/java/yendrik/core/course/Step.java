@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import yendrik.core.Refusal;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
@@ -59,10 +60,9 @@ public record Step(
     public static final Scoring NONE = new Scoring(0, 0, 0);
 
     public Scoring {
-      if (!(points >= 0)) throw new IllegalArgumentException("points " + points);
-      if (!(passMark >= 0 && passMark <= 1))
-        throw new IllegalArgumentException("pass mark " + passMark);
-      if (attempts < 0) throw new IllegalArgumentException("attempts " + attempts);
+      if (!(points >= 0)) throw new Refusal("points " + points);
+      if (!(passMark >= 0 && passMark <= 1)) throw new Refusal("pass mark " + passMark);
+      if (attempts < 0) throw new Refusal("attempts " + attempts);
     }
   }
 
@@ -84,10 +84,10 @@ public record Step(
       cuts = cuts.map(List::copyOf);
       double least = 0;
       for (double cut : cuts.orElse(List.of())) {
-        if (!(cut >= least && cut <= 1)) throw new IllegalArgumentException("cut point " + cut);
+        if (!(cut >= least && cut <= 1)) throw new Refusal("cut point " + cut);
         least = cut;
       }
-      if (!(weight > 0)) throw new IllegalArgumentException("weight " + weight);
+      if (!(weight > 0)) throw new Refusal("weight " + weight);
     }
   }
 

@@ -1,9 +1,11 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /** Names a badge. The number means nothing beyond being unique in its installation. */
 public record BadgeId(long value) implements Comparable<BadgeId> {
   public BadgeId {
-    if (value <= 0) throw new IllegalArgumentException("BadgeId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("BadgeId must be positive, was " + value);
   }
 
   @Override

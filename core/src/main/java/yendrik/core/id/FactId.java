@@ -1,12 +1,14 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /**
  * Names a fact; later facts have larger numbers. The number means nothing beyond being unique in
  * its installation.
  */
 public record FactId(long value) implements Comparable<FactId> {
   public FactId {
-    if (value <= 0) throw new IllegalArgumentException("FactId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("FactId must be positive, was " + value);
   }
 
   @Override

@@ -1,9 +1,11 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /** Names a flag of a course. The number means nothing beyond being unique in its installation. */
 public record FlagId(long value) implements Comparable<FlagId> {
   public FlagId {
-    if (value <= 0) throw new IllegalArgumentException("FlagId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("FlagId must be positive, was " + value);
   }
 
   @Override

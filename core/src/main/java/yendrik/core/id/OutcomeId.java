@@ -1,9 +1,11 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /** Names an outcome. The number means nothing beyond being unique in its installation. */
 public record OutcomeId(long value) implements Comparable<OutcomeId> {
   public OutcomeId {
-    if (value <= 0) throw new IllegalArgumentException("OutcomeId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("OutcomeId must be positive, was " + value);
   }
 
   @Override

@@ -1,12 +1,14 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /**
  * Names a person, learner or staff. The number means nothing beyond being unique in its
  * installation.
  */
 public record PersonId(long value) implements Comparable<PersonId> {
   public PersonId {
-    if (value <= 0) throw new IllegalArgumentException("PersonId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("PersonId must be positive, was " + value);
   }
 
   @Override

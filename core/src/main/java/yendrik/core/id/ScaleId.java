@@ -1,9 +1,11 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /** Names a scale. The number means nothing beyond being unique in its installation. */
 public record ScaleId(long value) implements Comparable<ScaleId> {
   public ScaleId {
-    if (value <= 0) throw new IllegalArgumentException("ScaleId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("ScaleId must be positive, was " + value);
   }
 
   @Override

@@ -1,12 +1,14 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /**
  * Names a session of a course, one meeting with a register. The number means nothing beyond being
  * unique in its installation.
  */
 public record SessionId(long value) implements Comparable<SessionId> {
   public SessionId {
-    if (value <= 0) throw new IllegalArgumentException("SessionId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("SessionId must be positive, was " + value);
   }
 
   @Override

@@ -1,12 +1,14 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /**
  * Names a status of a register, what can be said of a learner at a session. The number means
  * nothing beyond being unique in its course.
  */
 public record StatusId(long value) implements Comparable<StatusId> {
   public StatusId {
-    if (value <= 0) throw new IllegalArgumentException("StatusId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("StatusId must be positive, was " + value);
   }
 
   @Override

@@ -1,9 +1,11 @@
 package yendrik.core.id;
 
+import yendrik.core.Refusal;
+
 /** Names a step of a module. The number means nothing beyond being unique in its installation. */
 public record StepId(long value) implements Comparable<StepId> {
   public StepId {
-    if (value <= 0) throw new IllegalArgumentException("StepId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("StepId must be positive, was " + value);
   }
 
   @Override

@@ -1,6 +1,7 @@
 package yendrik.core.outcome;
 
 import java.util.List;
+import yendrik.core.Refusal;
 import yendrik.core.id.OutcomeId;
 
 /**
@@ -25,7 +26,7 @@ public record Composition(List<OutcomeId> parts, How how) {
   /** As {@link All}, but for {@code n} of the parts; above mastery, the n-th best of them. */
   public record AtLeast(int n) implements How {
     public AtLeast {
-      if (n < 1) throw new IllegalArgumentException("at least " + n);
+      if (n < 1) throw new Refusal("at least " + n);
     }
   }
 

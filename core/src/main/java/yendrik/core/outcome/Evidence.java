@@ -1,6 +1,7 @@
 package yendrik.core.outcome;
 
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 
@@ -38,8 +39,8 @@ public record Evidence(
   }
 
   public Evidence {
-    if (level < 0) throw new IllegalArgumentException("level " + level);
-    if (!(weight > 0)) throw new IllegalArgumentException("weight " + weight);
+    if (level < 0) throw new Refusal("level " + level);
+    if (!(weight > 0)) throw new Refusal("weight " + weight);
   }
 
   /** Whether a piece judges the same thing, so that the later of the two replaces the other. */

@@ -1,5 +1,7 @@
 package yendrik.core.outcome;
 
+import yendrik.core.Refusal;
+
 /**
  * How one level follows from pieces of evidence. A level is an index into the outcome's scale, 0
  * the weakest. Below, l₁ … lₙ are the levels of the pieces that count, oldest first, and w₁ … wₙ
@@ -26,8 +28,7 @@ public sealed interface LevelMethod {
    */
   record RecencyWeighted(int halvesEvery) implements LevelMethod {
     public RecencyWeighted {
-      if (halvesEvery < 1)
-        throw new IllegalArgumentException("a weight that halves with every " + halvesEvery);
+      if (halvesEvery < 1) throw new Refusal("a weight that halves with every " + halvesEvery);
     }
   }
 
@@ -38,8 +39,7 @@ public sealed interface LevelMethod {
    */
   record Secure(int times, int last) implements LevelMethod {
     public Secure {
-      if (times < 1 || last < times)
-        throw new IllegalArgumentException(times + " of the last " + last);
+      if (times < 1 || last < times) throw new Refusal(times + " of the last " + last);
     }
   }
 }

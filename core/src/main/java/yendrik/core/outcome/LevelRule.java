@@ -2,6 +2,7 @@ package yendrik.core.outcome;
 
 import java.time.Instant;
 import java.util.Optional;
+import yendrik.core.Refusal;
 
 /**
  * How an outcome's level is found.
@@ -11,7 +12,7 @@ import java.util.Optional;
  */
 public record LevelRule(LevelMethod method, int fewest, Optional<Instant> since) {
   public LevelRule {
-    if (fewest < 1) throw new IllegalArgumentException("fewest pieces " + fewest);
+    if (fewest < 1) throw new Refusal("fewest pieces " + fewest);
   }
 
   /** A method on all evidence, from the first piece. */

@@ -1,6 +1,7 @@
 package yendrik.core.outcome;
 
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.OutcomeId;
 
 /**
@@ -19,6 +20,6 @@ public record Outcome(
     LevelRule levelRule,
     Optional<Composition> madeOf) {
   public Outcome {
-    if (code.isBlank()) throw new IllegalArgumentException("outcome " + id + " needs a code");
+    if (code.isBlank()) throw new Refusal("outcome " + id + " needs a code");
   }
 }

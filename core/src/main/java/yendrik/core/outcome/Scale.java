@@ -1,6 +1,7 @@
 package yendrik.core.outcome;
 
 import java.util.List;
+import yendrik.core.Refusal;
 import yendrik.core.id.ScaleId;
 
 /**
@@ -21,20 +22,18 @@ public record Scale(ScaleId id, String name, List<Level> levels, int mastery) {
    */
   public record Level(int key, String name, double points, String description) {
     public Level {
-      if (name.isBlank()) throw new IllegalArgumentException("a level needs a name");
-      if (!Double.isFinite(points))
-        throw new IllegalArgumentException("points of level " + name + " are " + points);
+      if (name.isBlank()) throw new Refusal("a level needs a name");
+      if (!Double.isFinite(points)) throw new Refusal("points of level " + name + " are " + points);
     }
   }
 
   public Scale {
     levels = List.copyOf(levels);
-    if (levels.size() < 2)
-      throw new IllegalArgumentException("scale " + name + " needs two levels or more");
+    if (levels.size() < 2) throw new Refusal("scale " + name + " needs two levels or more");
     if (mastery < 0 || mastery >= levels.size())
-      throw new IllegalArgumentException("mastery " + mastery + " is not a level of " + name);
+      throw new Refusal("mastery " + mastery + " is not a level of " + name);
     if (levels.stream().mapToInt(Level::key).distinct().count() != levels.size())
-      throw new IllegalArgumentException("two levels of " + name + " have the same key");
+      throw new Refusal("two levels of " + name + " have the same key");
   }
 
   /** The index of the level with a key, -1 when there is none. */

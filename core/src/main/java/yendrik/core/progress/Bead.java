@@ -1,5 +1,7 @@
 package yendrik.core.progress;
 
+import yendrik.core.Refusal;
+
 /**
  * One state with its two marks.
  *
@@ -16,12 +18,12 @@ public record Bead(StepState state, boolean overdue, boolean outOfReach) {
   /**
    * Reads what {@link #letter} wrote.
    *
-   * @throws IllegalArgumentException for any other character
+   * @throws Refusal for any other character
    */
   public static Bead of(char letter) {
     int code = letter - FIRST;
     if (code < 0 || code >= StepState.values().length * 4)
-      throw new IllegalArgumentException("no bead is written '" + letter + "'");
+      throw new Refusal("no bead is written '" + letter + "'");
     return new Bead(StepState.values()[code / 4], code % 2 == 1, code % 4 >= 2);
   }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import yendrik.core.Refusal;
 import yendrik.core.id.PersonId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
@@ -22,7 +23,7 @@ public final class Replay {
    * @param facts all facts, in any order; the first publication that they name is in force from the
    *     first of them on
    * @param until the moment to stop at
-   * @throws IllegalArgumentException if the facts name no publication
+   * @throws Refusal if the facts name no publication
    */
   public static Progress run(
       IntFunction<CompiledCourse> designs, PersonId person, List<Fact> facts, Instant until) {
@@ -31,8 +32,7 @@ public final class Replay {
         standing.stream()
             .flatMap(f -> version(f).stream())
             .findFirst()
-            .orElseThrow(
-                () -> new IllegalArgumentException("the facts name no version of the design"));
+            .orElseThrow(() -> new Refusal("the facts name no version of the design"));
     return run(designs, designs.apply(first), person, standing, until);
   }
 

@@ -1,5 +1,7 @@
 package yendrik.core.quiz;
 
+import yendrik.core.Refusal;
+
 /** What becomes of an answer. */
 public sealed interface Mark {
   /** Nothing is to be had for it. */
@@ -11,11 +13,10 @@ public sealed interface Mark {
   /** It is marked. The share of the question's points, from 0 to 1. */
   record Marked(double share) implements Mark {
     /**
-     * @throws IllegalArgumentException if the share is not from 0 to 1
+     * @throws Refusal if the share is not from 0 to 1
      */
     public Marked {
-      if (!(share >= 0 && share <= 1))
-        throw new IllegalArgumentException("a share of " + share + " of the points");
+      if (!(share >= 0 && share <= 1)) throw new Refusal("a share of " + share + " of the points");
     }
   }
 

@@ -1,5 +1,7 @@
 package yendrik.core.quiz;
 
+import yendrik.core.Refusal;
+
 /** The kinds of questions: the closed list. What a kind is stands in a package of its own. */
 public enum QuestionKind {
   /** One of some choices is right. */
@@ -19,10 +21,10 @@ public enum QuestionKind {
   /**
    * The kind that is stored under a name.
    *
-   * @throws IllegalArgumentException if none ever was
+   * @throws Refusal if none ever was
    */
   public static QuestionKind of(String stored) {
     for (QuestionKind kind : values()) if (kind.stored.equals(stored)) return kind;
-    throw new IllegalArgumentException("no kind of question is stored as " + stored);
+    throw new Refusal("no kind of question is stored as " + stored);
   }
 }

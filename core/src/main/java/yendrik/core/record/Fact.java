@@ -2,6 +2,7 @@ package yendrik.core.record;
 
 import java.time.Instant;
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FactId;
@@ -58,7 +59,7 @@ public record Fact(
    */
   public record CameUnder(int version) implements What {
     public CameUnder {
-      if (version < 1) throw new IllegalArgumentException("version " + version);
+      if (version < 1) throw new Refusal("version " + version);
     }
   }
 
@@ -119,7 +120,7 @@ public record Fact(
 
   public record AttemptsAdded(StepId step, int attempts) implements AtStep {
     public AttemptsAdded {
-      if (attempts < 1) throw new IllegalArgumentException("attempts " + attempts);
+      if (attempts < 1) throw new Refusal("attempts " + attempts);
     }
   }
 

@@ -1,10 +1,13 @@
 package yendrik.core.record;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import yendrik.core.Refusal;
 import yendrik.core.id.FactId;
 
 /** The list of facts about one learner, as it is read. */
@@ -20,7 +23,7 @@ public final class Facts {
    * newest correction takes its place in time, whether that names the fact itself or an earlier
    * correction of it. What was taken back stands no more, until a still newer correction.
    *
-   * @throws IllegalArgumentException if a correction names a fact that is not in the list
+   * @throws Refusal if a correction names a fact that is not in the list
    */
   public static List<Fact> standing(List<Fact> all) {
     Map<FactId, Fact> byId = new HashMap<>();
@@ -31,7 +34,8 @@ public final class Facts {
     List<Fact> standing = new ArrayList<>();
     newest.forEach((first, fact) -> {
       if (!(fact.what() instanceof Fact.TakenBack))
-        standing.add(fact.id().equals(first) ? fact : inPlaceOf(byId.get(first), fact));
+        standing.add(
+            fact.id().equals(first) ? fact : inPlaceOf(requireNonNull(byId.get(first)), fact));
     });
     standing.sort(HAPPENED);
     return standing;
@@ -42,7 +46,7 @@ public final class Facts {
     while (first.replaces().isPresent()) {
       Fact earlier = byId.get(first.replaces().get());
       if (earlier == null)
-        throw new IllegalArgumentException(
+        throw new Refusal(
             "fact " + first.id() + " corrects fact " + first.replaces().get() + ", unknown here");
       first = earlier;
     }

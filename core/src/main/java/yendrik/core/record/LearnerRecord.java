@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Predicate;
+import yendrik.core.Refusal;
 import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
@@ -286,12 +287,12 @@ public final class LearnerRecord {
   /**
    * What a strand holds.
    *
-   * @throws IllegalArgumentException if the record has no such strand
+   * @throws Refusal if the record has no such strand
    */
   public <S extends Strand<?, ?>> S strand(Strand.Door<S> door) {
     for (int i = 0; i < strands.length; i++)
       if (doors[i] == door) return door.strand().cast(strands[i]);
-    throw new IllegalArgumentException("this record has no strand " + door.name());
+    throw new Refusal("this record has no strand " + door.name());
   }
 
   private int composed(int o) {

@@ -1,11 +1,13 @@
 package yendrik.core.rubric;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import yendrik.core.Refusal;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
 
@@ -18,7 +20,7 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
   private static final double HAIR = 1e-9;
 
   /**
-   * @throws IllegalArgumentException when two criteria have the same key
+   * @throws Refusal when two criteria have the same key
    */
   public Rubric {
     criteria = List.copyOf(criteria);
@@ -42,12 +44,11 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
       List<Level> levels) {
 
     /**
-     * @throws IllegalArgumentException with fewer than two levels, or two of the same key
+     * @throws Refusal with fewer than two levels, or two of the same key
      */
     public Criterion {
       levels = List.copyOf(levels);
-      if (levels.size() < 2)
-        throw new IllegalArgumentException("“" + name + "” needs two levels or more");
+      if (levels.size() < 2) throw new Refusal("“" + name + "” needs two levels or more");
       unique(levels.stream().map(Level::key).toList(), "levels of “" + name + "”");
     }
 
@@ -72,7 +73,7 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
   public record Level(
       int key, String name, String description, double points, Optional<Integer> standsFor) {
     public Level {
-      if (!(points >= 0)) throw new IllegalArgumentException("points " + points);
+      if (!(points >= 0)) throw new Refusal("points " + points);
     }
   }
 
@@ -112,7 +113,7 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
   /**
    * Adds up what was met: the points of the levels met in the criteria that count.
    *
-   * @throws IllegalArgumentException as {@link #check} says
+   * @throws Refusal as {@link #check} says
    */
   public Score score(List<Met> met) {
     Map<Integer, Level> levels = check(met);
@@ -132,39 +133,38 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
     Map<Integer, Level> levels = check(met);
     Map<Integer, String> comments = new HashMap<>();
     for (Met m : met) comments.put(m.criterion(), m.comment());
-    return criteria.stream()
-        .filter(c -> c.outcome().isPresent() && levels.containsKey(c.key()))
-        .filter(c -> levels.get(c.key()).standsFor().isPresent())
-        .map(c ->
-            new Shown(
-                c.key(),
-                c.outcome().orElseThrow(),
-                levels.get(c.key()).standsFor().orElseThrow(),
-                comments.get(c.key())))
-        .toList();
+    List<Shown> shown = new ArrayList<>();
+    for (Criterion c : criteria) {
+      Level level = levels.get(c.key());
+      if (level == null || c.outcome().isEmpty() || level.standsFor().isEmpty()) continue;
+      shown.add(
+          new Shown(
+              c.key(),
+              c.outcome().get(),
+              level.standsFor().get(),
+              comments.getOrDefault(c.key(), "")));
+    }
+    return List.copyOf(shown);
   }
 
   /**
    * The level met in each criterion, by the criterion's key.
    *
-   * @throws IllegalArgumentException when a criterion or a level is none of this rubric, or a
-   *     criterion is met twice
+   * @throws Refusal when a criterion or a level is none of this rubric, or a criterion is met twice
    */
   public Map<Integer, Level> check(List<Met> met) {
     Map<Integer, Level> levels = new HashMap<>();
     for (Met m : met) {
       Criterion criterion =
           criterion(m.criterion())
-              .orElseThrow(() ->
-                  new IllegalArgumentException("“" + name + "” has no criterion " + m.criterion()));
+              .orElseThrow(() -> new Refusal("“" + name + "” has no criterion " + m.criterion()));
       Level level =
           criterion
               .level(m.level())
-              .orElseThrow(() ->
-                  new IllegalArgumentException(
-                      "“" + criterion.name() + "” has no level " + m.level()));
+              .orElseThrow(
+                  () -> new Refusal("“" + criterion.name() + "” has no level " + m.level()));
       if (levels.put(m.criterion(), level) != null)
-        throw new IllegalArgumentException("“" + criterion.name() + "” is assessed twice");
+        throw new Refusal("“" + criterion.name() + "” is assessed twice");
     }
     return levels;
   }
@@ -172,6 +172,6 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
   private static void unique(List<Integer> keys, String of) {
     Set<Integer> seen = new HashSet<>();
     for (int key : keys)
-      if (!seen.add(key)) throw new IllegalArgumentException("two " + of + " have the key " + key);
+      if (!seen.add(key)) throw new Refusal("two " + of + " have the key " + key);
   }
 }

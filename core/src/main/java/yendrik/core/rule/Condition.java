@@ -2,6 +2,7 @@ package yendrik.core.rule;
 
 import java.util.List;
 import java.util.stream.Stream;
+import yendrik.core.Refusal;
 
 /**
  * A rule, or a part of one: a question about a learner, or a joint over other conditions. Trees are
@@ -48,7 +49,7 @@ public sealed interface Condition {
   record AtLeast(NodeId id, int n, List<Condition> parts) implements Condition {
     public AtLeast {
       parts = List.copyOf(parts);
-      if (n < 1) throw new IllegalArgumentException("at least " + n + " of");
+      if (n < 1) throw new Refusal("at least " + n + " of");
     }
   }
 

@@ -3,6 +3,7 @@ package yendrik.core.rule;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.Set;
+import yendrik.core.Refusal;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
@@ -55,7 +56,7 @@ public sealed interface Leaf {
   /** At least this share of the module's required steps is done. */
   record ModuleShare(ModuleId module, double share) implements Leaf {
     public ModuleShare {
-      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
     }
   }
 
@@ -83,7 +84,7 @@ public sealed interface Leaf {
    */
   record AttendanceRate(double share) implements Leaf {
     public AttendanceRate {
-      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
     }
   }
 
@@ -113,10 +114,9 @@ public sealed interface Leaf {
   /** From a moment (included), until a moment (excluded), or between two. */
   record InTime(Optional<Instant> from, Optional<Instant> until) implements Leaf {
     public InTime {
-      if (from.isEmpty() && until.isEmpty())
-        throw new IllegalArgumentException("a date condition needs a date");
+      if (from.isEmpty() && until.isEmpty()) throw new Refusal("a date condition needs a date");
       if (from.isPresent() && until.isPresent() && !from.get().isBefore(until.get()))
-        throw new IllegalArgumentException("it would begin at " + from.get() + ", after its end");
+        throw new Refusal("it would begin at " + from.get() + ", after its end");
     }
   }
 
@@ -162,11 +162,11 @@ public sealed interface Leaf {
   /** There at less than this share of the sessions with a mark: asks for one that counts. */
   record AttendanceUnder(double share) implements Signal {
     public AttendanceUnder {
-      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
     }
   }
 
   private static void positive(int n, String what) {
-    if (n < 1) throw new IllegalArgumentException(what + " must be 1 or more, was " + n);
+    if (n < 1) throw new Refusal(what + " must be 1 or more, was " + n);
   }
 }

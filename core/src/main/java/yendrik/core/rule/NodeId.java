@@ -1,5 +1,7 @@
 package yendrik.core.rule;
 
+import yendrik.core.Refusal;
+
 /**
  * Names a node of a rule for as long as the rule lives, so that findings and verdicts can point at
  * it.
@@ -7,8 +9,8 @@ package yendrik.core.rule;
 public record NodeId(String value) {
   public NodeId {
     if (value.isBlank() || value.length() > 40)
-      throw new IllegalArgumentException("node id '" + value + "' must have 1 to 40 characters");
+      throw new Refusal("node id '" + value + "' must have 1 to 40 characters");
     if (value.chars().anyMatch(Character::isISOControl))
-      throw new IllegalArgumentException("a node id has no control characters");
+      throw new Refusal("a node id has no control characters");
   }
 }

@@ -1,6 +1,7 @@
 package yendrik.core.strand;
 
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.look.Probe;
@@ -37,10 +38,10 @@ public interface StepLeaf extends Leaf.OfStrand {
   /**
    * Refuses a number below 1.
    *
-   * @throws IllegalArgumentException saying what of it
+   * @throws Refusal saying what of it
    */
   static void positive(int n, String what) {
-    if (n < 1) throw new IllegalArgumentException(what + " must be 1 or more, was " + n);
+    if (n < 1) throw new Refusal(what + " must be 1 or more, was " + n);
   }
 
   /**

@@ -1,7 +1,7 @@
 package yendrik.core.course;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -11,6 +11,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
+import yendrik.core.Refusal;
 
 class GradeTest {
   @Test
@@ -46,7 +47,7 @@ class GradeTest {
 
   @Test
   void shares_beyond_the_whole_are_refused() {
-    assertThatIllegalArgumentException().isThrownBy(() -> new Grade.Scored(10, 1.2));
-    assertThatIllegalArgumentException().isThrownBy(() -> new Grade.Scored(-1, 1));
+    assertThatExceptionOfType(Refusal.class).isThrownBy(() -> new Grade.Scored(10, 1.2));
+    assertThatExceptionOfType(Refusal.class).isThrownBy(() -> new Grade.Scored(-1, 1));
   }
 }

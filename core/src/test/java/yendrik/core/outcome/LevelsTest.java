@@ -19,6 +19,7 @@ import net.jqwik.api.constraints.NotEmpty;
 import net.jqwik.api.constraints.Size;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
+import yendrik.core.Refusal;
 import yendrik.core.Workshop;
 
 class LevelsTest {
@@ -159,7 +160,7 @@ class LevelsTest {
             () -> new LevelMethod.Secure(0, 3),
             () -> new LevelMethod.Secure(4, 3),
             () -> new LevelRule(BEST, 0, Optional.empty())))
-      assertThatThrownBy(impossible::run).isInstanceOf(IllegalArgumentException.class);
+      assertThatThrownBy(impossible::run).isInstanceOf(Refusal.class);
   }
 
   @Property

@@ -14,6 +14,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import yendrik.core.Refusal;
 import yendrik.core.Workshop;
 import yendrik.core.id.FactId;
 import yendrik.core.progress.Progress;
@@ -89,7 +90,7 @@ class FactsTest {
         new Fact(
             new FactId(9), START, Optional.empty(), new Fact.WasHere(), Optional.of(new FactId(4)));
     assertThatThrownBy(() -> Facts.standing(List.of(lost)))
-        .isInstanceOf(IllegalArgumentException.class)
+        .isInstanceOf(Refusal.class)
         .hasMessageContaining("4");
   }
 

@@ -12,6 +12,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
+import yendrik.core.Refusal;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
@@ -129,7 +130,7 @@ class LearnerRecordTest {
   void cut_points_rise_from_nothing_to_the_whole() {
     for (List<Double> wrong : List.of(List.of(0.6, 0.5), List.of(-0.1), List.of(1.1)))
       assertThatThrownBy(() -> new Step.Tie(BRAKE, 1, Optional.of(wrong)))
-          .isInstanceOf(IllegalArgumentException.class);
+          .isInstanceOf(Refusal.class);
   }
 
   @Test
@@ -211,10 +212,8 @@ class LearnerRecordTest {
 
   @Test
   void a_film_cannot_be_played_backwards_or_past_its_end() {
-    assertThatThrownBy(() -> new FilmFact.Watched(ANATOMY, 5, 5, 10))
-        .isInstanceOf(IllegalArgumentException.class);
-    assertThatThrownBy(() -> new FilmFact.Watched(ANATOMY, 5, 11, 10))
-        .isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> new FilmFact.Watched(ANATOMY, 5, 5, 10)).isInstanceOf(Refusal.class);
+    assertThatThrownBy(() -> new FilmFact.Watched(ANATOMY, 5, 11, 10)).isInstanceOf(Refusal.class);
   }
 
   @Test

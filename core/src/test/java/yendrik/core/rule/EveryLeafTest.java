@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
+import yendrik.core.Refusal;
 import yendrik.core.Workshop;
 import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
@@ -342,7 +343,7 @@ class EveryLeafTest {
             () -> new Leaf.InTime(Optional.empty(), Optional.empty()),
             () -> new Leaf.InTime(Optional.of(START), Optional.of(START)),
             () -> new Leaf.QuietFor(-1)))
-      assertThatThrownBy(nonsense::run).isInstanceOf(IllegalArgumentException.class);
+      assertThatThrownBy(nonsense::run).isInstanceOf(Refusal.class);
   }
 
   private static final Offset<Double> HAIR = Offset.offset(1e-9);

@@ -9,12 +9,14 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.outcome.Composition;
 import yendrik.formats.json.CoreJson;
@@ -275,6 +277,10 @@ public final class FrameworkCase {
           Optional.empty());
     }
 
+    private JsonNode node(UUID id) {
+      return Objects.requireNonNullElseGet(nodes.get(id), MissingNode::getInstance);
+    }
+
     private List<String> path(String where, UUID id) {
       List<String> path = new ArrayList<>();
       Set<UUID> met = new HashSet<>();
@@ -284,7 +290,7 @@ public final class FrameworkCase {
           checks.fault(where, "isChildOf leads in a circle.");
           break;
         }
-        if (groups.contains(at)) path.addFirst(text(nodes.get(at), "fullStatement"));
+        if (groups.contains(at)) path.addFirst(text(node(at), "fullStatement"));
         at = above.get(at);
       }
       return Checks.group(path);
@@ -297,7 +303,7 @@ public final class FrameworkCase {
               .flatMap(part -> Optional.ofNullable(codes.get(part)).stream())
               .toList();
       if (of.isEmpty()) return item;
-      String way = text(nodes.get(item.identifier().orElseThrow()).path("extensions"), COMBINE);
+      String way = text(node(item.identifier().orElseThrow()).path("extensions"), COMBINE);
       Composition.How how = Ways.of(way).orElse(new Composition.All());
       return new Framework.Item(
           item.identifier(),

@@ -21,6 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.Refusal;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
@@ -116,11 +117,11 @@ public final class CoreJson {
   /**
    * The word of a stored name.
    *
-   * @throws IllegalArgumentException if no word was ever stored under it
+   * @throws Refusal if no word was ever stored under it
    */
   public static <E extends Enum<E>> E word(Class<E> type, String name) {
     for (E word : type.getEnumConstants()) if (name(word).equals(name)) return word;
-    throw new IllegalArgumentException("no " + type.getSimpleName() + " is stored as " + name);
+    throw new Refusal("no " + type.getSimpleName() + " is stored as " + name);
   }
 
   /**

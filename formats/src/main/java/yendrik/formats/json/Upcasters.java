@@ -1,6 +1,7 @@
 package yendrik.formats.json;
 
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.Refusal;
 
 /**
  * Brings facts that were stored in an older form into the present one while they are read. Facts
@@ -29,7 +30,7 @@ final class Upcasters {
           case "LATE" -> 2;
           case "EXCUSED" -> 4;
           case "ABSENT" -> 5;
-          default -> throw new IllegalArgumentException("no mark was ever stored as " + presence);
+          default -> throw new Refusal("no mark was ever stored as " + presence);
         });
   }
 

@@ -1,5 +1,6 @@
 package yendrik.server.demo;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.SCALE;
@@ -92,7 +93,7 @@ final class Author {
   /** Adopts an outcome of a framework. */
   void adopt(Author framework, String code) {
     adoption.adopt(
-        course, framework.course, List.of(framework.outcomes.get(code).value()), List.of());
+        course, framework.course, List.of(known(framework.outcomes, code).value()), List.of());
     outcomes.put(
         code,
         new OutcomeId(
@@ -118,7 +119,7 @@ final class Author {
 
   /** Writes an outcome anew in other words. */
   void reword(String code, String description) {
-    var view = outcomeViews.get(code);
+    var view = known(outcomeViews, code);
     var edit =
         new DesignEdits.OutcomeEdit(
             code,
@@ -159,7 +160,7 @@ final class Author {
       String description,
       OutcomeForms.How how,
       String... of) {
-    List<Long> parts = Arrays.stream(of).map(part -> outcomes.get(part).value()).toList();
+    List<Long> parts = Arrays.stream(of).map(part -> known(outcomes, part).value()).toList();
     var madeOf = new OutcomeForms.MadeOfForm(how, 1, parts);
     outcome(scale, code, name, description, new LevelMethod.MostRecent(), Optional.of(madeOf));
   }
@@ -210,7 +211,7 @@ final class Author {
   /** Writes the rubrics and gives each to its step. */
   void rubrics(Script script) {
     for (Script.ScriptRubric rubric : script.rubrics()) {
-      StepId step = steps.get(rubric.step());
+      StepId step = known(steps, rubric.step());
       RubricForms.RubricView view = rubricsOfCourse.add(course, rubric.rubric());
       rubrics.put(step, view.id());
       rubricViews.put(rubric.step(), view);
@@ -258,7 +259,10 @@ final class Author {
 
   private List<Question> carrying(Script.ScriptStep script) {
     return script.questions().stream()
-        .map(q -> q.carrying(Optional.ofNullable(script.carried().get(q.id())).map(outcomes::get)))
+        .map(q ->
+            q.carrying(
+                Optional.ofNullable(script.carried().get(q.id()))
+                    .map(code -> known(outcomes, code))))
         .toList();
   }
 
@@ -276,8 +280,8 @@ final class Author {
 
   private void change(
       StepId id, Optional<Condition> opens, Optional<Condition> done, Optional<Instant> due) {
-    var view = views.get(id);
-    var script = scripts.get(id);
+    var view = known(views, id);
+    var script = known(scripts, id);
     Map<String, Object> doneWhen =
         done.map(Json::map).orElseGet(() -> DemoSchool.rule(view.doneWhen().root()));
     var edit =
@@ -304,19 +308,19 @@ final class Author {
                         Optional.ofNullable(films.get(id)),
                         Optional.ofNullable(rubrics.get(id)))),
             script.ties().stream()
-                .map(t -> new DesignEdits.TieEdit(outcomes.get(t).value(), 1, cuts(t, script)))
+                .map(t -> new DesignEdits.TieEdit(known(outcomes, t).value(), 1, cuts(t, script)))
                 .toList(),
             List.of());
     views.put(id, drafts.steps().change(course, id.value(), view.version(), edit));
   }
 
   void opens(String step, Condition when) {
-    change(steps.get(step), Optional.of(when), Optional.empty(), Optional.empty());
+    change(known(steps, step), Optional.of(when), Optional.empty(), Optional.empty());
   }
 
   void moduleOpens(int module, Condition when) {
     ModuleId id = modules.get(module);
-    var view = moduleViews.get(id);
+    var view = known(moduleViews, id);
     var edit =
         new DesignEdits.ModuleEdit(
             view.name(), true, false, Optional.of(Json.map(when)), Optional.empty(), true, true);
@@ -344,25 +348,31 @@ final class Author {
     badges.put(name, new BadgeId(drafts.badges().add(course, edit).id()));
   }
 
+  private static <V> V known(Map<?, V> map, Object key) {
+    return requireNonNull(map.get(key), () -> "the demo has no " + key);
+  }
+
   BadgeId badge(String name) {
-    return badges.get(name);
+    return known(badges, name);
   }
 
   StepId id(String step) {
-    return steps.get(step);
+    return known(steps, step);
   }
 
   Script.ScriptStep script(StepId id) {
-    return scripts.get(id);
+    return known(scripts, id);
   }
 
   /** The outcomes that a step gives evidence for. */
   List<OutcomeId> evidence(String step) {
-    return scripts.get(steps.get(step)).ties().stream().map(outcomes::get).toList();
+    return known(scripts, known(steps, step)).ties().stream()
+        .map(code -> known(outcomes, code))
+        .toList();
   }
 
   OutcomeId outcomeId(String code) {
-    return outcomes.get(code);
+    return known(outcomes, code);
   }
 
   Condition ask(Leaf leaf) {
@@ -374,11 +384,11 @@ final class Author {
   }
 
   Condition done(String step) {
-    return ask(new Leaf.StepDone(steps.get(step)));
+    return ask(new Leaf.StepDone(known(steps, step)));
   }
 
   Condition score(String step, double from) {
-    return ask(new MarkLeaf.Score(steps.get(step), from, 1));
+    return ask(new MarkLeaf.Score(known(steps, step), from, 1));
   }
 
   private NodeId node() {

@@ -1,5 +1,7 @@
 package yendrik.server.demo;
 
+import static java.util.Objects.requireNonNull;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -54,11 +56,11 @@ public final class DemoClock extends Clock {
 
   @Override
   public Clock withZone(ZoneId zone) {
-    return hands.get().withZone(zone);
+    return requireNonNull(hands.get()).withZone(zone);
   }
 
   @Override
   public Instant instant() {
-    return hands.get().instant();
+    return requireNonNull(hands.get()).instant();
   }
 }

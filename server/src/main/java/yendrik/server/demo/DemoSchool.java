@@ -1,5 +1,6 @@
 package yendrik.server.demo;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.DayOfWeek;
@@ -244,7 +245,7 @@ public class DemoSchool implements ApplicationRunner {
     List<Registers.SessionView> sessions = sessions(teaching, start, saturday, tuesday);
     for (String name : LEARNERS) {
       clock.putTo(start.minus(Duration.ofDays(9)));
-      long learner = ids.get(name);
+      long learner = requireNonNull(ids.get(name));
       boolean late = name.equals("Gwen Takeda");
       if (late) clock.putTo(today.minus(Duration.ofDays(4)));
       long there = walks.enrol(induction.course, learner, Optional.of(tomas));
@@ -722,24 +723,27 @@ public class DemoSchool implements ApplicationRunner {
   }
 
   private void excuse(Author course, String name, String step, String reason) {
-    long enrolment = walks.enrolment(course.course, ids.get(name)).orElseThrow();
+    long enrolment = walks.enrolment(course.course, requireNonNull(ids.get(name))).orElseThrow();
     StepId id = course.id(step);
     walks.act(
-        enrolment, Optional.of(ids.get("Tomas Weir")), _ -> List.of(new Fact.Excused(id, reason)));
+        enrolment,
+        Optional.of(requireNonNull(ids.get("Tomas Weir"))),
+        _ -> List.of(new Fact.Excused(id, reason)));
   }
 
   private void handMadeStories(Author foundations, Seat teaching, Instant today) {
     clock.putTo(today.minus(Duration.ofHours(50)));
-    long ilse = walks.enrolment(foundations.course, ids.get("Ilse Tran")).orElseThrow();
+    long ilse =
+        walks.enrolment(foundations.course, requireNonNull(ids.get("Ilse Tran"))).orElseThrow();
     var given =
         new Fact.BadgeIssued(
             foundations.badge("Never Missed a Saturday"),
             "At the bench on all five Saturdays so far");
-    walks.act(ilse, Optional.of(ids.get("Tomas Weir")), _ -> List.of(given));
+    walks.act(ilse, Optional.of(requireNonNull(ids.get("Tomas Weir"))), _ -> List.of(given));
     clock.putTo(today.minus(Duration.ofDays(3)));
     List<Long> quiet = new ArrayList<>();
     for (String name : Set.of("Bashir Colm", "Wren Castellane"))
-      quiet.add(walks.enrolment(foundations.course, ids.get(name)).orElseThrow());
+      quiet.add(walks.enrolment(foundations.course, requireNonNull(ids.get(name))).orElseThrow());
     letters.write(
         teaching,
         quiet,
@@ -747,8 +751,8 @@ public class DemoSchool implements ApplicationRunner {
         "Hello {name},\n\nyou have not been in the course for a while. Open for you now:\n{open}\n\nCome on Saturday and we look at it together.\n\n{me}");
     clock.putTo(today.minus(Duration.ofDays(2)));
     messages.write(
-        seat(foundations.course, ids.get("Wren Castellane")),
-        ids.get("Tomas Weir"),
+        seat(foundations.course, requireNonNull(ids.get("Wren Castellane"))),
+        requireNonNull(ids.get("Tomas Weir")),
         "Hello Tomas,\n\nmy evenings were full, I had to move house. I am back next week and go on with the fault report then.\n\nWren");
   }
 

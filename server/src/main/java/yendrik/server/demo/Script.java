@@ -1,19 +1,20 @@
 package yendrik.server.demo;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import org.yaml.snakeyaml.Yaml;
 import yendrik.core.course.StepKind;
 import yendrik.core.quiz.Question;
 import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.demo.ScriptFile.CriterionText;
+import yendrik.server.demo.ScriptFile.LevelText;
+import yendrik.server.demo.ScriptFile.QuestionText;
+import yendrik.server.demo.ScriptFile.RubricText;
+import yendrik.server.demo.ScriptFile.StepText;
 import yendrik.server.design.RubricForms;
 
 /** A course of the demo as its file describes it. */
@@ -48,38 +49,6 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
    */
   record ScriptFilm(String resource, int seconds) {}
 
-  private static ScriptRubric rubric(
-      Map<String, Object> r, Function<String, Optional<Long>> outcomes) {
-    List<RubricForms.CriterionEdit> criteria =
-        maps(r.get("criteria")).stream().map(c -> criterion(c, outcomes)).toList();
-    var edit = new RubricForms.RubricEdit((String) r.get("name"), criteria);
-    return new ScriptRubric((String) r.get("step"), edit);
-  }
-
-  /** Levels of a criterion with an outcome stand for those of its scale, in their order. */
-  private static RubricForms.CriterionEdit criterion(
-      Map<String, Object> c, Function<String, Optional<Long>> outcomes) {
-    Optional<Long> outcome = Optional.ofNullable((String) c.get("outcome")).flatMap(outcomes);
-    List<RubricForms.LevelEdit> levels = new ArrayList<>();
-    for (Map<String, Object> l : maps(c.get("levels"))) {
-      int key = levels.size();
-      levels.add(
-          new RubricForms.LevelEdit(
-              Optional.empty(),
-              (String) l.get("name"),
-              (String) l.get("d"),
-              number(l, "p").doubleValue(),
-              outcome.map(_ -> key)));
-    }
-    return new RubricForms.CriterionEdit(
-        Optional.empty(),
-        (String) c.get("name"),
-        (String) c.get("description"),
-        !Boolean.TRUE.equals(c.get("evidenceOnly")),
-        outcome,
-        levels);
-  }
-
   static Script read(String resource) {
     return read(resource, _ -> Optional.empty());
   }
@@ -88,71 +57,73 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
    * @param outcomes finds an outcome by its code
    */
   static Script read(String resource, Function<String, Optional<Long>> outcomes) {
-    try (InputStream in = Script.class.getResourceAsStream(resource)) {
-      Map<String, Object> all = new Yaml().load(in);
-      List<ScriptModule> modules = new ArrayList<>();
-      for (Map<String, Object> module : maps(all.get("modules")))
-        modules.add(
-            new ScriptModule(
-                (String) module.get("name"),
-                maps(module.get("steps")).stream().map(Script::step).toList()));
-      return new Script(
-          (String) all.get("name"),
-          (String) all.get("summary"),
-          modules,
-          maps(all.get("rubrics")).stream().map(r -> rubric(r, outcomes)).toList());
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    ScriptFile file = ScriptFile.read(resource);
+    return new Script(
+        file.name(),
+        file.summary(),
+        file.modules().stream()
+            .map(m -> new ScriptModule(m.name(), m.steps().stream().map(Script::step).toList()))
+            .toList(),
+        file.rubrics().stream().map(r -> rubric(r, outcomes)).toList());
   }
 
-  @SuppressWarnings("unchecked") // the file's form is ours
-  private static List<Map<String, Object>> maps(Object list) {
-    return list == null ? List.of() : (List<Map<String, Object>>) list;
-  }
-
-  @SuppressWarnings("unchecked") // the file's form is ours
-  private static ScriptStep step(Map<String, Object> s) {
+  private static ScriptStep step(StepText step) {
     List<Question> questions = new ArrayList<>();
     Map<String, String> carried = new HashMap<>();
-    for (Map<String, Object> q : maps(s.get("questions"))) {
-      Question question = question(q, questions.size() + 1);
+    for (QuestionText text : step.questions()) {
+      Question question = question(text, questions.size() + 1);
       questions.add(question);
-      if (q.get("o") instanceof String code) carried.put(question.id(), code);
+      text.o().ifPresent(code -> carried.put(question.id(), code));
     }
     return new ScriptStep(
-        (String) s.get("key"),
-        CoreJson.word(StepKind.class, (String) s.get("kind")),
-        (String) s.get("name"),
-        number(s, "minutes").intValue(),
-        number(s, "pass").doubleValue(),
-        number(s, "attempts").intValue(),
-        number(s, "points").doubleValue(),
-        Boolean.TRUE.equals(s.get("extra")),
-        (List<String>) s.getOrDefault("ties", List.of()),
-        (String) s.getOrDefault("body", ""),
+        step.key(),
+        CoreJson.word(StepKind.class, step.kind()),
+        step.name(),
+        step.minutes(),
+        step.pass(),
+        step.attempts(),
+        step.points(),
+        step.extra(),
+        step.ties(),
+        step.body(),
         questions,
-        Optional.ofNullable((String) s.get("film"))
-            .map(f -> new ScriptFilm(f, number(s, "seconds").intValue())),
+        step.film().map(film -> new ScriptFilm(film, step.seconds())),
         carried);
   }
 
-  private static Number number(Map<String, Object> s, String name) {
-    return (Number) s.getOrDefault(name, 0);
-  }
-
-  @SuppressWarnings("unchecked") // the file's form is ours
-  private static Question question(Map<String, Object> q, int number) {
+  private static Question question(QuestionText text, int number) {
     List<Choices.Choice> choices = new ArrayList<>();
-    for (String text : (List<String>) q.get("a"))
-      choices.add(new Choices.Choice("abcdef".substring(choices.size(), choices.size() + 1), text));
-    double points = ((Number) q.getOrDefault("p", 1)).doubleValue();
+    for (String choice : text.a())
+      choices.add(
+          new Choices.Choice("abcdef".substring(choices.size(), choices.size() + 1), choice));
     return new Question(
         "q" + number,
-        (String) q.get("q"),
-        points,
-        (String) q.get("f"),
+        text.q(),
+        text.p().orElse(1.0),
+        text.f(),
         Optional.empty(),
         new Choices(choices, "a"));
+  }
+
+  private static ScriptRubric rubric(RubricText text, Function<String, Optional<Long>> outcomes) {
+    return new ScriptRubric(
+        text.step(),
+        new RubricForms.RubricEdit(
+            text.name(), text.criteria().stream().map(c -> criterion(c, outcomes)).toList()));
+  }
+
+  /** Levels of a criterion with an outcome stand for those of its scale, in their order. */
+  private static RubricForms.CriterionEdit criterion(
+      CriterionText text, Function<String, Optional<Long>> outcomes) {
+    Optional<Long> outcome = text.outcome().flatMap(outcomes);
+    List<RubricForms.LevelEdit> levels = new ArrayList<>();
+    for (LevelText level : text.levels()) {
+      int key = levels.size();
+      levels.add(
+          new RubricForms.LevelEdit(
+              Optional.empty(), level.name(), level.d(), level.p(), outcome.map(_ -> key)));
+    }
+    return new RubricForms.CriterionEdit(
+        Optional.empty(), text.name(), text.description(), !text.evidenceOnly(), outcome, levels);
   }
 }

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.SCALE;
@@ -106,7 +107,7 @@ public class Adoption {
               f.getId(),
               f.getName(),
               offered(framework).stream()
-                  .map(o -> offer(o, own.get(o.getScaleId()).getName(), here))
+                  .map(o -> offer(o, requireNonNull(own.get(o.getScaleId())).getName(), here))
                   .toList(),
               own.values().stream()
                   .sorted(java.util.Comparator.comparing(ScaleRecord::getId))
@@ -205,7 +206,7 @@ public class Adoption {
     Map<Long, Long> ids = new HashMap<>();
     List<Long> added = new ArrayList<>();
     for (long id : wanted) {
-      OutcomeRecord their = theirs.get(id);
+      OutcomeRecord their = requireNonNull(theirs.get(id));
       Optional<OutcomeRecord> known = here.adopted(id);
       if (known.isEmpty()) {
         fresh++;
@@ -218,7 +219,7 @@ public class Adoption {
         added.add(id);
       }
     }
-    for (long id : added) made(theirs.get(id)).ifPresent(m -> compose(ids, id, m));
+    for (long id : added) made(requireNonNull(theirs.get(id))).ifPresent(m -> compose(ids, id, m));
     return fresh;
   }
 
@@ -279,7 +280,7 @@ public class Adoption {
     List<OutcomeId> parts =
         made.parts().stream()
             .filter(p -> ids.containsKey(p.value()))
-            .map(p -> new OutcomeId(ids.get(p.value())))
+            .map(p -> new OutcomeId(requireNonNull(ids.get(p.value()))))
             .toList();
     db.update(OUTCOME)
         .set(OUTCOME.MADE_OF, Json.of(new Composition(parts, made.how())))
@@ -315,7 +316,7 @@ public class Adoption {
     }
 
     private long insert(long id) {
-      ScaleRecord their = theirs.get(id);
+      ScaleRecord their = requireNonNull(theirs.get(id));
       ScaleRecord row = db.newRecord(SCALE);
       row.setCourseId(course.value());
       row.setName(their.getName());
@@ -344,7 +345,8 @@ public class Adoption {
             .fetchMap(OUTCOME.ID);
     Map<Long, String> names = names();
     Map<Long, Adopted> all = new HashMap<>();
-    byId.forEach((id, own) -> all.put(id, adopted(own, theirs.get(own.getAdoptedFrom()), names)));
+    byId.forEach((id, own) ->
+        all.put(id, adopted(own, requireNonNull(theirs.get(own.getAdoptedFrom())), names)));
     return all;
   }
 

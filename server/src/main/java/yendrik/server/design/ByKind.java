@@ -1,5 +1,7 @@
 package yendrik.server.design;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.function.Function;
@@ -38,7 +40,7 @@ public abstract class ByKind<K extends Enum<K>, T> implements SmartInitializingS
 
   /** What a kind has. */
   public final T of(K one) {
-    return all.get(one);
+    return requireNonNull(all.get(one));
   }
 
   /** What any kind has. */

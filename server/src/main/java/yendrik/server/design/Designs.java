@@ -21,12 +21,18 @@ import yendrik.server.http.Problem;
 /** The designs of courses: the draft, and what was published, compiled and kept at hand. */
 @Service
 public class Designs {
-  private static final int KEPT = 200;
+  /** Publications are kept at hand up to so many steps in all. */
+  private static final int KEPT_STEPS = 100_000;
+
   private static final int KEPT_DRAFTS = 20;
   private final DSLContext db;
   private final DraftStore drafts;
   private final StepAuthors rooms;
-  private final Cache<Key, Ready> ready = Caffeine.newBuilder().maximumSize(KEPT).build();
+  private final Cache<Key, Ready> ready =
+      Caffeine.newBuilder()
+          .maximumWeight(KEPT_STEPS)
+          .weigher((Key _, Ready r) -> 1 + r.compiled().index().steps())
+          .build();
   private final Cache<CourseId, Ready> readyDrafts =
       Caffeine.newBuilder().maximumSize(KEPT_DRAFTS).build();
 
@@ -68,19 +74,20 @@ public class Designs {
 
   /** A publication; it never changes. */
   public Ready version(CourseId course, int version) {
-    var key = new Key(course, version);
-    Ready known = ready.getIfPresent(key);
-    if (known != null) return known;
+    return ready.get(new Key(course, version), this::load);
+  }
+
+  private Ready load(Key key) {
     var json =
         db.select(COURSE_VERSION.DOCUMENT)
             .from(COURSE_VERSION)
-            .where(COURSE_VERSION.COURSE_ID.eq(course.value()), COURSE_VERSION.NUMBER.eq(version))
+            .where(
+                COURSE_VERSION.COURSE_ID.eq(key.course().value()),
+                COURSE_VERSION.NUMBER.eq(key.version()))
             .fetchSingle()
             .value1();
     Document document = Documents.read(json, rooms);
-    var made = new Ready(document, CompiledCourse.of(document.design()));
-    ready.put(key, made);
-    return made;
+    return new Ready(document, CompiledCourse.of(document.design()));
   }
 
   public Document draft(CourseId course) {

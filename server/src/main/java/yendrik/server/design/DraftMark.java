@@ -49,12 +49,15 @@ public record DraftMark(Map<String, String> parts) {
                   hash(
                       s,
                       document.content(s.id()),
-                      document.minutes().get(s.id()),
+                      document.minutes().getOrDefault(s.id(), 0),
                       document.rubric(s.id()))));
     }
     design
         .badges()
-        .forEach(b -> parts.put("badge " + b.id(), hash(b, document.pictures().get(b.id()))));
+        .forEach(b ->
+            parts.put(
+                "badge " + b.id(),
+                hash(b, document.pictures().getOrDefault(b.id(), BadgePicture.PLAIN))));
     return parts;
   }
 

@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import static java.util.Objects.requireNonNull;
 import static org.jooq.impl.DSL.select;
 import static yendrik.schema.Tables.ATTENDANCE_STATUS;
 import static yendrik.schema.Tables.BADGE;
@@ -225,7 +226,7 @@ class DraftStore {
         o.getCode(),
         o.getName(),
         o.getDescription(),
-        scales.get(o.getScaleId()),
+        requireNonNull(scales.get(o.getScaleId())),
         Json.read(o.getLevelRule(), LevelRule.class),
         Optional.ofNullable(o.getMadeOf()).map(m -> Json.read(m, Composition.class)));
   }

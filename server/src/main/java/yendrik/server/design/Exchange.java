@@ -1,5 +1,6 @@
 package yendrik.server.design;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.OUTCOME;
 
@@ -308,7 +309,9 @@ public class Exchange {
       OutcomeRecord row = now.like(item).orElseThrow();
       if (made(row, now.codes).equals(item.made())) continue;
       List<OutcomeId> parts =
-          made.parts().stream().map(c -> new OutcomeId(now.byCode.get(c).getId())).toList();
+          made.parts().stream()
+              .map(c -> new OutcomeId(requireNonNull(now.byCode.get(c)).getId()))
+              .toList();
       row.setMadeOf(Json.of(new Composition(parts, made.how())));
       row.setVersion(row.getVersion() + 1);
       row.update();

@@ -15,6 +15,7 @@ import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import yendrik.core.Refusal;
 import yendrik.core.rule.Condition;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
@@ -89,7 +90,7 @@ public final class Json {
   static Condition condition(String field, Map<String, Object> sent) {
     try {
       return COMPLETE.convertValue(sent, Condition.class);
-    } catch (JacksonException | IllegalArgumentException e) {
+    } catch (JacksonException | IllegalArgumentException | Refusal e) {
       throw Problem.field(field, "This rule cannot be read: " + reason(e));
     }
   }

@@ -3,6 +3,7 @@ package yendrik.server.files;
 import java.io.InputStream;
 import java.util.Objects;
 import java.util.function.IntFunction;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.AbstractResource;
 
 /** A kept file as something that can be sent in stretches; skipping reads nothing. */
@@ -41,7 +42,7 @@ public final class KeptResource extends AbstractResource {
   }
 
   @Override
-  public boolean equals(Object other) {
+  public boolean equals(@Nullable Object other) {
     return other instanceof KeptResource r && r.file.id() == file.id();
   }
 

@@ -1,5 +1,7 @@
 package yendrik.server.http;
 
+import static java.util.Objects.requireNonNull;
+
 import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.core.jackson.ModelResolver;
 import io.swagger.v3.oas.models.Components;
@@ -78,7 +80,7 @@ class ApiDescription {
               .referencedSchemas
               .forEach(components.getSchemas()::putIfAbsent);
           String called = NAMES.of(variant);
-          Schema<?> own = components.getSchemas().get(called);
+          Schema<?> own = requireNonNull(components.getSchemas().get(called));
           own.addProperty("is", new JsonSchema().typesItem("string")._const(is));
           oneOf.addOneOfItem(new Schema<>().$ref(called));
         });

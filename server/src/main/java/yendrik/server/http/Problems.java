@@ -3,6 +3,7 @@ package yendrik.server.http;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
@@ -23,6 +24,7 @@ import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidNullException;
 import tools.jackson.databind.exc.MismatchedInputException;
+import yendrik.core.Refusal;
 
 /** Turns every failure into a Problem Detail (RFC 9457). */
 @RestControllerAdvice
@@ -30,7 +32,7 @@ class Problems extends ResponseEntityExceptionHandler {
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
   @Override
-  protected ResponseEntity<Object> handleMethodArgumentNotValid(
+  protected @Nullable ResponseEntity<Object> handleMethodArgumentNotValid(
       MethodArgumentNotValidException e,
       HttpHeaders headers,
       HttpStatusCode status,
@@ -48,7 +50,7 @@ class Problems extends ResponseEntityExceptionHandler {
   }
 
   @Override
-  protected ResponseEntity<Object> handleHttpMessageNotReadable(
+  protected @Nullable ResponseEntity<Object> handleHttpMessageNotReadable(
       HttpMessageNotReadableException e,
       HttpHeaders headers,
       HttpStatusCode status,
@@ -93,7 +95,7 @@ class Problems extends ResponseEntityExceptionHandler {
 
   /** Core refuses a value and names it. */
   @ExceptionHandler
-  ResponseEntity<ProblemDetail> refused(IllegalArgumentException e) {
+  ResponseEntity<ProblemDetail> refused(Refusal e) {
     return ResponseEntity.unprocessableEntity().body(unprocessable(String.valueOf(e.getMessage())));
   }
 

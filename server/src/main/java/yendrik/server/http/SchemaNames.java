@@ -1,5 +1,7 @@
 package yendrik.server.http;
 
+import static java.util.Objects.requireNonNull;
+
 import io.swagger.v3.core.jackson.TypeNameResolver;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Map;
@@ -25,7 +27,8 @@ final class SchemaNames extends TypeNameResolver {
     scan.addIncludeFilter(new AnnotationTypeFilter(Schema.class));
     for (var found : scan.findCandidateComponents("yendrik.server"))
       nameForClass(
-          ClassUtils.resolveClassName(found.getBeanClassName(), SchemaNames.class.getClassLoader()),
+          ClassUtils.resolveClassName(
+              requireNonNull(found.getBeanClassName()), SchemaNames.class.getClassLoader()),
           Set.of());
   }
 

@@ -1,5 +1,7 @@
 package yendrik.server.http;
 
+import static java.util.Objects.requireNonNull;
+
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import java.util.List;
 import java.util.Map;
@@ -24,8 +26,9 @@ final class Variants {
     var scan = new ClassPathScanningCandidateComponentProvider(/* useDefaultFilters= */ false);
     scan.addIncludeFilter(new AssignableTypeFilter(type));
     return scan.findCandidateComponents("yendrik.server").stream()
-        .<Class<?>>map(
-            found -> ClassUtils.resolveClassName(found.getBeanClassName(), type.getClassLoader()))
+        .<Class<?>>map(found ->
+            ClassUtils.resolveClassName(
+                requireNonNull(found.getBeanClassName()), type.getClassLoader()))
         .toList();
   }
 

@@ -17,6 +17,7 @@ import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.method.support.ModelAndViewContainer;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
+import yendrik.core.Refusal;
 import yendrik.core.id.CourseId;
 import yendrik.server.http.Problem;
 
@@ -64,7 +65,7 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
       return RequestContexts.seat(request, course)
           .orElseGet(() -> people.seat(course, person))
           .orElseThrow(() -> Problem.notFound("course"));
-    } catch (IllegalArgumentException e) {
+    } catch (NumberFormatException | Refusal e) {
       throw Problem.notFound("course");
     }
   }

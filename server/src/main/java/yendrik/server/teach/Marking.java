@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.Refusal;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
@@ -374,7 +375,7 @@ public class Marking {
                 version,
                 Optional.of(shown.comment()).filter(c -> !c.isEmpty()),
                 Optional.of(shown.criterion())));
-    } catch (IllegalArgumentException e) {
+    } catch (Refusal e) {
       throw Problem.field(
           "rubric", e.getMessage() + ". It was changed meanwhile; open the work again.");
     }

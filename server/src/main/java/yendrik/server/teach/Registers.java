@@ -1,5 +1,6 @@
 package yendrik.server.teach;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 import static yendrik.schema.Tables.SESSION;
 
@@ -292,7 +293,7 @@ public class Registers {
       Learners.Snapshot learner = learners.one(seat, enrolment);
       if (!session.concerns(learner.summary().groups()))
         throw Problem.field("marks", learner.name() + " is not in the group of this session.");
-      mark(seat, session, learner, marks.get(enrolment), statuses);
+      mark(seat, session, learner, requireNonNull(marks.get(enrolment)), statuses);
     }
   }
 

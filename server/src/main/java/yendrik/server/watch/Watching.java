@@ -1,5 +1,6 @@
 package yendrik.server.watch;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.LETTER;
 import static yendrik.schema.Tables.PERSON;
 
@@ -364,7 +365,7 @@ class Watching {
             .collect(java.util.stream.Collectors.toMap(Learners.Snapshot::enrolment, s -> s));
     return walks.seeAll(List.copyOf(byId.keySet())).stream()
         .map(w -> {
-          var s = byId.get(w.enrolment());
+          var s = requireNonNull(byId.get(w.enrolment()));
           return new FollowView(
               w.enrolment(),
               s.name(),

@@ -1,7 +1,10 @@
 package yendrik.core.rule.plan;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.look.Reading;
@@ -19,7 +22,7 @@ public final class Desk {
   final Turn[] turn;
   final long[] next;
   private final double[] scratch;
-  private PlannedRule held;
+  private @Nullable PlannedRule held;
 
   Desk(int largestRule) {
     int n = Math.max(1, largestRule);
@@ -47,8 +50,12 @@ public final class Desk {
     return scratch;
   }
 
+  private PlannedRule held() {
+    return requireNonNull(held, "no rule is held yet");
+  }
+
   private int root() {
-    return held.size() - 1;
+    return held().size() - 1;
   }
 
   public Verdict verdict() {
@@ -80,8 +87,8 @@ public final class Desk {
 
   private Explained explained(int node) {
     List<Explained> parts = new ArrayList<>();
-    for (int part : held.parts(node)) parts.add(explained(part));
+    for (int part : held().parts(node)) parts.add(explained(part));
     return new Explained(
-        held.condition(node), verdict[node], fraction[node], turn[node], next[node], parts);
+        held().condition(node), verdict[node], fraction[node], turn[node], next[node], parts);
   }
 }

@@ -2,6 +2,7 @@ package yendrik.core.strand.attempts;
 
 import java.util.List;
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.record.Fact;
@@ -44,7 +45,7 @@ public sealed interface AttemptFact extends Fact.OfStrand {
     public FinishedAttempt {
       parts = List.copyOf(parts);
       if (!(of > 0 && points >= 0 && points <= of))
-        throw new IllegalArgumentException(points + " of " + of + " points");
+        throw new Refusal(points + " of " + of + " points");
     }
 
     @Override

@@ -1,6 +1,7 @@
 package yendrik.core.strand.film;
 
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
@@ -22,7 +23,7 @@ public sealed interface FilmFact extends Fact.OfStrand {
   record Watched(StepId step, int from, int to, int of) implements FilmFact {
     public Watched {
       if (!(0 <= from && from < to && to <= of && of <= 86_400))
-        throw new IllegalArgumentException("from " + from + " to " + to + " of " + of + " seconds");
+        throw new Refusal("from " + from + " to " + to + " of " + of + " seconds");
     }
 
     @Override

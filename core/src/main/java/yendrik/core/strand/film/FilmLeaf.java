@@ -1,6 +1,7 @@
 package yendrik.core.strand.film;
 
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
@@ -18,7 +19,7 @@ public sealed interface FilmLeaf extends StepLeaf {
   /** At least this share of the film's seconds was played, each counted once. */
   record Watched(StepId step, double share) implements FilmLeaf {
     public Watched {
-      if (!(share > 0 && share <= 1)) throw new IllegalArgumentException("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
     }
 
     @Override

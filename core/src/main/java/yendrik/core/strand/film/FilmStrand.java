@@ -78,7 +78,11 @@ public final class FilmStrand extends Strand<FilmFact, FilmStrand.Kept> {
 
   /** The share of the film's seconds that were played, 0 to 1. */
   public double share(int s) {
-    return of[s] == 0 ? 0 : (double) played.get(s).cardinality() / of[s];
+    return of[s] == 0 ? 0 : (double) seen(s).cardinality() / of[s];
+  }
+
+  private BitSet seen(int s) {
+    return played.getOrDefault(s, new BitSet());
   }
 
   /**
@@ -87,7 +91,7 @@ public final class FilmStrand extends Strand<FilmFact, FilmStrand.Kept> {
    */
   public List<Integer> parts(int s) {
     List<Integer> parts = new ArrayList<>();
-    BitSet seen = played.getOrDefault(s, new BitSet());
+    BitSet seen = seen(s);
     for (int from = seen.nextSetBit(0); from >= 0; ) {
       int to = seen.nextClearBit(from);
       parts.add(from);

@@ -2,6 +2,7 @@ package yendrik.core.strand.marks;
 
 import java.util.Map;
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.StepId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Leaf;
@@ -80,7 +81,7 @@ public sealed interface MarkLeaf extends StepLeaf {
   record Score(StepId step, double from, double to) implements MarkLeaf {
     public Score {
       if (!(from >= 0 && from <= to && to <= 1))
-        throw new IllegalArgumentException("score from " + from + " to " + to);
+        throw new Refusal("score from " + from + " to " + to);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package yendrik.core.strand.time;
 
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
@@ -15,7 +16,7 @@ public sealed interface TimeFact extends Fact.OfStrand {
   /** On the step, with the page visible, for so many seconds more, up to a day. */
   record SpentTime(StepId step, int seconds) implements TimeFact {
     public SpentTime {
-      if (seconds < 1 || seconds > 86_400) throw new IllegalArgumentException("seconds " + seconds);
+      if (seconds < 1 || seconds > 86_400) throw new Refusal("seconds " + seconds);
     }
 
     @Override

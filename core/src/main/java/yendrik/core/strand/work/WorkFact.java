@@ -2,6 +2,7 @@ package yendrik.core.strand.work;
 
 import java.util.List;
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
@@ -39,7 +40,7 @@ public sealed interface WorkFact extends Fact.OfStrand {
       implements WorkFact {
     public Marked {
       if (!(of >= 0 && points >= 0 && points <= of))
-        throw new IllegalArgumentException(points + " of " + of + " points");
+        throw new Refusal(points + " of " + of + " points");
     }
 
     @Override

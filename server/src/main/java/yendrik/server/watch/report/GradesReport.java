@@ -67,8 +67,9 @@ class GradesReport implements Report {
     Map<Long, Double> scores = s.summary().scores();
     List<Grade.Scored> scored =
         heads.stream()
-            .filter(h -> scores.containsKey(h.id()))
-            .map(h -> new Grade.Scored(h.points(), scores.get(h.id())))
+            .flatMap(h ->
+                Optional.ofNullable(scores.get(h.id())).stream()
+                    .map(share -> new Grade.Scored(h.points(), share)))
             .toList();
     OptionalDouble total = Grade.soFar(scored);
     return new GradeRow(

@@ -1,5 +1,6 @@
 package yendrik.server.watch.report;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.OUTCOME;
 
 import java.util.ArrayList;
@@ -49,7 +50,7 @@ class MasteryReport implements Report {
             .fetchMap(OUTCOME.ID);
     List<OutcomeHead> heads =
         ready.get().document().design().outcomes().stream()
-            .map(o -> head(o, rows.get(o.id().value())))
+            .map(o -> head(o, requireNonNull(rows.get(o.id().value()))))
             .toList();
     List<MasteryRow> learnerRows =
         learners.of(seat, people).stream()

@@ -1,0 +1,93 @@
+package yendrik.server.demo;
+
+import static java.util.Objects.requireNonNullElse;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.ObjectMapper;
+import tools.jackson.dataformat.yaml.YAMLMapper;
+
+/** The file of a demo's course, as it is written; what is left out is nothing, none or no. */
+record ScriptFile(String name, String summary, List<ModuleText> modules, List<RubricText> rubrics) {
+  private static final ObjectMapper YAML =
+      YAMLMapper.builder()
+          .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+          .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .build();
+
+  ScriptFile {
+    modules = requireNonNullElse(modules, List.of());
+    rubrics = requireNonNullElse(rubrics, List.of());
+  }
+
+  record ModuleText(String name, List<StepText> steps) {}
+
+  /**
+   * @param kind as it is stored
+   * @param pass from 0 to 1
+   * @param extra whether it is no required one
+   * @param ties codes of outcomes that it gives evidence of
+   * @param film the file beside the courses
+   */
+  record StepText(
+      String key,
+      String kind,
+      String name,
+      int minutes,
+      double pass,
+      int attempts,
+      double points,
+      boolean extra,
+      List<String> ties,
+      String body,
+      List<QuestionText> questions,
+      Optional<String> film,
+      int seconds) {
+    StepText {
+      ties = requireNonNullElse(ties, List.of());
+      body = requireNonNullElse(body, "");
+      questions = requireNonNullElse(questions, List.of());
+    }
+  }
+
+  /**
+   * @param q what is asked
+   * @param a the choices; the right one comes first
+   * @param f said afterwards
+   * @param p points, 1 without
+   * @param o the code of the outcome that it carries
+   */
+  record QuestionText(String q, List<String> a, String f, Optional<Double> p, Optional<String> o) {}
+
+  /**
+   * @param step which is assessed with it
+   */
+  record RubricText(String name, String step, List<CriterionText> criteria) {}
+
+  record CriterionText(
+      String name,
+      String description,
+      Optional<String> outcome,
+      boolean evidenceOnly,
+      List<LevelText> levels) {}
+
+  /**
+   * @param p points
+   * @param d what it looks like
+   */
+  record LevelText(String name, double p, String d) {}
+
+  static ScriptFile read(String resource) {
+    try (InputStream in =
+        Objects.requireNonNull(ScriptFile.class.getResourceAsStream(resource), resource)) {
+      return YAML.readValue(in, ScriptFile.class);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,128 @@
+package yendrik.server.learn;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
+import yendrik.core.progress.Bead;
+import yendrik.core.progress.Known;
+import yendrik.core.progress.Progress;
+import yendrik.core.progress.StepState;
+import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.words.Dates;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.film.FilmStrand;
+import yendrik.core.words.Numbers;
+import yendrik.server.learn.RouteViews.ModuleView;
+import yendrik.server.learn.RouteViews.StepLine;
+import yendrik.server.way.Explaining;
+import yendrik.server.way.Walk;
+
+/** The modules and steps of a way, as far as its learner may know them. */
+@Component
+class StepList {
+  private final StepLearners rooms;
+
+  StepList(StepLearners rooms) {
+    this.rooms = rooms;
+  }
+
+  List<ModuleView> of(Walk walk) {
+    Progress progress = walk.progress();
+    CourseIndex index = progress.course().index();
+    var explaining = Explaining.toLearner(progress);
+    var known = new Known(progress);
+    List<ModuleView> views = new ArrayList<>();
+    for (int m = 0; m < index.modules(); m++) {
+      CourseModule module = index.module(m);
+      if (!known.module(m)) continue;
+      boolean open = progress.moduleOpen(m);
+      List<StepLine> lines = new ArrayList<>();
+      int all = 0;
+      int done = 0;
+      for (int s = index.firstStep(m); s < index.firstStep(m + 1); s++) {
+        if (progress.counts(s)) {
+          all++;
+          if (progress.doneAt(s).isPresent()) done++;
+        }
+        if (new Known(progress).step(s) && !needless(progress, s))
+          lines.add(line(walk, s, explaining));
+      }
+      List<Explaining.Part> missing =
+          open ? List.of() : explaining.rule(new RuleAt.ModuleOpens(module.id())).stream().toList();
+      boolean finished = progress.sight().moduleDoneAt(m) != LearnerRecord.NEVER;
+      views.add(
+          new ModuleView(
+              module.id().value(), module.name(), open, done, all, finished, missing, lines));
+    }
+    return views;
+  }
+
+  /** Help or enrichment that this learner will not come to: no step to worry about. */
+  private static boolean needless(Progress progress, int s) {
+    return progress.bead(s).state() == StepState.CLOSED
+        && !progress.course().index().step(s).required()
+        && progress.sight().outOfReach(s);
+  }
+
+  private StepLine line(Walk walk, int s, Explaining explaining) {
+    Progress progress = walk.progress();
+    Step step = progress.course().index().step(s);
+    Bead bead = progress.bead(s);
+    return new StepLine(
+        step.id().value(),
+        step.name(),
+        step.kind(),
+        bead.state(),
+        bead.overdue(),
+        bead.outOfReach(),
+        step.required(),
+        walk.ready().document().minutes().getOrDefault(step.id(), 10),
+        note(progress, s),
+        bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of());
+  }
+
+  private String note(Progress progress, int s) {
+    LearnerRecord record = progress.record();
+    Step step = progress.course().index().step(s);
+    Dates dates = Explaining.dates(progress);
+    return switch (progress.bead(s).state()) {
+      case DONE -> {
+        String day = progress.doneAt(s).map(d -> dates.day(d)).orElse("");
+        yield rooms.of(step.kind()).done(record, s, day);
+      }
+      case WAITING ->
+          "handed in "
+              + dates.day(Instant.ofEpochMilli(record.waitingSince(s)))
+              + ", staff mark it next";
+      case AGAIN -> again(record, s);
+      case MISSED -> "closed " + step.window().until().map(u -> dates.day(u)).orElse("");
+      case EXCUSED -> "you are excused";
+      case OPEN, BEGUN -> {
+        String due =
+            Explaining.moment(record.due(s))
+                .map(d -> "due " + dates.day(d.minusSeconds(1)))
+                .orElse("");
+        if (FilmStrand.of(record).share(s) == 0) yield due;
+        yield Numbers.percent(FilmStrand.of(record).share(s))
+            + " watched"
+            + (due.isEmpty() ? "" : ", " + due);
+      }
+      case CLOSED, NOT_FOR_THEM, UNPUBLISHED -> "";
+    };
+  }
+
+  private static String again(LearnerRecord record, int s) {
+    if (AttemptsStrand.of(record).made(s) == 0) return "needs another go";
+    String best = "best " + Numbers.percent(record.score(s));
+    int left = AttemptsStrand.of(record).left(s);
+    if (left == Integer.MAX_VALUE) return best + ", try again";
+    return left == 0
+        ? best + ", no attempts left; ask your facilitator"
+        : best + ", " + Numbers.count(left, "attempt") + " left";
+  }
+}
