@@ -1,6 +1,7 @@
 import { onlineManager, useMutation } from '@tanstack/react-query';
 import { act, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { memo } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
 import { failure, serve, show } from '../test/stage';
@@ -78,6 +79,32 @@ describe('the state of saving', () => {
     act(() => onlineManager.setOnline(true));
     expect(await screen.findByText('Saved')).toBeInTheDocument();
     expect(calls).toHaveLength(1);
+  });
+
+  it('says so without anything else being drawn anew', async () => {
+    let answer = (_: unknown) => {};
+    const waiting = new Promise((go) => {
+      answer = go;
+    });
+    function Apart() {
+      const change = useMutation({ mutationFn: () => waiting });
+      return (
+        <button type="button" onClick={() => change.mutate()}>
+          act
+        </button>
+      );
+    }
+    const Still = memo(SavingState);
+    show(
+      <>
+        <Still />
+        <Apart />
+      </>,
+    );
+    await userEvent.click(screen.getByText('act'));
+    expect(await screen.findByText('Saving …')).toBeInTheDocument();
+    answer({});
+    expect(await screen.findByText('Saved')).toBeInTheDocument();
   });
 
   it('warns before a page is left with something that is not saved', async () => {

@@ -281,14 +281,16 @@ function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: Out
                 adding?.after === s.id && newStep,
               ])}
               {adding?.module === m.id && !m.steps.some((s) => s.id === adding.after) && newStep}
-              <Button
-                size="small"
-                onClick={() => onAddTo(m.id)}
-                aria-label={t('plan.addStepTo', { module: m.name })}
-                sx={{ ml: 4.5, my: 0.25, '@media print': { display: 'none' } }}
-              >
-                {t('plan.addStep')}
-              </Button>
+              <Box role="listitem" sx={{ '@media print': { display: 'none' } }}>
+                <Button
+                  size="small"
+                  onClick={() => onAddTo(m.id)}
+                  aria-label={t('plan.addStepTo', { module: m.name })}
+                  sx={{ ml: 4.5, my: 0.25 }}
+                >
+                  {t('plan.addStep')}
+                </Button>
+              </Box>
             </div>
           ))}
         </SortableContext>

@@ -14,7 +14,11 @@ declare module '@tanstack/react-query' {
   }
 }
 
-type Act = Mutation<unknown, Error, unknown>;
+/** An act with its state as it was looked at: an act itself stays the same whatever becomes of it. */
+interface Act {
+  mutation: Mutation<unknown, Error, unknown>;
+  state: Mutation<unknown, Error, unknown>['state'];
+}
 
 export type Saving =
   | { is: 'nothing' }
@@ -42,7 +46,7 @@ export function useSaving(): Saving {
   const online = useOnline();
   const acts = useMutationState({
     filters: { predicate: (act) => !act.meta?.silent && act.state.status !== 'idle' },
-    select: (act) => act as unknown as Act,
+    select: (mutation) => ({ mutation, state: mutation.state }) as unknown as Act,
   });
   const pending = acts.filter((a) => a.state.status === 'pending');
   const open = acts.filter(unheard);
@@ -63,12 +67,13 @@ export function useSaving(): Saving {
       again: () => {
         // One after the other, as they were done; those that fail again stay.
         void open.reduce(
-          (before, act) => before.then(() => act.execute(act.state.variables).catch(() => {})),
+          (before, act) =>
+            before.then(() => act.mutation.execute(act.state.variables).catch(() => {})),
           Promise.resolve() as Promise<unknown>,
         );
       },
       leave: () => {
-        for (const act of open) client.getMutationCache().remove(act);
+        for (const act of open) client.getMutationCache().remove(act.mutation);
       },
     };
   }

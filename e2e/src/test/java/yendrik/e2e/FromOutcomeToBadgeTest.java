@@ -459,18 +459,19 @@ class FromOutcomeToBadgeTest {
     Locator sheet = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Register"));
     Locator edda =
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Edda Marsh"));
-    edda.getByLabel("Late").click();
-    assertThat(edda.getByLabel("Late")).hasAttribute("aria-pressed", "true");
+    var late = new Locator.GetByRoleOptions().setName("Late").setExact(true);
+    edda.getByRole(AriaRole.BUTTON, late).click();
+    assertThat(edda.getByRole(AriaRole.BUTTON, late)).hasAttribute("aria-pressed", "true");
     sheet.focus();
     sheet.press("j");
-    sheet.press("a");
+    sheet.press("5");
     sheet.press("k");
     sheet.press("Backspace");
     assertThat(page.getByText(Pattern.compile("1 not marked")).first()).isVisible();
     go(page, "/c/3/teach/register");
     assertThat(
             page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Edda Marsh"))
-                .getByLabel("Late"))
+                .getByRole(AriaRole.BUTTON, late))
         .hasAttribute("aria-pressed", "true");
     go(page, "/c/3/reach/follow-up");
     assertThat(page.getByText("At 0 of 5 sessions, 0 %.")).isVisible();
@@ -512,7 +513,7 @@ class FromOutcomeToBadgeTest {
       go(tab, "/c/3/watch/progress");
       assertThat(tab.getByText("Juno Abara").first()).isVisible();
     }
-    link(first, "Mastery").click();
+    link(first, "Mastery").first().click();
     assertThat(first.getByText("Juno Abara").first()).isVisible();
   }
 
@@ -538,12 +539,12 @@ class FromOutcomeToBadgeTest {
     go(page, "/c/3/watch/progress");
     assertThat(page.getByText("Juno Abara").first()).isVisible();
     page.route("**/assets/Grades*", route -> route.abort());
-    link(page, "Grades").click();
+    link(page, "Grades").first().click();
     assertThat(page.getByText("This part could not be fetched.")).isVisible();
-    link(page, "Mastery").click();
+    link(page, "Mastery").first().click();
     assertThat(page.getByText("Juno Abara").first()).isVisible();
     page.unroute("**/assets/Grades*");
-    link(page, "Grades").click();
+    link(page, "Grades").first().click();
     button(page, "Try again").click();
     assertThat(page.getByText("Juno Abara").first()).isVisible();
   }
