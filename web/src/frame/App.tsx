@@ -7,14 +7,7 @@ import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/Panel';
 import { Boundary } from './Boundary';
 import { CourseContext } from './course';
-
-/** A view that brings its texts along. */
-const worded =
-  <T,>(view: () => Promise<T>) =>
-  async () => {
-    const [loaded] = await Promise.all([view(), import('../i18n/staff')]);
-    return loaded;
-  };
+import { viewsOf } from './views';
 
 const SignIn = lazy(() => import('../session/SignIn'));
 const Frame = lazy(() => import('./Frame'));
@@ -22,17 +15,10 @@ const MyRoute = lazy(() => import('../learn/MyRoute'));
 const StepView = lazy(() => import('../learn/StepView'));
 const MyOutcomes = lazy(() => import('../learn/MyOutcomes'));
 const MyBadges = lazy(() => import('../learn/MyBadges'));
-const Outcomes = lazy(worded(() => import('../plan/Outcomes')));
-const RouteOutline = lazy(worded(() => import('../plan/RouteOutline')));
-const Rubrics = lazy(worded(() => import('../plan/Rubrics')));
-const Badges = lazy(worded(() => import('../plan/Badges')));
-const Marking = lazy(worded(() => import('../teach/Marking')));
-const Progress = lazy(worded(() => import('../watch/Progress')));
-const Mastery = lazy(worded(() => import('../watch/Mastery')));
-const Grades = lazy(worded(() => import('../watch/Grades')));
-const Register = lazy(worded(() => import('../teach/Register')));
-const Messages = lazy(worded(() => import('../reach/Messages')));
-const FollowUp = lazy(worded(() => import('../reach/FollowUp')));
+const Messages = lazy(async () => {
+  const [loaded] = await Promise.all([import('../reach/Messages'), import('../i18n/staff')]);
+  return loaded;
+});
 
 export function App() {
   const me = useQuery(queries.me());
@@ -92,7 +78,6 @@ function Course({ me }: { me: Me }) {
         <Empty title={t('session.notFound')} />
       </Frame>
     );
-  const designs = course.role === 'DESIGNER';
   return (
     <CourseContext value={course}>
       <Frame me={me} course={course}>
@@ -102,29 +87,11 @@ function Course({ me }: { me: Me }) {
             {course.learner && <Route path="my/messages" element={<Messages />} />}
             {course.learner && <Route path="my/*" element={<LearnerViews walk="mine" />} />}
             {course.role && !course.framework && (
-              <>
-                <Route path="practice/*" element={<LearnerViews walk="practice" />} />
-                <Route path="teach/marking" element={<Marking />} />
-                <Route path="teach/register" element={<Register />} />
-                <Route path="reach/messages" element={<Messages />} />
-                <Route path="watch/progress" element={<Progress />} />
-                <Route path="watch/mastery" element={<Mastery />} />
-                <Route path="watch/grades" element={<Grades />} />
-                <Route path="reach/follow-up" element={<FollowUp />} />
-              </>
+              <Route path="practice/*" element={<LearnerViews walk="practice" />} />
             )}
-            {designs && (
-              <>
-                <Route path="plan/outcomes" element={<Outcomes />} />
-                <Route path="plan/rubrics" element={<Rubrics />} />
-              </>
-            )}
-            {designs && !course.framework && (
-              <>
-                <Route path="plan/route" element={<RouteOutline />} />
-                <Route path="plan/badges" element={<Badges />} />
-              </>
-            )}
+            {viewsOf(course).map(({ space, path, Part }) => (
+              <Route key={path} path={`${space}/${path}`} element={<Part />} />
+            ))}
             <Route path="*" element={<Empty title={t('session.notFound')} />} />
           </Routes>
         </Suspense>

@@ -10,21 +10,12 @@ import { Boundary } from './Boundary';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { PracticeBand } from './PracticeBand';
 import { NotSaved, SavingState } from './SavingState';
+import { type Space, type View, viewsOf } from './views';
 
 const KeyList = lazy(() => import('./KeyList'));
 
-const WORKSPACES = {
-  plan: ['outcomes', 'rubrics', 'route', 'badges'],
-  teach: ['marking', 'register'],
-  watch: ['progress', 'mastery', 'grades'],
-  reach: ['followUp', 'messages'],
-} as const;
-/** A framework of the institution has no learners, steps or badges. */
-const FRAMEWORK = ['outcomes', 'rubrics'] as const;
-const PATHS: Record<string, string> = { followUp: 'follow-up' };
+const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
 const LEARNER = ['route', 'outcomes', 'badges'] as const;
-
-type Workspace = keyof typeof WORKSPACES;
 
 export default function Frame({
   me,
@@ -50,7 +41,7 @@ export default function Frame({
     return () => window.removeEventListener('keydown', help);
   }, []);
   const walking = space === 'my' || space === 'practice';
-  const workspace = (space in WORKSPACES ? space : undefined) as Workspace | undefined;
+  const views = course ? viewsOf(course).filter((v) => v.space === space) : [];
   return (
     <Box
       sx={{
@@ -123,8 +114,8 @@ export default function Frame({
       </Box>
       <NotSaved />
       {space === 'practice' && course && <PracticeBand course={course} />}
-      {workspace && course && (
-        <ViewTabs course={course} workspace={workspace} view={place[4] ?? ''} />
+      {views.length > 0 && course && (
+        <ViewTabs course={course} views={views} view={place[4] ?? ''} />
       )}
       <Box
         sx={{
@@ -205,19 +196,20 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
   const { t } = useTranslation();
   const place = useLocation().pathname.split('/');
   const base = `/c/${course.id}`;
+  const views = viewsOf(course);
   const items = walking
     ? LEARNER.map((view) => ({
         to: `${base}/${space}/${view}`,
         label: t(`frame.my${view.charAt(0).toUpperCase()}${view.slice(1)}`),
         on: place[4] === view,
       }))
-    : (Object.keys(WORKSPACES) as Workspace[])
-        .filter((w) => w !== 'plan' || course.role === 'DESIGNER')
-        .map((w) => ({
-          to: `${base}/${w}/${path(w === 'plan' ? 'route' : WORKSPACES[w][0])}`,
-          label: t(`frame.${w}`),
-          on: space === w,
-        }));
+    : SPACES.flatMap((w) => {
+        const own = views.filter((v) => v.space === w);
+        const first = own.find((v) => v.name === 'route') ?? own[0];
+        return first
+          ? [{ to: `${base}/${w}/${first.path}`, label: t(`frame.${w}`), on: space === w }]
+          : [];
+      });
   return (
     <Box sx={{ display: 'flex', bgcolor: 'tone.bandRaised', borderRadius: 1, p: 0.4 }}>
       {items.map((item) => (
@@ -245,17 +237,7 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
   );
 }
 
-const path = (view: string) => PATHS[view] ?? view;
-
-function ViewTabs({
-  course,
-  workspace,
-  view,
-}: {
-  course: MyCourse;
-  workspace: Workspace;
-  view: string;
-}) {
+function ViewTabs({ course, views, view }: { course: MyCourse; views: View[]; view: string }) {
   const { t } = useTranslation();
   return (
     <Box
@@ -273,25 +255,25 @@ function ViewTabs({
         '@media print': { display: 'none' },
       }}
     >
-      {(course.framework ? FRAMEWORK : WORKSPACES[workspace]).map((v) => (
+      {views.map((v) => (
         <Box
-          key={v}
+          key={v.path}
           component={Link}
-          to={`/c/${course.id}/${workspace}/${path(v)}`}
-          aria-current={path(v) === view ? 'page' : undefined}
+          to={`/c/${course.id}/${v.space}/${v.path}`}
+          aria-current={v.path === view ? 'page' : undefined}
           sx={{
             display: 'flex',
             alignItems: 'center',
             typography: 'button',
             textDecoration: 'none',
             pt: '3px',
-            color: path(v) === view ? 'tone.ink' : 'tone.soft',
+            color: v.path === view ? 'tone.ink' : 'tone.soft',
             borderBottom: '3px solid',
-            borderColor: path(v) === view ? 'tone.madder' : 'transparent',
+            borderColor: v.path === view ? 'tone.madder' : 'transparent',
             '&:hover': { color: 'tone.ink' },
           }}
         >
-          {t(`frame.${v}`)}
+          {t(`frame.${v.name}`)}
         </Box>
       ))}
       <Box id="view-actions" sx={{ ml: 'auto', display: 'flex', alignItems: 'center', gap: 1 }} />

@@ -18,7 +18,7 @@ public final class XlsxTable implements Table {
   public static final TableFormat FORMAT =
       new TableFormat(
           "xlsx",
-          "Excel",
+          "XLSX",
           "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
           XlsxTable::new);
 

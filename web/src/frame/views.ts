@@ -1,0 +1,56 @@
+import { type ComponentType, type LazyExoticComponent, lazy } from 'react';
+import type { MyCourse } from '../api/client';
+
+export type Space = 'plan' | 'teach' | 'watch' | 'reach';
+
+/** A view of staff: where it stands, what it is called, and who has it. */
+export interface View {
+  space: Space;
+  /** What it is called, a key of texts. */
+  name: string;
+  path: string;
+  Part: LazyExoticComponent<ComponentType>;
+}
+
+/** A view that brings the texts of staff along. */
+const view = (
+  space: Space,
+  name: string,
+  part: () => Promise<{ default: ComponentType }>,
+): View => ({
+  space,
+  name,
+  path: name.replace(/[A-Z]/, (letter) => `-${letter.toLowerCase()}`),
+  Part: lazy(async () => {
+    const [loaded] = await Promise.all([part(), import('../i18n/staff')]);
+    return loaded;
+  }),
+});
+
+/** Every view of staff, in the order of its workspace; the first one is where that begins. */
+export const VIEWS: View[] = [
+  view('plan', 'outcomes', () => import('../plan/Outcomes')),
+  view('plan', 'rubrics', () => import('../plan/Rubrics')),
+  view('plan', 'route', () => import('../plan/RouteOutline')),
+  view('plan', 'badges', () => import('../plan/Badges')),
+  view('teach', 'marking', () => import('../teach/Marking')),
+  view('teach', 'register', () => import('../teach/Register')),
+  view('watch', 'progress', () => import('../watch/Progress')),
+  view('watch', 'mastery', () => import('../watch/Mastery')),
+  view('watch', 'grades', () => import('../watch/Grades')),
+  view('reach', 'followUp', () => import('../reach/FollowUp')),
+  view('reach', 'messages', () => import('../reach/Messages')),
+];
+
+/** A framework of the institution has no learners, steps or badges. */
+const OF_FRAMEWORKS = ['outcomes', 'rubrics'];
+
+/** The views that somebody has in a course. */
+export function viewsOf(course: MyCourse): View[] {
+  if (!course.role) return [];
+  return VIEWS.filter(
+    (v) =>
+      (v.space !== 'plan' || course.role === 'DESIGNER') &&
+      (!course.framework || OF_FRAMEWORKS.includes(v.name)),
+  );
+}
