@@ -15,6 +15,8 @@ import { NoticeProvider } from './ui/Notice';
 const queries = new QueryClient({
   defaultOptions: {
     queries: { retry: (n, error) => !(error instanceof ApiError) && n < 2, staleTime: 5_000 },
+    // What was not saved stays there to be tried again.
+    mutations: { gcTime: 60 * 60_000 },
   },
 });
 

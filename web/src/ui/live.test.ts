@@ -4,6 +4,8 @@ import { gathering, listen } from './live';
 const sources: FakeSource[] = [];
 
 class FakeSource {
+  static readonly CLOSED = 2;
+  readyState = 1;
   closed = false;
   private readonly heard = new Map<string, (event: { data: string }) => void>();
 
@@ -17,6 +19,11 @@ class FakeSource {
 
   say(name: string, data = '') {
     this.heard.get(name)?.({ data });
+  }
+
+  refuse() {
+    this.readyState = FakeSource.CLOSED;
+    this.say('error');
   }
 
   close() {
@@ -168,5 +175,22 @@ describe('several tabs', () => {
     expect(first.hears).not.toHaveBeenCalled();
     for (const { hears } of [second, third])
       expect(hears).toHaveBeenCalledExactlyOnceWith('everybody');
+  });
+
+  it('let another one go first whose connection is refused, and try again later', async () => {
+    const signedOut = await tab();
+    const signedIn = await tab();
+    sources[0]?.refuse();
+    await vi.advanceTimersByTimeAsync(1);
+    expect(sources).toHaveLength(2);
+    sources[1]?.say('ready');
+    sources[1]?.say('changed', '4');
+    await vi.advanceTimersByTimeAsync(500);
+    expect(signedIn.hears).toHaveBeenCalledExactlyOnceWith('everybody');
+    signedIn.stop();
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(sources).toHaveLength(3);
+    signedOut.stop();
+    expect(sources[2]?.closed).toBe(true);
   });
 });

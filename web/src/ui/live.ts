@@ -6,6 +6,8 @@ export type Hears = (who: Who) => void;
 
 const CALM = 400;
 const LONGEST = 1_500;
+/** How long a tab lets others go first whose connection was refused. */
+const REFUSED = 10_000;
 
 interface Line {
   close: () => void;
@@ -42,7 +44,12 @@ export function gathering(tell: () => void): { heard: () => void; forget: () => 
 }
 
 /** A connection to the server; only one tab of a browser has it. */
-function connect(course: number, waited: boolean, tell: (heard: Heard) => void): () => void {
+function connect(
+  course: number,
+  waited: boolean,
+  tell: (heard: Heard) => void,
+  refused: () => void,
+): () => void {
   const source = new EventSource(`/api/courses/${course}/events`);
   let before = waited;
   source.addEventListener('changed', (event) =>
@@ -53,43 +60,61 @@ function connect(course: number, waited: boolean, tell: (heard: Heard) => void):
     if (before) tell({ again: true });
     before = true;
   });
+  // A connection that is lost comes back by itself, one that is refused does not.
+  source.addEventListener('error', () => {
+    if (source.readyState === EventSource.CLOSED) refused();
+  });
   return () => source.close();
 }
 
 /**
  * Lets one of a browser's tabs be connected, since a browser opens few connections to a server and
- * one that waits for events is never free. The others hear what it hears; when it is closed, the
- * next one takes its place.
+ * one that waits for events is never free. The others hear what it hears; when it is closed, or
+ * refused since somebody signed out, the next one takes its place.
  */
 function share(course: number, hears: (heard: Heard) => void): () => void {
   const name = `yendrik-live-${course}`;
-  if (!navigator.locks || typeof BroadcastChannel === 'undefined')
-    return connect(course, false, hears);
-  const others = new BroadcastChannel(name);
-  others.onmessage = (event: MessageEvent<Heard>) => hears(event.data);
+  const tabs = navigator.locks && typeof BroadcastChannel !== 'undefined';
+  const others = tabs ? new BroadcastChannel(name) : undefined;
+  if (others) others.onmessage = (event: MessageEvent<Heard>) => hears(event.data);
   const over = new AbortController();
   let disconnect = () => {};
+  let pause: ReturnType<typeof setTimeout> | undefined;
   const hold = (waited: boolean) =>
     new Promise<void>((release) => {
       if (over.signal.aborted) return release();
-      const close = connect(course, waited, (heard) => {
-        hears(heard);
-        others.postMessage(heard);
-      });
+      const close = connect(
+        course,
+        waited,
+        (heard) => {
+          hears(heard);
+          others?.postMessage(heard);
+        },
+        () => {
+          disconnect = () => {};
+          release();
+          pause = setTimeout(wait, REFUSED);
+        },
+      );
       disconnect = () => {
         close();
         release();
       };
     });
-  const wait = () => navigator.locks.request(name, { signal: over.signal }, () => hold(true));
-  navigator.locks
-    .request(name, { ifAvailable: true }, (lock) => (lock ? hold(false) : 'taken'))
-    .then((how) => (how === 'taken' ? wait() : undefined))
-    .catch(() => {}); // closed while it waited
+  function wait() {
+    if (!tabs) return void hold(true);
+    navigator.locks.request(name, { signal: over.signal }, () => hold(true)).catch(() => {}); // closed while it waited
+  }
+  if (tabs)
+    void navigator.locks
+      .request(name, { ifAvailable: true }, (lock) => (lock ? hold(false) : 'taken'))
+      .then((how) => how === 'taken' && !over.signal.aborted && wait());
+  else void hold(false);
   return () => {
     over.abort();
+    clearTimeout(pause);
     disconnect();
-    others.close();
+    others?.close();
   };
 }
 
