@@ -169,6 +169,13 @@ export const queries = {
         body(api.GET('/api/courses/{course}/reports', { params: { path: { course } } })),
       staleTime: Number.POSITIVE_INFINITY,
     }),
+  frameworkFormats: (course: number) =>
+    queryOptions({
+      queryKey: ['frameworkFormats'],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design/framework', { params: { path: { course } } })),
+      staleTime: Number.POSITIVE_INFINITY,
+    }),
   trend: (course: number, group: number) =>
     queryOptions({
       queryKey: ['trend', course, group],

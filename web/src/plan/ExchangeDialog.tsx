@@ -11,11 +11,11 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ApiError, api, body, type Comparison, type Design, type TakingLine } from '../api/client';
-import { lines } from '../api/lines';
+import { ApiError, type Comparison, type Design, type TakingLine } from '../api/client';
+import { lines, sendFile } from '../api/lines';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
@@ -24,7 +24,10 @@ import { Section } from '../ui/Panel';
 const SHOWN = 12;
 
 /** A file is a package when it looks like JSON, and a table otherwise. */
-const formatOf = (text: string) => (text.trimStart().startsWith('{') ? 'CASE' : 'CSV');
+async function formatOf(file: File) {
+  const beginning = await file.slice(0, 1_000).text();
+  return /^\ufeff?\s*\{/.test(beginning) ? 'case' : 'csv';
+}
 
 /** Outcomes out of the course as a file, or into it from one, after seeing what that brings. */
 export function ExchangeDialog({ design, onClose }: { design: Design; onClose: () => void }) {
@@ -32,23 +35,21 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
-  const [text, setText] = useState('');
+  const [file, setFile] = useState<File | null>(null);
   const [scale, setScale] = useState(design.scales[0]?.id ?? 0);
-  const params = { path: { course: course.id } };
-  const file = (of: string) => ({ format: formatOf(of), text: of, scale }) as const;
+  const base = `/api/courses/${course.id}/design/framework`;
+  const formats = useQuery(queries.frameworkFormats(course.id)).data ?? [];
+  const [share, setShare] = useState(0);
   const compare = useMutation({
     meta: { silent: true },
-    mutationFn: (of: string) =>
-      body(
-        api.POST('/api/courses/{course}/design/framework/comparison', { params, body: file(of) }),
-      ),
+    mutationFn: async (of: File) =>
+      sendFile<Comparison>(`${base}/${await formatOf(of)}/comparison`, of),
   });
-  const [share, setShare] = useState(0);
   const take = useMutation({
-    mutationFn: async () => {
+    mutationFn: async (of: File) => {
       setShare(0);
-      const path = `/api/courses/${course.id}/design/framework/taking`;
-      for await (const line of lines<TakingLine>(path, file(text))) {
+      const path = `${base}/${await formatOf(of)}/taking?scale=${scale}`;
+      for await (const line of lines<TakingLine>(path, of)) {
         if (line.taken) return line.taken;
         setShare(line.done / Math.max(1, line.of));
       }
@@ -66,30 +67,27 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
       onClose();
     },
   });
-  const choose = async (chosen: File | undefined) => {
+  const choose = (chosen: File | undefined) => {
     if (!chosen) return;
-    const read = await chosen.text();
-    setText(read);
+    setFile(chosen);
     take.reset();
-    compare.mutate(read);
+    compare.mutate(chosen);
   };
   const wrong = take.error ?? compare.error;
   const findings = wrong instanceof ApiError ? (wrong.problem.findings ?? []) : [];
   const brings = compare.data;
   const many = brings ? brings.fresh.length + brings.changed.length + brings.rubrics.length : 0;
-  const base = `/api/courses/${course.id}/design/framework`;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t('plan.exchange')}</DialogTitle>
       <DialogContent>
         <Section title={t('plan.exchangeOut')}>
           <Box sx={{ display: 'flex', gap: 1 }}>
-            <Button variant="outlined" href={`${base}/case.json`}>
-              CASE 1.1
-            </Button>
-            <Button variant="outlined" href={`${base}/outcomes.csv`}>
-              CSV
-            </Button>
+            {formats.map((f) => (
+              <Button key={f.name} variant="outlined" href={`${base}/${f.name}`}>
+                {f.title}
+              </Button>
+            ))}
           </Box>
         </Section>
         <Section title={t('plan.exchangeIn')}>
@@ -101,7 +99,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
               accept=".json,.csv,application/json,text/csv"
               aria-label={t('plan.chooseFile')}
               onChange={(e) => {
-                void choose(e.target.files?.[0]);
+                choose(e.target.files?.[0]);
                 e.target.value = '';
               }}
             />
@@ -150,7 +148,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
         <Button
           variant="contained"
           disabled={many === 0 || take.isPending}
-          onClick={() => take.mutate()}
+          onClick={() => file && take.mutate(file)}
         >
           {t('plan.take', { count: many })}
         </Button>

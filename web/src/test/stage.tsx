@@ -18,6 +18,15 @@ export interface Call {
 
 type Answer = unknown | ((call: Call) => unknown);
 
+/** JSON as what it says, a file as its text. */
+function read(text: string): unknown {
+  try {
+    return text ? JSON.parse(text) : undefined;
+  } catch {
+    return text;
+  }
+}
+
 /** An answer that is a failure. */
 export const failure = (status: number, problem: object) => ({ failure: { status, ...problem } });
 
@@ -33,7 +42,7 @@ export function serve(answers: Record<string, Answer>): Call[] {
     const call: Call = {
       method: request.method,
       path: url.pathname + url.search,
-      body: text ? JSON.parse(text) : undefined,
+      body: read(text),
       version: request.headers.get('If-Match'),
     };
     calls.push(call);

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import yendrik.formats.json.CoreJson;
 
@@ -29,17 +30,18 @@ class ExchangeTest extends SchoolTest {
     return new String(response.getContentAsByteArray(), StandardCharsets.UTF_8);
   }
 
-  private String body(String format, String text) {
-    return CoreJson.mapper()
-        .createObjectNode()
-        .put("format", format)
-        .put("text", text)
-        .put("scale", scale)
-        .toString();
+  private MockHttpServletResponse send(String format, String what, String text) {
+    return sefa.upload(
+        course.path + "/design/framework/" + format + "/" + what,
+        text.getBytes(StandardCharsets.UTF_8));
+  }
+
+  private MockHttpServletResponse taking(String format, String text) {
+    return send(format, "taking?scale=" + scale, text);
   }
 
   private JsonNode compare(String format, String text) {
-    return sefa.post(course.path + "/design/framework/comparison", body(format, text));
+    return Caller.json(send(format, "comparison", text));
   }
 
   private JsonNode take(String format, String text) {
@@ -47,11 +49,9 @@ class ExchangeTest extends SchoolTest {
   }
 
   private java.util.List<String> lines(String format, String text) {
-    var response = sefa.call("POST", course.path + "/design/framework/taking", body(format, text));
+    var response = taking(format, text);
     assertThat(response.getStatus()).isEqualTo(200);
-    return new String(response.getContentAsByteArray(), java.nio.charset.StandardCharsets.UTF_8)
-        .lines()
-        .toList();
+    return new String(response.getContentAsByteArray(), StandardCharsets.UTF_8).lines().toList();
   }
 
   private JsonNode outcome(String code) {
@@ -66,16 +66,16 @@ class ExchangeTest extends SchoolTest {
 
   @Test
   void the_outcomes_of_one_course_are_taken_by_another_with_their_identifiers() {
-    String file = file(foundations() + "/design/framework/case.json");
-    JsonNode seen = compare("CASE", file);
+    String file = file(foundations() + "/design/framework/case");
+    JsonNode seen = compare("case", file);
     assertThat(seen.path("fresh").size()).isEqualTo(10);
     assertThat(seen.path("fresh").path(0).asString()).startsWith("SAFE Work safely");
     assertThat(course.design().path("outcomes").size()).as("only compared").isZero();
-    take("CASE", file);
+    take("case", file);
     assertThat(course.design().path("outcomes").size()).isEqualTo(10);
-    String back = file(course.path + "/design/framework/case.json");
+    String back = file(course.path + "/design/framework/case");
     assertThat(identifiers(back)).isEqualTo(identifiers(file));
-    assertThat(compare("CASE", file).path("same").asInt()).isEqualTo(10);
+    assertThat(compare("case", file).path("same").asInt()).isEqualTo(10);
   }
 
   private static java.util.List<String> identifiers(String file) {
@@ -90,15 +90,15 @@ class ExchangeTest extends SchoolTest {
 
   @Test
   void what_is_new_changed_and_missing_is_said_before_it_is_taken_and_nothing_is_lost() {
-    take("CSV", "code,name,description\nA,One,\nB,Two,old\nC,Three,\n");
+    take("csv", "code,name,description\nA,One,\nB,Two,old\nC,Three,\n");
     long a = outcome("A").path("id").asLong();
     String next = "code,name,description\nA,One more,\nB,Two,new\nD,Four,\n";
-    JsonNode seen = compare("CSV", next);
+    JsonNode seen = compare("csv", next);
     assertThat(seen.path("fresh").toString()).isEqualTo("[\"D Four\"]");
     assertThat(seen.path("changed").path(0).asString()).isEqualTo("A: name becomes “One more”");
     assertThat(seen.path("changed").path(1).asString()).isEqualTo("B: another description");
     assertThat(seen.path("missing").toString()).isEqualTo("[\"C Three\"]");
-    take("CSV", next);
+    take("csv", next);
     assertThat(outcome("A").path("id").asLong()).as("the same outcome").isEqualTo(a);
     assertThat(outcome("A").path("version").asInt()).isEqualTo(2);
     assertThat(outcome("C").path("name").asString()).isEqualTo("Three");
@@ -107,8 +107,8 @@ class ExchangeTest extends SchoolTest {
 
   @Test
   void a_package_says_when_the_outcomes_were_changed_and_not_when_it_was_written() {
-    take("CSV", "code,name\nA,One\n");
-    String path = course.path + "/design/framework/case.json";
+    take("csv", "code,name\nA,One\n");
+    String path = course.path + "/design/framework/case";
     String first = file(path);
     assertThat(file(path)).isEqualTo(first);
   }
@@ -116,19 +116,15 @@ class ExchangeTest extends SchoolTest {
   @Test
   void an_identifier_is_followed_when_the_code_changes() {
     UUID id = UUID.randomUUID();
-    take("CSV", "identifier,code,name\n" + id + ",OLD,Patch a tube\n");
+    take("csv", "identifier,code,name\n" + id + ",OLD,Patch a tube\n");
     long before = outcome("OLD").path("id").asLong();
-    take("CSV", "identifier,code,name\n" + id + ",TUBE,Patch a tube\n");
+    take("csv", "identifier,code,name\n" + id + ",TUBE,Patch a tube\n");
     assertThat(outcome("TUBE").path("id").asLong()).isEqualTo(before);
   }
 
   @Test
   void a_file_with_faults_is_refused_with_all_of_them_and_changes_nothing() {
-    var refused =
-        sefa.call(
-            "POST",
-            course.path + "/design/framework/taking",
-            body("CSV", "code,name\nA,One\nA,Two\n,Three\n"));
+    var refused = taking("csv", "code,name\nA,One\nA,Two\n,Three\n");
     assertThat(refused.getStatus()).isEqualTo(422);
     assertThat(Caller.json(refused).path("findings").toString())
         .contains("Row 3: code “A” stands at Row 2 too.", "Row 4: code is empty.");
@@ -137,18 +133,18 @@ class ExchangeTest extends SchoolTest {
 
   @Test
   void two_outcomes_that_would_share_a_code_are_named() {
-    take("CSV", "identifier,code,name\n" + UUID.randomUUID() + ",A,One\n");
+    take("csv", "identifier,code,name\n" + UUID.randomUUID() + ",A,One\n");
     String swapped =
         "identifier,code,name\n" + UUID.randomUUID() + ",B,Two\n" + UUID.randomUUID() + ",A,One\n";
-    take("CSV", swapped);
+    take("csv", swapped);
     assertThat(course.design().path("outcomes").size()).as("A by its code, B is new").isEqualTo(2);
   }
 
   @Test
   void groups_parts_and_rubrics_go_with_a_package_and_come_again_unchanged() {
-    String file = file(foundations() + "/design/framework/case.json");
-    assertThat(compare("CASE", file).path("rubrics").size()).isEqualTo(3);
-    take("CASE", file);
+    String file = file(foundations() + "/design/framework/case");
+    assertThat(compare("case", file).path("rubrics").size()).isEqualTo(3);
+    take("case", file);
     assertThat(outcome("BRAKE").path("group").toString()).isEqualTo("[\"Parts of a bicycle\"]");
     JsonNode bike = outcome("BIKE").path("madeOf");
     assertThat(bike.path("how").asString()).isEqualTo("ALL");
@@ -156,7 +152,7 @@ class ExchangeTest extends SchoolTest {
     JsonNode rubrics = sefa.get(course.path + "/design/rubrics");
     assertThat(rubrics.size()).isEqualTo(3);
     assertThat(rubrics.path(0).path("criteria").path(0).path("levels").size()).isGreaterThan(1);
-    JsonNode again = compare("CASE", file);
+    JsonNode again = compare("case", file);
     assertThat(again.path("same").asInt()).isEqualTo(10);
     assertThat(again.path("rubrics").isEmpty()).isTrue();
     assertThat(again.path("changed").isEmpty()).isTrue();
@@ -164,26 +160,22 @@ class ExchangeTest extends SchoolTest {
 
   @Test
   void a_table_moves_outcomes_between_groups_and_puts_them_together() {
-    take("CSV", "code,name,group\nA,One,Wheels\nB,Two,\n");
+    take("csv", "code,name,group\nA,One,Wheels\nB,Two,\n");
     String next = "code,name,group,parts,combine\nA,One,Wheels/Rims,,\nC,Both,,A; B,at least 1\n";
-    JsonNode seen = compare("CSV", next);
+    JsonNode seen = compare("csv", next);
     assertThat(seen.path("changed").toString()).contains("A: stands in “Wheels / Rims”");
-    take("CSV", next);
+    take("csv", next);
     assertThat(outcome("A").path("group").toString()).isEqualTo("[\"Wheels\",\"Rims\"]");
     assertThat(outcome("C").path("madeOf").path("how").asString()).isEqualTo("AT_LEAST");
-    assertThat(compare("CSV", next).path("same").asInt()).isEqualTo(2);
-    JsonNode mean = take("CSV", "code,name,parts,combine\nC,Both,A;B,mean\n");
+    assertThat(compare("csv", next).path("same").asInt()).isEqualTo(2);
+    JsonNode mean = take("csv", "code,name,parts,combine\nC,Both,A;B,mean\n");
     assertThat(mean.path("changed").toString()).contains("C: is made of A, B");
     assertThat(outcome("C").path("madeOf").path("how").asString()).isEqualTo("MEAN");
   }
 
   @Test
   void a_part_that_is_nowhere_is_named_and_nothing_is_taken() {
-    var refused =
-        sefa.call(
-            "POST",
-            course.path + "/design/framework/taking",
-            body("CSV", "code,name,parts\nA,One,NOWHERE\n"));
+    var refused = taking("csv", "code,name,parts\nA,One,NOWHERE\n");
     assertThat(refused.getStatus()).isEqualTo(422);
     assertThat(Caller.json(refused).path("findings").path(0).asString())
         .startsWith("A: its part “NOWHERE” is neither");
@@ -195,11 +187,27 @@ class ExchangeTest extends SchoolTest {
     var text = new StringBuilder("code,name\n");
     for (int n = 0; n < 10_000; n++)
       text.append("K").append(n).append(",Outcome ").append(n).append('\n');
-    java.util.List<String> lines = lines("CSV", text.toString());
+    java.util.List<String> lines = lines("csv", text.toString());
     assertThat(lines).as("how far it is, and the result").hasSizeGreaterThan(10);
     assertThat(CoreJson.mapper().readTree(lines.get(4)).path("done").asInt()).isEqualTo(2_500);
     JsonNode last = CoreJson.mapper().readTree(lines.getLast());
     assertThat(last.path("taken").path("fresh").size()).isEqualTo(10_000);
     assertThat(course.design().path("outcomes").size()).isEqualTo(10_000);
+  }
+
+  @Test
+  void every_format_that_is_offered_is_written_and_read_back() {
+    take("csv", "code,name\nA,One\nB,Two\n");
+    for (JsonNode format : sefa.get(course.path + "/design/framework")) {
+      String name = format.path("name").asString();
+      String file = file(course.path + "/design/framework/" + name);
+      assertThat(compare(name, file).path("same").asInt()).as(name).isEqualTo(2);
+    }
+  }
+
+  @Test
+  void an_empty_file_and_an_unknown_format_are_refused() {
+    assertThat(compare("csv", "").path("fields").has("file")).isTrue();
+    assertThat(send("stone", "comparison", "x").getStatus()).isEqualTo(404);
   }
 }

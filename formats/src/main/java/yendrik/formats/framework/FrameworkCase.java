@@ -35,6 +35,19 @@ public final class FrameworkCase {
   private static final String COMBINE = "combine";
   private static final String STANDS_FOR = "standsFor";
 
+  /** The format. */
+  public static final FrameworkFormat FORMAT =
+      new FrameworkFormat(
+          "case",
+          "CASE 1.1",
+          "application/json",
+          "case.json",
+          in -> read(new String(in.readAllBytes(), StandardCharsets.UTF_8)),
+          (framework, origin, out) ->
+              out.write(
+                  write(framework, origin.address() + "/ims/case/v1p1", origin.changed())
+                      .getBytes(StandardCharsets.UTF_8)));
+
   private FrameworkCase() {}
 
   /**

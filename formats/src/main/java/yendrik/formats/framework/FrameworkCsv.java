@@ -27,6 +27,16 @@ import yendrik.formats.table.Cell;
  * (all, at least 2, mean, lowest). Columns may stand in any order; others are passed over.
  */
 public final class FrameworkCsv {
+  /** The format. */
+  public static final FrameworkFormat FORMAT =
+      new FrameworkFormat(
+          "csv",
+          "CSV",
+          "text/csv;charset=UTF-8",
+          "csv",
+          in -> read(new String(in.readAllBytes(), StandardCharsets.UTF_8)),
+          (framework, _, out) -> out.write(write(framework).getBytes(StandardCharsets.UTF_8)));
+
   private FrameworkCsv() {}
 
   /** The whole file. */

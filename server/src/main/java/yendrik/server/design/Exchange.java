@@ -27,9 +27,7 @@ import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.formats.framework.Framework;
-import yendrik.formats.framework.FrameworkCase;
-import yendrik.formats.framework.FrameworkCsv;
-import yendrik.formats.framework.Unreadable;
+import yendrik.formats.framework.FrameworkFormat;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.http.Problem;
 
@@ -58,20 +56,12 @@ public class Exchange {
     this.address = address;
   }
 
-  /** Formats of files. */
-  public enum Format {
-    /** CASE 1.1, JSON. */
-    CASE,
-    CSV
-  }
+  /** What is to be written of a course. */
+  record Written(Framework framework, FrameworkFormat.Origin origin) {}
 
   @Transactional(readOnly = true)
-  public String write(CourseId course, Format format) {
-    Framework framework = framework(course);
-    return switch (format) {
-      case CASE -> FrameworkCase.write(framework, address + "/ims/case/v1p1", lastChanged(course));
-      case CSV -> FrameworkCsv.write(framework);
-    };
+  Written written(CourseId course) {
+    return new Written(framework(course), new FrameworkFormat.Origin(address, lastChanged(course)));
   }
 
   /** When any of the course's outcomes was changed last; now for a course without outcomes. */
@@ -130,8 +120,8 @@ public class Exchange {
 
   /** Compares a file with the course's outcomes; nothing is changed. */
   @Transactional(readOnly = true)
-  public Comparison compare(CourseId course, Format format, String text) {
-    return compare(course, read(format, text), new Known(drafts.outcomes(course)));
+  public Comparison compare(CourseId course, Framework file) {
+    return compare(course, file, new Known(drafts.outcomes(course)));
   }
 
   private Comparison compare(CourseId course, Framework file, Known known) {
@@ -225,9 +215,8 @@ public class Exchange {
    *
    * @param scale on which new outcomes are rated
    */
-  public Comparison take(CourseId course, Format format, String text, long scale, Meter meter) {
+  public Comparison take(CourseId course, Framework file, long scale, Meter meter) {
     db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetchSingle();
-    Framework file = read(format, text);
     var known = new Known(drafts.outcomes(course));
     Comparison comparison = compare(course, file, known);
     boolean own = drafts.scales(course).stream().anyMatch(s -> s.getId() == scale);
@@ -348,16 +337,5 @@ public class Exchange {
             .sorted()
             .toList();
     if (!twice.isEmpty()) throw Problem.faults("The file cannot be taken as it is.", twice);
-  }
-
-  private static Framework read(Format format, String text) {
-    try {
-      return switch (format) {
-        case CASE -> FrameworkCase.read(text);
-        case CSV -> FrameworkCsv.read(text);
-      };
-    } catch (Unreadable e) {
-      throw Problem.faults("The file cannot be taken as it is.", e.faults());
-    }
   }
 }

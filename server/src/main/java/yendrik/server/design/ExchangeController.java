@@ -1,26 +1,31 @@
 package yendrik.server.design;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
-import java.nio.charset.StandardCharsets;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.formats.Formats;
+import yendrik.formats.framework.Framework;
+import yendrik.formats.framework.FrameworkFormat;
+import yendrik.formats.framework.Unreadable;
+import yendrik.server.http.FileFormat;
 import yendrik.server.http.LineWriter;
+import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
+/** Outcomes out of a course and into it, as files. */
 @RestController
 @RequestMapping("/api/courses/{course}/design/framework")
 class ExchangeController {
@@ -31,39 +36,49 @@ class ExchangeController {
     this.exchange = exchange;
   }
 
-  /** The course's outcomes as a CASE 1.1 package. */
-  @GetMapping(path = "/case.json", produces = MediaType.APPLICATION_JSON_VALUE)
+  /** The formats in which outcomes can be had and taken. */
+  @GetMapping
   @Needs(Right.PLAN)
-  ResponseEntity<String> caseFile(@PathVariable long course) {
-    return file(course, Exchange.Format.CASE, MediaType.APPLICATION_JSON, "outcomes.case.json");
+  List<FileFormat> formats(@PathVariable long course) {
+    return Formats.FRAMEWORKS.stream().map(f -> new FileFormat(f.name(), f.title())).toList();
   }
 
-  /** The course's outcomes as CSV. */
-  @GetMapping(path = "/outcomes.csv", produces = "text/csv")
+  /** The course's outcomes as a file. */
+  @GetMapping("/{format}")
   @Needs(Right.PLAN)
-  ResponseEntity<String> csvFile(@PathVariable long course) {
-    var csv = new MediaType("text", "csv", StandardCharsets.UTF_8);
-    return file(course, Exchange.Format.CSV, csv, "outcomes.csv");
+  void file(@PathVariable long course, @PathVariable String format, HttpServletResponse response)
+      throws IOException {
+    FrameworkFormat as = format(format);
+    Exchange.Written written = exchange.written(new CourseId(course));
+    response.setContentType(as.mediaType());
+    response.setHeader(
+        HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"outcomes." + as.ending() + "\"");
+    as.writer().write(written.framework(), written.origin(), response.getOutputStream());
   }
 
-  private ResponseEntity<String> file(
-      long course, Exchange.Format format, MediaType type, String name) {
-    return ResponseEntity.ok()
-        .contentType(type)
-        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
-        .body(exchange.write(new CourseId(course), format));
+  private static FrameworkFormat format(String name) {
+    return Formats.framework(name).orElseThrow(() -> Problem.notFound("format"));
   }
 
-  record FileEdit(
-      @NotNull Exchange.Format format,
-      @NotBlank @Size(max = LARGEST, message = "is larger than 20 million characters") String text,
-      long scale) {}
+  private static Framework read(String format, InputStream body) throws IOException {
+    FrameworkFormat as = format(format);
+    byte[] file = body.readNBytes(LARGEST + 1);
+    if (file.length == 0) throw Problem.field("file", "There is nothing in the file.");
+    if (file.length > LARGEST) throw Problem.field("file", "It is larger than 20 MB.");
+    try {
+      return as.reader().read(new ByteArrayInputStream(file));
+    } catch (Unreadable e) {
+      throw Problem.faults("The file cannot be taken as it is.", e.faults());
+    }
+  }
 
-  /** What a file would bring; nothing is changed. */
-  @PostMapping("/comparison")
+  /** What the file that is the body would bring; nothing is changed. */
+  @PostMapping(path = "/{format}/comparison")
   @Needs(Right.PLAN)
-  Exchange.Comparison compare(@PathVariable long course, @Valid @RequestBody FileEdit file) {
-    return exchange.compare(new CourseId(course), file.format(), file.text());
+  Exchange.Comparison compare(
+      @PathVariable long course, @PathVariable String format, HttpServletRequest request)
+      throws IOException {
+    return exchange.compare(new CourseId(course), read(format, request.getInputStream()));
   }
 
   /** A line while a file is taken: so many items of so many, and at the end what it brought. */
@@ -73,17 +88,22 @@ class ExchangeController {
    * Takes what is new and changed from a file. The answer is a line of JSON for each part that is
    * taken, as it is, and a last one when all of it stands.
    */
-  @PostMapping(path = "/taking", produces = LineWriter.LINES)
+  @PostMapping(path = "/{format}/taking", produces = LineWriter.LINES)
   @Needs(Right.PLAN)
   void take(
-      @PathVariable long course, @Valid @RequestBody FileEdit file, HttpServletResponse response) {
+      @PathVariable long course,
+      @PathVariable String format,
+      @RequestParam long scale,
+      HttpServletRequest request,
+      HttpServletResponse response)
+      throws IOException {
+    Framework file = read(format, request.getInputStream());
     var lines = new LineWriter(response);
     Exchange.Comparison taken =
         exchange.take(
             new CourseId(course),
-            file.format(),
-            file.text(),
-            file.scale(),
+            file,
+            scale,
             (done, of) -> lines.write(new Line(done, of, Optional.empty())));
     int all = taken.fresh().size() + taken.changed().size();
     lines.write(new Line(all, all, Optional.of(taken)));

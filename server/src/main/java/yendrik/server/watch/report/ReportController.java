@@ -21,6 +21,7 @@ import yendrik.formats.Formats;
 import yendrik.formats.table.Cell;
 import yendrik.formats.table.Table;
 import yendrik.formats.table.TableFormat;
+import yendrik.server.http.FileFormat;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -38,12 +39,6 @@ class ReportController {
   ReportController(List<Report> reports) {
     this.reports = reports.stream().collect(Collectors.toMap(Report::name, Function.identity()));
   }
-
-  /**
-   * @param name what stands in the address
-   * @param title what people call it
-   */
-  record FileFormat(String name, String title) {}
 
   /** The formats in which every report can be had as a file. */
   @GetMapping
