@@ -86,12 +86,10 @@ public final class ServerBench {
     String path = "/api/courses/" + course;
     long scale = designer.get(path + "/design").path("scales").path(0).path("id").asLong();
     int there = designer.get(path + "/reports/mastery").path("outcomes").size();
-    var file = new StringBuilder("code,name\\n");
+    var file = new StringBuilder("code,name\n");
     for (int n = there; n < OUTCOMES; n++)
-      file.append("B").append(n).append(",Outcome ").append(n).append("\\n");
-    designer.tell(
-        path + "/design/framework/taking",
-        "{\"format\":\"CSV\",\"text\":\"" + file + "\",\"scale\":" + scale + "}");
+      file.append("B").append(n).append(",Outcome ").append(n).append("\n");
+    designer.tell(path + "/design/framework/csv/taking?scale=" + scale, file.toString());
     String seen = designer.get(path + "/publications/next").path("draft").asString();
     designer.tell(path + "/publications", "{\"draft\":\"" + seen + "\"}");
     fillSnapshots(database, course);

@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -266,11 +267,13 @@ class AdoptionTest extends SchoolTest {
   @Test
   void a_file_does_not_change_words_that_belong_to_a_framework() {
     adopt(tie);
-    String file =
-        "{\"format\":\"CSV\",\"text\":\"code,name\\nTIE,Other words\\n\",\"scale\":"
-            + scale(course.path, 0).path("id").asLong()
-            + "}";
-    JsonNode taken = sefa.post(course.path + "/design/framework/taking", file);
+    String taking =
+        course.path
+            + "/design/framework/csv/taking?scale="
+            + scale(course.path, 0).path("id").asLong();
+    JsonNode taken =
+        Caller.json(
+            sefa.upload(taking, "code,name\nTIE,Other words\n".getBytes(StandardCharsets.UTF_8)));
     assertThat(taken.path("taken").path("held").toString()).isEqualTo("[\"TIE\"]");
     assertThat(outcome(course.path, "TIE").path("name").asString()).isEqualTo("Do TIE");
   }
