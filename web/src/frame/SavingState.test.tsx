@@ -7,9 +7,9 @@ import { api } from '../api/client';
 import { failure, serve, show } from '../test/stage';
 import { NotSaved, SavingState } from './SavingState';
 
-function Acting({ silent = false }: { silent?: boolean }) {
+function Acting({ silent = false, again = true }: { silent?: boolean; again?: boolean }) {
   const change = useMutation({
-    meta: { silent },
+    meta: { silent, ...(again && { about: (name: string) => name }) },
     mutationFn: (name: string) => api.POST('/api/frameworks', { body: { name } }),
   });
   return (
@@ -58,6 +58,29 @@ describe('the state of saving', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(await screen.findByText('Saved')).toBeInTheDocument();
     expect(calls.map((c) => c.body)).toEqual(Array(3).fill({ name: 'Hollow Lane' }));
+  });
+
+  it('asks nothing again in whose place a later act has come', async () => {
+    let down = true;
+    const calls = serve({
+      [at]: () => (down ? failure(503, { detail: 'Not now.' }) : { id: 1 }),
+    });
+    show(<Acting />);
+    await userEvent.click(screen.getByText('act'));
+    await screen.findByText('Not saved: Not now.');
+    down = false;
+    await userEvent.click(screen.getByText('act'));
+    expect(await screen.findByText('Saved')).toBeInTheDocument();
+    expect(screen.queryByText(/Not saved/)).not.toBeInTheDocument();
+    expect(calls).toHaveLength(2);
+  });
+
+  it('leaves to a form what is sent once more from there', async () => {
+    serve({ [at]: failure(503, { detail: 'Not now.' }) });
+    show(<Acting again={false} />);
+    await userEvent.click(screen.getByText('act'));
+    expect(await screen.findByText('Not saved: Not now.')).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: 'Try again' })).not.toBeInTheDocument();
   });
 
   it('can leave what failed', async () => {

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, body, type DesignModule } from '../api/client';
 import { queries } from '../api/queries';
+import { network } from '../test/network';
 import { failure, serve, show } from '../test/stage';
 import { useDraft } from './useDraft';
 
@@ -153,6 +154,21 @@ describe('a draft', () => {
     fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
     await vi.waitFor(() => expect(state.module.name).toBe('Brakes'));
     expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(3);
+  });
+
+  it('can be asked again to undo when there was no connection at all', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes and pads'));
+    const answer = network.answer;
+    network.answer = (request) =>
+      request.method === 'PUT' ? Promise.reject(new TypeError('Failed')) : answer(request);
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    expect(await screen.findByText(/server cannot be reached/)).toBeInTheDocument();
+    network.answer = answer;
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes'));
   });
 
   it('shows the newer version when somebody else was faster, and says so', async () => {

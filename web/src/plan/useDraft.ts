@@ -34,6 +34,16 @@ interface Versioned {
   version: number;
 }
 
+interface Change {
+  act: () => Promise<unknown>;
+  back?: Undo;
+  /** The fields of a thing that it changes; nothing where it must not be asked again by itself. */
+  about?: string;
+}
+
+/** What a colleague has changed since is not taken back. */
+class NotUndone extends Error {}
+
 /** What this browser's own last save brought, which may be newer than what a view still shows. */
 const saved = new Map<string, Versioned>();
 
@@ -67,7 +77,7 @@ function putBack<E extends object>(
 ): E {
   const back = { ...present };
   for (const field of fields) {
-    if (!equal(present[field], made[field])) throw new Error(refusal);
+    if (!equal(present[field], made[field])) throw new NotUndone(refusal);
     back[field] = was[field];
   }
   return back;
@@ -95,7 +105,8 @@ export function useDraft(course: number) {
   const run = useMutation({
     // One after the other, so that each builds on what the one before has saved.
     scope: { id: `draft-${course}` },
-    mutationFn: async ({ act, back }: { act: () => Promise<unknown>; back?: Undo }) => {
+    meta: { about: ({ about }: Change) => about },
+    mutationFn: async ({ act, back }: Change) => {
       const made = await act();
       if (back) undoable.set(course, [...(undoable.get(course) ?? []), back]);
       return made;
@@ -185,6 +196,7 @@ export function useDraft(course: number) {
     let base = how.shown;
     let made = how.shown;
     run.mutate({
+      about: `${how.part}-${how.shown.id}-${Object.keys(how.change).sort().join()}`,
       act: async () => {
         base = newest(how.part, how.shown);
         made = await how.put(base, { ...how.edit(base), ...how.change });
@@ -211,8 +223,9 @@ export function useDraft(course: number) {
       await takeBack(back);
     } catch (error) {
       const problem = error instanceof ApiError ? error.problem : undefined;
-      // What could not be asked can be asked again.
-      if (problem && problem.status >= 500) undoable.get(course)?.push(back);
+      // What no server heard can be asked again.
+      const heard = error instanceof NotUndone || (problem !== undefined && problem.status < 500);
+      if (!heard) undoable.get(course)?.push(back);
       notice({
         tone: 'error',
         text: problem?.current ? t('plan.notUndone') : (error as Error).message,
@@ -276,6 +289,7 @@ export function useDraft(course: number) {
     rubric: (r: DesignRubric, edit: RubricEdit) => {
       let made = r;
       run.mutate({
+        about: `rubrics-${r.id}`,
         act: async () => {
           made = await putRubric(newest('rubrics', r), edit);
           return made;

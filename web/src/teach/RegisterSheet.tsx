@@ -53,6 +53,7 @@ export function RegisterSheet({
 
   const save = useMutation({
     // One after the other, so that the newest answer is the newest state.
+    meta: { about: (marks: Mark[]) => `register-${session.id}-${marks.map((m) => m.learner)}` },
     scope: { id: `register-${session.id}` },
     mutationFn: (marks: Mark[]) =>
       body(

@@ -9,8 +9,15 @@ import { ApiError } from '../api/client';
 
 declare module '@tanstack/react-query' {
   interface Register {
-    /** Silent is an act that keeps nothing: to sign in, to look, to compare. */
-    mutationMeta: { silent?: boolean };
+    mutationMeta: {
+      /** An act that keeps nothing: to sign in, to look, to compare. */
+      silent?: boolean;
+      /**
+       * What an act that can be asked again as it was is about. A later act about the same takes
+       * its place. Where somebody presses a button once more nothing is asked again from here.
+       */
+      about?: (variables: never) => string | undefined;
+    };
   }
 }
 
@@ -28,10 +35,23 @@ export type Saving =
   | { is: 'refused'; why: string }
   | { is: 'failed'; why: string; again: () => void; leave: () => void };
 
-/** What no server heard or could do; it can be asked again as it was. */
+/** What no server heard or could do. */
 const unheard = (act: Act) =>
   act.state.status === 'error' &&
   !(act.state.error instanceof ApiError && act.state.error.problem.status < 500);
+
+const about = (act: Act) => act.mutation.meta?.about?.(act.state.variables as never);
+
+/** Those that can be asked again: no later one about the same has taken their place. */
+function unsavedOf(acts: Act[]): Act[] {
+  return acts.filter((act) => {
+    const key = about(act);
+    if (key === undefined || !unheard(act)) return false;
+    return !acts.some(
+      (other) => other.mutation.mutationId > act.mutation.mutationId && about(other) === key,
+    );
+  });
+}
 
 function useOnline() {
   return useSyncExternalStore(
@@ -45,11 +65,13 @@ export function useSaving(): Saving {
   const client = useQueryClient();
   const online = useOnline();
   const acts = useMutationState({
-    filters: { predicate: (act) => !act.meta?.silent && act.state.status !== 'idle' },
+    filters: {
+      predicate: (act) => !act.meta?.silent && act.state.status !== 'idle',
+    },
     select: (mutation) => ({ mutation, state: mutation.state }) as unknown as Act,
   });
   const pending = acts.filter((a) => a.state.status === 'pending');
-  const open = acts.filter(unheard);
+  const open = unsavedOf(acts);
   const unsaved = pending.length + open.length > 0;
   useEffect(() => {
     if (!unsaved) return;

@@ -16,7 +16,11 @@ export function QuizForm({ attempt, path, onFinished }: Props) {
   const { t } = useTranslation();
   const [answers, setAnswers] = useState<Record<string, GivenAnswer>>(attempt.answers);
   const params = { path: { ...path, number: attempt.number } };
+  // Answers that waited for a connection come before they are handed in.
+  const scope = { id: `attempt-${path.step}-${attempt.number}` };
   const keep = useMutation({
+    scope,
+    meta: { about: () => scope.id },
     mutationFn: (all: Record<string, GivenAnswer>) =>
       api.PUT('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}', {
         params,
@@ -24,6 +28,7 @@ export function QuizForm({ attempt, path, onFinished }: Props) {
       }),
   });
   const finish = useMutation({
+    scope,
     mutationFn: () =>
       body(
         api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}/result', {
