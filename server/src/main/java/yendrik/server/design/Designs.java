@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
+import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.CourseId;
 import yendrik.core.rule.check.Finding;
@@ -88,6 +89,11 @@ public class Designs {
             .value1();
     Document document = Documents.read(json, rooms);
     return new Ready(document, CompiledCourse.of(document.design()));
+  }
+
+  /** What the registers of a course can say now, in the order in which it is offered. */
+  public List<AttendanceStatus> statuses(CourseId course) {
+    return drafts.statuses(course);
   }
 
   public Document draft(CourseId course) {

@@ -191,7 +191,7 @@ class DraftStore {
             new Flag(new FlagId(f.getId()), f.getName(), Json.rule(f.getFlagWhen()).orElseThrow()));
   }
 
-  private List<AttendanceStatus> statuses(CourseId course) {
+  List<AttendanceStatus> statuses(CourseId course) {
     return db.selectFrom(ATTENDANCE_STATUS)
         .where(ATTENDANCE_STATUS.COURSE_ID.eq(course.value()))
         .orderBy(ATTENDANCE_STATUS.POSITION, ATTENDANCE_STATUS.NUMBER)

@@ -174,7 +174,7 @@ public class Registers {
   }
 
   private List<AttendanceStatus> statuses(Seat seat) {
-    return designs.draft(seat.course()).design().statuses();
+    return designs.statuses(seat.course());
   }
 
   private static boolean is(
@@ -350,9 +350,10 @@ public class Registers {
               .returning(SESSION.ID)
               .fetchSingle(SESSION.ID));
     List<Learners.Snapshot> all = learners.of(seat);
+    List<AttendanceStatus> statuses = statuses(seat);
     return sessions.of(seat.course()).stream()
         .filter(s -> ids.contains(s.id()))
-        .map(s -> view(s, all, statuses(seat)))
+        .map(s -> view(s, all, statuses))
         .toList();
   }
 
