@@ -6,7 +6,7 @@ export const assignment: StepRoom<'assignment'> = {
   begin: 'Open',
   text: 'task',
   ties: 'assessed',
-  Settings: lazy(() => import('./Settings')),
+  Settings: lazy(() => import('../shared/AssessedSettings')),
   Learner: lazy(() => import('./Learner')),
   saysWhenDone: true,
   edit: ({ rubric }) => ({ is: 'assignment', ...(rubric !== undefined && { rubric }) }),

@@ -6,7 +6,7 @@ export const practical: StepRoom<'practical'> = {
   begin: 'Open',
   text: 'task',
   ties: 'assessed',
-  Settings: lazy(() => import('./Settings')),
+  Settings: lazy(() => import('../shared/AssessedSettings')),
   Learner: lazy(() => import('./Learner')),
   saysWhenDone: true,
   edit: ({ rubric }) => ({ is: 'practical', ...(rubric !== undefined && { rubric }) }),

@@ -2,17 +2,15 @@ package yendrik.server.kinds.note;
 
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
-import yendrik.core.record.LearnerRecord;
 import yendrik.server.http.Problem;
-import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
-import yendrik.server.kinds.StepRoom;
+import yendrik.server.kinds.TextRoom;
 import yendrik.server.learn.LearnerPart;
 import yendrik.server.way.Walk;
 
 /** A short text among the steps, done when read. */
 @Component
-class NoteRoom extends StepRoom<NoteContent, NoteAuthored, NoteEdit> {
+class NoteRoom extends TextRoom<NoteContent, NoteAuthored, NoteEdit> {
   /** As safe HTML, so that some 4,000 characters can be read of it. */
   private static final int LONGEST = 6_000;
 
@@ -53,17 +51,7 @@ class NoteRoom extends StepRoom<NoteContent, NoteAuthored, NoteEdit> {
   }
 
   @Override
-  public String done(LearnerRecord record, int s, String day) {
-    return "read " + day;
-  }
-
-  @Override
   public NoteEdit written(DemoScript script) {
     return new NoteEdit();
-  }
-
-  @Override
-  public void doStep(DemoLearner by, String step, double ability) {
-    by.read(step);
   }
 }

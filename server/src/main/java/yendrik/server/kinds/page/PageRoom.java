@@ -2,16 +2,14 @@ package yendrik.server.kinds.page;
 
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
-import yendrik.core.record.LearnerRecord;
-import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
-import yendrik.server.kinds.StepRoom;
+import yendrik.server.kinds.TextRoom;
 import yendrik.server.learn.LearnerPart;
 import yendrik.server.way.Walk;
 
 /** Formatted text to read. */
 @Component
-class PageRoom extends StepRoom<PageContent, PageAuthored, PageEdit> {
+class PageRoom extends TextRoom<PageContent, PageAuthored, PageEdit> {
   PageRoom() {
     super(StepKind.PAGE, PageContent.class, PageAuthored.class, PageEdit.class);
   }
@@ -47,17 +45,7 @@ class PageRoom extends StepRoom<PageContent, PageAuthored, PageEdit> {
   }
 
   @Override
-  public String done(LearnerRecord record, int s, String day) {
-    return "read " + day;
-  }
-
-  @Override
   public PageEdit written(DemoScript script) {
     return new PageEdit();
-  }
-
-  @Override
-  public void doStep(DemoLearner by, String step, double ability) {
-    by.read(step);
   }
 }
