@@ -3,6 +3,7 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -112,6 +113,44 @@ class SoundDraftTest extends SchoolTest {
     refused(
         quiz,
         e -> NewCourse.part(e).putArray("questions").addObject().put("id", "q1").put("points", 1));
+  }
+
+  @Test
+  void questions_of_no_kind_without_their_part_or_of_the_same_id_are_refused() {
+    long quiz = course.step(module, "QUIZ", "Asked");
+    var sound = NewCourse.question("q1", "What dries?", "Glue", "Rubber");
+    for (Consumer<ObjectNode> fault :
+        List.<Consumer<ObjectNode>>of(
+            q -> q.putNull("part"),
+            q -> q.remove("part"),
+            q -> ((ObjectNode) q.path("part")).put("is", "stone"),
+            q -> ((ObjectNode) q.path("part")).remove("is"),
+            q -> ((ObjectNode) q.path("part")).remove("right"),
+            q -> ((ObjectNode) q.path("part")).putArray("choices").addNull())) {
+      ObjectNode question = sound.deepCopy();
+      fault.accept(question);
+      refused(quiz, e -> NewCourse.part(e).putArray("questions").add(question));
+    }
+    JsonNode twins =
+        refused(quiz, e -> NewCourse.part(e).putArray("questions").add(sound).add(sound));
+    assertThat(twins.path("fields").path("questions").asString()).contains("Question 2 has the id");
+  }
+
+  @Test
+  void answers_of_no_kind_are_refused_and_those_to_nothing_are_passed_over() {
+    long quiz = course.step(module, "QUIZ", "Asked");
+    course.ask(quiz, NewCourse.question("q1", "What dries?", "Glue", "Rubber"));
+    String at = course.path + "/walks/practice/steps/" + quiz + "/attempts";
+    sefa.post(at, "");
+    for (String answer :
+        List.of("null", "{}", "{\"is\":\"stone\"}", "{\"is\":\"choice\"}", "\"1\""))
+      assertThat(sefa.call("PUT", at + "/1", "{\"answers\":{\"q1\":" + answer + "}}").getStatus())
+          .as(answer)
+          .isBetween(400, 422);
+    String odd =
+        "{\"answers\":{\"q1\":{\"is\":\"choice\",\"choice\":\"77\"},"
+            + "\"gone\":{\"is\":\"choice\",\"choice\":\"1\"}}}";
+    assertThat(sefa.post(at + "/1/result", odd).path("points").asDouble()).isZero();
   }
 
   @Test

@@ -57,6 +57,9 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
     for (WrittenQuestion sent : edit.questions()) {
       Question question = questions.question(sent);
       check(place, kept.size() + 1, question);
+      if (kept.stream().anyMatch(k -> k.id().equals(question.id())))
+        throw Problem.field(
+            "questions", "Question " + (kept.size() + 1) + " has the id of an earlier one.");
       kept.add(questions.keep(question));
     }
     return new QuizContent(body, kept);
