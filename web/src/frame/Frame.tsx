@@ -205,7 +205,7 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
       }))
     : SPACES.flatMap((w) => {
         const own = views.filter((v) => v.space === w);
-        const first = own.find((v) => v.name === 'route') ?? own[0];
+        const first = own.find((v) => v.begins) ?? own[0];
         return first
           ? [{ to: `${base}/${w}/${first.path}`, label: t(`frame.${w}`), on: space === w }]
           : [];

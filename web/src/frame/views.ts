@@ -9,6 +9,8 @@ export interface View {
   /** What it is called, a key of texts. */
   name: string;
   path: string;
+  /** Whether its workspace begins with it, rather than with the first one. */
+  begins: boolean;
   Part: LazyExoticComponent<ComponentType>;
 }
 
@@ -17,9 +19,11 @@ const view = (
   space: Space,
   name: string,
   part: () => Promise<{ default: ComponentType }>,
+  begins = false,
 ): View => ({
   space,
   name,
+  begins,
   path: name.replace(/[A-Z]/, (letter) => `-${letter.toLowerCase()}`),
   Part: lazy(async () => {
     const [loaded] = await Promise.all([part(), import('../i18n/staff')]);
@@ -27,11 +31,11 @@ const view = (
   }),
 });
 
-/** Every view of staff, in the order of its workspace; the first one is where that begins. */
+/** Every view of staff, in the order of its workspace. */
 export const VIEWS: View[] = [
   view('plan', 'outcomes', () => import('../plan/Outcomes')),
   view('plan', 'rubrics', () => import('../plan/Rubrics')),
-  view('plan', 'route', () => import('../plan/RouteOutline')),
+  view('plan', 'route', () => import('../plan/RouteOutline'), /* begins= */ true),
   view('plan', 'badges', () => import('../plan/Badges')),
   view('teach', 'marking', () => import('../teach/Marking')),
   view('teach', 'register', () => import('../teach/Register')),
