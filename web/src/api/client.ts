@@ -1,6 +1,6 @@
 import i18n from 'i18next';
 import createClient, { type Middleware } from 'openapi-fetch';
-import type { AdoptionDecision, Comparison, DesignStep, Part, paths, StepLine } from './schema';
+import type { AdoptionDecision, DesignStep, Part, paths, StepLine } from './schema';
 
 /** What the server says went wrong (RFC 9457). */
 export interface Problem {
@@ -25,6 +25,22 @@ export function token(): string {
   return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
 }
 
+/** Throws what an answer says went wrong, unless nothing did. */
+export async function refuseFailure(response: Response) {
+  if (response.ok) return;
+  let problem: Problem;
+  try {
+    problem = await response.clone().json();
+  } catch {
+    problem = {
+      title: 'Failed',
+      detail: 'The server did not answer as expected. Try again.',
+      status: response.status,
+    };
+  }
+  throw new ApiError({ ...problem, status: response.status });
+}
+
 const guard: Middleware = {
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
@@ -33,18 +49,7 @@ const guard: Middleware = {
   onError: ({ error }) =>
     error instanceof ApiError ? error : new Error(i18n.t('common.unreachable')),
   async onResponse({ response }) {
-    if (response.ok) return;
-    let problem: Problem;
-    try {
-      problem = await response.clone().json();
-    } catch {
-      problem = {
-        title: 'Failed',
-        detail: 'The server did not answer as expected. Try again.',
-        status: response.status,
-      };
-    }
-    throw new ApiError({ ...problem, status: response.status });
+    await refuseFailure(response);
   },
 };
 
@@ -61,17 +66,5 @@ export type * from './schema';
 
 /** What to do about the words of a framework. */
 export type Decision = AdoptionDecision['decision'];
-/** A line of the answer while learners come under a publication. */
-export interface PublishingLine {
-  number: number;
-  moved: number;
-  of: number;
-}
-/** A line of the answer while a file is taken. */
-export interface TakingLine {
-  done: number;
-  of: number;
-  taken?: Comparison;
-}
 export type StepKind = DesignStep['kind'];
 export type StepState = StepLine['state'];

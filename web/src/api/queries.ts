@@ -55,6 +55,11 @@ export const queries = {
         body(api.GET('/api/courses/{course}/publications/next', { params: { path: { course } } })),
       gcTime: 0,
     }),
+  jobs: (course: number) =>
+    queryOptions({
+      queryKey: ['jobs', course],
+      queryFn: () => body(api.GET('/api/courses/{course}/jobs', { params: { path: { course } } })),
+    }),
   decisions: (course: number) =>
     queryOptions({
       queryKey: ['decisions', course],

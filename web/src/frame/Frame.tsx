@@ -12,6 +12,10 @@ import { PracticeBand } from './PracticeBand';
 import { NotSaved, SavingState } from './SavingState';
 import { type Space, type View, viewsOf } from './views';
 
+const RunningJobs = lazy(async () => {
+  const [loaded] = await Promise.all([import('./RunningJobs'), import('../i18n/staff')]);
+  return loaded;
+});
 const KeyList = lazy(() => import('./KeyList'));
 
 const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
@@ -94,6 +98,11 @@ export default function Frame({
             <Switch course={course} space={space} walking={walking} />
           )}
         </Box>
+        {course?.role && (
+          <Suspense fallback={null}>
+            <RunningJobs course={course} />
+          </Suspense>
+        )}
         <SavingState />
         {course?.role && !course.framework && !walking && (
           <Button

@@ -22,6 +22,7 @@ export const en = {
     broken: 'Something went wrong in this view. The others still work.',
     failed: 'Not saved: {{detail}}',
     gone: '“{{name}}” taken away',
+    more: 'and {{count}} more',
     never: 'never',
     today: 'today',
     daysAgo: '{{count}} d',

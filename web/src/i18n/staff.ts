@@ -2,6 +2,27 @@ import i18n from '.';
 
 /** What only staff read, and letters: it comes with their views and not with the first page. */
 const staff = {
+  jobs: {
+    stop: 'Stop',
+    taking: {
+      WAITING: 'Taking outcomes',
+      RUNNING: 'Taking outcomes: {{done}} of {{count}}',
+      DONE: 'Outcomes taken: {{fresh}} new, {{changed}} changed.',
+      STOPPED: 'Stopped. No outcome was taken.',
+      REFUSED: '{{detail}}',
+      LOST: 'The server ended before the outcomes were taken, so none was. Take the file again.',
+    },
+    publishing: {
+      WAITING: 'Published, reaching learners',
+      RUNNING_one: 'Published: {{done}} of {{count}} learner has it',
+      RUNNING_other: 'Published: {{done}} of {{count}} learners have it',
+      DONE_one: 'Published. {{count}} learner has it.',
+      DONE_other: 'Published. {{count}} learners have it.',
+      STOPPED: 'Published. Learners come under it one by one.',
+      REFUSED: 'Published. Learners come under it one by one: {{detail}}',
+      LOST: 'Published. The server ended meanwhile; the rest of the learners come under it by themselves.',
+    },
+  },
   plan: {
     step: 'Step',
     doneWhen: 'Done when',
@@ -114,10 +135,7 @@ const staff = {
     impactLosses: 'Learners lose',
     impactGains: 'Learners gain',
     impactAnew: 'What it does now is shown below; look at it and publish again.',
-    moving: '{{moved}} of {{count}} learners have it',
-    publishedNow: 'Published. Learners who have it: {{count}}.',
     impactFor: '{{what}} for {{names}}',
-    more: 'and {{count}} more',
     notUndone: 'Somebody has changed the same since, so nothing was undone.',
     publishNow: 'Publish for everyone',
     reviewPublish: 'Review and publish',
@@ -226,13 +244,10 @@ const staff = {
     scaleOfNew: 'Scale of the new outcomes',
     take_one: 'Take {{count}} change',
     take_other: 'Take {{count}} changes',
-    taken: '{{fresh}} new, {{changed}} changed.',
     fresh: '{{count}} new',
     changedOnes: '{{count}} changed',
     newRubrics_one: '{{count}} new rubric',
     newRubrics_other: '{{count}} new rubrics',
-    taking: 'Taking the file',
-    takingBroke: 'The connection broke. Nothing was taken, or all of it: look before trying again.',
     held: '{{count}} belong to a framework; their words stay',
     missing: '{{count}} not in the file; they stay as they are',
     same: '{{count}} the same',

@@ -46,8 +46,7 @@ describe('exchanging outcomes', () => {
     const calls = serve({
       ...formats,
       [`POST ${at}/case/comparison`]: comparison,
-      [`POST ${at}/case/taking`]: { done: 15, of: 15, taken: comparison },
-      'GET /api/courses/2/design': {},
+      [`POST ${at}/case/taking`]: { id: 1, what: 'taking', state: 'WAITING', done: 0, of: 0 },
     });
     const close = await choose(' {"CFItems":[]}', 'download.json');
     await userEvent.click(await screen.findByRole('button', { name: 'Take 16 changes' }));

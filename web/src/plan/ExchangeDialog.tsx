@@ -14,12 +14,13 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ApiError, type Comparison, type Design, type TakingLine } from '../api/client';
-import { lines, sendFile } from '../api/lines';
+import { ApiError, type Comparison, type Design, type Job } from '../api/client';
+import { sendFile } from '../api/files';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import { useNotice } from '../ui/Notice';
+import { begun } from '../ui/jobs';
 import { Section } from '../ui/Panel';
+import { useActKey } from '../ui/useActKey';
 
 const SHOWN = 12;
 
@@ -34,36 +35,26 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
   const { t } = useTranslation();
   const course = useCourse();
   const client = useQueryClient();
-  const notice = useNotice();
   const [file, setFile] = useState<File | null>(null);
   const [scale, setScale] = useState(design.scales[0]?.id ?? 0);
   const base = `/api/courses/${course.id}/design/framework`;
   const formats = useQuery(queries.frameworkFormats(course.id)).data ?? [];
-  const [share, setShare] = useState(0);
   const compare = useMutation({
     meta: { silent: true },
     mutationFn: async (of: File) =>
       sendFile<Comparison>(`${base}/${await formatOf(of)}/comparison`, of),
   });
+  const once = useActKey();
   const take = useMutation({
-    mutationFn: async (of: File) => {
-      setShare(0);
-      const path = `${base}/${await formatOf(of)}/taking?scale=${scale}`;
-      for await (const line of lines<TakingLine>(path, of)) {
-        if (line.taken) return line.taken;
-        setShare(line.done / Math.max(1, line.of));
-      }
-      throw new Error(t('plan.takingBroke'));
-    },
-    onSuccess: async (taken) => {
-      await Promise.all([
-        client.invalidateQueries({ queryKey: queries.design(course.id).queryKey }),
-        client.invalidateQueries({ queryKey: queries.rubrics(course.id).queryKey }),
-      ]);
-      notice({
-        tone: 'success',
-        text: t('plan.taken', { fresh: taken.fresh.length, changed: taken.changed.length }),
-      });
+    mutationFn: async (of: File) =>
+      sendFile<Job>(
+        `${base}/${await formatOf(of)}/taking?scale=${scale}`,
+        of,
+        once.headers([of.name, of.size, of.lastModified, scale]),
+      ),
+    onSuccess: (job) => {
+      once.renew();
+      begun(client, course.id, job);
       onClose();
     },
   });
@@ -104,15 +95,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
               }}
             />
           </Button>
-          {compare.isPending && <LinearProgress sx={{ mt: 1.5 }} />}
-          {take.isPending && (
-            <LinearProgress
-              variant="determinate"
-              value={share * 100}
-              aria-label={t('plan.taking')}
-              sx={{ mt: 1.5 }}
-            />
-          )}
+          {(compare.isPending || take.isPending) && <LinearProgress sx={{ mt: 1.5 }} />}
           {wrong && (
             <Alert severity="error" sx={{ mt: 1.5 }}>
               {wrong.message}
@@ -121,7 +104,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
                   {f}
                 </Typography>
               ))}
-              {findings.length > SHOWN && t('plan.more', { count: findings.length - SHOWN })}
+              {findings.length > SHOWN && t('common.more', { count: findings.length - SHOWN })}
             </Alert>
           )}
           {brings && <Brings comparison={brings} />}
@@ -195,7 +178,7 @@ function Lines({ title, lines }: { title: string; lines: string[] }) {
       ))}
       {lines.length > SHOWN && (
         <Typography variant="body2" color="textSecondary">
-          {t('plan.more', { count: lines.length - SHOWN })}
+          {t('common.more', { count: lines.length - SHOWN })}
         </Typography>
       )}
     </Box>

@@ -6,17 +6,14 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
-  LinearProgress,
   Typography,
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ApiError, type Impact, type PublishingLine } from '../api/client';
-import { lines } from '../api/lines';
+import { ApiError, api, body, type Impact } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import { useNotice } from '../ui/Notice';
+import { begun } from '../ui/jobs';
 import { Loaded } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
 
@@ -28,28 +25,24 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
   const { t } = useTranslation();
   const course = useCourse();
   const client = useQueryClient();
-  const notice = useNotice();
   const impact = useQuery(queries.impact(course.id));
-  const [moved, setMoved] = useState<PublishingLine | null>(null);
   const once = useActKey();
   const publish = useMutation({
-    mutationFn: async (draft: string) => {
-      let last: PublishingLine | null = null;
-      const path = `/api/courses/${course.id}/publications`;
-      for await (const line of lines<PublishingLine>(path, { draft }, once.headers(draft))) {
-        last = line;
-        setMoved(line);
-      }
-      return last;
-    },
-    onSuccess: async (last) => {
+    mutationFn: (draft: string) =>
+      body(
+        api.POST('/api/courses/{course}/publications', {
+          params: { path: { course: course.id } },
+          headers: once.headers(draft),
+          body: { draft },
+        }),
+      ),
+    onSuccess: (job) => {
       once.renew();
-      await client.invalidateQueries();
-      if (last) notice({ tone: 'success', text: t('plan.publishedNow', { count: last.of }) });
+      begun(client, course.id, job);
+      void client.invalidateQueries();
       onClose();
     },
     onError: (e) => {
-      setMoved(null);
       if (e instanceof ApiError && e.problem.status === 409) void impact.refetch();
     },
   });
@@ -84,17 +77,6 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             }
           </Loaded>
         )}
-        {publish.isPending && moved && (
-          <Box sx={{ mt: 2 }} role="status">
-            <Typography variant="body2" color="textSecondary">
-              {t('plan.moving', { moved: moved.moved, count: moved.of })}
-            </Typography>
-            <LinearProgress
-              variant="determinate"
-              value={(100 * moved.moved) / Math.max(1, moved.of)}
-            />
-          </Box>
-        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{t('common.cancel')}</Button>
@@ -118,7 +100,7 @@ function Consequences({ impact }: { impact: Impact }) {
     <>
       <Typography sx={{ mb: 1.5 }}>
         {t('plan.impactWhat', {
-          names: rest > 0 ? `${named} ${t('plan.more', { count: rest })}` : named,
+          names: rest > 0 ? `${named} ${t('common.more', { count: rest })}` : named,
         })}
       </Typography>
       {impact.learners === 0 && <Typography>{t('plan.impactNobody')}</Typography>}
@@ -158,7 +140,7 @@ function Changes({
           const shown = c.learners.slice(0, NAMES).join(', ');
           const more =
             c.learners.length > NAMES
-              ? ` ${t('plan.more', { count: c.learners.length - NAMES })}`
+              ? ` ${t('common.more', { count: c.learners.length - NAMES })}`
               : '';
           return (
             <Typography component="li" key={c.what}>

@@ -187,7 +187,7 @@ describe('the route', () => {
           },
         ],
       },
-      'POST /api/courses/2/publications': { number: 2, moved: 36, of: 36 },
+      'POST /api/courses/2/publications': { id: 1, what: 'publishing', state: 'WAITING' },
     });
     show(<RouteOutline />);
     await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Publish' })).toBeEnabled());

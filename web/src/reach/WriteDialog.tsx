@@ -54,7 +54,7 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
   const names = learners.map((l) => l.name);
   const shown =
     names.length > 6
-      ? `${names.slice(0, 6).join(', ')} ${t('plan.more', { count: names.length - 6 })}`
+      ? `${names.slice(0, 6).join(', ')} ${t('common.more', { count: names.length - 6 })}`
       : names.join(', ');
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">

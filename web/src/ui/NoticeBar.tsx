@@ -1,15 +1,20 @@
-import { Alert, Button, Snackbar } from '@mui/material';
+import { Alert, Button, Snackbar, Typography } from '@mui/material';
 import { useTranslation } from 'react-i18next';
+
+const SHOWN = 6;
 
 export interface Note {
   text: string;
   tone: 'success' | 'error';
+  /** What is wrong, one by one; it stays until it is closed. */
+  details?: string[] | undefined;
   undo?: (() => void) | undefined;
 }
 
 export default function NoticeBar({ note, onClose }: { note: Note; onClose: () => void }) {
   const { t } = useTranslation();
   const { undo } = note;
+  const details = note.details ?? [];
   const action = undo && (
     <Button
       color="inherit"
@@ -25,11 +30,17 @@ export default function NoticeBar({ note, onClose }: { note: Note; onClose: () =
   return (
     <Snackbar
       open
-      autoHideDuration={note.tone === 'error' ? 12_000 : 6_000}
+      autoHideDuration={details.length > 0 ? null : note.tone === 'error' ? 12_000 : 6_000}
       onClose={(_, why) => why !== 'clickaway' && onClose()}
     >
       <Alert severity={note.tone} variant="filled" action={action} {...(undo ? {} : { onClose })}>
         {note.text}
+        {details.slice(0, SHOWN).map((detail) => (
+          <Typography key={detail} variant="body2">
+            {detail}
+          </Typography>
+        ))}
+        {details.length > SHOWN && t('common.more', { count: details.length - SHOWN })}
       </Alert>
     </Snackbar>
   );

@@ -87,7 +87,7 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
       <DialogContent sx={{ display: 'grid', gap: 1.75 }}>
         <Typography variant="body2" color="textSecondary">
           {names.slice(0, 6).join(', ')}
-          {names.length > 6 && ` ${t('plan.more', { count: names.length - 6 })}`}
+          {names.length > 6 && ` ${t('common.more', { count: names.length - 6 })}`}
         </Typography>
         <TextField
           select

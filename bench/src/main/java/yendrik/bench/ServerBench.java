@@ -89,9 +89,9 @@ public final class ServerBench {
     var file = new StringBuilder("code,name\n");
     for (int n = there; n < OUTCOMES; n++)
       file.append("B").append(n).append(",Outcome ").append(n).append("\n");
-    designer.tell(path + "/design/framework/csv/taking?scale=" + scale, file.toString());
+    designer.finish(path, "/design/framework/csv/taking?scale=" + scale, file.toString());
     String seen = designer.get(path + "/publications/next").path("draft").asString();
-    designer.tell(path + "/publications", "{\"draft\":\"" + seen + "\"}");
+    designer.finish(path, "/publications", "{\"draft\":\"" + seen + "\"}");
     fillSnapshots(database, course);
     for (int n = 0; n < 20; n++) designer.get(path + "/reports/mastery");
     String of = " of " + LEARNERS + " learners, " + OUTCOMES + " outcomes, alone";

@@ -14,7 +14,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -22,6 +24,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** One signed-in person of the demo at the server's door, with cookies as a browser has them. */
 final class Visitor {
   private static final JsonMapper JSON = new JsonMapper();
+  private static final Set<String> UNDER_WAY = Set.of("WAITING", "RUNNING");
+  private static final Duration POLL = Duration.ofMillis(20);
   private static final String TOKEN = "XSRF-TOKEN";
 
   /** Shared by all visitors, so that those who ask take as little of the machine as can be. */
@@ -75,6 +79,13 @@ final class Visitor {
             .header("Content-Type", "application/json")
             .POST(BodyPublishers.ofString(body)))
         .length;
+  }
+
+  /** Begins long work in a course and waits until it has ended. */
+  void finish(String course, String path, String body) {
+    String job = course + "/jobs/" + post(course + path, body).path("id").asLong();
+    while (UNDER_WAY.contains(get(job).path("state").asString()))
+      LockSupport.parkNanos(POLL.toNanos());
   }
 
   private JsonNode send(HttpRequest.Builder request) {

@@ -267,14 +267,16 @@ class AdoptionTest extends SchoolTest {
   @Test
   void a_file_does_not_change_words_that_belong_to_a_framework() {
     adopt(tie);
+    String comparison = course.path + "/design/framework/csv/comparison";
     String taking =
         course.path
             + "/design/framework/csv/taking?scale="
             + scale(course.path, 0).path("id").asLong();
-    JsonNode taken =
-        Caller.json(
-            sefa.upload(taking, "code,name\nTIE,Other words\n".getBytes(StandardCharsets.UTF_8)));
-    assertThat(taken.path("taken").path("held").toString()).isEqualTo("[\"TIE\"]");
+    byte[] file = "code,name\nTIE,Other words\n".getBytes(StandardCharsets.UTF_8);
+    JsonNode brings = Caller.json(sefa.upload(comparison, file));
+    assertThat(brings.path("held").toString()).isEqualTo("[\"TIE\"]");
+    JsonNode taken = sefa.ended(course.path, sefa.upload(taking, file));
+    assertThat(taken.path("result").path("changed").asInt()).isZero();
     assertThat(outcome(course.path, "TIE").path("name").asString()).isEqualTo("Do TIE");
   }
 

@@ -4,7 +4,9 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
+import java.time.Duration;
 import java.util.List;
+import org.awaitility.Awaitility;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -57,10 +59,22 @@ final class Caller {
     return json(call("POST", path, body));
   }
 
-  /** Publishes a course's draft as it is now, seen by this person. */
+  /** Publishes a course's draft as it is now, seen by this person, and waits for its learners. */
   MockHttpServletResponse publish(String course) {
     JsonNode impact = get(course + "/publications/next");
-    return call("POST", course + "/publications", seen(impact.path("draft").asString()));
+    var begun = call("POST", course + "/publications", seen(impact.path("draft").asString()));
+    if (begun.getStatus() < 300) ended(course, begun);
+    return begun;
+  }
+
+  /** What has become of work that was begun, when it has ended. */
+  JsonNode ended(String course, MockHttpServletResponse begun) {
+    String job = course + "/jobs/" + json(begun).path("id").asLong();
+    return Awaitility.await()
+        .pollInterval(Duration.ofMillis(10))
+        .until(
+            () -> get(job),
+            j -> !List.of("WAITING", "RUNNING").contains(j.path("state").asString()));
   }
 
   /** The body that publishes a draft with this mark. */

@@ -45,13 +45,9 @@ class ExchangeTest extends SchoolTest {
   }
 
   private JsonNode take(String format, String text) {
-    return CoreJson.mapper().readTree(lines(format, text).getLast()).path("taken");
-  }
-
-  private java.util.List<String> lines(String format, String text) {
-    var response = taking(format, text);
-    assertThat(response.getStatus()).isEqualTo(200);
-    return new String(response.getContentAsByteArray(), StandardCharsets.UTF_8).lines().toList();
+    JsonNode ended = sefa.ended(course.path, taking(format, text));
+    assertThat(ended.path("state").asString()).as(ended.toString()).isEqualTo("DONE");
+    return ended.path("result");
   }
 
   private JsonNode outcome(String code) {
@@ -169,15 +165,18 @@ class ExchangeTest extends SchoolTest {
     assertThat(outcome("C").path("madeOf").path("how").asString()).isEqualTo("AT_LEAST");
     assertThat(compare("csv", next).path("same").asInt()).isEqualTo(2);
     JsonNode mean = take("csv", "code,name,parts,combine\nC,Both,A;B,mean\n");
-    assertThat(mean.path("changed").toString()).contains("C: is made of A, B");
+    assertThat(mean.path("changed").asInt()).isEqualTo(1);
     assertThat(outcome("C").path("madeOf").path("how").asString()).isEqualTo("MEAN");
   }
 
   @Test
-  void a_part_that_is_nowhere_is_named_and_nothing_is_taken() {
-    var refused = taking("csv", "code,name,parts\nA,One,NOWHERE\n");
-    assertThat(refused.getStatus()).isEqualTo(422);
-    assertThat(Caller.json(refused).path("findings").path(0).asString())
+  void a_part_that_is_nowhere_is_named_before_and_nothing_is_taken() {
+    String file = "code,name,parts\nA,One,NOWHERE\n";
+    assertThat(compare("csv", file).path("findings").path(0).asString())
+        .startsWith("A: its part “NOWHERE” is neither");
+    JsonNode refused = sefa.ended(course.path, taking("csv", file));
+    assertThat(refused.path("state").asString()).isEqualTo("REFUSED");
+    assertThat(refused.path("problem").path("findings").path(0).asString())
         .startsWith("A: its part “NOWHERE” is neither");
     assertThat(course.design().path("outcomes").isEmpty()).isTrue();
   }
@@ -187,11 +186,7 @@ class ExchangeTest extends SchoolTest {
     var text = new StringBuilder("code,name\n");
     for (int n = 0; n < 10_000; n++)
       text.append("K").append(n).append(",Outcome ").append(n).append('\n');
-    java.util.List<String> lines = lines("csv", text.toString());
-    assertThat(lines).as("how far it is, and the result").hasSizeGreaterThan(10);
-    assertThat(CoreJson.mapper().readTree(lines.get(4)).path("done").asInt()).isEqualTo(2_500);
-    JsonNode last = CoreJson.mapper().readTree(lines.getLast());
-    assertThat(last.path("taken").path("fresh").size()).isEqualTo(10_000);
+    assertThat(take("csv", text.toString()).path("fresh").asInt()).isEqualTo(10_000);
     assertThat(course.design().path("outcomes").size()).isEqualTo(10_000);
   }
 

@@ -126,7 +126,7 @@ final class NewCourse {
 
   void publish() {
     var response = designer.publish(path);
-    assertThat(response.getStatus()).isEqualTo(200);
+    assertThat(response.getStatus()).isEqualTo(202);
   }
 
   JsonNode impact() {

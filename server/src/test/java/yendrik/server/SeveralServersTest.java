@@ -26,9 +26,12 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import yendrik.core.id.CourseId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.time.TimeFact;
+import yendrik.server.jobs.Jobs;
+import yendrik.server.jobs.Work;
 import yendrik.server.way.Walks;
 
 /** Two servers on one database: what one does the other knows. */
@@ -114,5 +117,33 @@ class SeveralServersTest extends SchoolTest {
     try (var client = HttpClient.newHttpClient()) {
       assertThat(client.send(request, BodyHandlers.ofString()).body()).contains("Ilse Tran");
     }
+  }
+
+  @Test
+  void long_work_is_stopped_from_the_other_server_and_lost_when_its_own_ends() {
+    Caller sefa = as("Sefa Dunmore");
+    var seat =
+        people
+            .seat(new CourseId(course("Cycle Mechanic Foundations")), signedIn("Sefa Dunmore"))
+            .orElseThrow();
+    var work =
+        new Work(
+            "counting",
+            /* whole= */ true,
+            meter -> {
+              while (true) {
+                meter.done(1, 10);
+                Thread.onSpinWait();
+              }
+            });
+    Jobs jobs = other.getBean(Jobs.class);
+    String stopped = foundations() + "/jobs/" + jobs.begin(seat, work).id();
+    await().until(() -> sefa.get(stopped).path("done").asInt() == 1);
+    sefa.call("DELETE", stopped, "");
+    await().until(() -> sefa.get(stopped).path("state").asString().equals("STOPPED"));
+    String lost = foundations() + "/jobs/" + jobs.begin(seat, work).id();
+    await().until(() -> sefa.get(lost).path("done").asInt() == 1);
+    other.close();
+    assertThat(sefa.get(lost).path("state").asString()).isEqualTo("LOST");
   }
 }

@@ -30,6 +30,7 @@ import yendrik.formats.framework.Framework;
 import yendrik.formats.framework.FrameworkFormat;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.http.Problem;
+import yendrik.server.jobs.Meter;
 
 /** Outcomes in and out of a course, in open formats. Nothing that stands is ever taken away. */
 @Service
@@ -121,7 +122,9 @@ public class Exchange {
   /** Compares a file with the course's outcomes; nothing is changed. */
   @Transactional(readOnly = true)
   public Comparison compare(CourseId course, Framework file) {
-    return compare(course, file, new Known(drafts.outcomes(course)));
+    var known = new Known(drafts.outcomes(course));
+    refuseUnknownParts(file, known);
+    return compare(course, file, known);
   }
 
   private Comparison compare(CourseId course, Framework file, Known known) {
@@ -202,12 +205,6 @@ public class Exchange {
           .map(byIdentifier::get)
           .or(() -> Optional.ofNullable(byCode.get(item.code())));
     }
-  }
-
-  /** Is told how far a file is taken: so many items of so many. */
-  @FunctionalInterface
-  public interface Meter {
-    void done(int items, int of);
   }
 
   /**

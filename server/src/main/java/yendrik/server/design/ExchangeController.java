@@ -6,13 +6,14 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.formats.Formats;
@@ -20,10 +21,13 @@ import yendrik.formats.framework.Framework;
 import yendrik.formats.framework.FrameworkFormat;
 import yendrik.formats.framework.Unreadable;
 import yendrik.server.http.FileFormat;
-import yendrik.server.http.LineWriter;
 import yendrik.server.http.Problem;
+import yendrik.server.jobs.JobView;
+import yendrik.server.jobs.Jobs;
+import yendrik.server.jobs.Work;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
 
 /** Outcomes out of a course and into it, as files. */
 @RestController
@@ -31,9 +35,11 @@ import yendrik.server.people.Right;
 class ExchangeController {
   private static final int LARGEST = 20_000_000;
   private final Exchange exchange;
+  private final Jobs jobs;
 
-  ExchangeController(Exchange exchange) {
+  ExchangeController(Exchange exchange, Jobs jobs) {
     this.exchange = exchange;
+    this.jobs = jobs;
   }
 
   /** The formats in which outcomes can be had and taken. */
@@ -81,31 +87,26 @@ class ExchangeController {
     return exchange.compare(new CourseId(course), read(format, request.getInputStream()));
   }
 
-  /** A line while a file is taken: so many items of so many, and at the end what it brought. */
-  record Line(int done, int of, Optional<Exchange.Comparison> taken) {}
-
-  /**
-   * Takes what is new and changed from a file. The answer is a line of JSON for each part that is
-   * taken, as it is, and a last one when all of it stands.
-   */
-  @PostMapping(path = "/{format}/taking", produces = LineWriter.LINES)
+  /** Takes what is new and changed from a file, all of it or nothing. */
+  @PostMapping(path = "/{format}/taking")
   @Needs(Right.PLAN)
-  void take(
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  JobView take(
       @PathVariable long course,
       @PathVariable String format,
       @RequestParam long scale,
-      HttpServletRequest request,
-      HttpServletResponse response)
+      Seat seat,
+      HttpServletRequest request)
       throws IOException {
     Framework file = read(format, request.getInputStream());
-    var lines = new LineWriter(response);
-    Exchange.Comparison taken =
-        exchange.take(
-            new CourseId(course),
-            file,
-            scale,
-            (done, of) -> lines.write(new Line(done, of, Optional.empty())));
-    int all = taken.fresh().size() + taken.changed().size();
-    lines.write(new Line(all, all, Optional.of(taken)));
+    return jobs.begin(
+        seat,
+        new Work(
+            "taking",
+            /* whole= */ true,
+            meter -> {
+              Exchange.Comparison taken = exchange.take(seat.course(), file, scale, meter);
+              return new Taken(taken.fresh().size(), taken.changed().size());
+            }));
   }
 }

@@ -28,7 +28,7 @@ import yendrik.core.Refusal;
 
 /** Turns every failure into a Problem Detail (RFC 9457). */
 @RestControllerAdvice
-class Problems extends ResponseEntityExceptionHandler {
+public class Problems extends ResponseEntityExceptionHandler {
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
   @Override
@@ -59,9 +59,10 @@ class Problems extends ResponseEntityExceptionHandler {
       return handleExceptionInternal(
           e, named(at), headers, HttpStatus.UNPROCESSABLE_ENTITY, request);
     ProblemDetail body =
-        ProblemDetail.forStatusAndDetail(
-            HttpStatus.BAD_REQUEST, "The request is not in the form that is expected.");
-    body.setTitle("Not understood");
+        titled(
+            HttpStatus.BAD_REQUEST,
+            "Not understood",
+            "The request is not in the form that is expected.");
     return handleExceptionInternal(e, body, headers, HttpStatus.BAD_REQUEST, request);
   }
 
@@ -86,43 +87,48 @@ class Problems extends ResponseEntityExceptionHandler {
   /** A character that no address or parameter can hold. */
   @ExceptionHandler
   ResponseEntity<ProblemDetail> refused(RequestRejectedException e) {
-    ProblemDetail body =
-        ProblemDetail.forStatusAndDetail(
-            HttpStatus.BAD_REQUEST, "The address is not in the form that is expected.");
-    body.setTitle("Not understood");
-    return ResponseEntity.badRequest().body(body);
+    return ResponseEntity.badRequest()
+        .body(
+            titled(
+                HttpStatus.BAD_REQUEST,
+                "Not understood",
+                "The address is not in the form that is expected."));
   }
 
-  /** Core refuses a value and names it. */
-  @ExceptionHandler
-  ResponseEntity<ProblemDetail> refused(Refusal e) {
-    return ResponseEntity.unprocessableEntity().body(unprocessable(String.valueOf(e.getMessage())));
-  }
-
-  /** A row like it is there already, and no check has said so before. */
-  @ExceptionHandler
-  ResponseEntity<ProblemDetail> twice(DuplicateKeyException e) {
-    ProblemDetail body =
-        ProblemDetail.forStatusAndDetail(
-            HttpStatus.CONFLICT, "Something with the same code or name is there already.");
-    body.setTitle("Does not fit");
-    return ResponseEntity.status(HttpStatus.CONFLICT).body(body);
-  }
-
+  /** Core refuses a value, a row is there already, or something is wrong here. */
   @ExceptionHandler
   ResponseEntity<ProblemDetail> failed(Exception e) {
-    LOG.error("a request failed", e);
-    ProblemDetail body =
-        ProblemDetail.forStatusAndDetail(
+    ProblemDetail body = answerTo(e);
+    return ResponseEntity.status(body.getStatus()).body(body);
+  }
+
+  /** What is said of something that went wrong; faults of ours are in the log. */
+  public static ProblemDetail answerTo(Exception wrong) {
+    return switch (wrong) {
+      case Problem problem -> problem.getBody();
+      case Refusal refusal -> unprocessable(String.valueOf(refusal.getMessage()));
+      case DuplicateKeyException _ ->
+          titled(
+              HttpStatus.CONFLICT,
+              "Does not fit",
+              "Something with the same code or name is there already.");
+      default -> {
+        LOG.error("a request failed", wrong);
+        yield titled(
             HttpStatus.INTERNAL_SERVER_ERROR,
+            "Failed",
             "Something went wrong here. Nothing was changed. Try again.");
-    body.setTitle("Failed");
-    return ResponseEntity.internalServerError().body(body);
+      }
+    };
+  }
+
+  private static ProblemDetail titled(HttpStatus status, String title, String detail) {
+    ProblemDetail body = ProblemDetail.forStatusAndDetail(status, detail);
+    body.setTitle(title);
+    return body;
   }
 
   private static ProblemDetail unprocessable(String detail) {
-    ProblemDetail body = ProblemDetail.forStatusAndDetail(HttpStatus.UNPROCESSABLE_ENTITY, detail);
-    body.setTitle("Cannot be taken");
-    return body;
+    return titled(HttpStatus.UNPROCESSABLE_ENTITY, "Cannot be taken", detail);
   }
 }

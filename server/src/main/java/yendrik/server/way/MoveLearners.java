@@ -1,13 +1,13 @@
 package yendrik.server.way;
 
 import java.util.List;
-import java.util.function.ObjIntConsumer;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.CourseId;
+import yendrik.server.jobs.Meter;
 
 /** Brings the learners of a course under what is published, one learner a transaction. */
 @Component
-public class MoveLearners {
+class MoveLearners {
   private final Walks walks;
   private final CatchUp catchUp;
 
@@ -19,15 +19,17 @@ public class MoveLearners {
   /**
    * Moves everybody who is not yet under it; whoever is in another act just then moves with it.
    *
-   * @param told after each learner: how many learners there are, and how many were moved so far
+   * @return how many there were
    */
-  public void under(CourseId course, ObjIntConsumer<Integer> told) {
+  int under(CourseId course, Meter meter) {
     List<Long> behind = walks.behind(course);
     int moved = 0;
+    meter.done(0, behind.size());
     for (long enrolment : behind) {
       catchUp.one(enrolment);
-      told.accept(behind.size(), ++moved);
+      meter.done(++moved, behind.size());
     }
     catchUp.tell();
+    return moved;
   }
 }

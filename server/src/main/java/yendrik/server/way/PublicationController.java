@@ -1,33 +1,39 @@
 package yendrik.server.way;
 
-import jakarta.servlet.http.HttpServletResponse;
+import com.fasterxml.jackson.annotation.JsonTypeName;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.server.design.DraftMark;
-import yendrik.server.http.LineWriter;
+import yendrik.server.jobs.JobResult;
+import yendrik.server.jobs.JobView;
+import yendrik.server.jobs.Jobs;
+import yendrik.server.jobs.Work;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
-import yendrik.server.people.SignedIn;
+import yendrik.server.people.Seat;
 
 @RestController
 @RequestMapping("/api/courses/{course}/publications")
 class PublicationController {
-  private static final int SHOWN = 25;
   private final Publishing publishing;
   private final MoveLearners learners;
+  private final Jobs jobs;
 
-  PublicationController(Publishing publishing, MoveLearners learners) {
+  PublicationController(Publishing publishing, MoveLearners learners, Jobs jobs) {
     this.publishing = publishing;
     this.learners = learners;
+    this.jobs = jobs;
   }
 
   @GetMapping
@@ -48,31 +54,29 @@ class PublicationController {
    */
   record PublicationEdit(@NotNull @Size(max = 1_000_000) String draft) {}
 
-  /** A line while learners come under the publication: so many of so many. */
-  record Line(int number, int moved, int of) {}
+  /**
+   * Learners have come under a publication.
+   *
+   * @param number of the publication
+   */
+  @JsonTypeName("published")
+  record UnderIt(int number, int learners) implements JobResult {}
 
   /**
-   * Publishes the draft that was looked at. The answer is a line of JSON for each part of the
-   * learners that has come under it; the publication stands from the first line on.
+   * Publishes the draft that was looked at. It stands when this is answered; learners come under it
+   * meanwhile, or by the clock where a server ends over it.
    */
-  @PostMapping(produces = LineWriter.LINES)
+  @PostMapping
   @Needs(Right.PLAN)
-  void publish(
-      @PathVariable long course,
-      SignedIn person,
-      @Valid @RequestBody PublicationEdit edit,
-      HttpServletResponse response) {
-    var id = new CourseId(course);
-    int number = publishing.publish(id, person.id(), DraftMark.read(edit.draft()));
-    var lines = new LineWriter(response);
-    int[] all = new int[1];
-    lines.tryWrite(new Line(number, 0, 0));
-    learners.under(
-        id,
-        (of, moved) -> {
-          all[0] = of;
-          if (moved % SHOWN == 0) lines.tryWrite(new Line(number, moved, of));
-        });
-    lines.tryWrite(new Line(number, all[0], all[0]));
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  JobView publish(@PathVariable long course, Seat seat, @Valid @RequestBody PublicationEdit edit) {
+    int number =
+        publishing.publish(seat.course(), seat.person().id(), DraftMark.read(edit.draft()));
+    return jobs.begin(
+        seat,
+        new Work(
+            "publishing",
+            /* whole= */ false,
+            meter -> new UnderIt(number, learners.under(seat.course(), meter))));
   }
 }

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.jobs;
+
+import org.jspecify.annotations.NullMarked;

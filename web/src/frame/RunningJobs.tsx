@@ -1,0 +1,86 @@
+import { Box, Button, LinearProgress, Typography } from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+import { useTranslation } from 'react-i18next';
+import { api, body, type Job, type MyCourse } from '../api/client';
+import { queries } from '../api/queries';
+import { isUnderWay, useJobs } from '../ui/jobs';
+import { useNotice } from '../ui/Notice';
+
+/** Long work that one has begun here: how far it is, its end said once, and a way to stop it. */
+export default function RunningJobs({ course }: { course: MyCourse }) {
+  const jobs = useJobs(course.id);
+  useEnds(jobs);
+  const first = jobs.findLast(isUnderWay);
+  return first ? <Running course={course} job={first} /> : null;
+}
+
+/** Says what has become of each that was seen under way, and fetches anew what it changed. */
+function useEnds(jobs: Job[]) {
+  const { t } = useTranslation();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const followed = useRef(new Set<number>());
+  useEffect(() => {
+    for (const job of jobs) {
+      if (isUnderWay(job)) followed.current.add(job.id);
+      else if (followed.current.delete(job.id)) {
+        void client.invalidateQueries();
+        notice({
+          tone: job.state === 'DONE' || job.state === 'STOPPED' ? 'success' : 'error',
+          text: t(`jobs.${job.what}.${job.state}`, {
+            ...job.result,
+            count: job.of,
+            detail: job.problem?.detail,
+          }),
+          details: job.problem?.findings,
+        });
+      }
+    }
+  }, [jobs, client, notice, t]);
+}
+
+function Running({ course, job }: { course: MyCourse; job: Job }) {
+  const { t } = useTranslation();
+  const client = useQueryClient();
+  const stop = useMutation({
+    mutationFn: () =>
+      body(
+        api.DELETE('/api/courses/{course}/jobs/{job}', {
+          params: { path: { course: course.id, job: job.id } },
+        }),
+      ),
+    onSuccess: () => client.invalidateQueries({ queryKey: queries.jobs(course.id).queryKey }),
+  });
+  const words = t(`jobs.${job.what}.${job.of > 0 ? 'RUNNING' : 'WAITING'}`, {
+    done: job.done,
+    count: job.of,
+  });
+  return (
+    <Box
+      role="status"
+      sx={{ display: 'flex', alignItems: 'center', gap: 1, '@media print': { display: 'none' } }}
+    >
+      <Box sx={{ minWidth: 140 }}>
+        <Typography variant="body2" noWrap>
+          {words}
+        </Typography>
+        <LinearProgress
+          aria-label={words}
+          color="inherit"
+          {...(job.of > 0 && { variant: 'determinate', value: (100 * job.done) / job.of })}
+        />
+      </Box>
+      {job.stoppable && (
+        <Button
+          size="small"
+          color="inherit"
+          disabled={stop.isPending || stop.isSuccess}
+          onClick={() => stop.mutate()}
+        >
+          {t('jobs.stop')}
+        </Button>
+      )}
+    </Box>
+  );
+}
