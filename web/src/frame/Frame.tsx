@@ -98,11 +98,6 @@ export default function Frame({
             <Switch course={course} space={space} walking={walking} />
           )}
         </Box>
-        {course?.role && (
-          <Suspense fallback={null}>
-            <RunningJobs course={course} />
-          </Suspense>
-        )}
         <SavingState />
         {course?.role && !course.framework && !walking && (
           <Button
@@ -137,6 +132,11 @@ export default function Frame({
       >
         <Boundary>{children}</Boundary>
       </Box>
+      {course?.role && (
+        <Suspense fallback={null}>
+          <RunningJobs course={course} />
+        </Suspense>
+      )}
       {keys && (
         <Suspense fallback={null}>
           <KeyList onClose={() => setKeys(false)} />

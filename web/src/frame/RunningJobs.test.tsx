@@ -29,9 +29,9 @@ describe('long work', () => {
       ),
     });
     show(<RunningJobs course={course} />);
-    expect(await screen.findByText('Taking outcomes: 500 of 2000')).toBeInTheDocument();
+    expect(await screen.findByText('Taking outcomes: 500 of 2,000')).toBeInTheDocument();
     expect(screen.getByRole('progressbar')).toHaveAttribute('aria-valuenow', '25');
-    expect(await screen.findByText('Outcomes taken: 1990 new, 10 changed.')).toBeInTheDocument();
+    expect(await screen.findByText('Outcomes taken: 1,990 new, 10 changed.')).toBeInTheDocument();
     expect(screen.queryByRole('progressbar')).not.toBeInTheDocument();
   });
 

@@ -1,4 +1,4 @@
-import { Box, Button, LinearProgress, Typography } from '@mui/material';
+import { Box, Button, LinearProgress, Paper, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -57,30 +57,40 @@ function Running({ course, job }: { course: MyCourse; job: Job }) {
     count: job.of,
   });
   return (
-    <Box
+    <Paper
       role="status"
-      sx={{ display: 'flex', alignItems: 'center', gap: 1, '@media print': { display: 'none' } }}
+      elevation={4}
+      sx={{
+        position: 'fixed',
+        right: 16,
+        bottom: 16,
+        width: 300,
+        maxWidth: 'calc(100vw - 32px)',
+        zIndex: 'snackbar',
+        px: 2,
+        py: 1.25,
+        '@media print': { display: 'none' },
+      }}
     >
-      <Box sx={{ minWidth: 140 }}>
-        <Typography variant="body2" noWrap>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 32 }}>
+        <Typography variant="body2" sx={{ flex: 1 }}>
           {words}
         </Typography>
-        <LinearProgress
-          aria-label={words}
-          color="inherit"
-          {...(job.of > 0 && { variant: 'determinate', value: (100 * job.done) / job.of })}
-        />
+        {job.stoppable && (
+          <Button
+            size="small"
+            disabled={stop.isPending || stop.isSuccess}
+            onClick={() => stop.mutate()}
+          >
+            {t('jobs.stop')}
+          </Button>
+        )}
       </Box>
-      {job.stoppable && (
-        <Button
-          size="small"
-          color="inherit"
-          disabled={stop.isPending || stop.isSuccess}
-          onClick={() => stop.mutate()}
-        >
-          {t('jobs.stop')}
-        </Button>
-      )}
-    </Box>
+      <LinearProgress
+        aria-label={words}
+        sx={{ mt: 0.75 }}
+        {...(job.of > 0 && { variant: 'determinate', value: (100 * job.done) / job.of })}
+      />
+    </Paper>
   );
 }
