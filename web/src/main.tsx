@@ -6,9 +6,9 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import './i18n';
 import { ApiError } from './api/client';
 import { App } from './frame/App';
+import { Words } from './i18n';
 import { theme } from './theme';
 import { NoticeProvider } from './ui/Notice';
 
@@ -29,9 +29,11 @@ createRoot(root).render(
       <QueryClientProvider client={queries}>
         {/* What is selected is in the address: a key pressed twice must move twice. */}
         <BrowserRouter useTransitions={false}>
-          <NoticeProvider>
-            <App />
-          </NoticeProvider>
+          <Words>
+            <NoticeProvider>
+              <App />
+            </NoticeProvider>
+          </Words>
         </BrowserRouter>
       </QueryClientProvider>
     </ThemeProvider>

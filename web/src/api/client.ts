@@ -1,5 +1,5 @@
-import i18n from 'i18next';
 import createClient, { type Middleware } from 'openapi-fetch';
+import { say } from '../i18n';
 import type { AdoptionDecision, DesignStep, Part, paths, StepLine } from './schema';
 
 /** What the server says went wrong (RFC 9457). */
@@ -47,7 +47,7 @@ const guard: Middleware = {
     return request;
   },
   onError: ({ error }) =>
-    error instanceof ApiError ? error : new Error(i18n.t('common.unreachable')),
+    error instanceof ApiError ? error : new Error(say('common.unreachable')),
   async onResponse({ response }) {
     await refuseFailure(response);
   },

@@ -13,8 +13,8 @@ import {
 import { useColorScheme } from '@mui/material/styles';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { api, type Me } from '../api/client';
 import { queries as resources } from '../api/queries';
 import { endSession } from '../ui/session';
@@ -30,7 +30,7 @@ export default function AccountMenu({
   anchor: HTMLElement;
   onClose: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { mode, systemMode, setMode } = useColorScheme();

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
-import { useTranslation } from 'react-i18next';
 import { Navigate, Route, Routes, useParams } from 'react-router';
+import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/Panel';
@@ -32,7 +32,7 @@ export function App() {
 }
 
 function SignedIn({ me }: { me: Me }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (me.courses.length === 0)
     return (
       <Frame me={me}>
@@ -69,7 +69,7 @@ function start(course: MyCourse): string {
 }
 
 function Course({ me }: { me: Me }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const id = Number(useParams().course);
   const course = me.courses.find((c) => c.id === id);
   if (!course)

@@ -1,8 +1,8 @@
 import { Button } from '@mui/material';
 import { type ReactNode, useEffect } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
-import { useTranslation } from 'react-i18next';
 import { useLocation } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { Empty } from '../ui/Panel';
 
 /** A part of the application that could not be fetched, as browsers say it. */
@@ -10,7 +10,7 @@ const missing = (error: unknown) =>
   /dynamically imported module|module script|preload/i.test(String((error as Error)?.message));
 
 function Broken({ error, resetErrorBoundary }: FallbackProps) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const gone = missing(error);
   // A module that was not there once is not asked for again by the same page.
   const again = gone ? () => window.location.reload() : resetErrorBoundary;

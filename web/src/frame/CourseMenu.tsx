@@ -1,6 +1,6 @@
 import { Divider, ListItemText, ListSubheader, Menu, MenuItem } from '@mui/material';
-import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
+import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 
 /** One's courses, and new ones for those who make them. */
@@ -20,7 +20,7 @@ export default function CourseMenu({
   onClose: () => void;
   onMake: (what: 'course' | 'framework') => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const navigate = useNavigate();
   return (
     <Menu anchorEl={anchor} open onClose={onClose}>

@@ -1,8 +1,8 @@
 import { Box, Button, Link as MuiLink, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
-import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
+import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import { useLive } from '../ui/useLive';
@@ -30,7 +30,7 @@ export default function Frame({
   course?: MyCourse;
   children: ReactNode;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [keys, setKeys] = useState(false);
   const place = useLocation().pathname.split('/');
   const space = place[3] ?? '';
@@ -148,7 +148,7 @@ export default function Frame({
 
 /** One's own letters, with how many were not read. */
 function MessagesLink({ course, on }: { course: MyCourse; on: boolean }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   useLive(course.id, ['messages']);
   const unread = useQuery(queries.messages(course.id)).data?.unread ?? 0;
   return (
@@ -202,7 +202,7 @@ function Mark() {
 }
 
 function Switch({ course, space, walking }: { course: MyCourse; space: string; walking: boolean }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const place = useLocation().pathname.split('/');
   const base = `/c/${course.id}`;
   const views = viewsOf(course);
@@ -247,7 +247,7 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
 }
 
 function ViewTabs({ course, views, view }: { course: MyCourse; views: View[]; view: string }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box
       component="nav"

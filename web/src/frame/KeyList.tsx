@@ -1,5 +1,5 @@
 import { Box, Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 
 const KEYS = {
   j: 'j ↓',
@@ -13,7 +13,7 @@ const KEYS = {
 };
 
 export default function KeyList({ onClose }: { onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Dialog open onClose={onClose}>
       <DialogTitle>{t('frame.keys')}</DialogTitle>

@@ -1,6 +1,6 @@
 import { Avatar, Box, Button, IconButton, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 
 // Menus are fetched when they are opened first: most of a visit needs none.
@@ -10,7 +10,7 @@ const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
 const NewFrameworkDialog = lazy(() => import('./NewFrameworkDialog'));
 
 export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [making, setMaking] = useState<'course' | 'framework' | null>(null);
   const part = (c: MyCourse) => {
@@ -90,7 +90,7 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
 }
 
 export function PersonMenu({ me }: { me: Me }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const person = me.person;
   if (!person) return null;

@@ -8,8 +8,8 @@ import {
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { ApiError, api, body } from '../api/client';
 import { queries } from '../api/queries';
 
@@ -17,7 +17,7 @@ const today = () => new Date().toISOString().slice(0, 10);
 
 /** Makes an empty course and goes to plan it. */
 export default function NewCourseDialog({ onClose }: { onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const client = useQueryClient();
   const navigate = useNavigate();
   const [name, setName] = useState('');

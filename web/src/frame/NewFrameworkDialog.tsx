@@ -9,14 +9,14 @@ import {
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { queries } from '../api/queries';
 
 /** Makes an empty framework of the institution and goes to write its outcomes. */
 export default function NewFrameworkDialog({ onClose }: { onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const client = useQueryClient();
   const navigate = useNavigate();
   const [name, setName] = useState('');

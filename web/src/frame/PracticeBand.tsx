@@ -1,12 +1,12 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { api, type MyCourse } from '../api/client';
 
 /** Says that this is not real, and leads back. */
 export function PracticeBand({ course }: { course: MyCourse }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const again = useMutation({

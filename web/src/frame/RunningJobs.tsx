@@ -1,7 +1,7 @@
 import { Box, Button, LinearProgress, Paper, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type Job, type MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import { isUnderWay, useJobs } from '../ui/jobs';
@@ -17,7 +17,7 @@ export default function RunningJobs({ course }: { course: MyCourse }) {
 
 /** Says what has become of each that was seen under way, and fetches anew what it changed. */
 function useEnds(jobs: Job[]) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const client = useQueryClient();
   const notice = useNotice();
   const followed = useRef(new Set<number>());
@@ -31,7 +31,7 @@ function useEnds(jobs: Job[]) {
           text: t(`jobs.${job.what}.${job.state}`, {
             ...job.result,
             count: job.of,
-            detail: job.problem?.detail,
+            detail: job.problem?.detail ?? '',
           }),
           details: job.problem?.findings,
         });
@@ -41,7 +41,7 @@ function useEnds(jobs: Job[]) {
 }
 
 function Running({ course, job }: { course: MyCourse; job: Job }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const client = useQueryClient();
   const stop = useMutation({
     mutationFn: () =>

@@ -1,10 +1,10 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { useSaving } from '../ui/useSaving';
 
 /** Says that everything that was done is kept, or on its way, or was refused and why. */
 export function SavingState() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const state = useSaving();
   return (
     <Typography
@@ -23,7 +23,7 @@ export function SavingState() {
 
 /** Says what no server heard, and what to do about it, as long as it is so. */
 export function NotSaved() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const state = useSaving();
   if (state.is !== 'offline' && state.is !== 'failed') return null;
   return (

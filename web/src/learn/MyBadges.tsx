@@ -1,7 +1,7 @@
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import type { WalkName } from '../kinds/room';
@@ -13,7 +13,7 @@ import { phrase } from '../ui/Parts';
 const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
 
 export default function MyBadges({ walk }: { walk: WalkName }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const route = useQuery(queries.route(course.id, walk));
   const [filter, setFilter] = useState<(typeof FILTERS)[number]>('allBadges');

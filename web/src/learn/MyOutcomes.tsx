@@ -1,8 +1,8 @@
 import { Box, Link, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
-import { useTranslation } from 'react-i18next';
 import { Link as RouterLink } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import type { WalkName } from '../kinds/room';
@@ -11,7 +11,7 @@ import { Wedge } from '../ui/Glyphs';
 import { Empty, Loaded } from '../ui/Panel';
 
 export default function MyOutcomes({ walk }: { walk: WalkName }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
   const route = useQuery(queries.route(course.id, walk));

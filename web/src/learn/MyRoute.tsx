@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { useTranslations } from 'use-intl';
 import type { Route, RouteModule, StepLine } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -64,7 +64,7 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
 }
 
 function NextCard({ route, base }: { route: Route; base: string }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { next } = route;
   const frame = {
     bgcolor: 'tone.panel',
@@ -121,7 +121,7 @@ function ModuleBlock({
   base: string;
   current: boolean;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const summary = !module.open
     ? ''
     : module.finished
@@ -160,7 +160,7 @@ function ModuleBlock({
 }
 
 function Line({ step, base, last }: { step: StepLine; base: string; last: boolean }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const closed = step.state === 'CLOSED' || step.state === 'MISSED';
   const name = (
     <Typography
@@ -220,7 +220,7 @@ function Line({ step, base, last }: { step: StepLine; base: string; last: boolea
 }
 
 function Side({ route, base }: { route: Route; base: string }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const nearest =
     route.badges.find((b) => !b.earned && b.needs && b.needs.fraction > 0) ??
     route.badges.find((b) => !b.earned && b.needs);

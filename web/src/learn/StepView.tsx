@@ -1,8 +1,8 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useState } from 'react';
-import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type StepPage } from '../api/client';
 import { useCourse } from '../frame/course';
 import type { LearnerProps, StepProps, WalkName } from '../kinds/room';
@@ -21,7 +21,7 @@ export default function StepView({ walk }: { walk: WalkName }) {
 }
 
 function OneStep({ walk, step, course }: { walk: WalkName; step: number; course: number }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const queries = useQueryClient();
   const notice = useNotice();
   const [page, setPage] = useState<StepPage | null>(null);
@@ -91,7 +91,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
 }
 
 function DoneWhen({ page }: { page: StepPage }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (page.state === 'DONE')
     return (
       <Alert severity="success" icon={false} sx={{ mb: 2, py: 0 }}>
@@ -144,7 +144,7 @@ function Acting(props: StepProps) {
 }
 
 function ConfirmPart({ page, walk, show }: StepProps) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const confirm = useMutation({
     mutationFn: () =>
@@ -169,7 +169,7 @@ function ConfirmPart({ page, walk, show }: StepProps) {
 }
 
 function Neighbours({ page, base }: { page: StepPage; base: string }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box
       component="nav"

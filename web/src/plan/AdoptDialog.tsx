@@ -15,7 +15,7 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type Framework, type Offer } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -29,7 +29,7 @@ const open = (o: Offer) => o.standing === 'NEW' || o.standing === 'OWN';
 
 /** Outcomes and scales of the institution, to tick and adopt. */
 export function AdoptDialog({ onClose }: { onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const frameworks = useQuery(queries.frameworks(course.id));
   const [chosen, setChosen] = useState<number | null>(null);
@@ -87,7 +87,7 @@ function Offers({
   choice: React.ReactNode;
   onClose: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -248,7 +248,7 @@ function OfferRow({
   ticked: boolean;
   onTick: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const name = `${offer.code} ${offer.name}`;
   const note = [
     offer.parts > 0 && t('plan.madeOfParts', { count: offer.parts }),

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Decision, DesignOutcome, DesignScale } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useDecision } from './useDecision';
@@ -28,7 +28,7 @@ export function Decide({
   onDecide: (decision: Decision) => void;
   busy: boolean;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box sx={{ display: 'flex', gap: 1, mt: 1 }}>
       <Button size="small" variant="contained" disabled={busy} onClick={() => onDecide('TAKE')}>
@@ -92,7 +92,7 @@ function AdoptedBand({
   gone: boolean;
   news: React.ReactNode;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const decide = useDecision(useCourse().id);
   return (
     <Box sx={{ borderLeft: 3, borderColor: 'tone.indigo', pl: 1.25, display: 'grid', gap: 0.5 }}>

@@ -9,7 +9,7 @@ import {
   Typography,
 } from '@mui/material';
 import { type ReactNode, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Decision, Design } from '../api/client';
 import { useCourse } from '../frame/course';
 import { Empty } from '../ui/Panel';
@@ -18,7 +18,7 @@ import { useDecision } from './useDecision';
 
 /** That frameworks have changed what was adopted, with the way to decide about each. */
 export function AdoptionNews({ design }: { design: Design }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [open, setOpen] = useState(false);
   const decide = useDecision(useCourse().id);
   const outcomes = design.outcomes.filter((o) => o.adopted?.news);

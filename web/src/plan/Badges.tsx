@@ -10,7 +10,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, type BadgeEdit, body, type Design, type DesignBadge } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
@@ -23,7 +23,7 @@ import { RuleEditor } from './RuleEditor';
 import { type Draft, useDraft } from './useDraft';
 
 export default function Badges() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
@@ -141,7 +141,7 @@ function Inspector({
   draft: Draft;
   onGone: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const draw = (change: Partial<DesignBadge['picture']>) =>
     draft.badge(badge, { picture: { ...badge.picture, ...change } });
   return (

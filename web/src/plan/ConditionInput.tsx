@@ -1,7 +1,7 @@
 import { Autocomplete, Box, TextField } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Proposal } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -17,7 +17,7 @@ export function ConditionInput({
   example: string;
   onTake: (p: Proposal) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const [text, setText] = useState('');
   const asked = useDeferredValue(text);

@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { type KeyboardEvent, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
 import { Empty } from '../ui/Panel';
 import { tone } from '../ui/tone';
@@ -13,7 +13,7 @@ const CELL = 26;
 
 /** Outcomes by steps: where each is taught and assessed, with gaps marked. */
 export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const steps = design.modules.flatMap((m) => m.steps);
   const { list, rows, measure, style, show } = useRows<HTMLDivElement>(design.outcomes.length, 34);
   const [at, setAt] = useState<[number, number]>([0, 0]);
@@ -176,7 +176,7 @@ function Row({
   at: number;
   onPick: (column: number) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const found = counts(design, outcome);
   return (
     <Box

@@ -13,7 +13,7 @@ import {
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { ApiError, type Comparison, type Design, type Job } from '../api/client';
 import { sendFile } from '../api/files';
 import { queries } from '../api/queries';
@@ -32,7 +32,7 @@ async function formatOf(file: File) {
 
 /** Outcomes out of the course as a file, or into it from one, after seeing what that brings. */
 export function ExchangeDialog({ design, onClose }: { design: Design; onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
@@ -141,7 +141,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
 }
 
 function Brings({ comparison }: { comparison: Comparison }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box sx={{ mt: 1.5 }} role="status">
       <Lines title={t('plan.fresh', { count: comparison.fresh.length })} lines={comparison.fresh} />
@@ -166,7 +166,7 @@ function Brings({ comparison }: { comparison: Comparison }) {
 }
 
 function Lines({ title, lines }: { title: string; lines: string[] }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (lines.length === 0) return null;
   return (
     <Box sx={{ mb: 1 }}>

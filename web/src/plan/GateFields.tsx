@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 
 interface Gate {
   listed: boolean;
@@ -14,7 +14,7 @@ export function GateFields({
   gate: Gate;
   onChange: (change: Partial<Gate>) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const word = {
     p: 0,
     color: 'tone.ink',

@@ -1,5 +1,5 @@
 import { Box, MenuItem, TextField } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { LevelRule } from '../api/client';
 import { fromLocalInput, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
@@ -32,7 +32,7 @@ export function LevelRuleFields({
   rule: LevelRule;
   onChange: (rule: LevelRule) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const set = (change: Partial<LevelRule>) => onChange({ ...rule, ...change });
   return (
     <>

@@ -1,5 +1,5 @@
 import { Box, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome, MadeOf } from '../api/client';
 import { SavedField } from '../ui/SavedField';
 import type { Draft } from './useDraft';
@@ -16,7 +16,7 @@ export function MadeOfFields({
   design: Design;
   draft: Draft;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { madeOf } = outcome;
   const others = design.outcomes.filter(
     (o) => o.id !== outcome.id && (!o.retired || outcome.madeOf?.parts.includes(o.id)),

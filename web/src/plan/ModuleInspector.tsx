@@ -1,5 +1,5 @@
 import { Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { DesignModule, ModuleEdit } from '../api/client';
 import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
@@ -16,7 +16,7 @@ export function ModuleInspector({
   draft: Draft;
   onGone: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <>
       <Kicker>{t('plan.belongsTo')}</Kicker>

@@ -1,6 +1,6 @@
 import { Box, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { StepKind } from '../api/client';
 import { kinds, room } from '../kinds/rooms';
 
@@ -21,7 +21,7 @@ export function NewStepRow({
   onAdd: (kind: StepKind, name: string, failed: () => void) => void;
   onEnd: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [kind, setKind] = useState<StepKind>(kinds[0] as StepKind);
   const [name, setName] = useState('');
   const field = useRef<HTMLInputElement>(null);

@@ -1,5 +1,5 @@
 import { Autocomplete, Box, Button, MenuItem, TextField, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome } from '../api/client';
 import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
@@ -19,7 +19,7 @@ function GroupField({
   design: Design;
   draft: Draft;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const known = [...new Set(design.outcomes.map((o) => pathKey(o.group)).filter(Boolean))];
   return (
     <Autocomplete
@@ -51,7 +51,7 @@ export function OutcomeInspector({
   draft: Draft;
   onGone: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const scale = design.scales.find((s) => s.id === outcome.scale);
   const held = outcome.adopted !== undefined;
   return (

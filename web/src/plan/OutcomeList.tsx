@@ -1,6 +1,6 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
 import { type KeyboardEvent, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome } from '../api/client';
 import { Empty } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
@@ -21,7 +21,7 @@ export function OutcomeList({
   sel: string | null;
   select: (sel: string | null) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [text, setText] = useState('');
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const match = design.outcomes.filter((o) => found(o, text));
@@ -180,7 +180,7 @@ function GroupHead({
   onFold: () => void;
   onRename: (name: string) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [naming, setNaming] = useState(false);
   const name = branch.path.at(-1) ?? '';
   return (

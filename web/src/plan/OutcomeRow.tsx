@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome } from '../api/client';
 import { useCourse } from '../frame/course';
 
@@ -18,7 +18,7 @@ export function OutcomeRow({
   chosen: boolean;
   onSelect: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { framework } = useCourse();
   const scale = design.scales.find((s) => s.id === outcome.scale);
   const steps = design.modules

@@ -1,7 +1,7 @@
 import { Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type Design, type DesignOutcome } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
@@ -34,7 +34,7 @@ function freeCode(outcomes: DesignOutcome[]): string {
 }
 
 function Board({ design }: { design: Design }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const draft = useDraft(course.id);
   const notice = useNotice();

@@ -2,7 +2,7 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { DesignModule, DesignOutcome, DesignStep } from '../api/client';
 import { room } from '../kinds/rooms';
 import { Bead, Knot } from '../ui/Glyphs';
@@ -29,7 +29,7 @@ function Row({
   glyph: ReactNode;
   children: ReactNode;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id,
   });
@@ -89,7 +89,7 @@ export function ModuleRow({
   chosen: boolean;
   onSelect: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Row
       id={`module-${module.id}`}
@@ -129,7 +129,7 @@ export function StepRow({
   chosen: boolean;
   onSelect: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Row
       id={`step-${step.id}`}
@@ -181,7 +181,7 @@ function Name({
   chosen: boolean;
   big?: boolean;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Typography
       component="button"

@@ -9,7 +9,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type Impact } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -22,7 +22,7 @@ const CHANGED = 8;
 
 /** What is published, what that does to learners, and the button that does it. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const impact = useQuery(queries.impact(course.id));
@@ -93,7 +93,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
 }
 
 function Consequences({ impact }: { impact: Impact }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const named = impact.changed.slice(0, CHANGED).join(', ');
   const rest = impact.changed.length - CHANGED;
   return (
@@ -130,7 +130,7 @@ function Changes({
   changes: Impact['changes'];
   tone: string;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (changes.length === 0) return null;
   return (
     <Box sx={{ borderLeft: 3, borderColor: tone, pl: 1.5, mb: 1.5 }}>

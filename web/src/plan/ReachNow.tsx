@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import type { Tone } from '../theme';
@@ -10,7 +10,7 @@ import { Section } from '../ui/Panel';
 
 /** How learners stand at a step now, as a bar and in figures. */
 export function ReachNow({ step }: { step: number }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const progress = useQuery(queries.progress(course.id)).data;
   const at = progress?.steps.findIndex((s) => s.id === step) ?? -1;

@@ -15,7 +15,7 @@ import {
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useRef, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type Design, type StepKind } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
@@ -31,7 +31,7 @@ import { StepInspector } from './StepInspector';
 import { useDraft } from './useDraft';
 
 export default function RouteOutline() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
@@ -168,7 +168,7 @@ export default function RouteOutline() {
 }
 
 function Standing({ design }: { design: Design }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box sx={{ mb: 1 }}>
       <Typography variant="body2" color="textSecondary">
@@ -221,7 +221,7 @@ interface OutlineProps {
 }
 
 function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: OutlineProps) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

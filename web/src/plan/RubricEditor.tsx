@@ -9,7 +9,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import {
   api,
   type CriterionEdit,
@@ -32,7 +32,7 @@ interface Props {
 
 /** Criteria below each other, the levels of each beside each other; every change is saved. */
 export function RubricEditor({ rubric, design, draft, onGone }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const edit = rubricEdit(rubric);
   const save = (next: RubricEdit) => draft.rubric(rubric, next);
   return (
@@ -78,7 +78,7 @@ export function RubricEditor({ rubric, design, draft, onGone }: Props) {
 }
 
 function Kept({ rubric, draft, onGone }: Omit<Props, 'design'>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -126,7 +126,7 @@ function CriterionFields({
   onChange: (next: CriterionEdit | null) => void;
   onMove: (way: -1 | 1) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const outcome = design.outcomes.find((o) => o.id === criterion.outcome);
   const scale = design.scales.find((s) => s.id === outcome?.scale);
   const choose = (id: number) => {
@@ -270,7 +270,7 @@ function CriterionFields({
               {scale && (
                 <TextField
                   select
-                  label={t('rubric.standsFor', { code: outcome?.code })}
+                  label={t('rubric.standsFor', { code: outcome?.code ?? '' })}
                   value={level.standsFor ?? -1}
                   onChange={(e) => {
                     const key = Number(e.target.value);

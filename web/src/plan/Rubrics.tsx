@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type DesignRubric } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
@@ -16,7 +16,7 @@ import { useDraft } from './useDraft';
 
 /** The rubrics of a course: what counts in a piece of work. */
 export default function Rubrics() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
@@ -104,7 +104,7 @@ function Line({
   chosen: boolean;
   onSelect: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <ListLine chosen={chosen} onSelect={onSelect}>
       <Box sx={{ flex: 1, minWidth: 0 }}>

@@ -1,6 +1,6 @@
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { RuleNode, RuleView } from '../api/client';
 import { ConditionInput } from './ConditionInput';
 import { plainRule } from './edits';
@@ -24,7 +24,7 @@ interface Props {
 
 /** A rule as a sentence of chips. */
 export function RuleEditor({ title, at, rule, usual, example, needed = false, onChange }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [joining, setJoining] = useState(false);
   const root = rule?.root;
   const save = (next: RuleNode | undefined) => onChange(next && plainRule(next));
@@ -76,7 +76,7 @@ function Node({
   save: (next: RuleNode | undefined) => void;
   needed: boolean;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (node.is === 'ask')
     return (
       <Chip
@@ -119,7 +119,7 @@ function Node({
 }
 
 function Chip({ node, onRemove }: { node: RuleNode; onRemove: (() => void) | undefined }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const name = `${node.subject} ${node.says}`.trim();
   return (
     <Box

@@ -13,7 +13,7 @@ import {
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type Design, type DesignScale, type ScaleEdit } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -36,7 +36,7 @@ const sketchOf = ({ id, version, name, levels, mastery }: DesignScale): Sketch =
 
 /** The course's scales: their levels, weakest first, and from which one on it is mastery. */
 export function ScalesDialog({ design, onClose }: { design: Design; onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const first = design.scales[0];
   const fresh = (): Sketch => ({
     id: null,
@@ -101,7 +101,7 @@ function ScaleForm({
   onSaved: (scale: DesignScale) => void;
   onGone: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();

@@ -1,6 +1,6 @@
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { StepEdit } from '../api/client';
 import { room } from '../kinds/rooms';
 import { Kicker } from '../ui/Panel';
@@ -16,7 +16,7 @@ const TABS = ['rules', 'content', 'settings'] as const;
 
 export function StepInspector(props: StepPanelProps) {
   const { step, design, draft } = props;
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { name, text, Author } = room(step.kind);
   const its = authorProps(props);
   const [tab, setTab] = useState<(typeof TABS)[number]>('rules');

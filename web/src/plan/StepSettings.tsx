@@ -8,7 +8,7 @@ import {
   TextField,
 } from '@mui/material';
 import { Suspense } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { room } from '../kinds/rooms';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
@@ -18,7 +18,7 @@ const DATES = ['opensAt', 'dueAt', 'closesAt'] as const;
 
 export function StepSettings(props: StepPanelProps) {
   const { step, design, draft, onGone } = props;
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { Settings } = room(step.kind);
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
@@ -47,7 +47,7 @@ export function StepSettings(props: StepPanelProps) {
             <SavedField
               key={tie.outcome}
               label={t('plan.tieWeight', {
-                code: design.outcomes.find((o) => o.id === tie.outcome)?.code,
+                code: design.outcomes.find((o) => o.id === tie.outcome)?.code ?? '',
               })}
               type="number"
               value={`${tie.weight}`}

@@ -116,7 +116,7 @@ describe('outcomes', () => {
     serve({ [`GET ${at}`]: design({ outcomes: many }) });
     show(<Outcomes />);
     const list = await screen.findByRole('list', { name: 'Outcomes' });
-    expect(screen.getByText('3000 outcomes')).toBeInTheDocument();
+    expect(screen.getByText('3,000 outcomes')).toBeInTheDocument();
     const drawn = within(list).getAllByRole('listitem').length;
     expect(drawn).toBeGreaterThan(5);
     expect(drawn).toBeLessThan(100);

@@ -1,5 +1,5 @@
-import type { TFunction } from 'i18next';
 import type { CriterionEdit, DesignRubric, DesignScale, RubricEdit } from '../api/client';
+import type { Say } from '../i18n';
 
 /** A rubric as it is sent: what follows from it is left out. */
 export const rubricEdit = (r: DesignRubric): RubricEdit => ({
@@ -7,7 +7,7 @@ export const rubricEdit = (r: DesignRubric): RubricEdit => ({
   criteria: r.criteria.map(({ outcomeName: _, ...criterion }) => criterion),
 });
 
-export const newCriterion = (t: TFunction): CriterionEdit => ({
+export const newCriterion = (t: Say): CriterionEdit => ({
   name: t('rubric.newCriterion'),
   description: '',
   counts: true,

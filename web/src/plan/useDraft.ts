@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import equal from 'fast-deep-equal';
 import { useCallback, useEffect } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import {
   ApiError,
   api,
@@ -90,7 +90,7 @@ const match = (version: number) => ({ 'If-Match': `"${version}"` });
  * When somebody else was faster, their version is shown and nothing is lost of it.
  */
 export function useDraft(course: number) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const client = useQueryClient();
   const notice = useNotice();
   const fresh = useCallback(

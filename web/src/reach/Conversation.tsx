@@ -1,7 +1,7 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type OneLetter } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -11,7 +11,7 @@ import { useActKey } from '../ui/useActKey';
 
 /** All letters between oneself and one other, oldest first, with room for the next. */
 export function Conversation({ person }: { person: number }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const [text, setText] = useState('');
@@ -78,7 +78,7 @@ export function Conversation({ person }: { person: number }) {
                   variant="contained"
                   disabled={!text.trim() || write.isPending}
                 >
-                  {t('reach.sendTo', { name: data.name.split(' ')[0] })}
+                  {t('reach.sendTo', { name: data.name.split(' ')[0] ?? '' })}
                 </Button>
                 <Typography variant="caption" color="textSecondary">
                   {t('reach.alsoMail')}
@@ -95,7 +95,7 @@ export function Conversation({ person }: { person: number }) {
 }
 
 function Letter({ letter, name }: { letter: OneLetter; name: string }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box
       component="article"

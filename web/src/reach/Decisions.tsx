@@ -11,7 +11,7 @@ import {
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, type BadgeDecision } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -21,7 +21,7 @@ import { useActKey } from '../ui/useActKey';
 
 /** Badges that would fall after a correction, each to be kept or revoked; nothing while there is none. */
 export function Decisions({ onLearner }: { onLearner: (enrolment: number) => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const decisions = useQuery(queries.decisions(course.id));
   const [open, setOpen] = useState<BadgeDecision | null>(null);
@@ -76,7 +76,7 @@ export function Decisions({ onLearner }: { onLearner: (enrolment: number) => voi
 }
 
 function DecideDialog({ decision, onClose }: { decision: BadgeDecision; onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -120,7 +120,7 @@ function DecideDialog({ decision, onClose }: { decision: BadgeDecision; onClose:
           required
         />
         <TextField
-          label={t('reach.word', { name: decision.learner.split(' ')[0] })}
+          label={t('reach.word', { name: decision.learner.split(' ')[0] ?? '' })}
           value={word}
           onChange={(e) => setWord(e.target.value)}
           multiline

@@ -1,7 +1,7 @@
 import { Box, Button, Checkbox, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Follow } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -15,7 +15,7 @@ import { Decisions } from './Decisions';
 import { WriteDialog } from './WriteDialog';
 
 export default function FollowUp() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   useLive(course.id, ['followUp', 'decisions']);
   const [sel, select] = useSelection();
@@ -121,7 +121,7 @@ function Row({
   onTick: () => void;
   onSelect: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const letter = row.letters[0];
   return (
     <Box

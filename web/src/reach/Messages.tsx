@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, useRef } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { ConversationLine } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -14,7 +14,7 @@ import { Conversation } from './Conversation';
 
 /** One's own letters in the course, one conversation for each person. */
 export default function Messages() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   useLive(course.id, ['messages', 'conversation']);
   const [sel, select] = useSelection();
@@ -72,7 +72,7 @@ function Line({
   chosen: boolean;
   onSelect: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <ListLine chosen={chosen} onSelect={onSelect}>
       <Box sx={{ flex: 1, minWidth: 0 }}>

@@ -10,7 +10,7 @@ import {
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
@@ -24,7 +24,7 @@ interface Props {
 
 /** One text, a letter for each learner. */
 export function WriteDialog({ learners, onClose, onSent }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -74,7 +74,7 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
           onChange={(e) => setText(e.target.value)}
           multiline
           minRows={9}
-          helperText={t('reach.hint', { interpolation: { skipOnVariables: true } })}
+          helperText={t('reach.hint')}
         />
       </DialogContent>
       <DialogActions>

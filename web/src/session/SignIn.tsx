@@ -1,12 +1,12 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { queries } from '../api/queries';
 
 export default function SignIn() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const client = useQueryClient();
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');

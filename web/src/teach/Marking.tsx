@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import type { KeyboardEvent } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Waiting } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -14,7 +14,7 @@ import { useSelection } from '../ui/useSelection';
 import { WorkPanel } from './WorkPanel';
 
 export default function Marking() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   useLive(course.id, ['marking']);
   const [sel, select] = useSelection();
@@ -90,7 +90,7 @@ function List({
   select: (key: string) => void;
   state: 'WAITING' | 'OPEN';
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (list.length === 0) return null;
   return (
     <section>

@@ -1,7 +1,7 @@
 import { Box, Button } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Session } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
@@ -22,7 +22,7 @@ export function nearest(sessions: Session[], now: string): Session | undefined {
 }
 
 export default function Register() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   useLive(course.id, ['sessions', 'register']);
   const [sel, select] = useSelection();

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import {
   type AttendanceStatus,
   api,
@@ -39,7 +39,7 @@ export function RegisterSheet({
   calendar: Calendar;
   onGone: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -197,7 +197,7 @@ export function RegisterSheet({
 const word = (status: AttendanceStatus) => status.name.toLowerCase();
 
 function Counts({ session, statuses }: { session: Session; statuses: AttendanceStatus[] }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const parts = statuses
     .filter((s) => session.counts[s.id])
     .map((s) => `${session.counts[s.id]} ${word(s)}`);
@@ -223,7 +223,7 @@ function Row({
   statuses: AttendanceStatus[];
   onMark: (status: number | null) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box
       sx={{

@@ -15,7 +15,7 @@ import {
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { addDays, format, startOfWeek } from 'date-fns';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type Calendar, type SeriesEdit } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
@@ -55,7 +55,7 @@ export function SeriesDialog({
   onClose: () => void;
   onAdded: (first: number) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -203,7 +203,7 @@ export function GroupField({
   value: number | undefined;
   onChange: (group: number | undefined) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <TextField
       select

@@ -9,7 +9,7 @@ import {
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type Calendar, type Session } from '../api/client';
 import { useCourse } from '../frame/course';
 import { fromLocalInput, toLocalInput } from '../ui/format';
@@ -28,7 +28,7 @@ export function SessionDialog({
   onClose: () => void;
   onGone: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();

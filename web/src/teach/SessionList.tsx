@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Calendar, Session } from '../api/client';
 import { dayIn } from '../ui/format';
 import { ListLine } from '../ui/ListAndMain';
@@ -15,7 +15,7 @@ const over = (s: Session, now: string) =>
 
 /** Sessions in order of time, those that are over above those to come. */
 export function SessionList({ calendar, chosen, select }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { sessions, now } = calendar;
   const past = sessions.filter((s) => over(s, now));
   const coming = sessions.filter((s) => !over(s, now));
@@ -66,7 +66,7 @@ function Line({
   chosen: boolean;
   onSelect: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const missing = session.learners - session.marked;
   return (
     <ListLine chosen={chosen} onSelect={onSelect}>

@@ -9,7 +9,7 @@ import {
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, type Met, type Work } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -38,7 +38,7 @@ export function WorkPanel({ enrolment, step, onDone }: Props) {
 const JUDGEMENTS = ['PASSED', 'AGAIN', 'FAILED'] as const;
 
 function Form({ work, onDone }: { work: Work; onDone: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -137,7 +137,11 @@ function Form({ work, onDone }: { work: Work; onDone: () => void }) {
           <Section
             title={
               sheet.of > 0
-                ? t('rubric.titlePoints', { name: sheet.name, points: score?.points, of: sheet.of })
+                ? t('rubric.titlePoints', {
+                    name: sheet.name,
+                    points: score?.points ?? 0,
+                    of: sheet.of,
+                  })
                 : sheet.name
             }
           >

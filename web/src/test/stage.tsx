@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
 import type { MyCourse } from '../api/client';
 import { CourseContext } from '../frame/course';
+import { Words } from '../i18n';
 import { theme } from '../theme';
 import { NoticeProvider } from '../ui/Notice';
 import { network } from './network';
@@ -84,6 +85,10 @@ function Address() {
   return <code data-testid="address">{pathname + search}</code>;
 }
 
+function broken(sentence: Error): never {
+  throw sentence;
+}
+
 /** Shows a part as it stands inside the application, at an address and in the course. */
 export function show(part: ReactNode, at = '/c/2', seat: Partial<MyCourse> = {}) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
@@ -91,11 +96,13 @@ export function show(part: ReactNode, at = '/c/2', seat: Partial<MyCourse> = {})
     <ThemeProvider theme={theme} noSsr>
       <QueryClientProvider client={client}>
         <MemoryRouter initialEntries={[at]} useTransitions={false}>
-          <NoticeProvider>
-            <div id="view-actions" />
-            <CourseContext value={{ ...course, ...seat }}>{part}</CourseContext>
-            <Address />
-          </NoticeProvider>
+          <Words onError={broken}>
+            <NoticeProvider>
+              <div id="view-actions" />
+              <CourseContext value={{ ...course, ...seat }}>{part}</CourseContext>
+              <Address />
+            </NoticeProvider>
+          </Words>
         </MemoryRouter>
       </QueryClientProvider>
     </ThemeProvider>,

@@ -1,4 +1,4 @@
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { BeadState } from './beads';
 import { tone } from './tone';
 
@@ -66,7 +66,7 @@ function Mark({ state }: { state: BeadState['state'] }) {
 }
 
 export function useBeadWords() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (bead: BeadState) =>
     [
       t(`state.${bead.state}`),

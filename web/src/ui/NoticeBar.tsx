@@ -1,5 +1,5 @@
 import { Alert, Button, Snackbar, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 
 const SHOWN = 6;
 
@@ -12,7 +12,7 @@ export interface Note {
 }
 
 export default function NoticeBar({ note, onClose }: { note: Note; onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { undo } = note;
   const details = note.details ?? [];
   const action = undo && (

@@ -1,7 +1,7 @@
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { ApiError } from '../api/client';
 
 /** The main area with the inspector at its right; on a phone the inspector lies over it. */
@@ -14,7 +14,7 @@ export function WithInspector({
   inspector: ReactNode | null;
   onClose: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box sx={{ display: 'flex', flex: 1, minHeight: 0 }}>
       <Box
@@ -126,7 +126,7 @@ export function Loaded<T>({
   query: UseQueryResult<T>;
   children: (data: T) => ReactNode;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (query.data !== undefined) return <>{children(query.data)}</>;
   if (query.error) {
     const detail =

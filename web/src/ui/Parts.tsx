@@ -1,10 +1,10 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Part } from '../api/client';
 import { tone } from './tone';
 
 function VerdictMark({ verdict }: { verdict: Part['verdict'] }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const drawing = {
     MET: <path d="M2 7l3.5 3.5L12 3.5" stroke={tone('lagoon')} strokeWidth={2.2} fill="none" />,
     NOT_YET: <circle cx={7} cy={7} r={4} fill="none" stroke={tone('ochre')} strokeWidth={1.8} />,
@@ -26,7 +26,7 @@ function VerdictMark({ verdict }: { verdict: Part['verdict'] }) {
 
 /** A rule with what each part of it comes to, for staff. */
 export function RuleParts({ part }: { part: Part }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (part.joint === '')
     return (
       <Box sx={{ display: 'flex', gap: 1, py: 0.4 }}>
@@ -62,7 +62,7 @@ const leaves = (part: Part): Part[] => (part.joint === '' ? [part] : part.parts.
 
 /** What keeps something closed, in one or two sentences for the learner. */
 export function Missing({ parts, inline = false }: { parts: Part[]; inline?: boolean }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const lines = parts.filter((p) => p.verdict !== 'MET' && p.verdict !== 'WAIVED');
   const met = parts.flatMap(leaves).filter((p) => p.verdict === 'MET');
   return (

@@ -1,6 +1,6 @@
 import { Box, TextField, Typography } from '@mui/material';
 import type { KeyboardEvent } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Criterion, Met, Sheet } from '../api/client';
 
 /** A rubric to read, or, with `onMet`, to go through by clicks and keys. */
@@ -51,7 +51,7 @@ function Row({
   onLevel: ((level: number | null) => void) | undefined;
   onComment: (comment: string) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { levels } = criterion;
   const at = levels.findIndex((l) => l.key === met?.level);
   const keys = (event: KeyboardEvent) => {

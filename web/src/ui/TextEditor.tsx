@@ -1,7 +1,7 @@
 import { Box, ToggleButton, Typography } from '@mui/material';
 import { EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 
 /** Formatted text that saves by itself when it is left. */
 export default function TextEditor({
@@ -13,7 +13,7 @@ export default function TextEditor({
   html: string;
   onSave: (html: string) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const editor = useEditor({
     extensions: [StarterKit.configure({ heading: { levels: [3] }, link: { openOnClick: false } })],
     content: html,

@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Tone } from '../theme';
 import { day, percent } from './format';
 import { tone } from './tone';
@@ -25,7 +25,7 @@ export function TrendLine({
   moments: string[];
   height?: number;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const x = (n: number) =>
     LEFT + (moments.length < 2 ? 0.5 : n / (moments.length - 1)) * (WIDTH - LEFT - 8);
   const y = (share: number) => TOP + (1 - share) * height;

@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { room } from '../kinds/rooms';
@@ -19,7 +19,7 @@ interface Props {
 
 /** Why one step is in its state for one learner, whose turn it is, and what staff can do about it. */
 export function BeadInspector({ enrolment, step, onLearner }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const words = useBeadWords();
   const bead = useQuery(queries.bead(course.id, enrolment, step));

@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day, percent } from '../ui/format';
@@ -10,7 +10,7 @@ import { LevelMoves, LevelSteps } from './LevelSteps';
 
 /** The evidence behind a learner's level on an outcome. */
 export function CellInspector({ enrolment, outcome }: { enrolment: number; outcome: number }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const cell = useQuery(queries.cell(course.id, enrolment, outcome));
   return (

@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Mastery, Trend } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -21,7 +21,7 @@ export function ClassInspector({
   group: number;
   select: (sel: string) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const trend = useQuery(queries.trend(course.id, 0));
   const of = useQuery({ ...queries.trend(course.id, group), enabled: group > 0 });
@@ -102,7 +102,7 @@ function One({
   all: Trend;
   part?: { name: string; trend: Trend };
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const of = (trend: Trend) => trend.outcomes.find((o) => o.id === head.id)?.mastery ?? [];
   return (
     <>
@@ -130,7 +130,7 @@ function One({
 
 /** How many learners stand at each level now, in the class and in each group. */
 function Levels({ head, data }: { head: OutcomeHead; data: Mastery }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const sets: [string, MasteryRow[]][] = [
     [t('watch.class'), data.learners],
     ...data.groups.map((g): [string, MasteryRow[]] => [

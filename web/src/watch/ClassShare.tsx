@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { percent } from '../ui/format';
 import { tone } from '../ui/tone';
 import { type MasteryRow, type OutcomeHead, spread } from './spread';
@@ -8,7 +8,7 @@ const WIDTH = 52;
 
 /** How some learners stand on an outcome: share at mastery and spread. */
 export function ClassShare({ outcome, rows }: { outcome: OutcomeHead; rows: MasteryRow[] }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const found = spread(rows, outcome);
   const all = found.none + found.at.reduce((a, b) => a + b, 0);
   const said = [

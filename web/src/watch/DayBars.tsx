@@ -1,5 +1,5 @@
 import { subDays } from 'date-fns';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { day } from '../ui/format';
 import { tone } from '../ui/tone';
 
@@ -7,7 +7,7 @@ const HEIGHT = 46;
 
 /** Minutes on each of the last days, today at the right; the figures stand in the titles. */
 export function DayBars({ minutes }: { minutes: number[] }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const most = Math.max(30, ...minutes);
   const total = minutes.reduce((a, b) => a + b, 0);
   const now = new Date();

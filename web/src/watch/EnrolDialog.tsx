@@ -9,14 +9,14 @@ import {
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useActKey } from '../ui/useActKey';
 
 /** Enrols people by e-mail address; says who was taken, who was there and who is unknown. */
 export function EnrolDialog({ onClose }: { onClose: () => void }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const [text, setText] = useState('');

@@ -10,7 +10,7 @@ import {
 } from '@mui/material';
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, type BeadInfo } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -21,7 +21,7 @@ import { useActKey } from '../ui/useActKey';
 
 /** What staff can allow one learner at one step, and what was allowed. */
 export function Exceptions({ bead }: { bead: BeadInfo }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -95,7 +95,7 @@ function changed(client: QueryClient, course: number) {
 
 /** The exceptions that stand at this step; each can end or be taken back. */
 function Standing({ bead }: { bead: BeadInfo }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();

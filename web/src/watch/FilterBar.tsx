@@ -1,6 +1,6 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Filter } from './filter';
 
 /** How many learners are shown, and which. */
@@ -19,7 +19,7 @@ export function FilterBar({
   onFilter: (change: Partial<Filter>) => void;
   children?: ReactNode;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box
       sx={{

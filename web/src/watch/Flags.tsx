@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { LearnerRow } from '../api/client';
 
 const MILD = new Set(['Behind']);
@@ -12,7 +12,7 @@ export function Flags({
   flags: Pick<LearnerRow['flags'][number], 'name'>[];
   overdue?: number;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box component="span" sx={{ display: 'inline-flex', gap: 0.75, flexWrap: 'nowrap' }}>
       {flags.map((f) => (

@@ -1,7 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Grades as GradesData } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -30,7 +30,7 @@ const plain = (points: number) => `${Math.round(points * 10) / 10}`;
 
 /** Points by learner and step, beside the grid of mastery. */
 export default function Grades() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   useLive(course.id, [], liveGrades);
   const [sel, select] = useSelection();
@@ -72,7 +72,7 @@ function Points({
   sel: string | null;
   select: (sel: string | null) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [filter, setFilter] = useFilter();
   const [order, setOrder] = useState<Order>({ by: 0, strongest: false });
   const columns = useMemo(

@@ -1,7 +1,7 @@
 import { Button } from '@mui/material';
 import type { ReactNode } from 'react';
-import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { useTranslations } from 'use-intl';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { useOtherGrid } from './filter';
@@ -17,7 +17,7 @@ export function GridActions({
   other: 'mastery' | 'grades';
   children?: ReactNode;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const to = useOtherGrid(`/c/${course.id}/watch/${other}`);
   return (

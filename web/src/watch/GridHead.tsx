@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { memo, type ReactNode } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Order } from './filter';
 import { place, type Seen } from './GridLine';
 import { GROUPS, HEAD, NAME, SUMMARY } from './gridSizes';
@@ -52,7 +52,7 @@ function Head<C extends GridColumn>({
   sel,
   select,
 }: Props<C>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <div role="rowgroup" className="head">
       {groups.length > 0 && (

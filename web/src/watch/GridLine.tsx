@@ -1,5 +1,5 @@
 import { type CSSProperties, memo, type ReactNode } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { NAME, ROW } from './gridSizes';
 
 export interface GridRow {
@@ -48,7 +48,7 @@ function Line<R extends GridRow, C extends { id: number }>({
   onTick,
   cell,
 }: Props<R, C>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <div
       role="row"

@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Learner } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -17,7 +17,7 @@ export function LearnerInspector({
   enrolment: number;
   onWrite: () => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const learner = useQuery(queries.learner(course.id, enrolment));
   return (
@@ -101,7 +101,7 @@ export function LearnerInspector({
 }
 
 export function Reasons({ flags }: { flags: Learner['flags'] }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <>
       {flags.map((f) => (

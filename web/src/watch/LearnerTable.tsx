@@ -1,7 +1,7 @@
 import { Box, Checkbox, Typography } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, memo, useMemo, useRef } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { LearnerRow, Progress } from '../api/client';
 import { type BeadState, readThread } from '../ui/beads';
 import { daysBetween, percent } from '../ui/format';
@@ -22,7 +22,7 @@ interface Props {
 const COLUMNS = (thread: number) => `36px 138px 64px ${thread - 8}px 48px minmax(152px, 1fr)`;
 
 export function LearnerTable({ data, rows, sel, onSelect, ticked, onTick }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const scroller = useRef<HTMLDivElement>(null);
   const { slots, width } = useMemo(() => layThread(data.steps), [data.steps]);
   const names = useMemo(() => data.steps.map((s) => s.name), [data.steps]);
@@ -208,7 +208,7 @@ const Row = memo(function Row({
   onTick,
   onSelect,
 }: RowProps) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const beads: BeadState[] = useMemo(() => readThread(row.thread), [row.thread]);
   const away = row.lastHere ? daysBetween(row.lastHere, now) : undefined;
   const late = away === undefined || away >= 7;

@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Cell } from '../api/client';
 import { day } from '../ui/format';
 import { tone } from '../ui/tone';
@@ -10,7 +10,7 @@ const STEP = 22;
 
 /** How one learner's level moved since they were enrolled, mastery as a dashed line. */
 export function LevelSteps({ cell }: { cell: Cell }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const from = Date.parse(cell.from);
   const now = Date.now();
   const x = (at: number) =>
@@ -68,7 +68,7 @@ export function LevelSteps({ cell }: { cell: Cell }) {
 
 /** The same as a table. */
 export function LevelMoves({ cell }: { cell: Cell }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box component="details" sx={{ typography: 'body2' }}>
       <Box component="summary" sx={{ cursor: 'pointer', color: 'tone.soft' }}>

@@ -1,7 +1,7 @@
 import { Button } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Mastery as MasteryData } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
@@ -22,7 +22,7 @@ import { RateDialog } from './RateDialog';
 import { levelOf } from './spread';
 
 export default function Mastery() {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   useLive(course.id, ['trend'], liveMastery);
   const [sel, select] = useSelection();
@@ -77,7 +77,7 @@ function Levels({
   sel: string | null;
   select: (sel: string | null) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [filter, setFilter] = useFilter();
   const [order, setOrder] = useState<Order>({ by: 0, strongest: false });
   const [compared, setCompared] = useState(false);

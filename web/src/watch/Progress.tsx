@@ -1,7 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Progress as ProgressData } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
@@ -27,7 +27,7 @@ export default function Progress() {
 }
 
 function Table({ data }: { data: ProgressData }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const [sel, select] = useSelection();
   const [sort, setSort] = useState<Sort>('flagged');

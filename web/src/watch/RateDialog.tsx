@@ -13,7 +13,7 @@ import {
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
@@ -30,7 +30,7 @@ interface Props {
 
 /** One rating for every learner who is ticked, with a way back. */
 export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -68,7 +68,7 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
       fresh();
       notice({
         tone: 'success',
-        text: t('watch.rated', { count: given.length, code: on?.code }),
+        text: t('watch.rated', { count: given.length, code: on?.code ?? '' }),
         undo: () =>
           void api
             .POST('/api/courses/{course}/ratings/taken-back', {

@@ -1,13 +1,13 @@
 import { Button } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Report } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 
 /** A report as a file in every format that the server has, and on paper. */
 export function ReportActions({ report }: { report: Report['is'] }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const formats = useQuery(queries.formats(course.id)).data ?? [];
   return (

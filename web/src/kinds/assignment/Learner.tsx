@@ -1,7 +1,7 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type MyMark } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
@@ -13,7 +13,7 @@ import { PracticeMarks } from '../shared/PracticeMarks';
 
 export default function Learner(props: LearnerProps<'assignment'>) {
   const { page, walk, show, part: work } = props;
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const me = useQueryClient().getQueryData(queries.me().queryKey);
   const key = unsentKey(me?.person?.id ?? 0, course.id, walk, page.id);
@@ -94,7 +94,7 @@ export default function Learner(props: LearnerProps<'assignment'>) {
 }
 
 function MarkNote({ mark }: { mark: MyMark }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box
       sx={{

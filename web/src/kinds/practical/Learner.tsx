@@ -1,11 +1,11 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { LearnerProps } from '../room';
 import { FilledRubric, WhatCounts } from '../shared/Assessed';
 import { PracticeMarks } from '../shared/PracticeMarks';
 
 export default function Learner(props: LearnerProps<'practical'>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { page, walk, part } = props;
   return (
     <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>

@@ -1,5 +1,5 @@
 import { Box, FormControlLabel, Switch, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Design, DesignStep } from '../../api/client';
 import { percent } from '../../ui/format';
 import { SavedField } from '../../ui/SavedField';
@@ -17,7 +17,7 @@ export function CutFields({
   design: Design;
   onChange: (cuts: number[] | undefined) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const outcome = design.outcomes.find((o) => o.id === tie.outcome);
   const scale = design.scales.find((s) => s.id === outcome?.scale);
   if (!outcome || !scale || outcome.madeOf) return null;
@@ -56,7 +56,7 @@ export function CutFields({
         </Box>
       ) : (
         <Typography variant="caption" color="textSecondary" component="p">
-          {t('plan.usualCuts', { level: scale.levels[scale.mastery]?.name })}
+          {t('plan.usualCuts', { level: scale.levels[scale.mastery]?.name ?? '' })}
         </Typography>
       )}
     </div>

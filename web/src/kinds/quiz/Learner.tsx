@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { type Attempt, api, body, type Result } from '../../api/client';
 import { useCourse } from '../../frame/course';
 import { day, percent } from '../../ui/format';
@@ -11,7 +11,7 @@ import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
 
 export default function Learner({ page, walk, refresh, part: quiz }: LearnerProps<'quiz'>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const notice = useNotice();
   const [attempt, setAttempt] = useState<Attempt | null>(null);

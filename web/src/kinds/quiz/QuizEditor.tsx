@@ -1,6 +1,6 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { DesignOutcome, Question } from '../../api/client';
 import { newId } from '../../ui/ids';
 import { questionRoom } from './questions/rooms';
@@ -21,7 +21,7 @@ export function QuizEditor({
   outcomes?: DesignOutcome[];
   onSave: (questions: Question[]) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [list, setList] = useState(questions);
   const box = useRef<HTMLDivElement>(null);
   // What comes from the server, an undo for example, is shown unless somebody is typing here.

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, FormControl, FormLabel, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { type Attempt, api, body, type GivenAnswer, type Result } from '../../api/client';
 import { questionRoom } from './questions/rooms';
 
@@ -13,7 +13,7 @@ interface Props {
 
 /** An attempt: every answer is kept as it is given. */
 export function QuizForm({ attempt, path, onFinished }: Props) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const [answers, setAnswers] = useState<Record<string, GivenAnswer>>(attempt.answers);
   const params = { path: { ...path, number: attempt.number } };
   // Answers that waited for a connection come before they are handed in.

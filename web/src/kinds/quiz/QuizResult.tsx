@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Result } from '../../api/client';
 import { percent } from '../../ui/format';
 import { questionRoom } from './questions/rooms';
@@ -12,7 +12,7 @@ const COLOURS = {
 };
 
 export function QuizResult({ result }: { result: Result }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <Box
       component="section"

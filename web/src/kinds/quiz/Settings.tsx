@@ -1,11 +1,11 @@
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { least, percent } from '../../ui/format';
 import { SavedField } from '../../ui/SavedField';
 import type { AuthorProps } from '../room';
 import { CutFields } from './CutFields';
 
 export default function Settings({ step, design, change }: AuthorProps<'quiz'>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <>
       {step.evidenceFor.map((tie) => (

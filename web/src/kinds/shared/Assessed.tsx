@@ -1,11 +1,11 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Filled, Sheet } from '../../api/client';
 import { RubricSheet } from '../../ui/RubricSheet';
 
 /** The rubric of a step before anything is assessed: what counts. */
 export function WhatCounts({ sheet, open }: { sheet: Sheet | undefined; open: boolean }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   if (!sheet) return null;
   return (
     <Box component="details" open={open}>
@@ -19,7 +19,7 @@ export function WhatCounts({ sheet, open }: { sheet: Sheet | undefined; open: bo
 
 /** A rubric gone through: what was met. */
 export function FilledRubric({ filled }: { filled: Filled }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { rubric, met, points } = filled;
   return (
     <Box sx={{ my: 1 }}>

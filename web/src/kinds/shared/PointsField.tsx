@@ -1,4 +1,4 @@
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { DesignStep, StepEdit } from '../../api/client';
 import { least } from '../../ui/format';
 import { SavedField } from '../../ui/SavedField';
@@ -11,7 +11,7 @@ export function PointsField({
   step: DesignStep;
   change: (fields: Partial<StepEdit>) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <SavedField
       label={t('plan.points')}

@@ -1,6 +1,6 @@
 import { Box, Button } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body } from '../../api/client';
 import { useCourse } from '../../frame/course';
 import type { StepProps } from '../room';
@@ -13,7 +13,7 @@ export function PracticeMarks({
   label,
   again,
 }: StepProps & { label: string; again?: boolean }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const mark = useMutation({
     mutationFn: (judgement: 'PASSED' | 'AGAIN') =>

@@ -1,6 +1,6 @@
 import { MenuItem, TextField } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { DesignStep, StepEdit } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
@@ -15,7 +15,7 @@ export function RubricField({
   rubric: number | undefined;
   onChoose: (rubric: number | undefined, evidenceFor: StepEdit['evidenceFor']) => void;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const rubrics = useQuery(queries.rubrics(course.id)).data ?? [];
   const choose = (id: number) => {

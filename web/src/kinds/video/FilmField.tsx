@@ -1,7 +1,7 @@
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { Kept } from '../../api/client';
 import { upload } from '../../api/upload';
 import { useCourse } from '../../frame/course';
@@ -33,7 +33,7 @@ export default function FilmField({
 }: Pick<AuthorProps<'video'>, 'part' | 'change'> & {
   measure?: (file: File) => Promise<number>;
 }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState(0);

@@ -1,6 +1,6 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { api, body, type MyFilm } from '../../api/client';
 import { useCourse } from '../../frame/course';
 import { clock, percent } from '../../ui/format';
@@ -16,7 +16,7 @@ export default function Learner(props: LearnerProps<'video'>) {
 
 /** A film with what was watched of it; what plays is told to the server stretch by stretch. */
 export function FilmPart({ page, walk, show, film }: StepProps & { film: MyFilm }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const course = useCourse();
   const video = useRef<HTMLVideoElement>(null);
   const stretch = useRef<Stretch | null>(null);
@@ -113,7 +113,7 @@ export function FilmPart({ page, walk, show, film }: StepProps & { film: MyFilm 
 
 /** Which parts of a film were played. */
 export function WatchedBar({ film }: { film: Pick<MyFilm, 'parts' | 'seconds' | 'watched'> }) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const stretches: Stretch[] = [];
   for (let i = 0; i + 1 < film.parts.length; i += 2)
     stretches.push({ from: film.parts[i] ?? 0, to: film.parts[i + 1] ?? 0 });

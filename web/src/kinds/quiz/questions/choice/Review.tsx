@@ -1,8 +1,8 @@
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import type { ReviewProps } from '../room';
 
 export function Review({ part: { chosen, right } }: ReviewProps<'choice'>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   return (
     <>
       {t('learn.yours', { text: chosen ?? t('learn.noAnswer') })}

@@ -1,11 +1,11 @@
 import { Box, Button, IconButton, Radio, TextField } from '@mui/material';
-import { useTranslation } from 'react-i18next';
+import { useTranslations } from 'use-intl';
 import { newId } from '../../../../ui/ids';
 import type { WriteProps } from '../room';
 
 /** Some choices, of which one is right. */
 export function Write({ part, edit }: WriteProps<'choice'>) {
-  const { t } = useTranslation();
+  const t = useTranslations();
   const { choices, right } = part;
   return (
     <>
