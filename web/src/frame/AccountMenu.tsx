@@ -39,7 +39,10 @@ export default function AccountMenu({
   const signOut = async () => {
     forgetUnsent(person.id);
     await api.DELETE('/api/session');
-    queries.setQueryData(resources.me().queryKey, { courses: [] });
+    queries.setQueryData(
+      resources.me().queryKey,
+      (me) => me && { institution: me.institution, courses: [] },
+    );
     queries.removeQueries({ predicate: (q) => q.queryKey[0] !== 'me' });
     queries.getMutationCache().clear();
     endSession();

@@ -7,6 +7,7 @@ import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/Panel';
 import { Boundary } from './Boundary';
 import { CourseContext } from './course';
+import { Institution } from './Institution';
 import { viewsOf } from './views';
 
 const SignIn = lazy(() => import('../session/SignIn'));
@@ -25,7 +26,14 @@ export function App() {
   return (
     <Boundary>
       <Suspense fallback={null}>
-        <Loaded query={me}>{(data) => (data.person ? <SignedIn me={data} /> : <SignIn />)}</Loaded>
+        <Loaded query={me}>
+          {(data) => (
+            <>
+              <Institution of={data.institution} />
+              {data.person ? <SignedIn me={data} /> : <SignIn />}
+            </>
+          )}
+        </Loaded>
       </Suspense>
     </Boundary>
   );

@@ -2,10 +2,11 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Me, MyCourse } from '../api/client';
-import { course as sample, serve, show } from '../test/stage';
+import { institution, course as sample, serve, show } from '../test/stage';
 import Frame from './Frame';
 
 const me: Me = {
+  institution,
   person: { id: 1, name: 'Odalys Brandt', email: 'odalys@hollowlane.example', administrator: true },
   courses: [
     sample,

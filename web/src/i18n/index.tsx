@@ -6,10 +6,34 @@ const LOCALE = 'en';
 let messages: AbstractIntlMessages = learner;
 const listeners = new Set<() => void>();
 
+let shipped: AbstractIntlMessages = learner;
+let wording: Record<string, string> = {};
+
+/** Sentences with some in other words; keys that are not among them are left out. */
+function worded(sentences: AbstractIntlMessages, above = ''): AbstractIntlMessages {
+  return Object.fromEntries(
+    Object.entries(sentences).map(([key, text]) => [
+      key,
+      typeof text === 'string' ? (wording[above + key] ?? text) : worded(text, `${above}${key}.`),
+    ]),
+  );
+}
+
+function sayAnew() {
+  messages = Object.keys(wording).length > 0 ? worded(shipped) : shipped;
+  for (const changed of listeners) changed();
+}
+
 /** Adds a part of the catalogue that is fetched when it is needed. */
 export function add(more: AbstractIntlMessages) {
-  messages = { ...messages, ...more };
-  for (const changed of listeners) changed();
+  shipped = { ...shipped, ...more };
+  sayAnew();
+}
+
+/** Says some sentences in the institution's own words, by their keys. */
+export function reword(own: Record<string, string>) {
+  wording = own;
+  sayAnew();
 }
 
 function listen(changed: () => void) {

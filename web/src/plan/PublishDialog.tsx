@@ -16,6 +16,7 @@ import { useCourse } from '../frame/course';
 import { begun } from '../ui/jobs';
 import { Loaded } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
+import { useNames } from '../ui/useNames';
 
 const NAMES = 5;
 const CHANGED = 8;
@@ -94,14 +95,11 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
 
 function Consequences({ impact }: { impact: Impact }) {
   const t = useTranslations();
-  const named = impact.changed.slice(0, CHANGED).join(', ');
-  const rest = impact.changed.length - CHANGED;
+  const listed = useNames();
   return (
     <>
       <Typography sx={{ mb: 1.5 }}>
-        {t('plan.impactWhat', {
-          names: rest > 0 ? `${named} ${t('common.more', { count: rest })}` : named,
-        })}
+        {t('plan.impactWhat', { names: listed(impact.changed, CHANGED) })}
       </Typography>
       {impact.learners === 0 && <Typography>{t('plan.impactNobody')}</Typography>}
       {impact.learners > 0 && impact.changes.length === 0 && (
@@ -131,23 +129,17 @@ function Changes({
   tone: string;
 }) {
   const t = useTranslations();
+  const listed = useNames();
   if (changes.length === 0) return null;
   return (
     <Box sx={{ borderLeft: 3, borderColor: tone, pl: 1.5, mb: 1.5 }}>
       <Typography sx={{ fontWeight: 700 }}>{title}</Typography>
       <Box component="ul" sx={{ pl: 2, m: 0 }}>
-        {changes.map((c) => {
-          const shown = c.learners.slice(0, NAMES).join(', ');
-          const more =
-            c.learners.length > NAMES
-              ? ` ${t('common.more', { count: c.learners.length - NAMES })}`
-              : '';
-          return (
-            <Typography component="li" key={c.what}>
-              {t('plan.impactFor', { what: c.what, names: shown + more })}
-            </Typography>
-          );
-        })}
+        {changes.map((c) => (
+          <Typography component="li" key={c.what}>
+            {t('plan.impactFor', { what: c.what, names: listed(c.learners, NAMES) })}
+          </Typography>
+        ))}
       </Box>
     </Box>
   );

@@ -15,6 +15,10 @@ import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
+import { useNames } from '../ui/useNames';
+
+/** How many are named. */
+const NAMES = 6;
 
 interface Props {
   learners: { enrolment: number; name: string }[];
@@ -52,10 +56,7 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
     },
   });
   const names = learners.map((l) => l.name);
-  const shown =
-    names.length > 6
-      ? `${names.slice(0, 6).join(', ')} ${t('common.more', { count: names.length - 6 })}`
-      : names.join(', ');
+  const shown = useNames()(names, NAMES);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t('reach.title', { count: learners.length })}</DialogTitle>

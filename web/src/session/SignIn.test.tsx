@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import { failure, serve, show } from '../test/stage';
+import { failure, institution, serve, show } from '../test/stage';
 import SignIn from './SignIn';
 
 async function signIn() {
@@ -12,7 +12,7 @@ async function signIn() {
 
 describe('signing in', () => {
   it('sends what was typed', async () => {
-    const calls = serve({ 'POST /api/session': { courses: [] } });
+    const calls = serve({ 'POST /api/session': { institution, courses: [] } });
     show(<SignIn />);
     await signIn();
     expect(calls[0]?.body).toEqual({

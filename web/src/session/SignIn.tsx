@@ -8,6 +8,7 @@ import { queries } from '../api/queries';
 export default function SignIn() {
   const t = useTranslations();
   const client = useQueryClient();
+  const name = client.getQueryData(queries.me().queryKey)?.institution.name;
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const signIn = useMutation({
@@ -50,7 +51,7 @@ export default function SignIn() {
           <Typography variant="h1" sx={{ fontSize: 28 }}>
             yendrik
           </Typography>
-          <Typography color="textSecondary">{t('session.welcome')}</Typography>
+          <Typography color="textSecondary">{name ?? t('session.welcome')}</Typography>
         </div>
         {signIn.error && <Alert severity="error">{signIn.error.message}</Alert>}
         <TextField

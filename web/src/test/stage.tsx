@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
-import type { MyCourse } from '../api/client';
+import type { Me, MyCourse } from '../api/client';
 import { CourseContext } from '../frame/course';
 import { Words } from '../i18n';
 import { theme } from '../theme';
@@ -68,6 +68,13 @@ export function serve(answers: Record<string, Answer>): Call[] {
   };
   return calls;
 }
+
+export const institution: Me['institution'] = {
+  name: 'Hollow Lane Workshop School',
+  issuer: 'Hollow Lane Workshop School',
+  colours: {},
+  words: {},
+};
 
 export const course: MyCourse = {
   id: 2,

@@ -18,7 +18,11 @@ import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
+import { useNames } from '../ui/useNames';
 import type { MasteryRow, OutcomeHead } from './spread';
+
+/** How many are named. */
+const NAMES = 6;
 
 interface Props {
   outcomes: OutcomeHead[];
@@ -81,13 +85,13 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
     },
   });
   const names = learners.map((l) => l.name);
+  const listed = useNames();
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t('watch.rateTitle', { count: learners.length })}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1.75 }}>
         <Typography variant="body2" color="textSecondary">
-          {names.slice(0, 6).join(', ')}
-          {names.length > 6 && ` ${t('common.more', { count: names.length - 6 })}`}
+          {listed(names, NAMES)}
         </Typography>
         <TextField
           select

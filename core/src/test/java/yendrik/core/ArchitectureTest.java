@@ -17,7 +17,16 @@ class ArchitectureTest {
       noClasses()
           .should()
           .dependOnClassesThat()
-          .resideOutsideOfPackages("yendrik.core..", "java..", "org.jspecify..");
+          .resideOutsideOfPackages("yendrik.core..", "java..", "org.jspecify..", "com.ibm.icu..");
+
+  @ArchTest
+  static final ArchRule only_the_catalogue_knows_how_messages_are_written =
+      noClasses()
+          .that()
+          .resideOutsideOfPackage("yendrik.core.words")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("com.ibm.icu..");
 
   @ArchTest
   static final ArchRule packages_form_no_circles =

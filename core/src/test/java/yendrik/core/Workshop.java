@@ -1,5 +1,7 @@
 package yendrik.core;
 
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -9,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
@@ -41,11 +44,24 @@ import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.watch.DefaultFlags;
+import yendrik.core.words.Catalogue;
+import yendrik.core.words.Writing;
 
 /** A small course on bicycle brakes and the facts about one learner in it, for tests. */
 public final class Workshop {
   public static final Instant START = Instant.parse("2026-10-12T07:00:00Z");
   public static final PersonId JUNO = new PersonId(11);
+
+  /** Why something is refused, as it is said. */
+  public static String refused(ThrowingCallable what) {
+    Refusal refusal = catchThrowableOfType(Refusal.class, what);
+    return ENGLISH.say(refusal.reason());
+  }
+
+  /** How sentences are written to whoever reads them at the start, in the course's time zone. */
+  public static final Writing ENGLISH =
+      Writing.of(Catalogue.english(), ZoneId.of("Europe/Berlin"), START);
+
   public static final PersonId TOMAS = new PersonId(2);
   public static final StepId ANATOMY = new StepId(1);
   public static final StepId PADS = new StepId(2);

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.CourseId;
+import yendrik.core.words.Phrase;
 import yendrik.server.design.Taken;
 import yendrik.server.http.Problem;
 import yendrik.server.jobs.JobResult;
@@ -109,12 +110,14 @@ class JobsTest extends SchoolTest {
             /* whole= */ true,
             _ -> {
               db.update(COURSE).set(COURSE.NAME, "Half").where(COURSE.ID.eq(course.id)).execute();
-              throw Problem.faults("Not so.", List.of("Row 2", "Row 3"));
+              throw Problem.faults(
+                  List.of(Phrase.text("Row 2"), Phrase.text("Row 3")), "file-has-faults");
             });
     long other = jobs.begin(seat, refused).id();
     await().until(() -> ended(other));
     assertThat(state(other)).isEqualTo("REFUSED");
-    assertThat(job(other).path("problem").path("detail").asString()).isEqualTo("Not so.");
+    assertThat(job(other).path("problem").path("detail").asString())
+        .isEqualTo("The file cannot be taken as it is.");
     assertThat(job(other).path("problem").path("findings").size()).isEqualTo(2);
     assertThat(db.fetchCount(COURSE, COURSE.NAME.eq("Half"))).isZero();
   }

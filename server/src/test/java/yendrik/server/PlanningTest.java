@@ -117,7 +117,7 @@ class PlanningTest extends SchoolTest {
             "Opens when of “Second” asks about a step that is gone. Take the condition out.");
     assertThat(odalys.publish(sandbox).getStatus()).isEqualTo(422);
     odalys.call("POST", sandbox + "/design/steps/" + first + "/restoration", "");
-    assertThat(odalys.publish(sandbox).getStatus()).isEqualTo(200);
+    assertThat(odalys.publish(sandbox).getStatus()).isEqualTo(202);
   }
 
   @Test

@@ -57,7 +57,7 @@ class StoriesTest extends SchoolTest {
   }
 
   private void empty() {
-    List<String> kept = List.of("flyway_schema_history");
+    List<String> kept = List.of("flyway_schema_history", "institution");
     Public.PUBLIC.getTables().stream()
         .filter(t -> !kept.contains(t.getName()))
         .forEach(t -> db.truncate(t).cascade().execute());

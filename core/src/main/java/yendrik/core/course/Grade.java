@@ -16,8 +16,8 @@ public final class Grade {
    */
   public record Scored(double points, double share) {
     public Scored {
-      if (!(points >= 0)) throw new Refusal("points " + points);
-      if (!(share >= 0 && share <= 1)) throw new Refusal("share " + share);
+      if (!(points >= 0)) throw new Refusal("points", "points", points);
+      if (!(share >= 0 && share <= 1)) throw new Refusal("share", "share", share);
     }
   }
 

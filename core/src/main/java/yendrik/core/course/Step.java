@@ -60,9 +60,9 @@ public record Step(
     public static final Scoring NONE = new Scoring(0, 0, 0);
 
     public Scoring {
-      if (!(points >= 0)) throw new Refusal("points " + points);
-      if (!(passMark >= 0 && passMark <= 1)) throw new Refusal("pass mark " + passMark);
-      if (attempts < 0) throw new Refusal("attempts " + attempts);
+      if (!(points >= 0)) throw new Refusal("points", "points", points);
+      if (!(passMark >= 0 && passMark <= 1)) throw new Refusal("pass-mark", "share", passMark);
+      if (attempts < 0) throw new Refusal("attempts", "n", attempts);
     }
   }
 
@@ -84,10 +84,10 @@ public record Step(
       cuts = cuts.map(List::copyOf);
       double least = 0;
       for (double cut : cuts.orElse(List.of())) {
-        if (!(cut >= least && cut <= 1)) throw new Refusal("cut point " + cut);
+        if (!(cut >= least && cut <= 1)) throw new Refusal("cut-point", "share", cut);
         least = cut;
       }
-      if (!(weight > 0)) throw new Refusal("weight " + weight);
+      if (!(weight > 0)) throw new Refusal("weight", "weight", weight);
     }
   }
 

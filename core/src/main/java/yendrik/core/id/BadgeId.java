@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a badge. The number means nothing beyond being unique in its installation. */
 public record BadgeId(long value) implements Comparable<BadgeId> {
   public BadgeId {
-    if (value <= 0) throw new Refusal("BadgeId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "BadgeId", "id", value);
   }
 
   @Override

@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a course. The number means nothing beyond being unique in its installation. */
 public record CourseId(long value) implements Comparable<CourseId> {
   public CourseId {
-    if (value <= 0) throw new Refusal("CourseId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "CourseId", "id", value);
   }
 
   @Override

@@ -8,7 +8,7 @@ import yendrik.core.Refusal;
  */
 public record FactId(long value) implements Comparable<FactId> {
   public FactId {
-    if (value <= 0) throw new Refusal("FactId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "FactId", "id", value);
   }
 
   @Override

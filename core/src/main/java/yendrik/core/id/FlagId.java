@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a flag of a course. The number means nothing beyond being unique in its installation. */
 public record FlagId(long value) implements Comparable<FlagId> {
   public FlagId {
-    if (value <= 0) throw new Refusal("FlagId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "FlagId", "id", value);
   }
 
   @Override

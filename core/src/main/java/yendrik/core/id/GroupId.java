@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a group of a course. The number means nothing beyond being unique in its installation. */
 public record GroupId(long value) implements Comparable<GroupId> {
   public GroupId {
-    if (value <= 0) throw new Refusal("GroupId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "GroupId", "id", value);
   }
 
   @Override

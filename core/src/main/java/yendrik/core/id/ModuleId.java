@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a module of a course. The number means nothing beyond being unique in its installation. */
 public record ModuleId(long value) implements Comparable<ModuleId> {
   public ModuleId {
-    if (value <= 0) throw new Refusal("ModuleId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "ModuleId", "id", value);
   }
 
   @Override

@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names an outcome. The number means nothing beyond being unique in its installation. */
 public record OutcomeId(long value) implements Comparable<OutcomeId> {
   public OutcomeId {
-    if (value <= 0) throw new Refusal("OutcomeId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "OutcomeId", "id", value);
   }
 
   @Override

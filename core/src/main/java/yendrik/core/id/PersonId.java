@@ -8,7 +8,7 @@ import yendrik.core.Refusal;
  */
 public record PersonId(long value) implements Comparable<PersonId> {
   public PersonId {
-    if (value <= 0) throw new Refusal("PersonId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "PersonId", "id", value);
   }
 
   @Override

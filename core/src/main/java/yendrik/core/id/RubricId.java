@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a rubric. The number means nothing beyond being unique in its installation. */
 public record RubricId(long value) implements Comparable<RubricId> {
   public RubricId {
-    if (value <= 0) throw new Refusal("RubricId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "RubricId", "id", value);
   }
 
   @Override

@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a scale. The number means nothing beyond being unique in its installation. */
 public record ScaleId(long value) implements Comparable<ScaleId> {
   public ScaleId {
-    if (value <= 0) throw new Refusal("ScaleId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "ScaleId", "id", value);
   }
 
   @Override

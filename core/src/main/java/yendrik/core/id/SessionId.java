@@ -8,7 +8,7 @@ import yendrik.core.Refusal;
  */
 public record SessionId(long value) implements Comparable<SessionId> {
   public SessionId {
-    if (value <= 0) throw new Refusal("SessionId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "SessionId", "id", value);
   }
 
   @Override

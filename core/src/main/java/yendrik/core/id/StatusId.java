@@ -8,7 +8,7 @@ import yendrik.core.Refusal;
  */
 public record StatusId(long value) implements Comparable<StatusId> {
   public StatusId {
-    if (value <= 0) throw new Refusal("StatusId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "StatusId", "id", value);
   }
 
   @Override

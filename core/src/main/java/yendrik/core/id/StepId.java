@@ -5,7 +5,7 @@ import yendrik.core.Refusal;
 /** Names a step of a module. The number means nothing beyond being unique in its installation. */
 public record StepId(long value) implements Comparable<StepId> {
   public StepId {
-    if (value <= 0) throw new Refusal("StepId must be positive, was " + value);
+    if (value <= 0) throw new Refusal("id", "type", "StepId", "id", value);
   }
 
   @Override

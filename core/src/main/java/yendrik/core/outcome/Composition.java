@@ -26,7 +26,7 @@ public record Composition(List<OutcomeId> parts, How how) {
   /** As {@link All}, but for {@code n} of the parts; above mastery, the n-th best of them. */
   public record AtLeast(int n) implements How {
     public AtLeast {
-      if (n < 1) throw new Refusal("at least " + n);
+      if (n < 1) throw new Refusal("at-least", "n", n);
     }
   }
 

@@ -39,8 +39,8 @@ public record Evidence(
   }
 
   public Evidence {
-    if (level < 0) throw new Refusal("level " + level);
-    if (!(weight > 0)) throw new Refusal("weight " + weight);
+    if (level < 0) throw new Refusal("level", "n", level);
+    if (!(weight > 0)) throw new Refusal("weight", "weight", weight);
   }
 
   /** Whether a piece judges the same thing, so that the later of the two replaces the other. */

@@ -28,7 +28,7 @@ public sealed interface LevelMethod {
    */
   record RecencyWeighted(int halvesEvery) implements LevelMethod {
     public RecencyWeighted {
-      if (halvesEvery < 1) throw new Refusal("a weight that halves with every " + halvesEvery);
+      if (halvesEvery < 1) throw new Refusal("halves", "n", halvesEvery);
     }
   }
 
@@ -39,7 +39,7 @@ public sealed interface LevelMethod {
    */
   record Secure(int times, int last) implements LevelMethod {
     public Secure {
-      if (times < 1 || last < times) throw new Refusal(times + " of the last " + last);
+      if (times < 1 || last < times) throw new Refusal("secure", "n", times, "of", last);
     }
   }
 }

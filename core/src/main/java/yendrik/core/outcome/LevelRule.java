@@ -12,7 +12,7 @@ import yendrik.core.Refusal;
  */
 public record LevelRule(LevelMethod method, int fewest, Optional<Instant> since) {
   public LevelRule {
-    if (fewest < 1) throw new Refusal("fewest pieces " + fewest);
+    if (fewest < 1) throw new Refusal("fewest", "n", fewest);
   }
 
   /** A method on all evidence, from the first piece. */

@@ -20,6 +20,6 @@ public record Outcome(
     LevelRule levelRule,
     Optional<Composition> madeOf) {
   public Outcome {
-    if (code.isBlank()) throw new Refusal("outcome " + id + " needs a code");
+    if (code.isBlank()) throw new Refusal("no-code", "outcome", id.value());
   }
 }

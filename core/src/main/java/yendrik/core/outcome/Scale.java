@@ -22,18 +22,19 @@ public record Scale(ScaleId id, String name, List<Level> levels, int mastery) {
    */
   public record Level(int key, String name, double points, String description) {
     public Level {
-      if (name.isBlank()) throw new Refusal("a level needs a name");
-      if (!Double.isFinite(points)) throw new Refusal("points of level " + name + " are " + points);
+      if (name.isBlank()) throw new Refusal("level-without-name");
+      if (!Double.isFinite(points))
+        throw new Refusal("points-of-level", "level", name, "points", points);
     }
   }
 
   public Scale {
     levels = List.copyOf(levels);
-    if (levels.size() < 2) throw new Refusal("scale " + name + " needs two levels or more");
+    if (levels.size() < 2) throw new Refusal("scale-levels", "scale", name);
     if (mastery < 0 || mastery >= levels.size())
-      throw new Refusal("mastery " + mastery + " is not a level of " + name);
+      throw new Refusal("scale-mastery", "level", mastery, "scale", name);
     if (levels.stream().mapToInt(Level::key).distinct().count() != levels.size())
-      throw new Refusal("two levels of " + name + " have the same key");
+      throw new Refusal("scale-keys", "scale", name);
   }
 
   /** The index of the level with a key, -1 when there is none. */

@@ -23,7 +23,7 @@ public record Bead(StepState state, boolean overdue, boolean outOfReach) {
   public static Bead of(char letter) {
     int code = letter - FIRST;
     if (code < 0 || code >= StepState.values().length * 4)
-      throw new Refusal("no bead is written '" + letter + "'");
+      throw new Refusal("no-bead", "letter", String.valueOf(letter));
     return new Bead(StepState.values()[code / 4], code % 2 == 1, code % 4 >= 2);
   }
 }

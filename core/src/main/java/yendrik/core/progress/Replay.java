@@ -32,7 +32,7 @@ public final class Replay {
         standing.stream()
             .flatMap(f -> version(f).stream())
             .findFirst()
-            .orElseThrow(() -> new Refusal("the facts name no version of the design"));
+            .orElseThrow(() -> new Refusal("no-version"));
     return run(designs, designs.apply(first), person, standing, until);
   }
 

@@ -16,7 +16,7 @@ public sealed interface Mark {
      * @throws Refusal if the share is not from 0 to 1
      */
     public Marked {
-      if (!(share >= 0 && share <= 1)) throw new Refusal("a share of " + share + " of the points");
+      if (!(share >= 0 && share <= 1)) throw new Refusal("share", "share", share);
     }
   }
 

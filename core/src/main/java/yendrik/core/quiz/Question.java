@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.words.Phrase;
 
 /**
  * A question of a quiz: what all kinds have, and the part of its kind.
@@ -25,18 +26,12 @@ public record Question(
 
   /** What a question of any kind may lack. */
   public enum Lacks implements Lack {
-    TEXT("asks nothing yet"),
-    POINTS("needs points above 0");
-
-    private final String words;
-
-    Lacks(String words) {
-      this.words = words;
-    }
+    TEXT,
+    POINTS;
 
     @Override
-    public String words() {
-      return words;
+    public Phrase words() {
+      return Phrase.of("lack." + name());
     }
   }
 

@@ -25,6 +25,6 @@ public enum QuestionKind {
    */
   public static QuestionKind of(String stored) {
     for (QuestionKind kind : values()) if (kind.stored.equals(stored)) return kind;
-    throw new Refusal("no kind of question is stored as " + stored);
+    throw new Refusal("no-kind-of-question", "name", stored);
   }
 }

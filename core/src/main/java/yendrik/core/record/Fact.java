@@ -12,6 +12,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
+import yendrik.core.words.Phrase;
 
 /**
  * Something that happened to one learner in one course. Facts are only ever added.
@@ -44,9 +45,9 @@ public record Fact(
     /**
      * The fact in words for a history, empty for one that only says that somebody was there.
      *
-     * @param at the step, as it is named in a sentence
+     * @param step as it is named in a sentence
      */
-    Optional<String> says(String at);
+    Optional<Phrase> says(Phrase step);
   }
 
   public record Enrolled() implements What {}
@@ -59,7 +60,7 @@ public record Fact(
    */
   public record CameUnder(int version) implements What {
     public CameUnder {
-      if (version < 1) throw new Refusal("version " + version);
+      if (version < 1) throw new Refusal("version", "n", version);
     }
   }
 
@@ -120,7 +121,7 @@ public record Fact(
 
   public record AttemptsAdded(StepId step, int attempts) implements AtStep {
     public AttemptsAdded {
-      if (attempts < 1) throw new Refusal("attempts " + attempts);
+      if (attempts < 1) throw new Refusal("attempts", "n", attempts);
     }
   }
 

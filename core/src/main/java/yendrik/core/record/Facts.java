@@ -47,7 +47,11 @@ public final class Facts {
       Fact earlier = byId.get(first.replaces().get());
       if (earlier == null)
         throw new Refusal(
-            "fact " + first.id() + " corrects fact " + first.replaces().get() + ", unknown here");
+            "corrects-unknown",
+            "fact",
+            first.id().value(),
+            "other",
+            first.replaces().get().value());
       first = earlier;
     }
     return first;

@@ -292,7 +292,7 @@ public final class LearnerRecord {
   public <S extends Strand<?, ?>> S strand(Strand.Door<S> door) {
     for (int i = 0; i < strands.length; i++)
       if (doors[i] == door) return door.strand().cast(strands[i]);
-    throw new Refusal("this record has no strand " + door.name());
+    throw new Refusal("no-strand", "name", door.name());
   }
 
   private int composed(int o) {

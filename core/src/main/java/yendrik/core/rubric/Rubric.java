@@ -24,7 +24,7 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
    */
   public Rubric {
     criteria = List.copyOf(criteria);
-    unique(criteria.stream().map(Criterion::key).toList(), "criteria");
+    unique(criteria.stream().map(Criterion::key).toList(), name);
   }
 
   /**
@@ -48,8 +48,8 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
      */
     public Criterion {
       levels = List.copyOf(levels);
-      if (levels.size() < 2) throw new Refusal("“" + name + "” needs two levels or more");
-      unique(levels.stream().map(Level::key).toList(), "levels of “" + name + "”");
+      if (levels.size() < 2) throw new Refusal("criterion-levels", "criterion", name);
+      unique(levels.stream().map(Level::key).toList(), name);
     }
 
     /** The most points to be had here, whether they count or not. */
@@ -73,7 +73,7 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
   public record Level(
       int key, String name, String description, double points, Optional<Integer> standsFor) {
     public Level {
-      if (!(points >= 0)) throw new Refusal("points " + points);
+      if (!(points >= 0)) throw new Refusal("points", "points", points);
     }
   }
 
@@ -157,21 +157,21 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
     for (Met m : met) {
       Criterion criterion =
           criterion(m.criterion())
-              .orElseThrow(() -> new Refusal("“" + name + "” has no criterion " + m.criterion()));
+              .orElseThrow(() -> new Refusal("no-criterion", "rubric", name, "n", m.criterion()));
       Level level =
           criterion
               .level(m.level())
-              .orElseThrow(
-                  () -> new Refusal("“" + criterion.name() + "” has no level " + m.level()));
+              .orElseThrow(() ->
+                  new Refusal(
+                      "no-level-of-criterion", "criterion", criterion.name(), "n", m.level()));
       if (levels.put(m.criterion(), level) != null)
-        throw new Refusal("“" + criterion.name() + "” is assessed twice");
+        throw new Refusal("assessed-twice", "criterion", criterion.name());
     }
     return levels;
   }
 
   private static void unique(List<Integer> keys, String of) {
     Set<Integer> seen = new HashSet<>();
-    for (int key : keys)
-      if (!seen.add(key)) throw new Refusal("two " + of + " have the key " + key);
+    for (int key : keys) if (!seen.add(key)) throw new Refusal("key-twice", "of", of, "key", key);
   }
 }

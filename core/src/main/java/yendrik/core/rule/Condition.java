@@ -49,7 +49,7 @@ public sealed interface Condition {
   record AtLeast(NodeId id, int n, List<Condition> parts) implements Condition {
     public AtLeast {
       parts = List.copyOf(parts);
-      if (n < 1) throw new Refusal("at least " + n + " of");
+      if (n < 1) throw new Refusal("at-least", "n", n);
     }
   }
 

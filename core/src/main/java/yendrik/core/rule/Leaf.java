@@ -56,7 +56,7 @@ public sealed interface Leaf {
   /** At least this share of the module's required steps is done. */
   record ModuleShare(ModuleId module, double share) implements Leaf {
     public ModuleShare {
-      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share", "share", share);
     }
   }
 
@@ -71,7 +71,7 @@ public sealed interface Leaf {
   /** At least so many pieces of evidence at a level or above it. */
   record EvidenceCount(OutcomeId outcome, int pieces, int level) implements OfOutcome {
     public EvidenceCount {
-      positive(pieces, "pieces of evidence");
+      positive(pieces, "pieces");
     }
   }
 
@@ -84,7 +84,7 @@ public sealed interface Leaf {
    */
   record AttendanceRate(double share) implements Leaf {
     public AttendanceRate {
-      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share", "share", share);
     }
   }
 
@@ -114,9 +114,9 @@ public sealed interface Leaf {
   /** From a moment (included), until a moment (excluded), or between two. */
   record InTime(Optional<Instant> from, Optional<Instant> until) implements Leaf {
     public InTime {
-      if (from.isEmpty() && until.isEmpty()) throw new Refusal("a date condition needs a date");
+      if (from.isEmpty() && until.isEmpty()) throw new Refusal("no-date");
       if (from.isPresent() && until.isPresent() && !from.get().isBefore(until.get()))
-        throw new Refusal("it would begin at " + from.get() + ", after its end");
+        throw new Refusal("ends-before", "from", from.get().toString());
     }
   }
 
@@ -162,11 +162,11 @@ public sealed interface Leaf {
   /** There at less than this share of the sessions with a mark: asks for one that counts. */
   record AttendanceUnder(double share) implements Signal {
     public AttendanceUnder {
-      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share", "share", share);
     }
   }
 
   private static void positive(int n, String what) {
-    if (n < 1) throw new Refusal(what + " must be 1 or more, was " + n);
+    if (n < 1) throw new Refusal("below-one." + what, "n", n);
   }
 }

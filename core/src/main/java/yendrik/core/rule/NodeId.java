@@ -8,9 +8,7 @@ import yendrik.core.Refusal;
  */
 public record NodeId(String value) {
   public NodeId {
-    if (value.isBlank() || value.length() > 40)
-      throw new Refusal("node id '" + value + "' must have 1 to 40 characters");
-    if (value.chars().anyMatch(Character::isISOControl))
-      throw new Refusal("a node id has no control characters");
+    if (value.isBlank() || value.length() > 40) throw new Refusal("node-id-length", "id", value);
+    if (value.chars().anyMatch(Character::isISOControl)) throw new Refusal("node-id-characters");
   }
 }

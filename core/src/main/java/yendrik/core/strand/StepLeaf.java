@@ -9,7 +9,7 @@ import yendrik.core.rule.look.Reading;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.rule.look.StepProbe;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Question;
 
 /**
  * A question about what a strand holds about a step, with all that the rest of core needs of it.
@@ -30,7 +30,7 @@ public interface StepLeaf extends Leaf.OfStrand {
   }
 
   /** The question in words. */
-  Sentence says(StepNames step);
+  Question says(StepNames step);
 
   /** What the record holds on it, empty when there is nothing to tell. */
   Optional<Ground> ground(LearnerRecord record, int step);
@@ -41,7 +41,7 @@ public interface StepLeaf extends Leaf.OfStrand {
    * @throws Refusal saying what of it
    */
   static void positive(int n, String what) {
-    if (n < 1) throw new Refusal(what + " must be 1 or more, was " + n);
+    if (n < 1) throw new Refusal("below-one." + what, "n", n);
   }
 
   /**

@@ -1,11 +1,10 @@
 package yendrik.core.watch;
 
-import static yendrik.core.words.Numbers.count;
-
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import yendrik.core.course.CourseIndex;
@@ -18,19 +17,28 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Writing;
 
 /** Says in whole sentences, with the learner's own figures, why a flag is up. */
 public final class Reasons {
+  /** How many steps are named. */
+  private static final int NAMED = 3;
+
   private final Progress progress;
   private final CourseIndex index;
   private final LearnerRecord record;
+  private final Writing writing;
 
-  public Reasons(Progress progress) {
+  /**
+   * @param writing how they are written
+   */
+  public Reasons(Progress progress, Writing writing) {
     this.progress = progress;
+    this.writing = writing;
     index = progress.course().index();
     record = progress.record();
   }
@@ -41,7 +49,7 @@ public final class Reasons {
     List<Leaf> met =
         progress.explain(at).stream().flatMap(Reasons::met).map(Condition.Ask::leaf).toList();
     boolean stuck = met.stream().anyMatch(leaf -> leaf instanceof Leaf.StuckFor);
-    return met.stream().map(leaf -> sentence(leaf, at, stuck)).distinct().toList();
+    return writing.say(met.stream().map(leaf -> sentence(leaf, at, stuck)).distinct().toList());
   }
 
   private static Stream<Condition.Ask> met(Explained node) {
@@ -50,91 +58,94 @@ public final class Reasons {
     return node.parts().stream().flatMap(Reasons::met);
   }
 
-  private String sentence(Leaf leaf, RuleAt at, boolean triesSaid) {
+  private Phrase sentence(Leaf leaf, RuleAt at, boolean triesSaid) {
     return switch (leaf) {
-      case Leaf.QuietFor _ -> "Not in the course for " + days(record.lastHere()) + ".";
-      case Leaf.NeverStarted _ ->
-          "Has not opened anything since enrolling " + days(record.enrolledAt()) + " ago.";
+      case Leaf.QuietFor _ -> Phrase.of("reason.quiet", "n", days(record.lastHere()));
+      case Leaf.NeverStarted _ -> Phrase.of("reason.never-started", "n", days(record.enrolledAt()));
       case Leaf.Overdue _ -> overdue();
       case Leaf.BehindBy _ -> behind();
       case Leaf.StuckFor _ -> stuck();
       case Leaf.RequiredOutOfReach _ -> outOfReach(triesSaid);
       case Leaf.AttendanceUnder _ -> absent();
       default ->
-          new Wording(index.design(), Dates.of(index.design(), progress.asOf()))
-                  .sentence(leaf, at)
-                  .line()
-              + ".";
+          Phrase.of(
+              "reason.other",
+              "line",
+              new Wording(index.design(), writing).sentence(leaf, at).line());
     };
   }
 
-  private String days(long since) {
-    Duration gone = Duration.between(Instant.ofEpochMilli(since), progress.asOf());
-    return count(gone.toDays(), "day");
+  private long days(long since) {
+    return Duration.between(Instant.ofEpochMilli(since), progress.asOf()).toDays();
   }
 
   private IntStream beads(java.util.function.Predicate<Bead> which) {
     return IntStream.range(0, index.steps()).filter(s -> which.test(progress.bead(s)));
   }
 
-  private String overdue() {
-    List<String> names = beads(Bead::overdue).mapToObj(this::name).toList();
-    String shown = String.join(", ", names.subList(0, Math.min(3, names.size())));
-    String more = names.size() > 3 ? " and " + (names.size() - 3) + " more" : "";
-    return count(names.size(), "step") + " overdue: " + shown + more + ".";
+  private Phrase overdue() {
+    List<Phrase> names = beads(Bead::overdue).mapToObj(this::name).toList();
+    var shown = new Phrase.Listed(names.subList(0, Math.min(NAMED, names.size())));
+    return names.size() <= NAMED
+        ? Phrase.of("reason.overdue", "n", names.size(), "steps", shown)
+        : Phrase.of(
+            "reason.overdue-more", "n", names.size(), "steps", shown, "more", names.size() - NAMED);
   }
 
-  private String behind() {
+  private Phrase behind() {
     int first =
         beads(Bead::overdue)
             .boxed()
             .min(java.util.Comparator.comparingLong(record::due))
             .orElseThrow();
-    return name(first) + " was due " + days(record.due(first)) + " ago.";
+    return Phrase.of("reason.behind", "step", name(first), "n", days(record.due(first)));
   }
 
-  private String stuck() {
+  private Phrase stuck() {
     int step =
         IntStream.range(0, index.steps())
             .filter(s -> progress.counts(s) && progress.doneAt(s).isEmpty() && record.notPassed(s))
             .boxed()
             .min(java.util.Comparator.comparingLong(record::touchedAt))
             .orElseThrow();
-    return "At " + name(step) + " for " + days(record.touchedAt(step)) + "." + tries(step);
+    long days = days(record.touchedAt(step));
+    return tries(step)
+        .map(
+            tries -> Phrase.of("reason.stuck-tries", "step", name(step), "n", days, "tries", tries))
+        .orElseGet(() -> Phrase.of("reason.stuck", "step", name(step), "n", days));
   }
 
-  private String tries(int s) {
+  private Optional<Phrase> tries(int s) {
     AttemptsStrand attempts = AttemptsStrand.of(record);
-    if (attempts.made(s) == 0) return "";
-    boolean used = attempts.left(s) == 0;
-    String n =
-        used
-            ? "All " + count(attempts.made(s), "attempt") + " used"
-            : count(attempts.made(s), "attempt") + " made";
-    return " " + n + ", best " + Numbers.percent(record.score(s)) + ".";
+    int made = attempts.made(s);
+    if (made == 0) return Optional.empty();
+    String key = attempts.left(s) == 0 ? "reason.tries-used" : "reason.tries-made";
+    return Optional.of(Phrase.of(key, "n", made, "best", Numbers.percent(record.score(s))));
   }
 
-  private String outOfReach(boolean triesSaid) {
+  private Phrase outOfReach(boolean triesSaid) {
     List<Integer> lost = beads(Bead::outOfReach).boxed().toList();
     List<Integer> causes = new ArrayList<>(lost);
     causes.removeIf(s -> progress.bead(s).state() == StepState.CLOSED);
-    if (causes.isEmpty()) return count(lost.size(), "required step") + " can no longer be reached.";
+    if (causes.isEmpty()) return Phrase.of("reason.out-of-reach", "n", lost.size());
     int held = lost.size() - causes.size();
-    String cause =
-        name(causes.getFirst())
-            + " can no longer be done."
-            + (triesSaid ? "" : tries(causes.getFirst()));
-    return held == 0 ? cause : cause + " It holds " + count(held, "later step") + " shut.";
+    int first = causes.getFirst();
+    Phrase cause =
+        (triesSaid ? Optional.<Phrase>empty() : tries(first))
+            .map(tries ->
+                Phrase.of("reason.cannot-be-done-tries", "step", name(first), "tries", tries))
+            .orElseGet(() -> Phrase.of("reason.cannot-be-done", "step", name(first)));
+    return held == 0 ? cause : Phrase.of("reason.holds-shut", "cause", cause, "n", held);
   }
 
-  private String absent() {
+  private Phrase absent() {
     int counted = record.sessionsCounted();
     int there = record.sessionsAttended();
-    String rate = Numbers.percent((double) there / counted);
-    return "At " + there + " of " + count(counted, "session") + ", " + rate + ".";
+    Phrase rate = Numbers.percent((double) there / counted);
+    return Phrase.of("reason.absent", "there", there, "n", counted, "rate", rate);
   }
 
-  private String name(int s) {
-    return "“" + index.step(s).name() + "”";
+  private Phrase name(int s) {
+    return Phrase.quoted(index.step(s).name());
   }
 }

@@ -90,7 +90,7 @@ class ALearnersWayTest {
     assertThat(bead(JOB_CARD).outOfReach()).isTrue();
     int stuck = 3;
     assertThat(progress.flaggedAt(stuck)).isPresent();
-    assertThat(new Reasons(progress).of(stuck))
+    assertThat(new Reasons(progress, ENGLISH).of(stuck))
         .containsExactly(
             "“Pads, cables, levers” can no longer be done. All 3 attempts used, best 53 %. It holds 2 later steps shut.");
     take(new Fact.AttemptsAdded(PADS, 1));
@@ -227,7 +227,8 @@ class ALearnersWayTest {
     assertThat(progress.flaggedAt(2)).isEmpty();
     take(new WorkFact.Marked(JOB_CARD, 1, 2, 20, Judgement.AGAIN, ""));
     assertThat(progress.flaggedAt(2)).isPresent();
-    assertThat(new Reasons(progress).of(2)).containsExactly("“Brake job card” was due 9 days ago.");
+    assertThat(new Reasons(progress, ENGLISH).of(2))
+        .containsExactly("“Brake job card” was due 9 days ago.");
   }
 
   @Test

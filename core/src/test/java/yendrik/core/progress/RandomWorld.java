@@ -39,7 +39,6 @@ import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.attempts.AttemptLeaf;
@@ -113,7 +112,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
   }
 
   private static String words(CourseDesign design) {
-    var wording = new Wording(design, Dates.of(design, design.startsAt()));
+    var wording = new Wording(design, Workshop.ENGLISH);
     var out = new StringBuilder("version " + design.version());
     for (CourseModule m : design.modules()) {
       out.append("\n module ").append(m.id()).append(m.published() ? "" : " unpublished");
@@ -143,7 +142,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     return switch (rule) {
       case Condition.Ask ask -> ask.leaf().toString();
       default ->
-          Wording.joint(rule)
+          wording.joint(rule)
               + rule.parts().stream()
                   .map(p -> rule(wording, p))
                   .collect(Collectors.joining(", ", " (", ")"));

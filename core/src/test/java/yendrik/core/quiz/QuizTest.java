@@ -1,7 +1,8 @@
 package yendrik.core.quiz;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static yendrik.core.Workshop.ENGLISH;
+import static yendrik.core.Workshop.refused;
 
 import java.util.List;
 import java.util.Map;
@@ -76,7 +77,7 @@ class QuizTest {
   @Test
   void no_mark_is_below_none_or_above_all_of_the_points() {
     for (double share : new double[] {-0.1, 1.1, Double.NaN})
-      assertThatThrownBy(() -> new Mark.Marked(share)).hasMessageContaining("a share of");
+      assertThat(refused(() -> new Mark.Marked(share))).contains("from 0 to 1");
   }
 
   @Test
@@ -86,7 +87,9 @@ class QuizTest {
     for (double points : new double[] {0, Double.NaN, Question.MOST_POINTS + 1})
       assertThat(question("q", points).lacks()).containsExactly(Question.Lacks.POINTS);
     var wordless = new Question("q", " ", 1, "", Optional.empty(), new ShareWanted());
-    assertThat(wordless.lacks()).extracting(Lack::words).containsExactly("asks nothing yet");
+    assertThat(wordless.lacks())
+        .extracting(l -> ENGLISH.say(l.words()))
+        .containsExactly("asks nothing yet");
   }
 
   @Test

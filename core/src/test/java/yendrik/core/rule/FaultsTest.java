@@ -29,7 +29,7 @@ class FaultsTest {
   @EnumSource(Finding.Code.class)
   void every_fault_is_a_sentence_that_begins_with_its_place_and_ends_with_what_to_do(
       Finding.Code code) {
-    assertThat(faults.sentence(finding(code, new RuleAt.StepOpens(PADS))))
+    assertThat(ENGLISH.say(faults.sentence(finding(code, new RuleAt.StepOpens(PADS)))))
         .startsWith("Opens when of “Pads, cables, levers” ")
         .matches(".+\\. (Take|Choose|Lower|Fill|Tie|Write) .+\\.")
         .doesNotContain("null");
@@ -37,10 +37,14 @@ class FaultsTest {
 
   @Test
   void figures_and_outcomes_stand_in_the_sentence() {
-    assertThat(faults.sentence(finding(Finding.Code.TOO_FEW_PARTS, new RuleAt.CourseComplete())))
+    assertThat(
+            ENGLISH.say(
+                faults.sentence(finding(Finding.Code.TOO_FEW_PARTS, new RuleAt.CourseComplete()))))
         .isEqualTo(
             "Complete when wants at least 3 of 2 conditions. Lower the number or add conditions.");
-    assertThat(faults.sentence(finding(Finding.Code.UNKNOWN_LEVEL, new RuleAt.StepDone(PADS))))
+    assertThat(
+            ENGLISH.say(
+                faults.sentence(finding(Finding.Code.UNKNOWN_LEVEL, new RuleAt.StepDone(PADS)))))
         .isEqualTo(
             "Done when of “Pads, cables, levers” asks for a level that the scale of BRAKE does not"
                 + " have. Choose another.");
@@ -48,22 +52,26 @@ class FaultsTest {
 
   @Test
   void every_place_is_named_and_one_that_is_gone_is_said_to_be_something() {
-    assertThat(faults.place(new RuleAt.ModuleOpens(BRAKES))).isEqualTo("Opens when of “Brakes”");
-    assertThat(faults.place(new RuleAt.ModuleDone(BRAKES))).isEqualTo("Done when of “Brakes”");
-    assertThat(faults.place(new RuleAt.BadgeEarned(BRAKE_HAND)))
+    assertThat(ENGLISH.say(faults.place(new RuleAt.ModuleOpens(BRAKES))))
+        .isEqualTo("Opens when of “Brakes”");
+    assertThat(ENGLISH.say(faults.place(new RuleAt.ModuleDone(BRAKES))))
+        .isEqualTo("Done when of “Brakes”");
+    assertThat(ENGLISH.say(faults.place(new RuleAt.BadgeEarned(BRAKE_HAND))))
         .isEqualTo("Earned when of “Brake Hand”");
-    assertThat(faults.place(new RuleAt.OutcomeMade(BRAKE))).isEqualTo("Outcome “BRAKE”");
+    assertThat(ENGLISH.say(faults.place(new RuleAt.OutcomeMade(BRAKE))))
+        .isEqualTo("Outcome “BRAKE”");
     var flag = design().flags().get(1);
-    assertThat(faults.place(new RuleAt.FlagRaised(flag.id())))
+    assertThat(ENGLISH.say(faults.place(new RuleAt.FlagRaised(flag.id()))))
         .isEqualTo("Flag when of “" + flag.name() + "”");
-    assertThat(faults.place(new RuleAt.StepDone(new StepId(77)))).isEqualTo("Done when of a step");
-    assertThat(faults.place(new RuleAt.ModuleDone(new ModuleId(77))))
+    assertThat(ENGLISH.say(faults.place(new RuleAt.StepDone(new StepId(77)))))
+        .isEqualTo("Done when of a step");
+    assertThat(ENGLISH.say(faults.place(new RuleAt.ModuleDone(new ModuleId(77)))))
         .isEqualTo("Done when of a module");
-    assertThat(faults.place(new RuleAt.BadgeEarned(new BadgeId(77))))
+    assertThat(ENGLISH.say(faults.place(new RuleAt.BadgeEarned(new BadgeId(77)))))
         .isEqualTo("Earned when of a badge");
-    assertThat(faults.place(new RuleAt.OutcomeMade(new OutcomeId(77))))
+    assertThat(ENGLISH.say(faults.place(new RuleAt.OutcomeMade(new OutcomeId(77)))))
         .isEqualTo("Outcome that is gone");
-    assertThat(faults.place(new RuleAt.FlagRaised(new FlagId(77))))
+    assertThat(ENGLISH.say(faults.place(new RuleAt.FlagRaised(new FlagId(77)))))
         .isEqualTo("Flag when of a flag");
   }
 }

@@ -10,6 +10,7 @@ import yendrik.core.Workshop;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
@@ -63,13 +64,17 @@ class GroundTest {
   }
 
   private void rests(Leaf leaf, String what, Fact on) {
-    assertThat(Grounds.of(leaf, progress.sight()))
-        .contains(new Ground(what, on.at(), Optional.empty()));
+    rests(leaf, what, on, Optional.empty());
+  }
+
+  private void rests(Leaf leaf, String what, Fact on, Optional<PersonId> by) {
+    Ground ground = Grounds.of(leaf, progress.sight()).orElseThrow();
+    assertThat(ENGLISH.say(ground.what())).isEqualTo(what);
+    assertThat(ground).isEqualTo(new Ground(ground.what(), on.at(), by));
   }
 
   private void restsOnTheWordOfTomas(Leaf leaf, String what, Fact on) {
-    assertThat(Grounds.of(leaf, progress.sight()))
-        .contains(new Ground(what, on.at(), Optional.of(TOMAS)));
+    rests(leaf, what, on, Optional.of(TOMAS));
   }
 
   private void restsOnNothing(Leaf leaf) {

@@ -2,6 +2,7 @@ package yendrik.core.rule;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static yendrik.core.Workshop.refused;
 
 import java.util.List;
 import java.util.function.DoubleFunction;
@@ -31,7 +32,7 @@ class LeafTest {
             Leaf.StuckFor::new);
     for (IntFunction<Leaf> leaf : counting) {
       assertThat(leaf.apply(1)).isNotNull();
-      assertThatThrownBy(() -> leaf.apply(0)).hasMessageContaining("must be 1 or more, was 0");
+      assertThat(refused(() -> leaf.apply(0))).contains("1").contains("or more, not 0.");
     }
   }
 

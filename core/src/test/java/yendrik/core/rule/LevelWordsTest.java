@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.core.Workshop.*;
 
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,10 +19,10 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
 
 class LevelWordsTest {
+  private static final LevelWords WORDS = new LevelWords(ENGLISH);
   private static final OutcomeId WHOLE = new OutcomeId(9);
 
   private static CourseDesign with(Outcome... more) {
@@ -44,8 +43,7 @@ class LevelWordsTest {
   }
 
   private static String method(Outcome outcome) {
-    return LevelWords.method(
-        outcome, new CourseIndex(with(outcome)), new Dates(ZoneId.of("Europe/Berlin"), 2026));
+    return WORDS.method(outcome, new CourseIndex(with(outcome)));
   }
 
   private static List<Evidence> pieces(int... levels) {
@@ -56,7 +54,7 @@ class LevelWordsTest {
   }
 
   private static Optional<String> sum(LevelMethod method, List<Evidence> pieces) {
-    return LevelWords.sum(LevelRule.of(method), SCALE, pieces);
+    return WORDS.sum(LevelRule.of(method), SCALE, pieces);
   }
 
   /** What would change the level of WHOLE after ratings of BRAKE, SAFE and WHOLE by key. */
@@ -65,7 +63,7 @@ class LevelWordsTest {
     var record = Strands.record(index, JUNO);
     var learner = new Workshop();
     for (Fact.Rated rating : ratings) record.take(learner.fact(rating));
-    return LevelWords.change(record, index.number(WHOLE));
+    return WORDS.change(record, index.number(WHOLE));
   }
 
   private static Fact.Rated rating(OutcomeId outcome, int level) {

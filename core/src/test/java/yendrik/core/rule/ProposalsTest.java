@@ -21,10 +21,15 @@ import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.time.TimeLeaf;
 import yendrik.core.strand.work.WorkLeaf;
+import yendrik.core.words.Catalogue;
 
 class ProposalsTest {
   private final Proposals proposals =
-      new Proposals(design(), new RuleAt.StepOpens(PRACTICAL), LocalDate.of(2026, 11, 20));
+      new Proposals(
+          design(),
+          new RuleAt.StepOpens(PRACTICAL),
+          LocalDate.of(2026, 11, 20),
+          Catalogue.english());
 
   private Leaf first(String typed) {
     return proposals.forText(typed, 5).getFirst().leaf();
@@ -60,7 +65,11 @@ class ProposalsTest {
     List<Step> steps = new ArrayList<>(steps());
     steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new FilmLeaf.Watched(FILM, 0.9))));
     var withFilm =
-        new Proposals(design(steps), new RuleAt.StepOpens(PRACTICAL), LocalDate.of(2026, 11, 20));
+        new Proposals(
+            design(steps),
+            new RuleAt.StepOpens(PRACTICAL),
+            LocalDate.of(2026, 11, 20),
+            Catalogue.english());
     assertThat(withFilm.forText("cable 80", 5).getFirst().leaf())
         .isEqualTo(new FilmLeaf.Watched(FILM, 0.8));
     assertThat(withFilm.forText("film cutting", 5).getFirst().leaf())
@@ -71,7 +80,11 @@ class ProposalsTest {
   void attendance_is_proposed_as_a_rate_and_in_flags_as_what_falls_short() {
     assertThat(first("attendance 75")).isEqualTo(new Leaf.AttendanceRate(0.75));
     var flag =
-        new Proposals(design(), new RuleAt.FlagRaised(new FlagId(1)), LocalDate.of(2026, 11, 20));
+        new Proposals(
+            design(),
+            new RuleAt.FlagRaised(new FlagId(1)),
+            LocalDate.of(2026, 11, 20),
+            Catalogue.english());
     assertThat(flag.forText("attendance 75", 5).getFirst().leaf())
         .isEqualTo(new Leaf.AttendanceUnder(0.75));
   }
@@ -83,14 +96,16 @@ class ProposalsTest {
 
   @Test
   void a_step_is_proposed_its_own_facts_first_for_done_when() {
-    var own = new Proposals(design(), new RuleAt.StepDone(PADS), LocalDate.of(2026, 11, 20));
+    var own =
+        new Proposals(
+            design(), new RuleAt.StepDone(PADS), LocalDate.of(2026, 11, 20), Catalogue.english());
     var proposal = own.forText("80", 5).getFirst();
     assertThat(proposal.leaf()).isEqualTo(new MarkLeaf.Score(PADS, 0.8, 1));
     assertThat(proposal.sentence().line()).isEqualTo("scored 80 % or more");
   }
 
   private List<String> lines(LocalDate today, String typed) {
-    return new Proposals(design(), new RuleAt.StepOpens(PRACTICAL), today)
+    return new Proposals(design(), new RuleAt.StepOpens(PRACTICAL), today, Catalogue.english())
         .forText(typed, 8).stream().map(p -> p.sentence().line()).toList();
   }
 
@@ -124,7 +139,7 @@ class ProposalsTest {
   }
 
   private Proposals forPlace(RuleAt at) {
-    return new Proposals(design(), at, LocalDate.of(2026, 11, 20));
+    return new Proposals(design(), at, LocalDate.of(2026, 11, 20), Catalogue.english());
   }
 
   private static List<Leaf> leaves(Proposals proposals, String typed) {
@@ -154,7 +169,11 @@ class ProposalsTest {
     List<Step> steps = new ArrayList<>(steps());
     steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new FilmLeaf.Watched(FILM, 0.9))));
     var all =
-        new Proposals(design(steps), new RuleAt.StepOpens(SECOND_LOOK), LocalDate.of(2026, 11, 20));
+        new Proposals(
+            design(steps),
+            new RuleAt.StepOpens(SECOND_LOOK),
+            LocalDate.of(2026, 11, 20),
+            Catalogue.english());
     assertThat(leaves(all, "page rim"))
         .containsExactly(
             new Leaf.StepDone(ANATOMY),

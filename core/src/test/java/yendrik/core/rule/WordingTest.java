@@ -14,7 +14,6 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.confirm.ConfirmLeaf;
@@ -24,11 +23,13 @@ import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.time.TimeLeaf;
 import yendrik.core.strand.work.WorkLeaf;
+import yendrik.core.words.Catalogue;
 import yendrik.core.words.Numbers;
+import yendrik.core.words.Writing;
 
 class WordingTest {
   private static final RuleAt ELSEWHERE = new RuleAt.StepOpens(PRACTICAL);
-  private final Wording wording = new Wording(design(), Dates.of(design(), START));
+  private final Wording wording = new Wording(design(), ENGLISH);
 
   private String staff(Leaf leaf) {
     return wording.sentence(leaf, ELSEWHERE).line();
@@ -97,11 +98,11 @@ class WordingTest {
         new Leaf.InTime(Optional.of(Instant.parse("2026-11-28T23:00:00Z")), Optional.empty());
     var at = new RuleAt.StepOpens(PRACTICAL);
     Instant newYear = Instant.parse("2026-12-31T23:30:00Z");
-    var later = new Wording(design(), Dates.of(design(), newYear));
+    var later = new Wording(design(), at(newYear));
     assertThat(later.sentence(leaf, at).says())
         .as("2027 in Berlin")
         .isEqualTo("from Sun 29 Nov 2026");
-    var before = new Wording(design(), Dates.of(design(), newYear.minusSeconds(1_801)));
+    var before = new Wording(design(), at(newYear.minusSeconds(1_801)));
     assertThat(before.sentence(leaf, at).says()).isEqualTo("from Sun 29 Nov");
   }
 
@@ -181,10 +182,16 @@ class WordingTest {
 
   @Test
   void percentages_are_never_rounded_up_to_what_was_missed() {
-    assertThat(Numbers.percent(0.5999)).isEqualTo("59 %");
-    assertThat(Numbers.percent(0.6)).isEqualTo("60 %");
-    assertThat(Numbers.percent(0.29 / 0.5)).isEqualTo("58 %");
-    assertThat(Numbers.count(1, "step")).isEqualTo("1 step");
-    assertThat(Numbers.count(0, "step")).isEqualTo("0 steps");
+    assertThat(percent(0.5999)).isEqualTo("59 %");
+    assertThat(percent(0.6)).isEqualTo("60 %");
+    assertThat(percent(0.29 / 0.5)).isEqualTo("58 %");
+  }
+
+  private static String percent(double share) {
+    return ENGLISH.say(Numbers.percent(share));
+  }
+
+  private static Writing at(Instant now) {
+    return Writing.of(Catalogue.english(), design().zone(), now);
   }
 }

@@ -43,7 +43,7 @@ class FlagsTest {
   }
 
   private List<String> reasons(int flag) {
-    return new Reasons(progress).of(flag);
+    return new Reasons(progress, ENGLISH).of(flag);
   }
 
   @Test
@@ -157,12 +157,13 @@ class FlagsTest {
     Progress late = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
     late.take(learner.fact(new Fact.Enrolled()));
     late.advance(DUE.plus(Duration.ofDays(2)));
-    assertThat(new Reasons(late).of(BEHIND)).contains("2 steps overdue: “Page 1”, “Page 2”.");
+    assertThat(new Reasons(late, ENGLISH).of(BEHIND))
+        .contains("2 steps overdue: “Page 1”, “Page 2”.");
     late.advance(DUE.plus(Duration.ofDays(3)));
-    assertThat(new Reasons(late).of(BEHIND))
+    assertThat(new Reasons(late, ENGLISH).of(BEHIND))
         .contains("3 steps overdue: “Page 1”, “Page 2”, “Page 3”.");
     late.advance(DUE.plus(Duration.ofDays(4)));
-    assertThat(new Reasons(late).of(BEHIND))
+    assertThat(new Reasons(late, ENGLISH).of(BEHIND))
         .contains("4 steps overdue: “Page 1”, “Page 2”, “Page 3” and 1 more.");
   }
 }

@@ -7,56 +7,63 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import yendrik.core.outcome.Composition;
+import yendrik.core.words.Phrase;
 
 /** What every format checks in its items, and the faults found so far. */
 final class Checks {
   private static final int MOST_FAULTS = 50;
-  private final List<String> faults = new ArrayList<>();
-  private final Map<String, String> codes = new HashMap<>();
-  private final Map<UUID, String> identifiers = new HashMap<>();
+  private final List<Phrase> faults = new ArrayList<>();
+  private final Map<String, Phrase> codes = new HashMap<>();
+  private final Map<UUID, Phrase> identifiers = new HashMap<>();
 
-  void fault(String where, String what) {
-    if (faults.size() < MOST_FAULTS) faults.add(where + ": " + what);
+  /**
+   * @param where the row or item
+   * @param code what is wrong, {@code file.} and this in the catalogue
+   * @param with what stands in it, names and values in turn
+   */
+  void fault(Phrase where, String code, Object... with) {
+    if (faults.size() < MOST_FAULTS)
+      faults.add(Phrase.of("file.fault", "where", where, "what", Phrase.of("file." + code, with)));
   }
 
-  Optional<UUID> identifier(String where, String field, String text) {
+  Optional<UUID> identifier(Phrase where, String field, String text) {
     if (text.isBlank()) return Optional.empty();
     try {
       UUID id = UUID.fromString(text.strip());
-      String before = identifiers.putIfAbsent(id, where);
-      if (before != null) fault(where, field + " stands at " + before + " too.");
+      Phrase before = identifiers.putIfAbsent(id, where);
+      if (before != null) fault(where, "twice", "field", field, "before", before);
       return Optional.of(id);
     } catch (IllegalArgumentException e) {
-      fault(where, field + " “" + text + "” is no UUID.");
+      fault(where, "no-uuid", "field", field, "text", text);
       return Optional.empty();
     }
   }
 
-  String code(String where, String field, String text) {
+  String code(Phrase where, String field, String text) {
     String code = text.strip();
-    if (code.isEmpty()) fault(where, field + " is empty.");
+    if (code.isEmpty()) fault(where, "empty", "field", field);
     else if (code.length() > Framework.LONGEST_CODE)
-      fault(where, field + " is longer than " + Framework.LONGEST_CODE + " characters.");
+      fault(where, "too-long", "field", field, "most", Framework.LONGEST_CODE);
     else {
-      String before = codes.putIfAbsent(code, where);
-      if (before != null) fault(where, field + " “" + code + "” stands at " + before + " too.");
+      Phrase before = codes.putIfAbsent(code, where);
+      if (before != null)
+        fault(where, "value-twice", "field", field, "value", code, "before", before);
     }
     return code;
   }
 
-  String statement(String where, String field, String text) {
+  String statement(Phrase where, String field, String text) {
     String statement = text.strip();
-    if (statement.isEmpty()) fault(where, field + " is empty.");
+    if (statement.isEmpty()) fault(where, "empty", "field", field);
     else if (statement.length() > Framework.LONGEST_STATEMENT)
-      fault(where, field + " is longer than " + Framework.LONGEST_STATEMENT + " characters.");
+      fault(where, "too-long", "field", field, "most", Framework.LONGEST_STATEMENT);
     return statement;
   }
 
   /** A way to combine parts; what is not one is a fault. */
-  Composition.How way(String where, String field, String text) {
+  Composition.How way(Phrase where, String field, String text) {
     Optional<Composition.How> how = Ways.of(text);
-    if (how.isEmpty())
-      fault(where, field + " “" + text + "” is none of: all, at least 2, mean, lowest.");
+    if (how.isEmpty()) fault(where, "no-way", "field", field, "text", text);
     return how.orElse(new Composition.All());
   }
 

@@ -19,6 +19,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.outcome.Composition;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 
 /**
@@ -211,12 +212,11 @@ public final class FrameworkCase {
     try {
       root = CoreJson.mapper().readTree(text);
     } catch (JacksonException e) {
-      checks.fault("The file", "it is no JSON: " + e.getOriginalMessage());
+      checks.fault(Phrase.of("file.whole"), "no-json", "why", e.getOriginalMessage());
       checks.refuse();
       throw new IllegalStateException(e);
     }
-    if (!root.path("CFItems").isArray())
-      checks.fault("The file", "CFItems is missing; is it a CFPackage?");
+    if (!root.path("CFItems").isArray()) checks.fault(Phrase.of("file.whole"), "no-items");
     checks.refuse();
     return new Reader(root, checks).whole();
   }
@@ -262,16 +262,18 @@ public final class FrameworkCase {
       int n = 0;
       for (JsonNode node : root.path("CFItems")) {
         String where = "CFItems[" + n++ + "]";
-        Optional<UUID> id = checks.identifier(where, "identifier", text(node, "identifier"));
+        Optional<UUID> id =
+            checks.identifier(Phrase.text(where), "identifier", text(node, "identifier"));
         if (id.isEmpty() && text(node, "identifier").isBlank())
-          checks.fault(where, "identifier is missing.");
+          checks.fault(Phrase.text(where), "missing", "field", "identifier");
         if (id.isPresent() && groups.contains(id.get())) continue;
         items.add(item(node, where, id, n));
       }
       List<Framework.Item> made = items.stream().map(this::withParts).toList();
       List<Framework.Sheet> rubrics = rubrics();
       JsonNode document = root.path("CFDocument");
-      var identifier = checks.identifier("CFDocument", "identifier", text(document, "identifier"));
+      var identifier =
+          checks.identifier(Phrase.text("CFDocument"), "identifier", text(document, "identifier"));
       checks.refuse();
       return new Framework(
           identifier.orElse(new UUID(0, 0)), text(document, "title"), made, rubrics);
@@ -279,12 +281,13 @@ public final class FrameworkCase {
 
     private Framework.Item item(JsonNode node, String where, Optional<UUID> id, int n) {
       String given = text(node, "humanCodingScheme");
-      String code = checks.code(where, "humanCodingScheme", given.isBlank() ? "C" + n : given);
+      String code =
+          checks.code(Phrase.text(where), "humanCodingScheme", given.isBlank() ? "C" + n : given);
       id.ifPresent(i -> codes.put(i, code));
       return new Framework.Item(
           id,
           code,
-          checks.statement(where, "fullStatement", text(node, "fullStatement")),
+          checks.statement(Phrase.text(where), "fullStatement", text(node, "fullStatement")),
           text(node, "notes"),
           groups.isEmpty() ? Optional.empty() : id.map(i -> path(where, i)),
           Optional.empty());
@@ -300,7 +303,7 @@ public final class FrameworkCase {
       UUID at = above.get(id);
       while (at != null) {
         if (!met.add(at)) {
-          checks.fault(where, "isChildOf leads in a circle.");
+          checks.fault(Phrase.text(where), "circle", "field", "isChildOf");
           break;
         }
         if (groups.contains(at)) path.addFirst(text(node(at), "fullStatement"));
@@ -332,7 +335,8 @@ public final class FrameworkCase {
       int n = 0;
       for (JsonNode node : root.path("CFRubrics")) {
         String where = "CFRubrics[" + n++ + "]";
-        Optional<UUID> id = checks.identifier(where, "identifier", text(node, "identifier"));
+        Optional<UUID> id =
+            checks.identifier(Phrase.text(where), "identifier", text(node, "identifier"));
         List<Framework.Criterion> criteria = new ArrayList<>();
         int c = 0;
         for (JsonNode one : node.path("CFRubricCriteria"))
@@ -340,7 +344,7 @@ public final class FrameworkCase {
         all.add(
             new Framework.Sheet(
                 id.orElseGet(UUID::randomUUID),
-                checks.statement(where, "title", text(node, "title")),
+                checks.statement(Phrase.text(where), "title", text(node, "title")),
                 criteria));
       }
       return all;
@@ -353,9 +357,11 @@ public final class FrameworkCase {
       int l = 0;
       for (JsonNode level : node.path("CFRubricCriterionLevels"))
         levels.add(level(level, where + ".CFRubricCriterionLevels[" + l++ + "]"));
-      if (levels.size() < 2) checks.fault(where, "CFRubricCriterionLevels has fewer than two.");
+      if (levels.size() < 2)
+        checks.fault(Phrase.text(where), "fewer-than-two", "field", "CFRubricCriterionLevels");
       return new Framework.Criterion(
-          checks.statement(where, "category", category.isBlank() ? description : category),
+          checks.statement(
+              Phrase.text(where), "category", category.isBlank() ? description : category),
           category.isBlank() ? "" : description,
           node.path("weight").asDouble(1) > 0,
           id(node.path("CFItemURI"), "identifier").map(codes::get),
@@ -367,7 +373,8 @@ public final class FrameworkCase {
       String description = text(node, "description");
       String standsFor = text(node.path("extensions"), STANDS_FOR);
       return new Framework.Level(
-          checks.statement(where, "quality", quality.isBlank() ? description : quality),
+          checks.statement(
+              Phrase.text(where), "quality", quality.isBlank() ? description : quality),
           quality.isBlank() ? "" : description,
           Math.max(0, node.path("score").asDouble(0)),
           standsFor.isBlank() ? Optional.empty() : Optional.of(standsFor));

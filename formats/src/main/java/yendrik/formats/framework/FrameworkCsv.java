@@ -17,6 +17,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import yendrik.core.outcome.Composition;
+import yendrik.core.words.Phrase;
 import yendrik.formats.csv.CsvTable;
 import yendrik.formats.table.Cell;
 
@@ -87,21 +88,21 @@ public final class FrameworkCsv {
           parser.getHeaderNames().stream().map(c -> c.toLowerCase(Locale.ROOT)).toList();
       for (String needed : List.of("code", "name"))
         if (!columns.contains(needed))
-          checks.fault("Row 1", "there is no column “" + needed + "”.");
+          checks.fault(Phrase.of("file.row", "n", 1), "no-column", "column", needed);
       checks.refuse();
       List<Framework.Item> items = new ArrayList<>();
       for (CSVRecord row : parser) items.add(item(row, checks));
       checks.refuse();
       return new Framework(new UUID(0, 0), "", byCode(items), List.of());
     } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
-      checks.fault("The file", "it cannot be read as CSV: " + e.getMessage());
+      checks.fault(Phrase.of("file.whole"), "no-csv", "why", String.valueOf(e.getMessage()));
       checks.refuse();
       throw new IllegalStateException(e);
     }
   }
 
   private static Framework.Item item(CSVRecord row, Checks checks) {
-    String where = "Row " + (row.getRecordNumber() + 1);
+    Phrase where = Phrase.of("file.row", "n", row.getRecordNumber() + 1);
     List<String> parts =
         Arrays.stream(cell(row, "parts").split(";"))
             .map(String::strip)

@@ -121,7 +121,7 @@ public final class CoreJson {
    */
   public static <E extends Enum<E>> E word(Class<E> type, String name) {
     for (E word : type.getEnumConstants()) if (name(word).equals(name)) return word;
-    throw new Refusal("no " + type.getSimpleName() + " is stored as " + name);
+    throw new Refusal("not-stored", "type", type.getSimpleName(), "name", name);
   }
 
   /**

@@ -30,7 +30,7 @@ final class Upcasters {
           case "LATE" -> 2;
           case "EXCUSED" -> 4;
           case "ABSENT" -> 5;
-          default -> throw new Refusal("no mark was ever stored as " + presence);
+          default -> throw new Refusal("no-mark-stored", "name", String.valueOf(presence));
         });
   }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,9 +16,13 @@ import net.jqwik.api.constraints.StringLength;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.outcome.Composition;
+import yendrik.core.words.Catalogue;
+import yendrik.core.words.Writing;
 import yendrik.formats.json.CoreJson;
 
 class FrameworkTest {
+  private static final Writing ENGLISH = new Writing(Catalogue.english(), ZoneOffset.UTC, 2026);
+
   private static final UUID BRAKE = UUID.fromString("7b4d2c0e-4a53-4a8e-9d1f-0c7a5e1f2a01");
   private static final UUID GEAR = UUID.fromString("7b4d2c0e-4a53-4a8e-9d1f-0c7a5e1f2a02");
   private static final UUID BIKE = UUID.fromString("7b4d2c0e-4a53-4a8e-9d1f-0c7a5e1f2a03");
@@ -82,11 +87,15 @@ class FrameworkTest {
   }
 
   private static List<String> faultsOfCsv(String text) {
-    return catchThrowableOfType(Unreadable.class, () -> FrameworkCsv.read(text)).faults();
+    return catchThrowableOfType(Unreadable.class, () -> FrameworkCsv.read(text)).faults().stream()
+        .map(ENGLISH::say)
+        .toList();
   }
 
   private static List<String> faultsOfCase(String text) {
-    return catchThrowableOfType(Unreadable.class, () -> FrameworkCase.read(text)).faults();
+    return catchThrowableOfType(Unreadable.class, () -> FrameworkCase.read(text)).faults().stream()
+        .map(ENGLISH::say)
+        .toList();
   }
 
   @Test

@@ -223,12 +223,13 @@ class CoreJsonTest {
   void a_word_that_was_never_stored_is_refused() {
     assertThat(CoreJson.word(StepKind.class, "VIDEO")).isEqualTo(StepKind.VIDEO);
     assertThatThrownBy(() -> CoreJson.word(StepKind.class, "video"))
-        .hasMessage("no StepKind is stored as video");
+        .hasMessageContaining("not-stored")
+        .hasMessageContaining("video");
     assertThatThrownBy(() ->
             CoreJson.fact(
                 "attendance",
                 (ObjectNode) CoreJson.mapper().readTree("{\"session\":1,\"presence\":\"GONE\"}")))
-        .hasMessage("no mark was ever stored as GONE");
+        .hasMessageContaining("GONE");
   }
 
   @Test

@@ -47,6 +47,8 @@ import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.Rubrics;
 import yendrik.server.design.RuleView;
 import yendrik.server.files.Files;
+import yendrik.server.institution.Institution;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
@@ -64,6 +66,7 @@ import yendrik.server.way.Walks;
 @ConditionalOnProperty("yendrik.demo")
 public class DemoSchool implements ApplicationRunner {
   static final ZoneId ZONE = ZoneId.of("Europe/Berlin");
+  private static final String SCHOOL = "Hollow Lane Workshop School";
   static final String PASSWORD = "hollow-lane";
   private static final Logger LOG = LoggerFactory.getLogger(DemoSchool.class);
   private static final long SEED = 7_001;
@@ -148,6 +151,7 @@ public class DemoSchool implements ApplicationRunner {
   private final Adoption adoption;
   private final Rubrics rubrics;
   private final Files files;
+  private final Institutions institutions;
   private final int crowd;
   private final Map<String, Long> ids = new HashMap<>();
 
@@ -166,6 +170,7 @@ public class DemoSchool implements ApplicationRunner {
       Adoption adoption,
       Rubrics rubrics,
       Files files,
+      Institutions institutions,
       @Value("${yendrik.demo.crowd:0}") int crowd) {
     this.db = db;
     this.crowd = crowd;
@@ -182,6 +187,7 @@ public class DemoSchool implements ApplicationRunner {
     this.adoption = adoption;
     this.rubrics = rubrics;
     this.files = files;
+    this.institutions = institutions;
   }
 
   @Override
@@ -207,6 +213,7 @@ public class DemoSchool implements ApplicationRunner {
 
   /** Lives through the weeks before a day; the clock stands at some moment of them afterwards. */
   public void fill(Instant today) {
+    institutions.write(new Institution(SCHOOL, SCHOOL, Map.of(), Map.of()));
     Instant start =
         today
             .atZone(ZONE)
@@ -361,9 +368,7 @@ public class DemoSchool implements ApplicationRunner {
       long designer, String name, String summary, String cohort, Instant start, int weeks) {
     return author(
         designer,
-        courses.add(
-            new Courses.NewCourse(
-                name, summary, cohort, ZONE, start, weeks, "Hollow Lane Workshop School")));
+        courses.add(new Courses.NewCourse(name, summary, cohort, ZONE, start, weeks, SCHOOL)));
   }
 
   private Author author(long designer, CourseId course) {

@@ -26,6 +26,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.Scale;
+import yendrik.core.words.Phrase;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.server.design.DesignViews.Adopted;
@@ -33,6 +34,7 @@ import yendrik.server.design.DesignViews.AdoptedScale;
 import yendrik.server.design.DesignViews.ScaleView;
 import yendrik.server.design.DesignViews.Words;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 
 /**
  * Outcomes and scales that courses adopt from the institution's frameworks. Words of what was
@@ -46,8 +48,11 @@ public class Adoption {
   private final DraftStore drafts;
   private final Scales scales;
   private final Clock clock;
+  private final Institutions institutions;
 
-  Adoption(DSLContext db, DraftStore drafts, Scales scales, Clock clock) {
+  Adoption(
+      DSLContext db, DraftStore drafts, Scales scales, Institutions institutions, Clock clock) {
+    this.institutions = institutions;
     this.db = db;
     this.drafts = drafts;
     this.scales = scales;
@@ -232,15 +237,12 @@ public class Adoption {
   }
 
   private static void refuseTaken(List<OutcomeRecord> wanted, Here here) {
-    List<String> taken =
+    List<Phrase> taken =
         wanted.stream()
             .filter(o -> here.standing(o) == Standing.CODE_TAKEN)
-            .map(o ->
-                "The course has another outcome with the code "
-                    + o.getCode()
-                    + ". Change that code first.")
+            .map(o -> Phrase.of("problem.the-course-has-another-outcome", "code", o.getCode()))
             .toList();
-    if (!taken.isEmpty()) throw Problem.faults("These outcomes cannot be adopted yet.", taken);
+    if (!taken.isEmpty()) throw Problem.faults(taken, "not-adopted-yet");
   }
 
   private void link(OutcomeRecord own, OutcomeRecord their) {
@@ -385,7 +387,7 @@ public class Adoption {
     if (!gone && their.getVersion() > own.getDecidedVersion()) {
       Scale now = DraftStore.scale(own);
       Scale then = like(their, now);
-      news.addAll(differences(now, then));
+      differences(now, then).stream().map(institutions::say).forEach(news::add);
       if (!news.isEmpty()) news.addAll(scales.effects(course, now, then));
     }
     return DesignViews.scale(
@@ -405,26 +407,34 @@ public class Adoption {
   }
 
   /** What reads differently in another form of a scale, in words. */
-  private static List<String> differences(Scale now, Scale then) {
-    List<String> all = new ArrayList<>();
-    if (!now.name().equals(then.name())) all.add("The scale is called “" + then.name() + "”.");
+  private static List<Phrase> differences(Scale now, Scale then) {
+    List<Phrase> all = new ArrayList<>();
+    if (!now.name().equals(then.name()))
+      all.add(Phrase.of("adopted.scale-name", "name", then.name()));
     for (Scale.Level level : then.levels()) {
       int at = now.at(level.key());
       if (at < 0) {
-        all.add("“" + level.name() + "” is a new level.");
+        all.add(Phrase.of("adopted.new-level", "level", level.name()));
         continue;
       }
       Scale.Level was = now.levels().get(at);
       if (!was.name().equals(level.name()))
-        all.add("“" + was.name() + "” is called “" + level.name() + "”.");
+        all.add(Phrase.of("adopted.level-name", "level", was.name(), "name", level.name()));
       if (!was.description().equals(level.description()))
-        all.add("“" + level.name() + "” is described as: " + level.description());
-      if (was.points() != level.points()) all.add("“" + level.name() + "” is worth other points.");
+        all.add(
+            Phrase.of(
+                "adopted.level-description",
+                "level",
+                level.name(),
+                "description",
+                level.description()));
+      if (was.points() != level.points())
+        all.add(Phrase.of("adopted.level-points", "level", level.name()));
     }
     for (Scale.Level level : now.levels())
-      if (then.at(level.key()) < 0) all.add("There is no level “" + level.name() + "”.");
+      if (then.at(level.key()) < 0) all.add(Phrase.of("adopted.level-gone", "level", level.name()));
     if (now.key(now.mastery()) != then.key(then.mastery()))
-      all.add("Mastery begins at “" + then.levels().get(then.mastery()).name() + "”.");
+      all.add(Phrase.of("adopted.mastery", "level", then.levels().get(then.mastery()).name()));
     return all;
   }
 
@@ -454,10 +464,7 @@ public class Adoption {
             drafts.outcomes(course).stream()
                 .anyMatch(o -> o.getId() != outcome && o.getCode().equals(their.getCode()));
         if (taken)
-          throw Problem.conflict(
-              "The course has another outcome with the code "
-                  + their.getCode()
-                  + ". Change that code first.");
+          throw Problem.conflict("the-course-has-another-outcome", "code", their.getCode());
         take(own, their);
       }
       case KEEP -> {

@@ -50,7 +50,7 @@ class CourseController {
     try {
       zone = ZoneId.of(edit.zone());
     } catch (DateTimeException e) {
-      throw Problem.field("zone", "There is no time zone of this name.");
+      throw Problem.field("zone", "there-is-no-time-zone");
     }
     CourseId id =
         courses.add(

@@ -34,6 +34,7 @@ import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
 import yendrik.server.http.IfMatch;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
@@ -46,8 +47,11 @@ class DesignController {
   private final Drafts drafts;
   private final Designs designs;
   private final Clock clock;
+  private final Institutions institutions;
 
-  DesignController(Drafting drafting, Drafts drafts, Designs designs, Clock clock) {
+  DesignController(
+      Drafting drafting, Drafts drafts, Designs designs, Institutions institutions, Clock clock) {
+    this.institutions = institutions;
     this.drafts = drafts;
     this.drafting = drafting;
     this.designs = designs;
@@ -175,7 +179,7 @@ class DesignController {
     var design = designs.draft(new CourseId(course)).design();
     var today = LocalDate.ofInstant(clock.instant(), design.zone());
     Set<OutcomeId> retired = drafts.outcomes().retired(new CourseId(course));
-    return new Proposals(design, at(place, id), today)
+    return new Proposals(design, at(place, id), today, institutions.catalogue())
         .forText(text, MOST_PROPOSALS + retired.size()).stream()
             .filter(p -> !(p.leaf() instanceof Leaf.OfOutcome o && retired.contains(o.outcome())))
             .limit(MOST_PROPOSALS)
@@ -191,7 +195,7 @@ class DesignController {
       case "module-opens" -> new RuleAt.ModuleOpens(new ModuleId(id));
       case "module-done" -> new RuleAt.ModuleDone(new ModuleId(id));
       case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
-      default -> throw Problem.field("place", "There is no rule at " + place + ".");
+      default -> throw Problem.field("place", "there-is-no-rule-at", "place", place);
     };
   }
 }

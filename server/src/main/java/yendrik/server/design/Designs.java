@@ -17,7 +17,9 @@ import yendrik.core.rule.check.Finding;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.words.Faults;
+import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 
 /** The designs of courses: the draft, and what was published, compiled and kept at hand. */
 @Service
@@ -29,6 +31,7 @@ public class Designs {
   private final DSLContext db;
   private final DraftStore drafts;
   private final StepAuthors rooms;
+  private final Institutions institutions;
   private final Cache<Key, Ready> ready =
       Caffeine.newBuilder()
           .maximumWeight(KEPT_STEPS)
@@ -56,7 +59,8 @@ public class Designs {
     }
   }
 
-  Designs(DSLContext db, DraftStore drafts, StepAuthors rooms) {
+  Designs(DSLContext db, DraftStore drafts, StepAuthors rooms, Institutions institutions) {
+    this.institutions = institutions;
     this.db = db;
     this.drafts = drafts;
     this.rooms = rooms;
@@ -111,8 +115,7 @@ public class Designs {
     if (last != null && last.document().equals(draft)) return last;
     List<Finding> findings = References.check(draft.design());
     if (!findings.isEmpty())
-      throw Problem.faults(
-          "The draft has faults that have to be mended first.", words(draft.design(), findings));
+      throw Problem.faults(words(draft.design(), findings), "draft-has-faults");
     var made = new Ready(draft, CompiledCourse.of(draft.design()));
     readyDrafts.put(course, made);
     return made;
@@ -125,9 +128,8 @@ public class Designs {
    */
   public Ready fitToPublish(CourseId course) {
     Ready draft = readyDraft(course);
-    List<String> faults = rooms.faults(draft.document());
-    if (!faults.isEmpty())
-      throw Problem.faults("The draft has faults that have to be mended first.", faults);
+    List<Phrase> faults = rooms.faults(draft.document());
+    if (!faults.isEmpty()) throw Problem.faults(faults, "draft-has-faults");
     return draft;
   }
 
@@ -137,21 +139,21 @@ public class Designs {
 
   /** Names of what differs between a draft that somebody saw and the one that there is now. */
   public List<String> changedSince(DraftMark seen, Document draft) {
-    return seen.changedIn(draft);
+    return said(seen.changedIn(draft));
   }
 
   /** Names of what differs between the draft and what learners have; none when nothing does. */
   public List<String> changed(CourseId course, Document draft) {
     Optional<Ready> published = published(course);
-    if (published.isEmpty()) return DraftMark.of(draft).parts().isEmpty() ? List.of() : all(draft);
-    return DraftMark.changed(published.get().document(), draft);
+    if (published.isPresent()) return said(DraftMark.changed(published.get().document(), draft));
+    return said(new DraftMark(Map.of()).changedIn(draft));
   }
 
-  private static List<String> all(Document draft) {
-    return new DraftMark(Map.of()).changedIn(draft);
+  private List<String> said(List<Phrase> names) {
+    return names.stream().map(institutions::say).sorted().toList();
   }
 
-  static List<String> words(CourseDesign design, List<Finding> findings) {
+  static List<Phrase> words(CourseDesign design, List<Finding> findings) {
     Faults faults = new Faults(design);
     return findings.stream().map(faults::sentence).toList();
   }

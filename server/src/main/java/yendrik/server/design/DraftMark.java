@@ -5,12 +5,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 
 /**
@@ -106,44 +106,45 @@ public record DraftMark(Map<String, String> parts) {
    * What differs between this mark and a draft, by name; what is in the draft no more is named by
    * its kind.
    */
-  List<String> changedIn(Document now) {
+  List<Phrase> changedIn(Document now) {
     return changedIn(now, Map.of());
   }
 
   /** The same where it is known what the marked draft was, so that what is gone has a name. */
-  static List<String> changed(Document then, Document now) {
+  static List<Phrase> changed(Document then, Document now) {
     return of(then).changedIn(now, names(then));
   }
 
-  private List<String> changedIn(Document now, Map<String, String> before) {
+  private List<Phrase> changedIn(Document now, Map<String, Phrase> before) {
     Map<String, String> present = hashes(now);
-    Map<String, String> names = names(now);
-    var changed = new TreeSet<String>();
+    Map<String, Phrase> names = names(now);
+    List<Phrase> changed = new ArrayList<>();
     present.forEach((part, hash) -> {
-      if (!hash.equals(parts.get(part))) changed.add(names.getOrDefault(part, part));
+      if (!hash.equals(parts.get(part))) changed.add(names.getOrDefault(part, Phrase.text(part)));
     });
     parts.keySet().stream()
         .filter(part -> !present.containsKey(part))
         .forEach(part -> changed.add(gone(part, before)));
-    return List.copyOf(changed);
+    return changed.stream().distinct().toList();
   }
 
-  private static String gone(String part, Map<String, String> before) {
+  private static Phrase gone(String part, Map<String, Phrase> before) {
     return before.containsKey(part)
-        ? before.get(part) + " (taken away)"
-        : "a " + part.split(" ")[0] + " that was taken away";
+        ? Phrase.of("draft.taken-away", "name", before.get(part))
+        : Phrase.of("draft.gone." + part.split(" ")[0]);
   }
 
-  private static Map<String, String> names(Document document) {
-    Map<String, String> names = new LinkedHashMap<>();
+  private static Map<String, Phrase> names(Document document) {
+    Map<String, Phrase> names = new LinkedHashMap<>();
     CourseDesign design = document.design();
-    names.put("course", "the course’s settings");
-    names.put("order", "the order of modules");
-    names.put("flags", "the flags");
-    design.outcomes().forEach(o -> names.put("outcome " + o.id(), o.code()));
-    design.modules().forEach(m -> names.put("module " + m.id(), "“" + m.name() + "”"));
-    design.steps().forEach(s -> names.put("step " + s.id(), "“" + s.name() + "”"));
-    design.badges().forEach(b -> names.put("badge " + b.id(), "badge “" + b.name() + "”"));
+    for (String part : List.of("course", "order", "flags"))
+      names.put(part, Phrase.of("draft." + part));
+    design.outcomes().forEach(o -> names.put("outcome " + o.id(), Phrase.text(o.code())));
+    design.modules().forEach(m -> names.put("module " + m.id(), Phrase.quoted(m.name())));
+    design.steps().forEach(s -> names.put("step " + s.id(), Phrase.quoted(s.name())));
+    design
+        .badges()
+        .forEach(b -> names.put("badge " + b.id(), Phrase.of("draft.badge", "badge", b.name())));
     return names;
   }
 }

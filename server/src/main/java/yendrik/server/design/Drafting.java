@@ -20,13 +20,13 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.CourseId;
 import yendrik.core.rule.check.References;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.DesignView;
 import yendrik.server.design.DesignViews.StepView;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 
 /**
  * A draft as a whole: how it stands, the order of what is in it, and taking away and bringing back.
@@ -44,6 +44,7 @@ public class Drafting {
   private final StepDrafts steps;
   private final DraftTables tables;
   private final Clock clock;
+  private final Institutions institutions;
 
   Drafting(
       DSLContext db,
@@ -52,7 +53,9 @@ public class Drafting {
       Adoption adoption,
       StepDrafts steps,
       DraftTables tables,
+      Institutions institutions,
       Clock clock) {
+    this.institutions = institutions;
     this.db = db;
     this.drafts = drafts;
     this.designs = designs;
@@ -63,7 +66,7 @@ public class Drafting {
   }
 
   private Wording wording(CourseDesign design) {
-    return new Wording(design, Dates.of(design, clock.instant()));
+    return new Wording(design, institutions.writing(design.zone(), clock.instant()));
   }
 
   @Transactional(readOnly = true)
@@ -99,7 +102,9 @@ public class Drafting {
             .map(g -> new DesignViews.Named(g.getKey().value(), g.getValue()))
             .sorted(java.util.Comparator.comparing(DesignViews.Named::name))
             .toList(),
-        Designs.words(draft.design(), References.check(draft.design())));
+        Designs.words(draft.design(), References.check(draft.design())).stream()
+            .map(institutions::say)
+            .toList());
   }
 
   /** Puts the outcomes in another order; all of them must be named. */
@@ -171,8 +176,7 @@ public class Drafting {
         rows == tables.modules
             && drafts.steps(course).stream().anyMatch(s -> s.getModuleId() == id);
     if (rows.version(course, id).filter(v -> v != seen).isPresent() || holds)
-      throw Problem.conflict(
-          "Somebody has worked on it since. It stays; take it away yourself if it shall go.");
+      throw Problem.conflict("somebody-has-worked-on-it");
   }
 
   /** Brings back what was taken away; a step only into a module that is there. */
@@ -186,8 +190,7 @@ public class Drafting {
           .where(STEP.ID.eq(id), STEP.COURSE_ID.eq(course.value()), MODULE.DELETED_AT.isNotNull())
           .fetchOptional(MODULE.NAME)
           .ifPresent(name -> {
-            throw Problem.conflict(
-                "Its module “" + name + "” was taken away. Bring that back first.");
+            throw Problem.conflict("its-module-was-taken-away", "name", name);
           });
     rows.restore(course, id);
   }

@@ -26,10 +26,12 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
+import yendrik.core.words.Phrase;
 import yendrik.formats.framework.Framework;
 import yendrik.formats.framework.FrameworkFormat;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.jobs.Meter;
 
 /** Outcomes in and out of a course, in open formats. Nothing that stands is ever taken away. */
@@ -41,6 +43,7 @@ public class Exchange {
   private final DSLContext db;
   private final DraftStore drafts;
   private final Rubrics rubrics;
+  private final Institutions institutions;
   private final Clock clock;
   private final String address;
 
@@ -48,11 +51,13 @@ public class Exchange {
       DSLContext db,
       DraftStore drafts,
       Rubrics rubrics,
+      Institutions institutions,
       Clock clock,
       @Value("${yendrik.address}") String address) {
     this.db = db;
     this.drafts = drafts;
     this.rubrics = rubrics;
+    this.institutions = institutions;
     this.clock = clock;
     this.address = address;
   }
@@ -141,12 +146,12 @@ public class Exchange {
       }
       OutcomeRecord row = own.get();
       met.add(row.getId());
-      List<String> words = words(row, item);
-      List<String> place = place(row, item, known);
+      List<Phrase> words = words(row, item);
+      List<Phrase> place = place(row, item, known);
       boolean theirs = row.getAdoptedFrom() != null;
       if (theirs && !words.isEmpty()) held.add(row.getCode());
-      List<String> what = theirs ? place : Stream.concat(words.stream(), place.stream()).toList();
-      if (!what.isEmpty()) changed.add(row.getCode() + ": " + String.join(", ", what));
+      List<Phrase> what = theirs ? place : Stream.concat(words.stream(), place.stream()).toList();
+      if (!what.isEmpty()) changed.add(said(row, what));
       else if (words.isEmpty()) same++;
     }
     List<String> missing =
@@ -159,28 +164,39 @@ public class Exchange {
     return new Comparison(fresh, changed, missing, held, sheets, same);
   }
 
-  private static List<String> words(OutcomeRecord own, Framework.Item item) {
-    List<String> what = new ArrayList<>();
-    if (!own.getCode().equals(item.code())) what.add("code becomes " + item.code());
+  private String said(OutcomeRecord row, List<Phrase> what) {
+    return institutions.say(
+        Phrase.of("exchange.changed", "outcome", row.getCode(), "what", new Phrase.Listed(what)));
+  }
+
+  private static Phrase.Listed listed(List<String> names) {
+    return new Phrase.Listed(names.stream().map(Phrase::text).toList());
+  }
+
+  private static List<Phrase> words(OutcomeRecord own, Framework.Item item) {
+    List<Phrase> what = new ArrayList<>();
+    if (!own.getCode().equals(item.code()))
+      what.add(Phrase.of("exchange.code", "code", item.code()));
     if (!own.getName().equals(item.statement()))
-      what.add("name becomes “" + item.statement() + "”");
-    if (!own.getDescription().equals(item.description())) what.add("another description");
+      what.add(Phrase.of("exchange.name", "name", item.statement()));
+    if (!own.getDescription().equals(item.description()))
+      what.add(Phrase.of("exchange.description"));
     return what;
   }
 
   /** What is the course's even where the words are not: the group, and the parts. */
-  private static List<String> place(OutcomeRecord own, Framework.Item item, Known known) {
-    List<String> what = new ArrayList<>();
+  private static List<Phrase> place(OutcomeRecord own, Framework.Item item, Known known) {
+    List<Phrase> what = new ArrayList<>();
     item.group()
         .filter(group -> !group.equals(Json.list(own.getGroupPath(), String.class)))
         .ifPresent(group ->
             what.add(
                 group.isEmpty()
-                    ? "stands in no group"
-                    : "stands in “" + String.join(" / ", group) + "”"));
+                    ? Phrase.of("exchange.no-group")
+                    : Phrase.of("exchange.group", "group", String.join(" / ", group))));
     item.made()
         .filter(made -> !made(own, known.codes).equals(Optional.of(made)))
-        .ifPresent(made -> what.add("is made of " + String.join(", ", made.parts())));
+        .ifPresent(made -> what.add(Phrase.of("exchange.parts", "parts", listed(made.parts()))));
     return what;
   }
 
@@ -217,7 +233,7 @@ public class Exchange {
     var known = new Known(drafts.outcomes(course));
     Comparison comparison = compare(course, file, known);
     boolean own = drafts.scales(course).stream().anyMatch(s -> s.getId() == scale);
-    if (!own) throw Problem.field("scale", "Choose one of the course's scales.");
+    if (!own) throw Problem.field("scale", "choose-one-of-the-course");
     refuseUnknownParts(file, known);
     int last = known.all.stream().mapToInt(OutcomeRecord::getPosition).max().orElse(-1);
     List<OutcomeRecord> changed = new ArrayList<>();
@@ -307,19 +323,15 @@ public class Exchange {
   private static void refuseUnknownParts(Framework file, Known known) {
     Set<String> there = new HashSet<>(known.byCode.keySet());
     file.items().forEach(i -> there.add(i.code()));
-    List<String> faults =
+    List<Phrase> faults =
         file.items().stream()
             .flatMap(i ->
                 i.made().stream()
                     .flatMap(m -> m.parts().stream())
                     .filter(p -> !there.contains(p) || p.equals(i.code()))
-                    .map(p ->
-                        i.code()
-                            + ": its part “"
-                            + p
-                            + "” is neither another item of the file nor an outcome here."))
+                    .map(p -> Phrase.of("exchange.unknown-part", "outcome", i.code(), "part", p)))
             .toList();
-    if (!faults.isEmpty()) throw Problem.faults("The file cannot be taken as it is.", faults);
+    if (!faults.isEmpty()) throw Problem.faults(faults, "file-has-faults");
   }
 
   /** A code of the file may be that of an outcome which has another identifier. */
@@ -327,12 +339,13 @@ public class Exchange {
     Map<String, Integer> codes = new HashMap<>();
     known.forEach(o -> codes.merge(o.getCode(), 1, Integer::sum));
     fresh.forEach(o -> codes.merge(o.getCode(), 1, Integer::sum));
-    List<String> twice =
+    List<Phrase> twice =
         codes.entrySet().stream()
             .filter(e -> e.getValue() > 1)
-            .map(e -> "Code " + e.getKey() + " would stand twice. Change one of them first.")
+            .map(Map.Entry::getKey)
             .sorted()
+            .map(code -> Phrase.of("exchange.code-twice", "code", code))
             .toList();
-    if (!twice.isEmpty()) throw Problem.faults("The file cannot be taken as it is.", twice);
+    if (!twice.isEmpty()) throw Problem.faults(twice, "file-has-faults");
   }
 }

@@ -69,12 +69,12 @@ class ExchangeController {
   private static Framework read(String format, InputStream body) throws IOException {
     FrameworkFormat as = format(format);
     byte[] file = body.readNBytes(LARGEST + 1);
-    if (file.length == 0) throw Problem.field("file", "There is nothing in the file.");
-    if (file.length > LARGEST) throw Problem.field("file", "It is larger than 20 MB.");
+    if (file.length == 0) throw Problem.field("file", "there-is-nothing-in-the");
+    if (file.length > LARGEST) throw Problem.field("file", "it-is-larger-than-20");
     try {
       return as.reader().read(new ByteArrayInputStream(file));
     } catch (Unreadable e) {
-      throw Problem.faults("The file cannot be taken as it is.", e.faults());
+      throw Problem.faults(e.faults(), "file-has-faults");
     }
   }
 

@@ -17,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yendrik.core.Refusal;
 import yendrik.core.rule.Condition;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
 
@@ -91,18 +92,21 @@ public final class Json {
     try {
       return COMPLETE.convertValue(sent, Condition.class);
     } catch (JacksonException | IllegalArgumentException | Refusal e) {
-      throw Problem.field(field, "This rule cannot be read: " + reason(e));
+      throw Problem.field(field, "this-rule-cannot-be-read", "reason", reason(e));
     }
   }
 
-  private static String reason(Exception e) {
+  private static Phrase reason(Exception e) {
     if (e instanceof DatabindException at && !at.getPath().isEmpty()) {
       var last = at.getPath().getLast();
-      String part = last.getPropertyName() == null ? "a part of it" : last.getPropertyName();
-      return part + " is missing or not as it must be.";
+      return last.getPropertyName() == null
+          ? Phrase.of("rule-unreadable.a-part")
+          : Phrase.of("rule-unreadable.part", "part", last.getPropertyName());
     }
     Throwable deepest = e;
     while (deepest.getCause() != null) deepest = deepest.getCause();
-    return String.valueOf(deepest.getMessage()).lines().findFirst().orElse("unknown form");
+    return deepest instanceof Refusal refusal
+        ? refusal.reason()
+        : Phrase.text(String.valueOf(deepest.getMessage()).lines().findFirst().orElse(""));
   }
 }

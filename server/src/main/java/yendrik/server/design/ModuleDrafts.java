@@ -27,7 +27,7 @@ public class ModuleDrafts {
 
   public ModuleView add(CourseId course, DesignEdits.NewModule edit) {
     if (db.fetchExists(COURSE, COURSE.ID.eq(course.value()).and(COURSE.FRAMEWORK.isTrue())))
-      throw Problem.conflict("A framework has outcomes and scales only. Modules are in courses.");
+      throw Problem.conflict("a-framework-has-outcomes-and");
     ModuleRecord row = tables.modules.fresh();
     row.setName(edit.name().strip());
     return view(

@@ -87,7 +87,7 @@ public class OutcomeDrafts {
                 .eq(edit.scale())
                 .and(SCALE.COURSE_ID.eq(course.value()))
                 .and(SCALE.DELETED_AT.isNull()));
-    if (!scale) throw Problem.field("scale", "Choose one of the course's scales.");
+    if (!scale) throw Problem.field("scale", "choose-one-of-the-course");
     boolean taken =
         db.fetchExists(
             OUTCOME,
@@ -97,8 +97,7 @@ public class OutcomeDrafts {
                 .and(OUTCOME.CODE.eq(edit.code().strip()))
                 .and(OUTCOME.ID.ne(self))
                 .and(OUTCOME.DELETED_AT.isNull()));
-    if (taken)
-      throw Problem.field("code", "Another outcome has the code " + edit.code() + " already.");
+    if (taken) throw Problem.field("code", "another-outcome-has-the-code", "code", edit.code());
   }
 
   private static void checkWords(OutcomeRecord row, DesignEdits.OutcomeEdit edit) {
@@ -107,11 +106,7 @@ public class OutcomeDrafts {
             && row.getName().equals(edit.name().strip())
             && row.getDescription().equals(edit.description());
     if (row.getAdoptedFrom() != null && !same)
-      throw Problem.field(
-          "name",
-          "The words of "
-              + row.getCode()
-              + " belong to a framework. Make the outcome the course’s own to change them.");
+      throw Problem.field("name", "the-words-of-belong-to", "outcome", row.getCode());
   }
 
   private static @Nullable JSONB madeOf(DesignEdits.OutcomeEdit edit) {

@@ -19,7 +19,7 @@ public final class RubricForms {
 
   public record RubricEdit(
       @NotBlank @Size(max = 100) String name,
-      @NotNull @Size(max = 30, message = "a rubric has 30 criteria at most")
+      @NotNull @Size(max = 30, message = "a-rubric-has-30-criteria")
           List<@Valid CriterionEdit> criteria) {}
 
   /**
@@ -28,11 +28,11 @@ public final class RubricForms {
    */
   public record CriterionEdit(
       Optional<Integer> key,
-      @NotBlank(message = "name every criterion") @Size(max = 200) String name,
+      @NotBlank(message = "name-every-criterion") @Size(max = 200) String name,
       @NotNull @Size(max = 1000) String description,
       boolean counts,
       Optional<Long> outcome,
-      @NotNull @Size(min = 2, max = 12, message = "a criterion has 2 to 12 levels")
+      @NotNull @Size(min = 2, max = 12, message = "a-criterion-has-2-to")
           List<@Valid LevelEdit> levels) {}
 
   /**
@@ -42,7 +42,7 @@ public final class RubricForms {
   @Schema(name = "CriterionLevelEdit")
   public record LevelEdit(
       Optional<Integer> key,
-      @NotBlank(message = "name every level") @Size(max = 60) String name,
+      @NotBlank(message = "name-every-level") @Size(max = 60) String name,
       @NotNull @Size(max = 1000) String description,
       @DecimalMin("0") @DecimalMax("1000") double points,
       Optional<Integer> standsFor) {}

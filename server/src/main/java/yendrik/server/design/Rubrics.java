@@ -138,8 +138,7 @@ public class Rubrics {
     int of(Optional<Integer> sent, String name, String at) {
       int key = sent.orElse(last + 1);
       boolean mayBe = sent.isEmpty() || (key >= 1 && key <= known);
-      if (!mayBe || !taken.add(key))
-        throw Problem.field(at, "“" + name + "” is not a part of this rubric.");
+      if (!mayBe || !taken.add(key)) throw Problem.field(at, "is-not-a-part-of", "name", name);
       last = Math.max(last, key);
       return key;
     }
@@ -167,9 +166,9 @@ public class Rubrics {
   private static Outcome outcome(CourseDesign design, long id, String at) {
     Outcome outcome =
         (id <= 0 ? Optional.<Outcome>empty() : design.outcome(new OutcomeId(id)))
-            .orElseThrow(() -> Problem.field(at, "There is no such outcome."));
+            .orElseThrow(() -> Problem.field(at, "there-is-no-such-outcome"));
     if (outcome.madeOf().isPresent())
-      throw Problem.field(at, outcome.code() + " is made of other outcomes. Choose one of those.");
+      throw Problem.field(at, "is-made-of-other-outcomes", "outcome", outcome.code());
     return outcome;
   }
 
@@ -179,7 +178,7 @@ public class Rubrics {
     for (RubricForms.LevelEdit l : c.levels()) {
       if (l.standsFor().isPresent()
           && outcome.filter(o -> o.scale().at(l.standsFor().get()) >= 0).isEmpty())
-        throw Problem.field(at, "“" + l.name() + "” stands for a level that is not there.");
+        throw Problem.field(at, "stands-for-a-level-that", "level", l.name());
       levels.add(
           new Rubric.Level(
               keys.of(l.key(), l.name(), at),
@@ -196,9 +195,9 @@ public class Rubrics {
     List<String> steps = view(course, id).steps();
     if (!steps.isEmpty())
       throw Problem.conflict(
-          "It is used by "
-              + String.join(", ", steps.stream().map(s -> "“" + s + "”").toList())
-              + ". Take it from there first.");
+          "it-is-used-by-take",
+          "steps",
+          String.join(", ", steps.stream().map(s -> "“" + s + "”").toList()));
     db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
   }
 
@@ -385,8 +384,7 @@ public class Rubrics {
 
   /** Takes a rubric from the shelf; courses that copied it keep their copies. */
   void unshelve(long id, SignedIn person) {
-    if (!mayRemove(onShelf(id), person))
-      throw Problem.forbidden("Only whoever put it there, or an administrator, takes it away.");
+    if (!mayRemove(onShelf(id), person)) throw Problem.forbidden("only-whoever-put-it-there");
     db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
   }
 }

@@ -26,13 +26,14 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.rule.words.Faults;
-import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.server.design.DesignEdits.ScaleEdit;
 import yendrik.server.design.DesignViews.ScaleView;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 
 /** The scales of a course. What ratings and rules rest on is never taken from under them. */
 @Service
@@ -42,9 +43,11 @@ public class Scales {
       DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("outcome")).cast(Long.class);
   private final DSLContext db;
   private final DraftStore drafts;
+  private final Institutions institutions;
   private final Clock clock;
 
-  Scales(DSLContext db, DraftStore drafts, Clock clock) {
+  Scales(DSLContext db, DraftStore drafts, Institutions institutions, Clock clock) {
+    this.institutions = institutions;
     this.db = db;
     this.drafts = drafts;
     this.clock = clock;
@@ -65,9 +68,7 @@ public class Scales {
 
   ScaleView change(CourseId course, long id, int version, ScaleEdit edit) {
     ScaleRecord row = row(course, id);
-    if (row.getAdoptedFrom() != null)
-      throw Problem.field(
-          "name", "This scale belongs to a framework. Make it the course’s own to change it.");
+    if (row.getAdoptedFrom() != null) throw Problem.field("name", "this-scale-belongs-to-a");
     Scale before = DraftStore.scale(row);
     var after =
         new Scale(before.id(), edit.name().strip(), levels(edit, before.levels()), edit.mastery());
@@ -84,8 +85,9 @@ public class Scales {
    * @throws Problem when that would take a level from under ratings or rules
    */
   boolean put(CourseId course, Scale before, Scale after, int version) {
-    List<String> held = held(course, before, after.levels());
-    if (!held.isEmpty()) throw Problem.field("levels", String.join(" ", held));
+    List<Phrase> held = held(course, before, after.levels());
+    if (!held.isEmpty())
+      throw Problem.field("levels", Phrase.of("scale.held", "why", new Phrase.Listed(held)));
     return db.update(SCALE)
             .set(SCALE.NAME, after.name())
             .set(SCALE.LEVELS, Json.of(after.levels()))
@@ -111,33 +113,32 @@ public class Scales {
 
   List<String> effects(CourseId course, Scale before, Scale to) {
     List<Scale.Level> after = to.levels();
-    List<String> effects = new ArrayList<>(held(course, before, after));
+    List<Phrase> effects = new ArrayList<>(held(course, before, after));
     Map<Integer, Integer> ratings = ratings(course, before);
     for (Scale.Level was : before.levels()) {
       int many = ratings.getOrDefault(was.key(), 0);
       Optional<Scale.Level> is = after.stream().filter(l -> l.key() == was.key()).findFirst();
       if (many > 0 && is.isPresent() && !is.get().name().equals(was.name()))
         effects.add(
-            Numbers.count(many, "rating")
-                + " at “"
-                + was.name()
-                + "” will read “"
-                + is.get().name()
-                + "”.");
+            Phrase.of("scale.will-read", "n", many, "level", was.name(), "to", is.get().name()));
     }
-    List<String> fresh =
-        after.stream().filter(l -> before.at(l.key()) < 0).map(l -> "“" + l.name() + "”").toList();
+    List<Phrase> fresh =
+        after.stream()
+            .filter(l -> before.at(l.key()) < 0)
+            .map(l -> Phrase.quoted(l.name()))
+            .toList();
     if (!fresh.isEmpty() && !ratings.isEmpty())
-      effects.add("Nobody is at " + String.join(", ", fresh) + " yet. Earlier ratings stay put.");
+      effects.add(Phrase.of("scale.nobody-yet", "levels", new Phrase.Listed(fresh)));
     int mastery = before.key(before.mastery());
     if (to.key(to.mastery()) != mastery)
       effects.add(
-          "Mastery moves from “"
-              + before.levels().get(before.mastery()).name()
-              + "” to “"
-              + after.get(to.mastery()).name()
-              + "”. Publishing shows what that opens and for whom.");
-    return effects;
+          Phrase.of(
+              "scale.mastery-moves",
+              "from",
+              before.levels().get(before.mastery()).name(),
+              "to",
+              after.get(to.mastery()).name()));
+    return effects.stream().map(institutions::say).toList();
   }
 
   /** Takes a scale away unless something rests on it. */
@@ -161,13 +162,9 @@ public class Scales {
             .orderBy(COURSE.NAME)
             .fetch(COURSE.NAME);
     if (!courses.isEmpty())
-      throw Problem.conflict(
-          "This scale is adopted by "
-              + String.join(", ", courses)
-              + ". They must make it their own or take it away first.");
+      throw Problem.conflict("this-scale-is-adopted-by", "courses", String.join(", ", courses));
     if (!uses.isEmpty())
-      throw Problem.conflict(
-          "This scale is used by " + String.join(", ", uses) + ". Give them another scale first.");
+      throw Problem.conflict("this-scale-is-used-by", "uses", String.join(", ", uses));
     db.update(SCALE).set(SCALE.DELETED_AT, clock.instant()).where(SCALE.ID.eq(id)).execute();
   }
 
@@ -181,7 +178,7 @@ public class Scales {
   /** The levels that were sent; those without a key are new and get one that none ever had. */
   private static List<Scale.Level> levels(ScaleEdit edit, List<Scale.Level> before) {
     if (edit.mastery() < 0 || edit.mastery() >= edit.levels().size())
-      throw Problem.field("mastery", "Choose the level from which on it is mastery.");
+      throw Problem.field("mastery", "choose-the-level-from-which");
     Set<Integer> known = before.stream().map(Scale.Level::key).collect(Collectors.toSet());
     OptionalInt highest = known.stream().mapToInt(Integer::intValue).max();
     int next = highest.isPresent() ? highest.getAsInt() + 1 : 0;
@@ -189,12 +186,12 @@ public class Scales {
     for (int l = 0; l < edit.levels().size(); l++) {
       DesignEdits.LevelEdit level = edit.levels().get(l);
       if (level.key().isPresent() && !known.remove(level.key().get()))
-        throw Problem.field("levels", "Level " + (l + 1) + " stands twice or was never there.");
+        throw Problem.field("levels", "level-stands-twice-or-was", "n", (l + 1));
       int key = level.key().isPresent() ? level.key().get() : next++;
       levels.add(new Scale.Level(key, level.name().strip(), level.points(), level.description()));
     }
     if (levels.stream().map(Scale.Level::name).distinct().count() != levels.size())
-      throw Problem.field("levels", "Two levels have the same name.");
+      throw Problem.field("levels", "two-levels-have-the-same");
     return levels;
   }
 
@@ -206,7 +203,7 @@ public class Scales {
     if (outcome.getScaleId() == to) return;
     Scale from = scale(outcome.getScaleId());
     Scale there = scale(to);
-    List<String> lost = new ArrayList<>();
+    List<Phrase> lost = new ArrayList<>();
     ratings(course, OUTCOME_OF_RATING.eq(outcome.getId()))
         .forEach((key, many) -> {
           int at = from.at(key);
@@ -216,18 +213,19 @@ public class Scales {
                       .anyMatch(
                           l -> l.key() == key && l.name().equals(from.levels().get(at).name()));
           if (!same && at >= 0)
-            lost.add(Numbers.count(many, "rating") + " at “" + from.levels().get(at).name() + "”");
+            lost.add(
+                Phrase.of("scale.ratings-at", "n", many, "level", from.levels().get(at).name()));
         });
     if (!lost.isEmpty())
       throw Problem.field(
           "scale",
-          "“"
-              + there.name()
-              + "” does not have what ratings of "
-              + outcome.getCode()
-              + " say: "
-              + String.join(", ", lost)
-              + ". Retire it and make another outcome, or keep the scale.");
+          "does-not-have-what-ratings",
+          "scale",
+          there.name(),
+          "outcome",
+          outcome.getCode(),
+          "lost",
+          new Phrase.Listed(lost));
   }
 
   private Scale scale(long id) {
@@ -235,30 +233,24 @@ public class Scales {
   }
 
   /** Why levels that would go cannot go. */
-  private List<String> held(CourseId course, Scale before, List<Scale.Level> after) {
+  private List<Phrase> held(CourseId course, Scale before, List<Scale.Level> after) {
     Map<Integer, Integer> ratings = ratings(course, before);
-    List<String> held = new ArrayList<>();
+    List<Phrase> held = new ArrayList<>();
     for (Scale.Level level : before.levels()) {
       if (after.stream().anyMatch(l -> l.key() == level.key())) continue;
       int many = ratings.getOrDefault(level.key(), 0);
-      if (many > 0)
-        held.add(
-            "“"
-                + level.name()
-                + "” cannot go: "
-                + Numbers.count(many, "rating")
-                + (many == 1 ? " stands at it." : " stand at it."));
+      if (many > 0) held.add(Phrase.of("scale.held-by-ratings", "level", level.name(), "n", many));
       rules(course, before, level.key())
-          .forEach(
-              place -> held.add("“" + level.name() + "” cannot go: " + place + " asks for it."));
+          .forEach(place ->
+              held.add(Phrase.of("scale.held-by-rule", "level", level.name(), "place", place)));
     }
     return held;
   }
 
-  private List<String> rules(CourseId course, Scale scale, int key) {
+  private List<Phrase> rules(CourseId course, Scale scale, int key) {
     var design = drafts.document(course).design();
     var faults = new Faults(design);
-    List<String> places = new ArrayList<>();
+    List<Phrase> places = new ArrayList<>();
     Rules.of(design)
         .forEach((at, rule) -> {
           boolean asks =

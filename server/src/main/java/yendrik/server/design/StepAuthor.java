@@ -7,6 +7,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.RubricId;
+import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
 
 /**
@@ -44,7 +45,7 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
      */
     public Optional<RubricId> rubric(Optional<Long> sent) {
       if (sent.isPresent() && !rubrics.contains(sent.get()))
-        throw Problem.field("rubric", "There is no such rubric in this course.");
+        throw Problem.field("rubric", "there-is-no-such-rubric");
       return sent.map(RubricId::new);
     }
   }
@@ -72,7 +73,7 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
   protected abstract C checked(Place place, String body, E edit);
 
   /** What keeps a step from being put before learners, in words. */
-  protected List<String> faults(String name, C content) {
+  protected List<Phrase> faults(String name, C content) {
     return List.of();
   }
 

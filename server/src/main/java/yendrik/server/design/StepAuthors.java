@@ -9,6 +9,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
 
@@ -50,8 +51,7 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
 
   private static <C extends Content, E extends AuthorEdit> C checked(
       StepAuthor<C, ?, E> room, StepAuthor.Place place, String body, AuthorEdit edit) {
-    if (!room.edit().isInstance(edit))
-      throw Problem.field("part", "This step is of another kind. Load the course again.");
+    if (!room.edit().isInstance(edit)) throw Problem.field("part", "this-step-is-of-another");
     return room.checked(place, body, room.edit().cast(edit));
   }
 
@@ -65,8 +65,8 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
   }
 
   /** What keeps published steps of a document from learners, in words. */
-  List<String> faults(Document document) {
-    List<String> faults = new ArrayList<>();
+  List<Phrase> faults(Document document) {
+    List<Phrase> faults = new ArrayList<>();
     for (CourseModule module : document.design().modules())
       for (Step step : module.steps())
         if (step.published() && module.published())
@@ -74,7 +74,7 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
     return faults;
   }
 
-  private static <C extends Content> List<String> faults(
+  private static <C extends Content> List<Phrase> faults(
       StepAuthor<C, ?, ?> room, String name, Content content) {
     return room.faults(name, room.content().cast(content));
   }

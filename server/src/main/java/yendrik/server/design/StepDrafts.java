@@ -23,13 +23,13 @@ import yendrik.core.id.StepId;
 import yendrik.core.kind.Kind;
 import yendrik.core.kind.Kinds;
 import yendrik.core.rule.NodeId;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Wording;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.StepView;
 import yendrik.server.http.Problem;
 import yendrik.server.http.SafeHtml;
+import yendrik.server.institution.Institutions;
 
 /** Changes to the steps of a draft. */
 @Service
@@ -40,8 +40,16 @@ public class StepDrafts {
   private final DraftTables tables;
   private final StepAuthors rooms;
   private final Clock clock;
+  private final Institutions institutions;
 
-  StepDrafts(DSLContext db, DraftStore drafts, DraftTables tables, StepAuthors rooms, Clock clock) {
+  StepDrafts(
+      DSLContext db,
+      DraftStore drafts,
+      DraftTables tables,
+      StepAuthors rooms,
+      Institutions institutions,
+      Clock clock) {
+    this.institutions = institutions;
     this.db = db;
     this.drafts = drafts;
     this.tables = tables;
@@ -141,7 +149,7 @@ public class StepDrafts {
     Set<GroupId> known = drafts.groups(course).keySet();
     for (long group : edit.groups())
       if (group <= 0 || !known.contains(new GroupId(group)))
-        throw Problem.field("groups", "There is no such group in this course.");
+        throw Problem.field("groups", "there-is-no-such-group");
   }
 
   private StepAuthor.Place place(CourseId course, DesignEdits.StepEdit edit) {
@@ -165,17 +173,11 @@ public class StepDrafts {
     int most = tied.get().scale().top();
     if (cuts.isEmpty() || cuts.size() > most)
       throw Problem.field(
-          "evidenceFor",
-          tied.get().code()
-              + " takes 1 to "
-              + most
-              + " cut points, one for each level above the lowest.");
+          "evidenceFor", "takes-1-to-cut-points", "outcome", tied.get().code(), "most", most);
     double least = 0;
     for (double cut : cuts) {
       if (!(cut >= least && cut <= 1))
-        throw Problem.field(
-            "evidenceFor",
-            "The cut points of " + tied.get().code() + " must rise from 0 to 100 %.");
+        throw Problem.field("evidenceFor", "the-cut-points-of-must", "outcome", tied.get().code());
       least = cut;
     }
   }
@@ -184,11 +186,11 @@ public class StepDrafts {
     var opens = edit.opensAt();
     var closes = edit.closesAt();
     if (opens.isPresent() && closes.isPresent() && !opens.get().isBefore(closes.get()))
-      throw Problem.field("closesAt", "It must close after it opens.");
+      throw Problem.field("closesAt", "it-must-close-after-it");
     if (edit.dueAt().isPresent() && opens.isPresent() && edit.dueAt().get().isBefore(opens.get()))
-      throw Problem.field("dueAt", "It cannot be due before it opens.");
+      throw Problem.field("dueAt", "it-cannot-be-due-before");
     for (DesignEdits.TieEdit tie : edit.evidenceFor())
-      if (!(tie.weight() > 0)) throw Problem.field("evidenceFor", "A weight must be above 0.");
+      if (!(tie.weight() > 0)) throw Problem.field("evidenceFor", "a-weight-must-be-above");
   }
 
   /** A step goes with its module. */
@@ -200,7 +202,8 @@ public class StepDrafts {
 
   private StepView view(CourseId course, long id) {
     CourseDesign design = drafts.document(course).design();
-    return view(row(course, id), new Wording(design, Dates.of(design, clock.instant())));
+    return view(
+        row(course, id), new Wording(design, institutions.writing(design.zone(), clock.instant())));
   }
 
   StepView view(StepRecord row, Wording wording) {

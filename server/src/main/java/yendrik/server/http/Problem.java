@@ -1,82 +1,178 @@
 package yendrik.server.http;
 
-import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ProblemDetail;
-import org.springframework.web.ErrorResponseException;
+import yendrik.core.words.Phrase;
 
-/** What went wrong, for the person who asked: what, where, and what to do. */
-public final class Problem extends ErrorResponseException {
+/**
+ * What went wrong, for the person who asked: what, where, and what to do. It is a code with
+ * arguments ({@code problem.} and the code in the catalogue) and becomes a sentence where it is
+ * answered.
+ */
+public final class Problem extends RuntimeException {
+  private static final long serialVersionUID = 1;
+  private final HttpStatus status;
+  private final transient Title title;
+  private final transient Phrase says;
+  private final transient Optional<String> field;
+  private final transient List<Phrase> findings;
+  private final transient Map<String, Object> more;
 
-  private Problem(HttpStatus status, String title, String detail, Map<String, Object> more) {
-    super(status, body(status, title, detail, more), null);
+  /** The kinds of problems, each with its title in the catalogue. */
+  enum Title {
+    NOT_FOUND,
+    NOT_ALLOWED,
+    NOT_SIGNED_IN,
+    NOT_UNDERSTOOD,
+    CANNOT_BE_TAKEN,
+    CLOSED,
+    DOES_NOT_FIT,
+    CHANGED_MEANWHILE,
+    TOO_MANY_TRIES,
+    HAS_FAULTS,
+    FAILED;
+
+    Phrase says() {
+      return Phrase.of("problem.title." + name().toLowerCase(Locale.ROOT).replace('_', '-'));
+    }
   }
 
-  private static ProblemDetail body(
-      HttpStatus status, String title, String detail, Map<String, Object> more) {
-    ProblemDetail body = ProblemDetail.forStatusAndDetail(status, detail);
-    body.setTitle(title);
-    more.forEach(body::setProperty);
-    return body;
+  private Problem(
+      HttpStatus status,
+      Title title,
+      Phrase says,
+      Optional<String> field,
+      List<Phrase> findings,
+      Map<String, Object> more) {
+    super(says.toString(), null, /* enableSuppression= */ false, /* writableStackTrace= */ false);
+    this.status = status;
+    this.title = title;
+    this.says = says;
+    this.field = field;
+    this.findings = List.copyOf(findings);
+    this.more = Map.copyOf(more);
+  }
+
+  private static Problem of(HttpStatus status, Title title, Phrase says, Map<String, Object> more) {
+    return new Problem(status, title, says, Optional.empty(), List.of(), more);
+  }
+
+  private static Phrase says(String code, Object... with) {
+    return Phrase.of("problem." + code, with);
   }
 
   /** Nothing here, or nothing that this person may know of. */
   public static Problem notFound(String what) {
-    return new Problem(
-        HttpStatus.NOT_FOUND, "Not found", "There is no such " + what + ".", Map.of());
+    Phrase says = Phrase.of("problem.not-found." + what.replace(' ', '-'));
+    return of(HttpStatus.NOT_FOUND, Title.NOT_FOUND, says, Map.of());
   }
 
-  public static Problem forbidden(String why) {
-    return new Problem(HttpStatus.FORBIDDEN, "Not allowed", why, Map.of());
+  /**
+   * @param with what stands in the sentence, names and values in turn; so everywhere here
+   */
+  public static Problem forbidden(String code, Object... with) {
+    return of(HttpStatus.FORBIDDEN, Title.NOT_ALLOWED, says(code, with), Map.of());
   }
 
-  public static Problem unauthorized(String why) {
-    return new Problem(HttpStatus.UNAUTHORIZED, "Not signed in", why, Map.of());
+  public static Problem unauthorized(String code, Object... with) {
+    return of(HttpStatus.UNAUTHORIZED, Title.NOT_SIGNED_IN, says(code, with), Map.of());
+  }
+
+  /** The request itself is not in the form that is expected. */
+  public static Problem notUnderstood(String code, Object... with) {
+    return of(HttpStatus.BAD_REQUEST, Title.NOT_UNDERSTOOD, says(code, with), Map.of());
   }
 
   /** One field is not as it must be. */
-  public static Problem field(String field, String detail) {
+  public static Problem field(String field, String code, Object... with) {
+    return field(field, says(code, with));
+  }
+
+  /** The same, in words that come from elsewhere. */
+  public static Problem field(String field, Phrase says) {
     return new Problem(
         HttpStatus.UNPROCESSABLE_ENTITY,
-        "Cannot be taken",
-        detail,
-        Map.of("fields", Map.of(field, detail)));
+        Title.CANNOT_BE_TAKEN,
+        says,
+        Optional.of(field),
+        List.of(),
+        Map.of());
   }
 
   /** The thing asked for is closed; {@code missing} says what opens it. */
-  public static Problem closed(String detail, Object missing) {
-    return new Problem(HttpStatus.FORBIDDEN, "Closed", detail, Map.of("missing", missing));
+  public static Problem closed(Object missing, String code, Object... with) {
+    return of(HttpStatus.FORBIDDEN, Title.CLOSED, says(code, with), Map.of("missing", missing));
   }
 
   /** It does not fit the state that things are in. */
-  public static Problem conflict(String detail) {
-    return new Problem(HttpStatus.CONFLICT, "Does not fit", detail, Map.of());
+  public static Problem conflict(String code, Object... with) {
+    return conflict(says(code, with));
+  }
+
+  /** The same, in words that come from elsewhere. */
+  public static Problem conflict(Phrase says) {
+    return of(HttpStatus.CONFLICT, Title.DOES_NOT_FIT, says, Map.of());
   }
 
   /** Somebody else changed the same thing; {@code current} is what they made of it. */
   public static Problem changed(Object current) {
-    return new Problem(
-        HttpStatus.CONFLICT,
-        "Changed meanwhile",
-        "Somebody else has changed this since you opened it.",
-        Map.of("current", current));
+    return of(
+        HttpStatus.CONFLICT, Title.CHANGED_MEANWHILE, says("changed"), Map.of("current", current));
   }
 
   /** Somebody else changed what one is about to act on; {@code what} names it. */
-  public static Problem changedSince(String detail, Object what) {
-    return new Problem(HttpStatus.CONFLICT, "Changed meanwhile", detail, Map.of("changed", what));
+  public static Problem changedSince(List<String> what) {
+    var listed = new Phrase.Listed(what.stream().map(Phrase::text).toList());
+    return of(
+        HttpStatus.CONFLICT,
+        Title.CHANGED_MEANWHILE,
+        says("draft-changed", "what", listed),
+        Map.of("changed", what));
   }
 
-  public static Problem tooMany(String detail, Optional<Long> seconds) {
-    Map<String, Object> more = new LinkedHashMap<>();
+  public static Problem tooMany(Optional<Long> seconds, String code, Object... with) {
+    Map<String, Object> more = new TreeMap<>();
     seconds.ifPresent(s -> more.put("seconds", s));
-    return new Problem(HttpStatus.TOO_MANY_REQUESTS, "Too many tries", detail, more);
+    return of(HttpStatus.TOO_MANY_REQUESTS, Title.TOO_MANY_TRIES, says(code, with), more);
   }
 
-  public static Problem faults(String detail, Object findings) {
+  /** Several things are wrong; each has a sentence of its own. */
+  public static Problem faults(List<Phrase> findings, String code, Object... with) {
     return new Problem(
-        HttpStatus.UNPROCESSABLE_ENTITY, "Has faults", detail, Map.of("findings", findings));
+        HttpStatus.UNPROCESSABLE_ENTITY,
+        Title.HAS_FAULTS,
+        says(code, with),
+        Optional.empty(),
+        findings,
+        Map.of());
+  }
+
+  HttpStatus status() {
+    return status;
+  }
+
+  Title title() {
+    return title;
+  }
+
+  Phrase says() {
+    return says;
+  }
+
+  Optional<String> field() {
+    return field;
+  }
+
+  List<Phrase> findings() {
+    return findings;
+  }
+
+  /** What goes with the sentence, by name. */
+  Map<String, Object> more() {
+    return more;
   }
 }

@@ -11,7 +11,7 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
-import yendrik.server.http.Problems;
+import yendrik.server.http.Answers;
 import yendrik.server.jobs.JobView.State;
 import yendrik.server.people.Seat;
 
@@ -28,11 +28,13 @@ public class Jobs implements SmartLifecycle {
   private static final int ROUNDS_OF_SILENCE = 20;
   private final JobRows rows;
   private final TransactionTemplate transaction;
+  private final Answers answers;
   private final Map<Long, UnderWay> here = new ConcurrentHashMap<>();
   private ExecutorService workers = workers();
   private volatile boolean alive;
 
-  Jobs(JobRows rows, TransactionTemplate transaction) {
+  Jobs(JobRows rows, TransactionTemplate transaction, Answers answers) {
+    this.answers = answers;
     this.rows = rows;
     this.transaction = transaction;
   }
@@ -60,7 +62,7 @@ public class Jobs implements SmartLifecycle {
     } catch (Stopped _) {
       ended(job, alive ? State.STOPPED : State.LOST);
     } catch (RuntimeException e) {
-      refused(job, Problems.answerTo(e));
+      refused(job, answers.to(e));
     } finally {
       here.remove(job.id);
     }

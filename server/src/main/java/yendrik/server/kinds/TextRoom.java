@@ -2,6 +2,7 @@ package yendrik.server.kinds;
 
 import yendrik.core.course.StepKind;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.words.Phrase;
 import yendrik.server.design.AuthorEdit;
 import yendrik.server.design.AuthorPart;
 import yendrik.server.design.Content;
@@ -20,8 +21,8 @@ public abstract class TextRoom<C extends Content, P extends AuthorPart, E extend
   }
 
   @Override
-  public final String done(LearnerRecord record, int s, String day) {
-    return "read " + day;
+  public final Phrase done(LearnerRecord record, int s, Phrase.Day day) {
+    return Phrase.of("note.done.read", "day", day);
   }
 
   @Override

@@ -21,7 +21,7 @@ final class BadgesShown {
   static List<BadgeView> of(Walk walk) {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
-    var explaining = Explaining.toLearner(progress);
+    var explaining = Explaining.toLearner(walk);
     var known = new Known(progress);
     List<BadgeView> views = new ArrayList<>();
     for (int b = 0; b < index.badges(); b++) {

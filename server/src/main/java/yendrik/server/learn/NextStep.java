@@ -20,7 +20,7 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.marks.MarkLeaf;
-import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 import yendrik.server.learn.RouteViews.NextView;
 import yendrik.server.way.Explaining;
 import yendrik.server.way.Walk;
@@ -70,23 +70,25 @@ class NextStep {
             .map(e -> name(progress, e.getKey()))
             .flatMap(Optional::stream)
             .toList();
-    List<String> why = new ArrayList<>();
-    why.add(
-        rooms.of(step.kind()).word()
-            + ", about "
-            + Numbers.count(
-                walk.ready().document().minutes().getOrDefault(step.id(), 10), "minute"));
+    List<Phrase> why = new ArrayList<>();
+    int minutes = walk.ready().document().minutes().getOrDefault(step.id(), 10);
+    why.add(Phrase.of("next.what", "kind", kind(step), "n", minutes));
     int left = AttemptsStrand.of(progress.record()).left(s);
-    if (left != Integer.MAX_VALUE) why.add(Numbers.count(left, "attempt") + " left");
+    if (left != Integer.MAX_VALUE) why.add(Phrase.of("next.left", "n", left));
     Explaining.moment(progress.record().due(s))
-        .ifPresent(due -> why.add("due " + Explaining.dates(progress).day(due.minusSeconds(1))));
+        .map(due -> Phrase.of("note.due", "day", new Phrase.Day(due.minusSeconds(1))))
+        .ifPresent(why::add);
     return new NextView(
         step.id().value(),
         step.name(),
         step.kind(),
         index.module(index.moduleOf(s)).name(),
-        String.join(", ", why),
+        walk.writing().say(Phrase.of("text", "text", new Phrase.Listed(why))),
         opens);
+  }
+
+  private static Phrase kind(Step step) {
+    return Phrase.of("kind." + step.kind().name());
   }
 
   private static boolean asksAbout(Condition rule, Step step) {

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
-import yendrik.core.course.Step;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Evidence;
@@ -22,6 +21,7 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.words.LevelWords;
 import yendrik.core.strand.work.WorkFact;
+import yendrik.core.words.Phrase;
 import yendrik.server.learn.RouteViews.EvidenceView;
 import yendrik.server.learn.RouteViews.NextLevel;
 import yendrik.server.learn.RouteViews.OutcomeView;
@@ -58,13 +58,13 @@ final class OutcomesShown {
                       new EvidenceView(
                           Instant.ofEpochMilli(e.at()),
                           levels.get(e.level()).name(),
-                          from(progress, e),
+                          walk.writing().say(from(progress, e)),
                           words(walk, e)))
                   .toList(),
               next(outcome.scale(), level),
               level >= outcome.scale().mastery()
                   ? List.of()
-                  : LevelWords.change(progress.record(), o),
+                  : new LevelWords(walk.writing()).change(progress.record(), o),
               shownIn(progress, o),
               waitingFor(progress, outcome)));
     }
@@ -143,13 +143,13 @@ final class OutcomesShown {
   }
 
   /** A step that was taken away or hidden since is not named. */
-  private static String from(Progress progress, Evidence piece) {
-    if (piece.step().isEmpty()) return "a note from staff";
+  private static Phrase from(Progress progress, Evidence piece) {
+    if (piece.step().isEmpty()) return Phrase.of("evidence.note-from-staff");
     return piece
         .step()
         .filter(new Known(progress)::step)
         .flatMap(id -> progress.course().design().step(id))
-        .map(Step::name)
-        .orElse("an earlier step");
+        .map(step -> Phrase.text(step.name()))
+        .orElse(Phrase.of("evidence.earlier-step"));
   }
 }

@@ -33,8 +33,7 @@ public final class StepDoor {
         progress.sight().open(s) || state == StepState.DONE || state == StepState.WAITING;
     if (!readable)
       throw Problem.closed(
-          "“" + walk.step(s).name() + "” is closed.",
-          Explaining.toLearner(progress).whatIsMissing(s));
+          Explaining.toLearner(walk).whatIsMissing(s), "is-closed", "step", walk.step(s).name());
     return s;
   }
 
@@ -42,14 +41,14 @@ public final class StepDoor {
   public static int open(Walk walk, long step, StepKind... kinds) {
     int s = open(walk, step);
     if (!Set.of(kinds).contains(walk.step(s).kind()))
-      throw Problem.conflict("That is not possible at this kind of step.");
+      throw Problem.conflict("that-is-not-possible-at");
     return s;
   }
 
   /** As {@link #open}, and the learner may still act there. */
   public static int usable(Walk walk, long step, StepKind... kinds) {
     int s = kinds.length == 0 ? open(walk, step) : open(walk, step, kinds);
-    if (!walk.progress().sight().open(s)) throw Problem.conflict("This step is closed now.");
+    if (!walk.progress().sight().open(s)) throw Problem.conflict("this-step-is-closed-now");
     return s;
   }
 

@@ -2,14 +2,12 @@ package yendrik.server.learn;
 
 import yendrik.core.course.StepKind;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.words.Phrase;
 import yendrik.server.way.Walk;
 
 /** A kind of step for those who learn. Steps go by their numbers in the course. */
 public interface StepLearner {
   StepKind kind();
-
-  /** The kind as a word at the beginning of a line: "Quiz". */
-  String word();
 
   /** What its learner sees of an open step, besides what all kinds have. */
   LearnerPart part(Walk walk, int s);
@@ -22,5 +20,5 @@ public interface StepLearner {
    *
    * @param day on which it was
    */
-  String done(LearnerRecord record, int s, String day);
+  Phrase done(LearnerRecord record, int s, Phrase.Day day);
 }

@@ -3,6 +3,7 @@ package yendrik.server.learn;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
@@ -13,10 +14,10 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.RuleAt;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.film.FilmStrand;
 import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 import yendrik.server.learn.RouteViews.ModuleView;
 import yendrik.server.learn.RouteViews.StepLine;
 import yendrik.server.way.Explaining;
@@ -34,7 +35,7 @@ class StepList {
   List<ModuleView> of(Walk walk) {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
-    var explaining = Explaining.toLearner(progress);
+    var explaining = Explaining.toLearner(walk);
     var known = new Known(progress);
     List<ModuleView> views = new ArrayList<>();
     for (int m = 0; m < index.modules(); m++) {
@@ -82,47 +83,49 @@ class StepList {
         bead.outOfReach(),
         step.required(),
         walk.ready().document().minutes().getOrDefault(step.id(), 10),
-        note(progress, s),
+        note(walk, s),
         bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of());
   }
 
-  private String note(Progress progress, int s) {
+  private String note(Walk walk, int s) {
+    return note(walk.progress(), s).map(walk.writing()::say).orElse("");
+  }
+
+  private Optional<Phrase> note(Progress progress, int s) {
     LearnerRecord record = progress.record();
     Step step = progress.course().index().step(s);
-    Dates dates = Explaining.dates(progress);
     return switch (progress.bead(s).state()) {
-      case DONE -> {
-        String day = progress.doneAt(s).map(d -> dates.day(d)).orElse("");
-        yield rooms.of(step.kind()).done(record, s, day);
+      case DONE ->
+          progress.doneAt(s).map(day -> rooms.of(step.kind()).done(record, s, new Phrase.Day(day)));
+      case WAITING -> {
+        var since = new Phrase.Day(Instant.ofEpochMilli(record.waitingSince(s)));
+        yield Optional.of(Phrase.of("note.waits", "day", since));
       }
-      case WAITING ->
-          "handed in "
-              + dates.day(Instant.ofEpochMilli(record.waitingSince(s)))
-              + ", staff mark it next";
-      case AGAIN -> again(record, s);
-      case MISSED -> "closed " + step.window().until().map(u -> dates.day(u)).orElse("");
-      case EXCUSED -> "you are excused";
-      case OPEN, BEGUN -> {
-        String due =
-            Explaining.moment(record.due(s))
-                .map(d -> "due " + dates.day(d.minusSeconds(1)))
-                .orElse("");
-        if (FilmStrand.of(record).share(s) == 0) yield due;
-        yield Numbers.percent(FilmStrand.of(record).share(s))
-            + " watched"
-            + (due.isEmpty() ? "" : ", " + due);
-      }
-      case CLOSED, NOT_FOR_THEM, UNPUBLISHED -> "";
+      case AGAIN -> Optional.of(again(record, s));
+      case MISSED ->
+          step.window().until().map(u -> Phrase.of("note.missed", "day", new Phrase.Day(u)));
+      case EXCUSED -> Optional.of(Phrase.of("note.excused"));
+      case OPEN, BEGUN -> begun(record, s);
+      case CLOSED, NOT_FOR_THEM, UNPUBLISHED -> Optional.empty();
     };
   }
 
-  private static String again(LearnerRecord record, int s) {
-    if (AttemptsStrand.of(record).made(s) == 0) return "needs another go";
-    String best = "best " + Numbers.percent(record.score(s));
+  private static Optional<Phrase> begun(LearnerRecord record, int s) {
+    Optional<Phrase> due =
+        Explaining.moment(record.due(s))
+            .map(d -> Phrase.of("note.due", "day", new Phrase.Day(d.minusSeconds(1))));
+    double watched = FilmStrand.of(record).share(s);
+    if (watched == 0) return due;
+    Phrase so = Phrase.of("note.watched", "share", Numbers.percent(watched));
+    return Optional.of(due.map(d -> Phrase.of("list", "first", so, "rest", d)).orElse(so));
+  }
+
+  private static Phrase again(LearnerRecord record, int s) {
+    if (AttemptsStrand.of(record).made(s) == 0) return Phrase.of("note.again");
+    Phrase best = Numbers.percent(record.score(s));
     int left = AttemptsStrand.of(record).left(s);
-    if (left == Integer.MAX_VALUE) return best + ", try again";
-    return left == 0
-        ? best + ", no attempts left; ask your facilitator"
-        : best + ", " + Numbers.count(left, "attempt") + " left";
+    return left == Integer.MAX_VALUE
+        ? Phrase.of("note.again-best", "best", best)
+        : Phrase.of("note.again-left", "best", best, "n", left);
   }
 }

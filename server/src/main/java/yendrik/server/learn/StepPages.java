@@ -78,7 +78,7 @@ public class StepPages {
         walk.ready().document().minutes().getOrDefault(step.id(), 10),
         Explaining.moment(record.due(s)),
         walk.ready().document().content(step.id()).body(),
-        Explaining.toLearner(progress).rule(new RuleAt.StepDone(step.id())),
+        Explaining.toLearner(walk).rule(new RuleAt.StepDone(step.id())),
         confirmable,
         ConfirmStrand.of(record).at(s) != LearnerRecord.NEVER,
         rooms.of(step.kind()).part(walk, s),

@@ -82,11 +82,11 @@ public class Steps {
         person,
         step,
         w -> {
-          if (!w.practice()) throw Problem.forbidden("Only a made-up learner can be marked here.");
+          if (!w.practice()) throw Problem.forbidden("only-a-made-up-learner");
           int s = StepDoor.usable(w, step);
           Kind kind = Kinds.of(w.step(s).kind());
           if (!kind.handedIn() && !kind.withStaff())
-            throw Problem.conflict("That is not possible at this kind of step.");
+            throw Problem.conflict("that-is-not-possible-at");
           return judged(w.progress(), s, judgement);
         });
   }

@@ -22,10 +22,9 @@ public class Wayfarer {
   public long enrolment(Seat seat, String walk) {
     return switch (walk) {
       case "mine" ->
-          seat.enrolment()
-              .orElseThrow(() -> Problem.forbidden("You are not enrolled in this course."));
+          seat.enrolment().orElseThrow(() -> Problem.forbidden("you-are-not-enrolled-in"));
       case PRACTICE -> {
-        if (seat.role().isEmpty()) throw Problem.forbidden("Only staff walk as a made-up learner.");
+        if (seat.role().isEmpty()) throw Problem.forbidden("only-staff-walk-as-a");
         yield walks.practice(seat.course(), seat.person().id());
       }
       default -> throw Problem.notFound("walk");

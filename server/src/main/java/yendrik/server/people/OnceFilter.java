@@ -15,6 +15,8 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
+import yendrik.server.http.Answers;
+import yendrik.server.http.Problem;
 
 /**
  * Does an act once, however often its request comes: a request with {@code Act-Key} (a UUID of the
@@ -29,8 +31,10 @@ class OnceFilter extends OncePerRequestFilter {
   private static final int LARGEST = 200_000;
   private final ActKeys keys;
   private final JsonMapper json;
+  private final Answers answers;
 
-  OnceFilter(ActKeys keys, JsonMapper json) {
+  OnceFilter(ActKeys keys, JsonMapper json, Answers answers) {
+    this.answers = answers;
     this.keys = keys;
     this.json = json;
   }
@@ -51,7 +55,7 @@ class OnceFilter extends OncePerRequestFilter {
     }
     Optional<UUID> key = key(request.getHeader(KEY));
     if (key.isEmpty()) {
-      refuse(response, HttpStatus.BAD_REQUEST, "The key of an act must be a UUID.");
+      refuse(response, Problem.notUnderstood("act-key-form"));
       return;
     }
     String asked = request.getMethod() + " " + request.getRequestURI();
@@ -95,12 +99,8 @@ class OnceFilter extends OncePerRequestFilter {
   private void again(HttpServletResponse response, Optional<ActKeys.Answer> answer, String asked)
       throws IOException {
     if (answer.filter(a -> a.request().equals(asked)).isEmpty())
-      refuse(response, HttpStatus.CONFLICT, "This key belongs to another act.");
-    else if (answer.get().status().isEmpty())
-      refuse(
-          response,
-          HttpStatus.CONFLICT,
-          "This was begun already. Look whether it is done before you try again.");
+      refuse(response, Problem.conflict("act-key-taken"));
+    else if (answer.get().status().isEmpty()) refuse(response, Problem.conflict("begun-already"));
     else {
       response.setStatus(answer.get().status().get());
       answer.get().mediaType().ifPresent(response::setContentType);
@@ -108,11 +108,9 @@ class OnceFilter extends OncePerRequestFilter {
     }
   }
 
-  private void refuse(HttpServletResponse response, HttpStatus status, String detail)
-      throws IOException {
-    ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
-    problem.setTitle(status == HttpStatus.CONFLICT ? "Does not fit" : "Not understood");
-    response.setStatus(status.value());
+  private void refuse(HttpServletResponse response, Problem why) throws IOException {
+    ProblemDetail problem = answers.to(why);
+    response.setStatus(problem.getStatus());
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
     response.getOutputStream().write(json.writeValueAsBytes(problem));
   }

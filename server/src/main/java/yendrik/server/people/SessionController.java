@@ -21,6 +21,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institution;
+import yendrik.server.institution.Institutions;
 
 @RestController
 @RequestMapping("/api/session")
@@ -28,8 +30,14 @@ class SessionController {
   private final People people;
   private final SecurityContextRepository contexts;
   private final CsrfTokenRepository tokens;
+  private final Institutions institutions;
 
-  SessionController(People people, SecurityContextRepository contexts, CsrfTokenRepository tokens) {
+  SessionController(
+      People people,
+      SecurityContextRepository contexts,
+      CsrfTokenRepository tokens,
+      Institutions institutions) {
+    this.institutions = institutions;
     this.people = people;
     this.contexts = contexts;
     this.tokens = tokens;
@@ -38,7 +46,10 @@ class SessionController {
   record SignIn(
       @NotBlank @Size(max = 200) String email, @NotBlank @Size(max = 200) String password) {}
 
-  record Me(Optional<Person> person, List<People.MyCourse> courses) {}
+  /**
+   * @param institution in whose name, colours and words everything is shown
+   */
+  record Me(Institution institution, Optional<Person> person, List<People.MyCourse> courses) {}
 
   record Person(long id, String name, String email, boolean administrator) {}
 
@@ -47,12 +58,14 @@ class SessionController {
   @Needs(Right.ANYBODY)
   Me me(CsrfToken token) {
     token.getToken();
-    return Gatekeeper.signedIn().map(this::me).orElse(new Me(Optional.empty(), List.of()));
+    return Gatekeeper.signedIn()
+        .map(this::me)
+        .orElseGet(() -> new Me(institutions.now(), Optional.empty(), List.of()));
   }
 
   private Me me(SignedIn person) {
     var shown = new Person(person.id(), person.name(), person.email(), person.administrator());
-    return new Me(Optional.of(shown), people.coursesOf(person));
+    return new Me(institutions.now(), Optional.of(shown), people.coursesOf(person));
   }
 
   @PostMapping
@@ -61,15 +74,11 @@ class SessionController {
       @Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
     String address = request.getRemoteAddr();
     if (people.mustWait(signIn.email(), address))
-      throw Problem.tooMany(
-          "Too many tries with a wrong password. Wait ten minutes, then try again.",
-          Optional.of(600L));
+      throw Problem.tooMany(Optional.of(600L), "too-many-tries-with-a");
     SignedIn person =
         people
             .signIn(signIn.email(), signIn.password(), address)
-            .orElseThrow(() ->
-                Problem.unauthorized(
-                    "The e-mail address and the password do not belong together."));
+            .orElseThrow(() -> Problem.unauthorized("the-e-mail-address-and"));
     HttpSession old = request.getSession(false);
     if (old != null) old.invalidate();
     var context = SecurityContextHolder.createEmptyContext();

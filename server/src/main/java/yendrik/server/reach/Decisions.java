@@ -16,10 +16,12 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.strand.signoff.SignOffFact;
 import yendrik.core.strand.work.WorkFact;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Writing;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.FactWords;
@@ -40,8 +42,16 @@ public class Decisions {
   private final Letters letters;
   private final Sessions sessions;
   private final People people;
+  private final Institutions institutions;
 
-  Decisions(Walks walks, Learners learners, Letters letters, Sessions sessions, People people) {
+  Decisions(
+      Walks walks,
+      Learners learners,
+      Letters letters,
+      Sessions sessions,
+      People people,
+      Institutions institutions) {
+    this.institutions = institutions;
     this.walks = walks;
     this.learners = learners;
     this.letters = letters;
@@ -95,7 +105,9 @@ public class Decisions {
         badge.id().value(),
         badge.name(),
         issued,
-        correction.map(c -> why(walk, c)).orElse("Its rule is not met any more."),
+        correction
+            .map(c -> why(walk, c))
+            .orElseGet(() -> walk.writing().say(Phrase.of("doubt.rule"))),
         correction.map(Fact::at));
   }
 
@@ -108,15 +120,26 @@ public class Decisions {
 
   private String why(Walk walk, Fact correction) {
     CourseDesign design = walk.progress().course().design();
-    Dates dates = walk.dates();
-    var words = new FactWords(design, sessions.names(walk.course(), dates), dates);
+    Writing writing = walk.writing();
+    var words = new FactWords(design, sessions.names(walk.course(), writing), writing);
     Set<Long> staff = new HashSet<>();
     correction.by().map(PersonId::value).ifPresent(staff::add);
-    String by = people.names(staff).values().stream().findFirst().map(n -> " by " + n).orElse("");
-    String on = " on " + dates.day(correction.at());
-    String was = first(walk, correction).flatMap(f -> words.of(bare(f.what()))).orElse("Something");
-    String is = words.of(bare(correction.what())).map(w -> ", now: " + w).orElse(", taken back");
-    return was + is + by + on + ".";
+    Phrase was =
+        first(walk, correction)
+            .flatMap(f -> words.of(bare(f.what())))
+            .map(Phrase::text)
+            .orElseGet(() -> Phrase.of("doubt.something"));
+    Phrase is =
+        words
+            .of(bare(correction.what()))
+            .map(now -> Phrase.of("doubt.now", "was", was, "is", now))
+            .orElseGet(() -> Phrase.of("doubt.taken-back", "was", was));
+    var day = new Phrase.Day(correction.at());
+    return writing.say(
+        people.names(staff).values().stream()
+            .findFirst()
+            .map(name -> Phrase.of("doubt.by", "what", is, "name", name, "day", day))
+            .orElseGet(() -> Phrase.of("doubt.on", "what", is, "day", day)));
   }
 
   /** Without what was written to the learner about it. */
@@ -152,14 +175,18 @@ public class Decisions {
           int b = badge <= 0 ? CourseIndex.UNKNOWN : index.number(new BadgeId(badge));
           if (b == CourseIndex.UNKNOWN) throw Problem.notFound("badge");
           if (!w.progress().inDoubt().contains(b))
-            throw Problem.conflict("This has been decided meanwhile, or its ground is back.");
+            throw Problem.conflict("this-has-been-decided-meanwhile");
           var id = new BadgeId(badge);
           name[0] = index.badge(b).name();
           return List.of(keep ? new Fact.BadgeKept(id, reason) : new Fact.BadgeRevoked(id, reason));
         });
     word.map(String::strip)
         .filter(text -> !text.isEmpty())
-        .ifPresent(
-            text -> letters.write(seat, List.of(enrolment), "Your badge “" + name[0] + "”", text));
+        .ifPresent(text ->
+            letters.write(
+                seat,
+                List.of(enrolment),
+                institutions.say(Phrase.of("letter.badge", "badge", name[0])),
+                text));
   }
 }

@@ -24,6 +24,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
+import yendrik.core.words.Phrase;
 import yendrik.schema.tables.records.LetterRecord;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Seat;
@@ -80,7 +81,7 @@ public class Letters {
     List<Learners.Snapshot> to =
         enrolments.stream().distinct().map(e -> learners.one(seat, e)).toList();
     if (to.stream().anyMatch(l -> l.person() == seat.person().id()))
-      throw Problem.field("learners", "You are among them. Untick yourself; nothing was sent.");
+      throw Problem.field("learners", "you-are-among-them-untick");
     for (Learners.Snapshot learner : to) {
       Walk walk = walks.see(learner.enrolment());
       var now = clock.instant();
@@ -100,11 +101,12 @@ public class Letters {
   private static String personal(String text, Learners.Snapshot learner, Walk walk, Seat seat) {
     String first = learner.name().split(" ")[0];
     return text.replace("{name}", first)
-        .replace("{open}", open(walk.progress()))
+        .replace("{open}", open(walk))
         .replace("{me}", seat.person().name());
   }
 
-  private static String open(Progress progress) {
+  private static String open(Walk walk) {
+    Progress progress = walk.progress();
     var lines = new StringBuilder();
     for (int s = 0; s < progress.course().index().steps(); s++) {
       var state = progress.bead(s).state();
@@ -113,7 +115,9 @@ public class Letters {
       if (todo && progress.counts(s) && progress.sight().open(s))
         lines.append("- ").append(progress.course().index().step(s).name()).append('\n');
     }
-    return lines.isEmpty() ? "nothing at the moment" : lines.toString().stripTrailing();
+    return lines.isEmpty()
+        ? walk.writing().say(Phrase.of("letter.nothing-open"))
+        : lines.toString().stripTrailing();
   }
 
   /**

@@ -38,7 +38,7 @@ class MessageController {
   }
 
   record MessageEdit(
-      @NotBlank(message = "write something first") @Size(max = 20_000) String body) {}
+      @NotBlank(message = "write-something-first") @Size(max = 20_000) String body) {}
 
   @PostMapping("/{person}")
   @Needs(Right.LEARN)

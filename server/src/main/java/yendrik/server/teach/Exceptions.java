@@ -19,7 +19,7 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
-import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -62,34 +62,33 @@ public class Exceptions {
   private static void doesSomething(Progress progress, String name, Fact.AtStep exception) {
     CourseIndex index = progress.course().index();
     int s = index.number(exception.step());
-    if (s == CourseIndex.UNKNOWN) throw Problem.field("step", "There is no such step.");
+    if (s == CourseIndex.UNKNOWN) throw Problem.field("step", "there-is-no-such-step");
     Step step = index.step(s);
     StepState state = progress.bead(s).state();
     String quoted = "“" + step.name() + "”";
     if (state == StepState.UNPUBLISHED)
-      throw Problem.conflict(quoted + " is not published. Publish it first.");
+      throw Problem.conflict("is-not-published-publish-it", "step", quoted);
     if (state == StepState.NOT_FOR_THEM)
-      throw Problem.conflict(
-          quoted + " is not given to " + name + ". Change its audience or their groups.");
-    if (progress.record().left()) throw Problem.conflict(name + " has left the course.");
+      throw Problem.conflict("is-not-given-to-change", "step", quoted, "name", name);
+    if (progress.record().left()) throw Problem.conflict("has-left-the-course", "name", name);
     switch (exception) {
       case Fact.Opened _ -> {
         if (progress.sight().open(s))
-          throw Problem.conflict(quoted + " is open for " + name + " already.");
+          throw Problem.conflict("is-open-for-already", "step", quoted, "name", name);
       }
       case Fact.Excused _ -> {
         if (state == StepState.DONE)
-          throw Problem.conflict(name + " has done " + quoted + " already.");
+          throw Problem.conflict("has-done-already", "name", name, "step", quoted);
         if (progress.record().excused(s))
-          throw Problem.conflict(name + " is excused from " + quoted + " already.");
+          throw Problem.conflict("is-excused-from-already", "name", name, "step", quoted);
       }
       case Fact.DueMoved moved -> {
         if (progress.record().due(s) == moved.due().toEpochMilli())
-          throw Problem.conflict(quoted + " is due then already.");
+          throw Problem.conflict("is-due-then-already", "step", quoted);
       }
       case Fact.AttemptsAdded _ -> {
         if (step.scoring().attempts() == 0)
-          throw Problem.conflict(quoted + " may be tried any number of times.");
+          throw Problem.conflict("may-be-tried-any-number", "step", quoted);
       }
       default -> throw new IllegalArgumentException("no exception: " + exception);
     }
@@ -136,13 +135,18 @@ public class Exceptions {
   }
 
   private static String says(Fact.AtStep what, Walk walk) {
-    return switch (what) {
-      case Fact.Opened _ -> "opened";
-      case Fact.Excused f -> f.reason().isBlank() ? "excused" : "excused: " + f.reason();
-      case Fact.DueMoved f -> "due " + walk.dates().moment(f.due());
-      case Fact.AttemptsAdded f -> Numbers.count(f.attempts(), "more attempt");
-      default -> "";
-    };
+    Phrase says =
+        switch (what) {
+          case Fact.Opened _ -> Phrase.of("exception.opened");
+          case Fact.Excused f ->
+              f.reason().isBlank()
+                  ? Phrase.of("exception.excused")
+                  : Phrase.of("exception.excused-why", "why", f.reason());
+          case Fact.DueMoved f -> Phrase.of("exception.due", "due", f.due());
+          case Fact.AttemptsAdded f -> Phrase.of("exception.attempts", "n", f.attempts());
+          default -> Phrase.NONE;
+        };
+    return walk.writing().say(says);
   }
 
   private record Place(StepId step, Fact.Grant grant) {}
@@ -189,6 +193,6 @@ public class Exceptions {
     return standing(walk).stream()
         .filter(f -> f.id().value() == fact)
         .findFirst()
-        .orElseThrow(() -> Problem.conflict("This exception does not stand any more."));
+        .orElseThrow(() -> Problem.conflict("this-exception-does-not-stand"));
   }
 }

@@ -262,15 +262,13 @@ public class Marking {
           int s = number(walk, step);
           Step design = walk.progress().course().index().step(s);
           if (!Kinds.of(design.kind()).handedIn())
-            throw Problem.conflict("This step is not handed in.");
+            throw Problem.conflict("this-step-is-not-handed");
           int newest = WorkStrand.of(walk.progress().record()).version(s);
-          if (newest == 0) throw Problem.conflict("Nothing has been handed in yet.");
-          if (newest != version)
-            throw Problem.conflict(
-                "A newer version has been handed in meanwhile. Open it and read that one.");
+          if (newest == 0) throw Problem.conflict("nothing-has-been-handed-in");
+          if (newest != version) throw Problem.conflict("a-newer-version-has-been");
           double of = design.scoring().points();
           if (!(points >= 0 && points <= of))
-            throw Problem.field("points", "Give 0 to " + of + " points.");
+            throw Problem.field("points", "give-0-to-points", "of", of);
           List<Fact.What> whats = new ArrayList<>();
           whats.add(new WorkFact.Marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
@@ -331,10 +329,10 @@ public class Marking {
           int s = number(walk, step);
           Step design = walk.progress().course().index().step(s);
           if (!Kinds.of(design.kind()).withStaff())
-            throw Problem.conflict("Only a practical is signed off.");
+            throw Problem.conflict("only-a-practical-is-signed");
           if (walk.progress().bead(s).state() == StepState.DONE) {
             if (signedOff(walk, design.id(), seat, comment)) return List.of();
-            throw Problem.conflict("This practical is signed off already.");
+            throw Problem.conflict("this-practical-is-signed-off");
           }
           List<Fact.What> whats = new ArrayList<>();
           whats.add(new SignOffFact.SignedOff(design.id(), comment));
@@ -361,7 +359,7 @@ public class Marking {
         walk.ready()
             .document()
             .rubric(step.id())
-            .orElseThrow(() -> Problem.field("rubric", "This step has no rubric."));
+            .orElseThrow(() -> Problem.field("rubric", "this-step-has-no-rubric"));
     List<Fact.What> whats = new ArrayList<>();
     int design = walk.practice() ? 0 : walk.ready().version();
     whats.add(new WorkFact.Assessed(step.id(), version, rubric.id(), design, met));
@@ -376,8 +374,7 @@ public class Marking {
                 Optional.of(shown.comment()).filter(c -> !c.isEmpty()),
                 Optional.of(shown.criterion())));
     } catch (Refusal e) {
-      throw Problem.field(
-          "rubric", e.getMessage() + ". It was changed meanwhile; open the work again.");
+      throw Problem.field("rubric", "it-was-changed-meanwhile-open", "why", e.reason());
     }
     return whats;
   }
@@ -388,10 +385,10 @@ public class Marking {
     List<Fact.What> rated = new ArrayList<>();
     levels.forEach((id, level) -> {
       boolean tied = step.evidenceFor().stream().anyMatch(t -> t.outcome().value() == id);
-      if (!tied) throw Problem.field("levels", "This step gives no evidence of that outcome.");
+      if (!tied) throw Problem.field("levels", "this-step-gives-no-evidence");
       Outcome outcome = index.outcome(index.number(new OutcomeId(id)));
       if (level < 0 || level > outcome.scale().top())
-        throw Problem.field("levels", outcome.code() + " has no such level.");
+        throw Problem.field("levels", "has-no-such-level", "outcome", outcome.code());
       int key = outcome.scale().key(level);
       rated.add(new Fact.Rated(outcome.id(), key, Optional.of(step.id()), version));
     });

@@ -288,11 +288,11 @@ public class Registers {
     List<AttendanceStatus> statuses = statuses(seat);
     for (Optional<Long> mark : marks.values())
       if (mark.isPresent() && !is(_ -> true, statuses, mark.get()))
-        throw Problem.field("marks", "There is no such status in this course.");
+        throw Problem.field("marks", "there-is-no-such-status");
     for (long enrolment : marks.keySet().stream().sorted().toList()) {
       Learners.Snapshot learner = learners.one(seat, enrolment);
       if (!session.concerns(learner.summary().groups()))
-        throw Problem.field("marks", learner.name() + " is not in the group of this session.");
+        throw Problem.field("marks", "is-not-in-the-group", "learner", learner.name());
       mark(seat, session, learner, requireNonNull(marks.get(enrolment)), statuses);
     }
   }
@@ -305,8 +305,7 @@ public class Registers {
       List<AttendanceStatus> statuses) {
     boolean early = clock.instant().isBefore(session.startsAt().minus(EARLY));
     if (early && status.filter(s -> is(AttendanceStatus::counts, statuses, s)).isPresent())
-      throw Problem.conflict(
-          "This session has not begun. Until then only notice of absence can be taken.");
+      throw Problem.conflict("this-session-has-not-begun");
     Optional<Long> by = Optional.of(seat.person().id());
     if (Optional.ofNullable(learner.summary().marks().get(session.id())).equals(status)) return;
     walks.change(
@@ -329,15 +328,12 @@ public class Registers {
   public List<SessionView> add(Seat seat, Series series) {
     mustEdit(seat);
     checkGroup(seat, series.group());
-    if (series.until().isBefore(series.from()))
-      throw Problem.field("until", "It must end on or after its first day.");
+    if (series.until().isBefore(series.from())) throw Problem.field("until", "it-must-end-on-or");
     ZoneId zone = zone(seat);
     List<Instant> starts = starts(series, zone);
-    if (starts.isEmpty())
-      throw Problem.field("days", "None of these weekdays lies between the two dates.");
+    if (starts.isEmpty()) throw Problem.field("days", "none-of-these-weekdays-lies");
     if (starts.size() > MOST_SESSIONS)
-      throw Problem.field(
-          "until", "That makes more than " + MOST_SESSIONS + " sessions. Choose an earlier date.");
+      throw Problem.field("until", "that-makes-more-than-sessions", "most", MOST_SESSIONS);
     List<Long> ids = new ArrayList<>();
     for (Instant start : starts)
       ids.add(
@@ -385,7 +381,7 @@ public class Registers {
     Session before = one(seat, id);
     boolean marked = view(before, learners.of(seat), statuses(seat)).marked() > 0;
     if (marked && !before.group().equals(group))
-      throw Problem.field("group", "Its register has marks. Add another session for that group.");
+      throw Problem.field("group", "its-register-has-marks-add");
     int rows =
         db.update(SESSION)
             .set(SESSION.NAME, name.strip())
@@ -404,9 +400,7 @@ public class Registers {
   public void remove(Seat seat, long id) {
     mustEdit(seat);
     int marked = view(one(seat, id), learners.of(seat), statuses(seat)).marked();
-    if (marked > 0)
-      throw Problem.conflict(
-          "Its register has " + marked + " marks. Take them back before you take it away.");
+    if (marked > 0) throw Problem.conflict("its-register-has-marks-take", "marked", marked);
     db.update(SESSION).set(SESSION.DELETED_AT, clock.instant()).where(SESSION.ID.eq(id)).execute();
   }
 
@@ -421,8 +415,7 @@ public class Registers {
   }
 
   private static void mustEdit(Seat seat) {
-    if (!mayEdit(seat))
-      throw Problem.forbidden("Sessions are planned by designers and facilitators.");
+    if (!mayEdit(seat)) throw Problem.forbidden("sessions-are-planned-by-designers");
   }
 
   private void checkGroup(Seat seat, Optional<Long> group) {
@@ -432,7 +425,7 @@ public class Registers {
               LEARNER_GROUP,
               LEARNER_GROUP.ID.eq(id),
               LEARNER_GROUP.COURSE_ID.eq(seat.course().value()));
-      if (!there) throw Problem.field("group", "There is no such group in this course.");
+      if (!there) throw Problem.field("group", "there-is-no-such-group");
     });
   }
 }

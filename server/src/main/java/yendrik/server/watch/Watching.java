@@ -39,11 +39,11 @@ import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.LevelHistory;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.LevelWords;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.time.TimeFact;
 import yendrik.core.watch.Reasons;
+import yendrik.core.words.Phrase;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
@@ -122,8 +122,8 @@ class Watching {
         progress.share(),
         done,
         all,
-        flags(progress),
-        levels(progress),
+        flags(walk),
+        levels(walk),
         badges(walk),
         days(walk),
         attendance(progress.record()),
@@ -137,7 +137,8 @@ class Watching {
         : Optional.of(new AttendanceView(record.sessionsAttended(), record.sessionsCounted()));
   }
 
-  private static List<FlagView> flags(Progress progress) {
+  private static List<FlagView> flags(Walk walk) {
+    Progress progress = walk.progress();
     List<FlagView> flags = new ArrayList<>();
     for (int f = 0; f < progress.course().flags(); f++) {
       int flag = f;
@@ -148,12 +149,13 @@ class Watching {
                   new FlagView(
                       progress.course().design().flags().get(flag).name(),
                       since,
-                      new Reasons(progress).of(flag))));
+                      new Reasons(progress, walk.writing()).of(flag))));
     }
     return flags;
   }
 
-  private static LevelView level(LearnerRecord record, int o) {
+  private static LevelView level(Walk walk, int o) {
+    LearnerRecord record = walk.progress().record();
     Outcome outcome = record.index().outcome(o);
     int level = record.level(o).orElse(-1);
     return new LevelView(
@@ -161,15 +163,17 @@ class Watching {
         outcome.code(),
         outcome.name(),
         level,
-        level < 0 ? "no evidence yet" : outcome.scale().levels().get(level).name(),
+        level < 0
+            ? walk.writing().say(Phrase.of("evidence.none"))
+            : outcome.scale().levels().get(level).name(),
         outcome.scale().levels().size(),
         outcome.scale().mastery());
   }
 
-  private static List<LevelView> levels(Progress progress) {
-    CourseIndex index = progress.course().index();
+  private static List<LevelView> levels(Walk walk) {
+    CourseIndex index = walk.index();
     List<LevelView> views = new ArrayList<>();
-    for (int o = 0; o < index.outcomes(); o++) views.add(level(progress.record(), o));
+    for (int o = 0; o < index.outcomes(); o++) views.add(level(walk, o));
     return views;
   }
 
@@ -210,8 +214,8 @@ class Watching {
     for (Fact fact : standing) fact.by().map(PersonId::value).ifPresent(authors::add);
     Map<Long, String> names = people.names(authors);
     CourseDesign design = walk.progress().course().design();
-    Dates dates = walk.dates();
-    var words = new FactWords(design, sessions.names(walk.course(), dates), dates);
+    var words =
+        new FactWords(design, sessions.names(walk.course(), walk.writing()), walk.writing());
     List<Happened> all = new ArrayList<>();
     for (Fact fact : standing.reversed()) {
       if (!which.test(fact)) continue;
@@ -262,7 +266,7 @@ class Watching {
     Bead bead = progress.bead(s);
     Set<Long> staff = new HashSet<>();
     walk.facts().forEach(f -> f.by().ifPresent(p -> staff.add(p.value())));
-    var explaining = Explaining.toStaff(progress, people.names(staff));
+    var explaining = Explaining.toStaff(walk, people.names(staff));
     int left = AttemptsStrand.of(progress.record()).left(s);
     return new BeadView(
         enrolment,
@@ -274,7 +278,7 @@ class Watching {
         bead.state(),
         bead.overdue(),
         bead.outOfReach(),
-        turn(progress, s, bead, snapshot.name()),
+        walk.writing().say(turn(progress, s, bead, snapshot.name())),
         Explaining.moment(progress.record().due(s)),
         left == Integer.MAX_VALUE ? -1 : left,
         explaining.whatIsMissing(s),
@@ -282,18 +286,13 @@ class Watching {
         happened(walk, f -> f.what() instanceof Fact.AtStep at && at.step().equals(design.id())));
   }
 
-  private static String turn(Progress progress, int s, Bead bead, String name) {
+  private static Phrase turn(Progress progress, int s, Bead bead, String name) {
     if (bead.state() == StepState.DONE || bead.state() == StepState.EXCUSED)
-      return "Nothing is left to do.";
-    if (bead.state() == StepState.NOT_FOR_THEM) return "This step does not exist for " + name + ".";
-    if (bead.outOfReach()) return "Staff must act: it is out of reach otherwise.";
+      return Phrase.of("turn.nothing-left");
+    if (bead.state() == StepState.NOT_FOR_THEM) return Phrase.of("turn.not-for", "name", name);
+    if (bead.outOfReach()) return Phrase.of("turn.out-of-reach");
     Turn turn = bead.state() == StepState.WAITING ? Turn.STAFF : progress.sight().turn(s);
-    return switch (turn) {
-      case LEARNER -> "It is " + name + "’s turn.";
-      case STAFF -> "It is staff’s turn.";
-      case CLOCK -> "It waits for its date.";
-      case NOBODY -> "Nobody has to act.";
-    };
+    return Phrase.of("turn." + turn.name(), "name", name);
   }
 
   private static List<String> names(Scale scale) {
@@ -314,24 +313,25 @@ class Watching {
     Levels.Reckoning reckoning = Levels.reckon(outcome.levelRule(), evidence);
     List<PieceView> pieces =
         reckoning.pieces().reversed().stream()
-            .map(c -> piece(c, outcome.scale(), index, names))
+            .map(c -> piece(c, outcome.scale(), walk, names))
             .toList();
     LearnerRecord record = walk.progress().record();
+    var words = new LevelWords(walk.writing());
     return new CellView(
         walk.person(),
         snapshot.name(),
         outcome.code(),
         outcome.name(),
-        LevelWords.method(outcome, index, walk.dates()),
+        words.method(outcome, index),
         outcome.madeOf().isPresent()
             ? Optional.empty()
-            : LevelWords.sum(outcome.levelRule(), outcome.scale(), evidence),
-        LevelWords.change(record, o),
+            : words.sum(outcome.levelRule(), outcome.scale(), evidence),
+        words.change(record, o),
         record.level(o).orElse(-1),
         names(outcome.scale()),
         outcome.scale().mastery(),
         pieces,
-        Arrays.stream(index.parts(o)).mapToObj(part -> level(record, part)).toList(),
+        Arrays.stream(index.parts(o)).mapToObj(part -> level(walk, part)).toList(),
         Instant.ofEpochMilli(record.enrolledAt()),
         LevelHistory.of(record, o).stream()
             .map(m -> new MoveView(Instant.ofEpochMilli(m.at()), m.level()))
@@ -339,17 +339,19 @@ class Watching {
   }
 
   private static PieceView piece(
-      Levels.Counted counted, Scale scale, CourseIndex index, Map<Long, String> names) {
+      Levels.Counted counted, Scale scale, Walk walk, Map<Long, String> names) {
     Evidence e = counted.piece();
     return new PieceView(
         Instant.ofEpochMilli(e.at()),
         e.level(),
         scale.levels().get(e.level()).name(),
         e.step()
-            .flatMap(id -> index.design().step(id))
+            .flatMap(id -> walk.index().design().step(id))
             .map(Step::name)
-            .orElse("a note outside any step"),
-        e.by().map(p -> names.getOrDefault(p.value(), "")).orElse("the quiz"),
+            .orElseGet(() -> walk.writing().say(Phrase.of("evidence.outside"))),
+        e.by()
+            .map(p -> names.getOrDefault(p.value(), ""))
+            .orElseGet(() -> walk.writing().say(Phrase.of("evidence.quiz"))),
         e.weight(),
         counted.use(),
         counted.share(),
@@ -371,7 +373,7 @@ class Watching {
               s.name(),
               Explaining.moment(w.progress().record().lastHere()),
               w.progress().share(),
-              flags(w.progress()),
+              flags(w),
               letters(seat, w.person()));
         })
         .filter(f -> !f.flags().isEmpty())

@@ -15,45 +15,43 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
-import yendrik.core.rule.words.Dates;
 import yendrik.core.rule.words.Grounds;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Ground;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Writing;
 
 /** Says for one learner what a rule comes to, to the learner or to staff. */
 public final class Explaining {
   private final Progress progress;
   private final Wording wording;
+  private final Writing writing;
 
-  /** Said in the place of what a learner may not know of. */
-  public static final String HIDDEN = "something that you do not see yet";
+  /** The id of what is said in the place of what a learner may not know of. */
+  private static final String HIDDEN = "hidden";
 
   private final boolean toLearner;
   private final Known known;
   private final Map<Long, String> names;
 
-  private Explaining(Progress progress, boolean toLearner, Map<Long, String> names) {
-    this.progress = progress;
+  private Explaining(Walk walk, boolean toLearner, Map<Long, String> names) {
+    progress = walk.progress();
+    writing = walk.writing();
     this.toLearner = toLearner;
     this.names = names;
     known = new Known(progress);
-    wording = new Wording(progress.course().design(), dates(progress));
+    wording = new Wording(progress.course().design(), writing);
   }
 
-  public static Explaining toLearner(Progress progress) {
-    return new Explaining(progress, true, Map.of());
+  public static Explaining toLearner(Walk walk) {
+    return new Explaining(walk, true, Map.of());
   }
 
   /**
    * @param names of staff by id, for saying on whose word something rests
    */
-  public static Explaining toStaff(Progress progress, Map<Long, String> names) {
-    return new Explaining(progress, false, names);
-  }
-
-  /** How dates are written to whoever looks at a way now. */
-  public static Dates dates(Progress progress) {
-    return Dates.of(progress.course().design(), progress.asOf());
+  public static Explaining toStaff(Walk walk, Map<Long, String> names) {
+    return new Explaining(walk, false, names);
   }
 
   /**
@@ -90,8 +88,8 @@ public final class Explaining {
   }
 
   /** Nothing but the verdict, and one such part for all of them. */
-  private static Part hidden(Verdict verdict) {
-    return simple("hidden", HIDDEN, verdict, Turn.NOBODY);
+  private Part hidden(Verdict verdict) {
+    return simple(HIDDEN, Phrase.of("explain.hidden"), verdict, Turn.NOBODY);
   }
 
   private List<Part> parts(Explained e, RuleAt at) {
@@ -99,7 +97,7 @@ public final class Explaining {
     for (Explained part : e.parts())
       if (!passedOver(part)) {
         Part made = part(part, at);
-        if (!made.says().equals(HIDDEN) || !parts.contains(made)) parts.add(made);
+        if (!made.id().equals(HIDDEN) || !parts.contains(made)) parts.add(made);
       }
     return parts;
   }
@@ -123,7 +121,7 @@ public final class Explaining {
     }
     return new Part(
         e.condition().id().value(),
-        Wording.joint(e.condition()),
+        wording.joint(e.condition()),
         subject,
         says,
         e.verdict(),
@@ -135,8 +133,14 @@ public final class Explaining {
   }
 
   private String ground(Ground ground) {
-    String by = ground.by().map(id -> names.get(id.value())).map(name -> " by " + name).orElse("");
-    return ground.what() + by + ", " + dates(progress).day(ground.at());
+    var day = new Phrase.Day(ground.at());
+    return writing.say(
+        ground
+            .by()
+            .map(id -> names.get(id.value()))
+            .map(name ->
+                Phrase.of("ground.by-staff", "what", ground.what(), "name", name, "day", day))
+            .orElseGet(() -> Phrase.of("ground.by", "what", ground.what(), "day", day)));
   }
 
   /**
@@ -154,7 +158,7 @@ public final class Explaining {
     step.window()
         .from()
         .filter(from -> from.isAfter(progress.asOf()))
-        .ifPresent(from -> missing.add(date("wait until ", from)));
+        .ifPresent(from -> missing.add(date(from)));
     step.window()
         .until()
         .filter(until -> !until.isAfter(progress.asOf()))
@@ -170,26 +174,29 @@ public final class Explaining {
           && !progress.sight().doneByWaiver(b)
           && progress.doneAt(b).isEmpty()) {
         if (toLearner && !known.step(b)) return Optional.of(hidden(Verdict.NOT_YET));
-        String name = "“" + progress.course().index().step(b).name() + "”";
-        String says = toLearner ? "finish " + name : "comes after " + name + " in the strict order";
+        Phrase name = Phrase.quoted(progress.course().index().step(b).name());
+        Phrase says = Phrase.of(toLearner ? "explain.finish" : "explain.comes-after", "step", name);
         return Optional.of(simple("order", says, Verdict.NOT_YET, progress.sight().turn(b)));
       }
     return Optional.empty();
   }
 
-  private Part date(String words, Instant moment) {
-    String says = words + dates(progress).moment(moment);
-    return new Part(
-        "window", "", "", says, Verdict.NOT_YET, 0, Turn.CLOCK, "", Optional.of(moment), List.of());
+  private Part date(Instant moment) {
+    Phrase says = Phrase.of("explain.wait-until", "moment", moment);
+    return part("window", says, Verdict.NOT_YET, Turn.CLOCK, Optional.of(moment));
   }
 
   private Part over(Instant until) {
-    String says = "be there before " + dates(progress).moment(until);
+    Phrase says = Phrase.of("explain.be-there-before", "moment", until);
     return simple("window-end", says, Verdict.OUT_OF_REACH, Turn.STAFF);
   }
 
-  private static Part simple(String id, String says, Verdict verdict, Turn turn) {
-    return new Part(id, "", "", says, verdict, 0, turn, "", Optional.empty(), List.of());
+  private Part simple(String id, Phrase says, Verdict verdict, Turn turn) {
+    return part(id, says, verdict, turn, Optional.empty());
+  }
+
+  private Part part(String id, Phrase says, Verdict verdict, Turn turn, Optional<Instant> next) {
+    return new Part(id, "", "", writing.say(says), verdict, 0, turn, "", next, List.of());
   }
 
   /** When something happened, as an optional moment. */

@@ -7,19 +7,22 @@ import static yendrik.schema.Tables.PERSON;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Facts;
+import yendrik.core.words.Phrase;
 import yendrik.server.design.Designs;
 import yendrik.server.design.DraftMark;
 import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.People;
 
 /**
@@ -38,8 +41,16 @@ public class Publishing {
   private final Walks walks;
   private final People people;
   private final Clock clock;
+  private final Institutions institutions;
 
-  Publishing(DSLContext db, Designs designs, Walks walks, People people, Clock clock) {
+  Publishing(
+      DSLContext db,
+      Designs designs,
+      Walks walks,
+      People people,
+      Institutions institutions,
+      Clock clock) {
+    this.institutions = institutions;
     this.db = db;
     this.designs = designs;
     this.walks = walks;
@@ -67,8 +78,8 @@ public class Publishing {
   public Impact impact(CourseId course) {
     Designs.Ready draft = designs.fitToPublish(course);
     List<Long> enrolments = walks.learners(course);
-    Map<String, List<String>> gains = new TreeMap<>();
-    Map<String, List<String>> losses = new TreeMap<>();
+    Map<Phrase, List<String>> gains = new HashMap<>();
+    Map<Phrase, List<String>> losses = new HashMap<>();
     for (int from = 0; from < enrolments.size(); from += AT_ONCE) {
       List<Walk> some =
           walks.seeAll(enrolments.subList(from, Math.min(from + AT_ONCE, enrolments.size())));
@@ -84,8 +95,9 @@ public class Publishing {
       }
     }
     List<Change> changes = new ArrayList<>();
-    losses.forEach((what, who) -> changes.add(new Change(what, true, who)));
-    gains.forEach((what, who) -> changes.add(new Change(what, false, who)));
+    losses.forEach((what, who) -> changes.add(new Change(institutions.say(what), true, who)));
+    gains.forEach((what, who) -> changes.add(new Change(institutions.say(what), false, who)));
+    changes.sort(Comparator.comparing(Change::loss).reversed().thenComparing(Change::what));
     return new Impact(
         designs.mark(draft.document()).text(),
         designs.changed(course, draft.document()),
@@ -103,10 +115,7 @@ public class Publishing {
     lock(course);
     Designs.Ready draft = designs.fitToPublish(course);
     List<String> since = designs.changedSince(seen, draft.document());
-    if (!since.isEmpty())
-      throw Problem.changedSince(
-          "The draft has been changed since you looked at it: " + String.join(", ", since) + ".",
-          since);
+    if (!since.isEmpty()) throw Problem.changedSince(since);
     return publish(course, by, draft);
   }
 
@@ -126,9 +135,9 @@ public class Publishing {
 
   private int publish(CourseId course, long by, Designs.Ready draft) {
     if (draft.document().design().steps().findAny().isEmpty())
-      throw Problem.conflict("There is nothing to publish yet. Add a module with a step first.");
+      throw Problem.conflict("there-is-nothing-to-publish");
     if (designs.changed(course, draft.document()).isEmpty())
-      throw Problem.conflict("Nothing has changed since the last publication.");
+      throw Problem.conflict("nothing-has-changed-since-the");
     Instant now = clock.instant();
     int version = draft.version();
     db.insertInto(COURSE_VERSION)

@@ -30,7 +30,7 @@ class RosterController {
   }
 
   record RosterEdit(
-      @NotEmpty(message = "write at least one address") @Size(max = 2000) List<String> emails) {}
+      @NotEmpty(message = "write-at-least-one-address") @Size(max = 2000) List<String> emails) {}
 
   /**
    * @param there addresses of those who were enrolled already

@@ -12,7 +12,8 @@ import org.jooq.Record;
 import org.springframework.stereotype.Repository;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.SessionId;
-import yendrik.core.rule.words.Dates;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Writing;
 import yendrik.schema.tables.records.SessionRecord;
 
 /** The sessions of a course. What was marked in their registers are facts of the learners. */
@@ -56,12 +57,16 @@ public class Sessions {
   }
 
   /** What sessions are called, also those that were taken away: "Bench evening, Tue 24 Nov". */
-  public Map<SessionId, String> names(CourseId course, Dates dates) {
+  public Map<SessionId, String> names(CourseId course, Writing writing) {
     Map<SessionId, String> names = new HashMap<>();
     db.selectFrom(SESSION)
         .where(SESSION.COURSE_ID.eq(course.value()))
         .forEach(s ->
-            names.put(new SessionId(s.getId()), s.getName() + ", " + dates.day(s.getStartsAt())));
+            names.put(
+                new SessionId(s.getId()),
+                writing.say(
+                    Phrase.of(
+                        "session", "name", s.getName(), "day", new Phrase.Day(s.getStartsAt())))));
     return names;
   }
 

@@ -7,7 +7,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.words.Dates;
+import yendrik.core.words.Writing;
 import yendrik.server.design.Content;
 import yendrik.server.design.Designs;
 import yendrik.server.design.RubricForms;
@@ -17,6 +17,7 @@ import yendrik.server.design.RubricForms;
  *
  * @param known the facts, read when they are asked for
  * @param ready the design that the learner has
+ * @param writing how sentences and dates are written to whoever looks at this way now
  */
 public record Walk(
     long enrolment,
@@ -25,7 +26,8 @@ public record Walk(
     boolean practice,
     Progress progress,
     KnownFacts known,
-    Designs.Ready ready) {
+    Designs.Ready ready,
+    Writing writing) {
 
   /** All facts, corrections included. */
   public List<Fact> facts() {
@@ -50,10 +52,5 @@ public record Walk(
   /** What the work at a step is assessed with. */
   public Optional<RubricForms.Sheet> rubric(int s) {
     return ready.document().rubric(step(s).id()).map(r -> RubricForms.sheet(r, index().design()));
-  }
-
-  /** How dates are written to whoever looks at this way now. */
-  public Dates dates() {
-    return Explaining.dates(progress);
   }
 }

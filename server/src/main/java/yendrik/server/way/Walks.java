@@ -40,6 +40,7 @@ import yendrik.schema.tables.records.EnrolmentRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.live.Events;
 
 /**
@@ -60,6 +61,7 @@ public class Walks {
   private final Completions completions;
   private final Events events;
   private final WarmWays warm;
+  private final Institutions institutions;
   private final Clock clock;
 
   Walks(
@@ -69,6 +71,7 @@ public class Walks {
       Completions completions,
       Events events,
       WarmWays warm,
+      Institutions institutions,
       Clock clock) {
     this.db = db;
     this.facts = facts;
@@ -76,6 +79,7 @@ public class Walks {
     this.completions = completions;
     this.events = events;
     this.warm = warm;
+    this.institutions = institutions;
     this.clock = clock;
   }
 
@@ -92,7 +96,7 @@ public class Walks {
     Designs.Ready ready =
         designs
             .published(course)
-            .orElseThrow(() -> Problem.conflict("Publish the course before enrolling learners."));
+            .orElseThrow(() -> Problem.conflict("publish-the-course-before-enrolling"));
     Instant now = clock.instant();
     Optional<Long> id = insert(course, person, /* practice= */ false, ready.version(), now);
     if (id.isEmpty()) return enrolment(course, person).orElseThrow();
@@ -292,7 +296,8 @@ public class Walks {
             walk.practice(),
             progress,
             walk.known(),
-            ready);
+            ready,
+            walk.writing());
     EnrolmentRecord row = locked.row;
     boolean was = row.getCompletedAt() != null;
     Snapshot snapshot = Snapshot.of(progress, walk.practice() ? 0 : ready.version());
@@ -384,8 +389,7 @@ public class Walks {
         : designs.version(course, row.getDesignVersion());
   }
 
-  private static Walk walk(
-      EnrolmentRecord row, Progress progress, KnownFacts known, Designs.Ready ready) {
+  private Walk walk(EnrolmentRecord row, Progress progress, KnownFacts known, Designs.Ready ready) {
     return new Walk(
         row.getId(),
         new CourseId(row.getCourseId()),
@@ -393,7 +397,8 @@ public class Walks {
         row.getPractice(),
         progress,
         known,
-        ready);
+        ready,
+        institutions.writing(progress.course().design().zone(), progress.asOf()));
   }
 
   /** From what is kept; a made-up learner's draft may be another one than it was then. */

@@ -7,7 +7,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.look.Sight;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 
 /** Finds the facts that answers rest on. */
 public final class Grounds {
@@ -22,9 +22,12 @@ public final class Grounds {
       }
       case Leaf.OfOutcome ofOutcome -> ofOutcome(ofOutcome, sight);
       case Leaf.ModuleDone l ->
-          Ground.of("done", sight.moduleDoneAt(sight.record().index().number(l.module())));
-      case Leaf.QuietFor _ -> Ground.of("last here", sight.record().lastHere());
-      case Leaf.EnrolledFor _ -> Ground.of("enrolled", sight.record().enrolledAt());
+          Ground.of(
+              Phrase.of("ground.done"),
+              sight.moduleDoneAt(sight.record().index().number(l.module())));
+      case Leaf.QuietFor _ -> Ground.of(Phrase.of("ground.last-here"), sight.record().lastHere());
+      case Leaf.EnrolledFor _ ->
+          Ground.of(Phrase.of("ground.enrolled"), sight.record().enrolledAt());
       default -> Optional.empty();
     };
   }
@@ -32,7 +35,8 @@ public final class Grounds {
   private static Optional<Ground> ofStep(Leaf.OfStep leaf, int s, Sight sight) {
     return switch (leaf) {
       case Leaf.OfStrand of -> StepLeaf.of(of).ground(sight.record(), s);
-      case Leaf.StepDone _, Leaf.DaysSinceDone _ -> Ground.of("done", sight.doneAt(s));
+      case Leaf.StepDone _, Leaf.DaysSinceDone _ ->
+          Ground.of(Phrase.of("ground.done"), sight.doneAt(s));
     };
   }
 
@@ -41,7 +45,7 @@ public final class Grounds {
     int o = r.index().number(leaf.outcome());
     if (o == CourseIndex.UNKNOWN || r.level(o).isEmpty()) return Optional.empty();
     String name = r.index().outcome(o).scale().levels().get(r.level(o).getAsInt()).name();
-    String pieces = Numbers.count(r.pieces(o, 0), "piece") + " of evidence";
-    return Ground.of("now “" + name + "”, " + pieces, r.evidenceAt(o));
+    return Ground.of(
+        Phrase.of("ground.level", "level", name, "n", r.pieces(o, 0)), r.evidenceAt(o));
   }
 }

@@ -15,82 +15,94 @@ import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.LearnerRecord;
-import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Writing;
 
 /**
  * Says how a level was found and what would change it. Levels in sums are numbered from 1, the
  * weakest.
  */
 public final class LevelWords {
-  private LevelWords() {}
+  private final Writing writing;
+
+  /**
+   * @param writing how they are written
+   */
+  public LevelWords(Writing writing) {
+    this.writing = writing;
+  }
 
   /** How an outcome's level is found: "The best piece of evidence counts.". */
-  public static String method(Outcome outcome, CourseIndex index, Dates dates) {
-    return outcome
-        .madeOf()
-        .map(made -> composition(made, index))
-        .orElseGet(() -> rule(outcome.levelRule(), dates));
+  public String method(Outcome outcome, CourseIndex index) {
+    return writing.say(
+        outcome
+            .madeOf()
+            .map(made -> composition(made, index))
+            .orElseGet(() -> rule(outcome.levelRule())));
   }
 
-  private static String rule(LevelRule rule, Dates dates) {
-    String method =
+  private static Phrase rule(LevelRule rule) {
+    Phrase method =
         switch (rule.method()) {
-          case LevelMethod.MostRecent _ -> "The newest piece of evidence counts.";
-          case LevelMethod.Best _ -> "The best piece of evidence counts.";
-          case LevelMethod.Mean _ -> "The weighted mean of all evidence counts, a tie going down.";
-          case LevelMethod.RecencyWeighted m ->
-              "Newer pieces count more: the weight halves with every "
-                  + (m.halvesEvery() == 1 ? "piece." : m.halvesEvery() + " pieces.");
-          case LevelMethod.Secure m ->
-              "The level that " + m.times() + " of the last " + m.last() + " pieces reach counts.";
+          case LevelMethod.MostRecent _ -> Phrase.of("level.most-recent");
+          case LevelMethod.Best _ -> Phrase.of("level.best");
+          case LevelMethod.Mean _ -> Phrase.of("level.mean");
+          case LevelMethod.RecencyWeighted m -> Phrase.of("level.recency", "n", m.halvesEvery());
+          case LevelMethod.Secure m -> Phrase.of("level.secure", "n", m.times(), "of", m.last());
         };
-    String fewest = rule.fewest() == 1 ? "" : " From " + rule.fewest() + " pieces on.";
-    String since = rule.since().map(s -> " Evidence since " + dates.moment(s) + ".").orElse("");
-    return method + fewest + since;
+    Phrase fewest =
+        rule.fewest() == 1
+            ? method
+            : Phrase.of("level.fewest", "method", method, "n", rule.fewest());
+    return rule.since()
+        .map(since -> Phrase.of("level.since", "method", fewest, "since", since))
+        .orElse(fewest);
   }
 
-  private static String composition(Composition made, CourseIndex index) {
-    String parts = codes(made, index);
+  private static Phrase composition(Composition made, CourseIndex index) {
+    var parts =
+        new Phrase.Listed(
+            made.parts().stream()
+                .map(index::number)
+                .filter(n -> n != CourseIndex.UNKNOWN)
+                .map(n -> Phrase.text(index.outcome(n).code()))
+                .toList());
     return switch (made.how()) {
-      case Composition.All _ -> "At mastery when all of " + parts + " are.";
+      case Composition.All _ -> Phrase.of("level.all-of", "parts", parts);
       case Composition.AtLeast some ->
-          "At mastery when at least " + some.n() + " of " + parts + " are.";
-      case Composition.Mean _ -> "The mean of " + parts + ", once each has a level.";
-      case Composition.Lowest _ -> "The lowest of " + parts + ", once each has a level.";
+          Phrase.of("level.at-least-of", "n", some.n(), "parts", parts);
+      case Composition.Mean _ -> Phrase.of("level.mean-of", "parts", parts);
+      case Composition.Lowest _ -> Phrase.of("level.lowest-of", "parts", parts);
     };
-  }
-
-  private static String codes(Composition made, CourseIndex index) {
-    return made.parts().stream()
-        .map(index::number)
-        .filter(n -> n != CourseIndex.UNKNOWN)
-        .map(n -> index.outcome(n).code())
-        .collect(Collectors.joining(", "));
   }
 
   /**
    * The computation with its numbers: "(3 + 4 + 4) / 3 = 3.67, nearest level 4 of 4". Empty where
    * the level is that of a single piece, or where there is none.
    */
-  public static Optional<String> sum(LevelRule rule, Scale scale, List<Evidence> pieces) {
+  public Optional<String> sum(LevelRule rule, Scale scale, List<Evidence> pieces) {
     Levels.Reckoning reckoning = Levels.reckon(rule, pieces);
     if (reckoning.level().isEmpty()) return Optional.empty();
     List<Levels.Counted> counted =
         reckoning.pieces().stream().filter(c -> c.use() == Levels.Use.COUNTED).toList();
-    String result =
-        " = "
-            + number(reckoning.value() + 1)
-            + ", nearest level "
-            + (reckoning.level().getAsInt() + 1)
-            + " of "
-            + scale.levels().size();
-    return switch (rule.method()) {
-      case LevelMethod.Mean _ when counted.size() > 1 ->
-          Optional.of(mean(counted.stream().map(Levels.Counted::piece).toList()) + result);
-      case LevelMethod.RecencyWeighted _ when counted.size() > 1 ->
-          Optional.of(faded(counted) + result);
-      default -> Optional.empty();
-    };
+    if (counted.size() < 2) return Optional.empty();
+    Phrase result =
+        Phrase.of(
+            "level.sum",
+            "value",
+            number(reckoning.value() + 1),
+            "level",
+            reckoning.level().getAsInt() + 1,
+            "of",
+            scale.levels().size());
+    Optional<String> sum =
+        switch (rule.method()) {
+          case LevelMethod.Mean _ ->
+              Optional.of(mean(counted.stream().map(Levels.Counted::piece).toList()));
+          case LevelMethod.RecencyWeighted _ -> Optional.of(faded(counted));
+          default -> Optional.empty();
+        };
+    return sum.map(s -> writing.say(result.and("sum", s)));
   }
 
   /** With the weight of each piece as it was halved; that of the newest is whole. */
@@ -126,51 +138,52 @@ public final class LevelWords {
    * What would bring mastery to a learner, or take it from them: "1 more piece at “On my own”
    * brings mastery."
    */
-  public static List<String> change(LearnerRecord record, int outcome) {
+  public List<String> change(LearnerRecord record, int outcome) {
     Outcome o = record.index().outcome(outcome);
-    if (o.madeOf().isPresent()) return lacking(record, outcome, o);
+    return writing.say(
+        o.madeOf().isPresent() ? lacking(record, outcome) : change(record, outcome, o));
+  }
+
+  private static List<Phrase> change(LearnerRecord record, int outcome, Outcome o) {
     List<Evidence> pieces = record.evidence(outcome);
     Scale scale = o.scale();
-    List<String> words = new ArrayList<>();
+    List<Phrase> words = new ArrayList<>();
     int missing = Levels.reckon(o.levelRule(), pieces).missing();
-    if (missing > 0 && !pieces.isEmpty())
-      words.add(Numbers.count(missing, "more piece") + " before there is a level.");
+    if (missing > 0 && !pieces.isEmpty()) words.add(Phrase.of("level.before", "n", missing));
     boolean mastery = record.level(outcome).orElse(-1) >= scale.mastery();
     if (mastery)
       words.add(
           Levels.wouldTakeMastery(o.levelRule(), scale, pieces)
-              .map(c -> "A piece at " + name(scale, c.level()) + " would take mastery away.")
-              .orElse("No single piece of evidence can take mastery away."));
+              .map(c -> Phrase.of("level.takes", "level", name(scale, c.level())))
+              .orElse(Phrase.of("level.takes-none")));
     else
       words.add(
           Levels.wouldBringMastery(o.levelRule(), scale, pieces)
-              .map(c ->
-                  Numbers.count(c.pieces(), "more piece")
-                      + " at "
-                      + name(scale, c.level())
-                      + (c.pieces() == 1 ? " brings" : " bring")
-                      + " mastery.")
-              .orElse("It takes more pieces than can be said."));
+              .map(c -> Phrase.of("level.brings", "n", c.pieces(), "level", name(scale, c.level())))
+              .orElse(Phrase.of("level.brings-none")));
     return words;
   }
 
-  private static List<String> lacking(LearnerRecord record, int outcome, Outcome made) {
+  private static List<Phrase> lacking(LearnerRecord record, int outcome) {
     CourseIndex index = record.index();
     List<Composed.Part> levels = record.parts(outcome);
     int[] parts = index.parts(outcome);
-    List<String> words = new ArrayList<>();
+    List<Phrase> words = new ArrayList<>();
     for (int p = 0; p < parts.length; p++) {
       Composed.Part part = levels.get(p);
       int level = part.level().orElse(-1);
       if (level >= part.scale().mastery()) continue;
-      String now = level < 0 ? "no evidence yet" : "at " + name(part.scale(), level);
-      words.add("Not at mastery: " + index.outcome(parts[p]).code() + ", " + now + ".");
+      String code = index.outcome(parts[p]).code();
+      words.add(
+          level < 0
+              ? Phrase.of("level.part-lacks-evidence", "outcome", code)
+              : Phrase.of("level.part-lacks", "outcome", code, "level", name(part.scale(), level)));
     }
-    if (words.isEmpty() && made.madeOf().isPresent()) words.add("All parts are at mastery.");
+    if (words.isEmpty()) words.add(Phrase.of("level.parts-at-mastery"));
     return words;
   }
 
   private static String name(Scale scale, int level) {
-    return "“" + scale.levels().get(level).name() + "”";
+    return scale.levels().get(level).name();
   }
 }

@@ -24,7 +24,9 @@ import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.Offer;
+import yendrik.core.words.Catalogue;
 import yendrik.core.words.Sentence;
+import yendrik.core.words.Writing;
 
 /**
  * Proposes conditions for what a designer types: "quiz 60", "after 9 Nov", "SAFE own".
@@ -61,12 +63,13 @@ public final class Proposals {
   /**
    * @param today in the course's time zone; a date without a year is of this year, or of the next
    *     where the course had not begun by then; another year is proposed second
+   * @param catalogue in which they are said
    */
-  public Proposals(CourseDesign design, RuleAt at, LocalDate today) {
+  public Proposals(CourseDesign design, RuleAt at, LocalDate today, Catalogue catalogue) {
     this.design = design;
     this.at = at;
     this.today = today;
-    wording = new Wording(design, new Dates(design.zone(), today.getYear()));
+    wording = new Wording(design, new Writing(catalogue, design.zone(), today.getYear()));
   }
 
   /** A condition with what it says, ready to be taken. */

@@ -1,12 +1,11 @@
 package yendrik.core.rule.words;
 
-import static yendrik.core.words.Numbers.count;
-import static yendrik.core.words.Numbers.percent;
-import static yendrik.core.words.Sentence.you;
-
+import java.time.Instant;
 import java.util.List;
-import java.util.stream.Collectors;
+import java.util.Optional;
+import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
@@ -15,7 +14,11 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
+import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 import yendrik.core.words.Sentence;
+import yendrik.core.words.Writing;
 
 /**
  * Says rules in words. This is the only place where a condition becomes text, for staff and for
@@ -24,219 +27,196 @@ import yendrik.core.words.Sentence;
  */
 public final class Wording {
   private final CourseDesign design;
-  private final Dates dates;
+  private final Writing writing;
 
   /**
-   * @param dates how dates in rules are written
+   * @param writing how they are written
    */
-  public Wording(CourseDesign design, Dates dates) {
+  public Wording(CourseDesign design, Writing writing) {
     this.design = design;
-    this.dates = dates;
+    this.writing = writing;
   }
 
   /** One question, as it reads in the rule at a place. */
   public Sentence sentence(Leaf leaf, RuleAt at) {
+    Question asked = question(leaf, at);
+    String says = writing.say(asked.says());
+    String line = writing.say(asked.line());
+    if (leaf instanceof Leaf.Signal) return new Sentence("", says, says, says, line);
+    return new Sentence(
+        writing.say(asked.subject()),
+        says,
+        writing.say(asked.toDo()),
+        writing.say(asked.did()),
+        line);
+  }
+
+  private Question question(Leaf leaf, RuleAt at) {
     return switch (leaf) {
       case Leaf.OfStep ofStep -> ofStep(ofStep, at);
       case Leaf.OfOutcome ofOutcome -> ofOutcome(ofOutcome);
-      case Leaf.ModuleDone l ->
-          you(
-              module(l.module()),
-              "is done",
-              "finish " + module(l.module()),
-              "finished " + module(l.module()));
-      case Leaf.ModuleCount l -> {
-        String n = count(l.steps(), "step");
-        String m = module(l.module());
-        yield you(m, n + " or more done", "do " + n + " of " + m, "did " + n + " of " + m);
-      }
-      case Leaf.ModuleShare l -> {
-        String p = percent(l.share());
-        String m = module(l.module());
-        yield you(m, p + " or more done", "do " + p + " of " + m, "did " + p + " of " + m);
-      }
+      case Leaf.ModuleDone l -> ofModule(l.module(), "ask.module-done");
+      case Leaf.ModuleCount l -> ofModule(l.module(), "ask.module-count", "n", l.steps());
+      case Leaf.ModuleShare l ->
+          ofModule(l.module(), "ask.module-share", "share", Numbers.percent(l.share()));
       case Leaf.CourseComplete l -> {
-        String c =
+        Phrase course =
             l.course().equals(design.id())
-                ? "this course"
-                : design.otherCourses().getOrDefault(l.course(), "a course that is gone");
-        yield you(c, "is complete", "complete " + c, "completed " + c);
+                ? Phrase.of("ask.course-complete.this")
+                : named(Optional.ofNullable(design.otherCourses().get(l.course())), "gone.course");
+        yield Question.of(course, "ask.course-complete", "course", course);
       }
-      case Leaf.AttendanceRate l -> {
-        String p = percent(l.share());
-        yield you(
-            "attendance", p + " or more", "attend " + p + " of the sessions", "attended " + p);
-      }
-      case Leaf.SessionsAttended l -> {
-        String n = count(l.sessions(), "session");
-        yield you("attendance", n + " or more", "attend " + n, "attended " + n);
-      }
-      case Leaf.InGroup l -> {
-        String g = design.groups().getOrDefault(l.group(), "a group that is gone");
-        yield new Sentence("in group", g, "are given it by staff", "you were given it by staff");
-      }
+      case Leaf.AttendanceRate l ->
+          Question.of(
+              Phrase.of("ask.attendance"),
+              "ask.attendance-rate",
+              "share",
+              Numbers.percent(l.share()));
+      case Leaf.SessionsAttended l ->
+          Question.of(Phrase.of("ask.attendance"), "ask.sessions-attended", "n", l.sessions());
+      case Leaf.InGroup l ->
+          Question.of(
+              Phrase.of("ask.in-group"),
+              "ask.in-group",
+              "group",
+              named(Optional.ofNullable(design.groups().get(l.group())), "gone.group"));
       case Leaf.OneOf l ->
-          new Sentence(
-              "one of",
-              count(l.people().size(), "named learner"),
-              "are given it by staff",
-              "you were given it by staff");
+          Question.of(Phrase.of("ask.one-of"), "ask.one-of", "n", l.people().size());
       case Leaf.HoldsBadge l -> {
-        String b = design.badge(l.badge()).map(x -> x.name()).orElse("a badge that is gone");
-        yield you("badge " + b, "is held", "earn the badge " + b, "earned the badge " + b);
+        Phrase badge = named(design.badge(l.badge()).map(Badge::name), "gone.badge");
+        yield Question.of(
+            Phrase.of("ask.holds-badge", "badge", badge), "ask.holds-badge", "badge", badge);
       }
-      case Leaf.EnrolledFor l -> {
-        String d = count(l.days(), "day");
-        yield new Sentence(
-            "enrolled",
-            "for " + d,
-            "have been enrolled for " + d,
-            "you have been enrolled for " + d);
-      }
+      case Leaf.EnrolledFor l ->
+          Question.of(Phrase.of("ask.enrolled-for"), "ask.enrolled-for", "n", l.days());
       case Leaf.InTime l -> inTime(l);
       case Leaf.Signal signal -> signal(signal);
     };
   }
 
-  private Sentence ofStep(Leaf.OfStep leaf, RuleAt at) {
+  private Question ofModule(ModuleId id, String key, Object... with) {
+    Phrase module = named(design.module(id).map(CourseModule::name), "gone.module");
+    Question question = Question.of(module, key, with);
+    return new Question(module, key, question.says().and("module", module).with());
+  }
+
+  /** A name as it is, or what is said in the place of one that is gone. */
+  private static Phrase named(Optional<String> name, String gone) {
+    return name.map(Phrase::text).orElseGet(() -> Phrase.of(gone));
+  }
+
+  private Question ofStep(Leaf.OfStep leaf, RuleAt at) {
     boolean own = at.equals(new RuleAt.StepDone(leaf.step()));
-    StepNames names = own ? StepNames.own() : StepNames.of(step(leaf.step()), quoted(leaf.step()));
-    String name = names.subject();
-    String it = names.it();
+    StepNames names = own ? StepNames.own() : names(leaf.step());
     return switch (leaf) {
       case Leaf.OfStrand of -> StepLeaf.of(of).says(names);
-      case Leaf.StepDone _ -> you(name, "is done", "finish " + it, "finished " + it);
-      case Leaf.DaysSinceDone l -> {
-        String d = count(l.days(), "day");
-        String says = "done " + d + " ago or more";
-        yield new Sentence(
-            name,
-            says,
-            "finished " + it + " " + d + " ago",
-            "you finished " + it + " " + d + " ago");
-      }
+      case Leaf.StepDone _ -> names.asks("ask.step-done");
+      case Leaf.DaysSinceDone l -> names.asks("ask.days-since-done", "n", l.days());
     };
   }
 
-  private Sentence ofOutcome(Leaf.OfOutcome leaf) {
-    var found = design.outcome(leaf.outcome());
-    if (found.isEmpty())
-      return new Sentence(
-          "an outcome that is gone", "is asked for", "wait for staff", "you did it");
-    Outcome o = found.get();
-    String goal = lowerFirst(o.name());
+  private StepNames names(StepId id) {
+    return design
+        .step(id)
+        .map(s -> StepNames.of(Phrase.text(s.name()), Phrase.quoted(s.name())))
+        .orElseGet(() -> StepNames.of(Phrase.of("gone.step"), Phrase.of("gone.step")));
+  }
+
+  private Question ofOutcome(Leaf.OfOutcome leaf) {
+    return design
+        .outcome(leaf.outcome())
+        .map(o -> ofOutcome(leaf, o))
+        .orElseGet(() -> Question.of(Phrase.of("gone.outcome"), "ask.unknown-outcome"));
+  }
+
+  private static Question ofOutcome(Leaf.OfOutcome leaf, Outcome o) {
+    Phrase name = Phrase.text(o.name());
+    Phrase goal = Phrase.text(lowerFirst(o.name()));
     return switch (leaf) {
-      case Leaf.LevelAtLeast l -> {
-        String level = level(o, l.level());
-        yield new Sentence(
-            o.name(),
-            "at " + level + " or above",
-            goal + " at " + level,
-            "you " + goal + " at " + level);
-      }
+      case Leaf.LevelAtLeast l ->
+          Question.of(name, "ask.level-at-least", "goal", goal, "level", level(o, l.level()));
       case Leaf.AtMastery _ -> {
-        String level = level(o, o.scale().key(o.scale().mastery()));
-        yield new Sentence(
-            o.name(),
-            "at mastery, " + level,
-            goal + " at " + level,
-            "you " + goal + " at " + level);
+        Phrase level = level(o, o.scale().key(o.scale().mastery()));
+        yield Question.of(name, "ask.at-mastery", "goal", goal, "level", level);
       }
-      case Leaf.LevelBelow l -> {
-        String level = level(o, l.level());
-        yield new Sentence(
-            o.name(),
-            "below " + level,
-            "are rated below " + level + " on " + o.name(),
-            "you are below " + level + " on " + o.name());
-      }
-      case Leaf.EvidenceCount l -> {
-        String level = level(o, l.level());
-        String times = l.pieces() == 1 ? "once" : l.pieces() + " times";
-        yield new Sentence(
-            o.name(),
-            "shown " + times + " at " + level,
-            goal + " at " + level + ", shown " + times,
-            "you showed " + times + " that you " + goal + " at " + level);
-      }
+      case Leaf.LevelBelow l ->
+          Question.of(name, "ask.level-below", "outcome", name, "level", level(o, l.level()));
+      case Leaf.EvidenceCount l ->
+          Question.of(
+              name,
+              "ask.evidence-count",
+              "goal",
+              goal,
+              "level",
+              level(o, l.level()),
+              "n",
+              l.pieces());
     };
   }
 
-  private static String level(Outcome o, int key) {
+  private static Phrase level(Outcome o, int key) {
     int level = o.scale().at(key);
-    return level >= 0 ? "“" + o.scale().levels().get(level).name() + "”" : "a level that is gone";
+    return level >= 0
+        ? Phrase.quoted(o.scale().levels().get(level).name())
+        : Phrase.of("gone.level");
   }
 
-  private Sentence inTime(Leaf.InTime l) {
-    String from = l.from().map(f -> dates.moment(f)).orElse("");
-    String until = l.until().map(u -> dates.moment(u)).orElse("");
-    String says =
-        from.isEmpty()
-            ? "before " + until
-            : until.isEmpty() ? "from " + from : "between " + from + " and " + until;
-    return new Sentence("", says, "come back " + says, "it is " + says);
+  private static Question inTime(Leaf.InTime l) {
+    if (l.from().isEmpty())
+      return Question.of(Phrase.NONE, "ask.before", "until", l.until().orElseThrow());
+    Instant from = l.from().get();
+    return l.until()
+        .map(until -> Question.of(Phrase.NONE, "ask.between", "from", from, "until", until))
+        .orElseGet(() -> Question.of(Phrase.NONE, "ask.from", "from", from));
   }
 
-  private static Sentence signal(Leaf.Signal leaf) {
-    String says =
-        switch (leaf) {
-          case Leaf.QuietFor l -> "not in the course for " + count(l.days(), "day");
-          case Leaf.NeverStarted l -> "nothing seen " + count(l.days(), "day") + " after the start";
-          case Leaf.Overdue l -> count(l.steps(), "step") + " or more overdue";
-          case Leaf.BehindBy l -> count(l.days(), "day") + " or more behind plan";
-          case Leaf.StuckFor l ->
-              "at one step for " + count(l.days(), "day") + " with failed tries";
-          case Leaf.AttendanceUnder l -> "attendance under " + percent(l.share());
-          case Leaf.RequiredOutOfReach _ -> "something required is out of reach";
-        };
-    return new Sentence("", says, says, says);
+  private static Question signal(Leaf.Signal leaf) {
+    return switch (leaf) {
+      case Leaf.QuietFor l -> Question.of(Phrase.NONE, "ask.quiet-for", "n", l.days());
+      case Leaf.NeverStarted l -> Question.of(Phrase.NONE, "ask.never-started", "n", l.days());
+      case Leaf.Overdue l -> Question.of(Phrase.NONE, "ask.overdue", "n", l.steps());
+      case Leaf.BehindBy l -> Question.of(Phrase.NONE, "ask.behind-by", "n", l.days());
+      case Leaf.StuckFor l -> Question.of(Phrase.NONE, "ask.stuck-for", "n", l.days());
+      case Leaf.AttendanceUnder l ->
+          Question.of(Phrase.NONE, "ask.attendance-under", "share", Numbers.percent(l.share()));
+      case Leaf.RequiredOutOfReach _ -> Question.of(Phrase.NONE, "ask.required-out-of-reach");
+    };
   }
 
-  /** The word for a joint: "all of", "at least 2 of". */
-  public static String joint(Condition condition) {
+  /** The word for a joint: "all of", "at least 2 of"; nothing for a question. */
+  public String joint(Condition condition) {
     return switch (condition) {
-      case Condition.All _ -> "all of";
-      case Condition.Any _ -> "any of";
-      case Condition.AtLeast some -> "at least " + some.n() + " of";
-      case Condition.None _ -> "none of";
+      case Condition.All _ -> writing.say(Phrase.of("joint.all"));
+      case Condition.Any _ -> writing.say(Phrase.of("joint.any"));
+      case Condition.AtLeast some -> writing.say(Phrase.of("joint.at-least", "n", some.n()));
+      case Condition.None _ -> writing.say(Phrase.of("joint.none"));
       case Condition.Ask _ -> "";
     };
   }
 
   /** A whole rule in one line for staff. */
   public String line(Condition rule, RuleAt at) {
-    return line(rule, at, /* inside= */ false);
+    return writing.say(line(rule, at, /* inside= */ false));
   }
 
-  private String line(Condition rule, RuleAt at, boolean inside) {
-    List<String> parts = rule.parts().stream().map(p -> line(p, at, true)).toList();
+  private Phrase line(Condition rule, RuleAt at, boolean inside) {
+    List<Phrase> parts = rule.parts().stream().map(p -> line(p, at, true)).toList();
     return switch (rule) {
-      case Condition.Ask ask -> sentence(ask.leaf(), at).line();
-      case Condition.All _ -> bracket(inside, parts, String.join(" and ", parts));
-      case Condition.Any _ -> bracket(inside, parts, String.join(" or ", parts));
-      case Condition.AtLeast some -> "at least " + some.n() + " of (" + join(parts) + ")";
-      case Condition.None _ -> "none of (" + join(parts) + ")";
+      case Condition.Ask ask -> question(ask.leaf(), at).line();
+      case Condition.All _ -> joined("rule.and", parts, inside);
+      case Condition.Any _ -> joined("rule.or", parts, inside);
+      case Condition.AtLeast some ->
+          Phrase.of("rule.at-least", "n", some.n(), "parts", new Phrase.Listed(parts));
+      case Condition.None _ -> Phrase.of("rule.none", "parts", new Phrase.Listed(parts));
     };
   }
 
-  private static String bracket(boolean inside, List<String> parts, String text) {
-    return inside && parts.size() > 1 ? "(" + text + ")" : text;
-  }
-
-  private static String join(List<String> parts) {
-    return parts.stream().collect(Collectors.joining(", "));
-  }
-
-  private String step(StepId id) {
-    return design.step(id).map(s -> s.name()).orElse("a step that is gone");
-  }
-
-  private String quoted(StepId id) {
-    return design.step(id).map(s -> "“" + s.name() + "”").orElse("a step that is gone");
-  }
-
-  private String module(ModuleId id) {
-    return design.module(id).map(m -> m.name()).orElse("a module that is gone");
+  private static Phrase joined(String key, List<Phrase> parts, boolean inside) {
+    Phrase all =
+        parts.reversed().stream()
+            .reduce((rest, first) -> Phrase.of(key, "first", first, "rest", rest))
+            .orElse(Phrase.NONE);
+    return inside && parts.size() > 1 ? Phrase.of("rule.inside", "rule", all) : all;
   }
 
   private static String lowerFirst(String text) {

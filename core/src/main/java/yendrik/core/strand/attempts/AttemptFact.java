@@ -8,6 +8,7 @@ import yendrik.core.quiz.Quiz;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
 import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 
 /** What happens when somebody tries something that is marked at once. */
 public sealed interface AttemptFact extends Fact.OfStrand {
@@ -23,8 +24,8 @@ public sealed interface AttemptFact extends Fact.OfStrand {
    */
   record StartedAttempt(StepId step, int number) implements AttemptFact {
     @Override
-    public Optional<String> says(String at) {
-      return Optional.of("Began attempt " + number + " at " + at);
+    public Optional<Phrase> says(Phrase step) {
+      return Optional.of(Phrase.of("fact.began", "n", number, "step", step));
     }
   }
 
@@ -45,12 +46,14 @@ public sealed interface AttemptFact extends Fact.OfStrand {
     public FinishedAttempt {
       parts = List.copyOf(parts);
       if (!(of > 0 && points >= 0 && points <= of))
-        throw new Refusal(points + " of " + of + " points");
+        throw new Refusal("points-of", "points", points, "of", of);
     }
 
     @Override
-    public Optional<String> says(String at) {
-      return Optional.of("Attempt " + number + " at " + at + ": " + Numbers.percent(points / of));
+    public Optional<Phrase> says(Phrase step) {
+      return Optional.of(
+          Phrase.of(
+              "fact.attempt", "n", number, "step", step, "share", Numbers.percent(points / of)));
     }
   }
 }

@@ -10,8 +10,7 @@ import yendrik.core.rule.look.StepProbe;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Numbers;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Question;
 
 /** How often something was tried. */
 public sealed interface AttemptLeaf extends StepLeaf {
@@ -32,11 +31,8 @@ public sealed interface AttemptLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      String n = Numbers.count(times, "attempt");
-      String it = step.it();
-      return Sentence.you(
-          step.subject(), n + " made", "make " + n + " at " + it, "made " + n + " at " + it);
+    public Question says(StepNames step) {
+      return step.asks("ask.attempted", "n", times);
     }
 
     @Override

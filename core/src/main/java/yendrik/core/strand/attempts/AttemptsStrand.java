@@ -13,6 +13,7 @@ import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.Strand;
 import yendrik.core.words.Ground;
 import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 
 /** What was tried and marked at once. */
 public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kept> {
@@ -160,10 +161,12 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
   public Optional<Ground> standing(int s) {
     if (made[s] == 0) return Optional.empty();
     int allowed = allowed(s);
-    String tries =
-        allowed == 0 ? Numbers.count(made[s], "attempt") : made[s] + " of " + allowed + " attempts";
-    return Ground.of(
-        "best " + Numbers.percent(record.score(s)) + " in " + tries, record.scoredAt(s));
+    Phrase best = Numbers.percent(record.score(s));
+    Phrase what =
+        allowed == 0
+            ? Phrase.of("ground.best", "best", best, "made", made[s])
+            : Phrase.of("ground.best-of", "best", best, "made", made[s], "of", allowed);
+    return Ground.of(what, record.scoredAt(s));
   }
 
   /** The strand of a record. */

@@ -4,6 +4,7 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
+import yendrik.core.words.Phrase;
 
 /** What learners say themselves about a step. */
 public sealed interface ConfirmFact extends Fact.OfStrand {
@@ -15,8 +16,8 @@ public sealed interface ConfirmFact extends Fact.OfStrand {
   /** The learner said that it is done. */
   record Confirmed(StepId step) implements ConfirmFact {
     @Override
-    public Optional<String> says(String at) {
-      return Optional.of("Confirmed " + at);
+    public Optional<Phrase> says(Phrase step) {
+      return Optional.of(Phrase.of("fact.confirmed", "step", step));
     }
   }
 }

@@ -10,7 +10,8 @@ import yendrik.core.rule.look.StepProbe;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 
 /** What the learner says. */
 public sealed interface ConfirmLeaf extends StepLeaf {
@@ -22,17 +23,13 @@ public sealed interface ConfirmLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      return Sentence.you(
-          step.subject(),
-          "confirmed by the learner",
-          "confirm " + step.it(),
-          "confirmed " + step.it());
+    public Question says(StepNames step) {
+      return step.asks("ask.confirmed");
     }
 
     @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
-      return Ground.of("confirmed", ConfirmStrand.of(record).at(step));
+      return Ground.of(Phrase.of("ground.confirmed"), ConfirmStrand.of(record).at(step));
     }
   }
 }

@@ -5,6 +5,7 @@ import yendrik.core.Refusal;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
+import yendrik.core.words.Phrase;
 
 /** What shows how much of a film was played. */
 public sealed interface FilmFact extends Fact.OfStrand {
@@ -23,11 +24,11 @@ public sealed interface FilmFact extends Fact.OfStrand {
   record Watched(StepId step, int from, int to, int of) implements FilmFact {
     public Watched {
       if (!(0 <= from && from < to && to <= of && of <= 86_400))
-        throw new Refusal("from " + from + " to " + to + " of " + of + " seconds");
+        throw new Refusal("seconds-of-film", "from", from, "to", to, "of", of);
     }
 
     @Override
-    public Optional<String> says(String at) {
+    public Optional<Phrase> says(Phrase step) {
       return Optional.empty();
     }
   }

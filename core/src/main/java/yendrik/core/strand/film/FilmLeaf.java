@@ -12,14 +12,15 @@ import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
 import yendrik.core.words.Numbers;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 
 /** How much of a film was watched. */
 public sealed interface FilmLeaf extends StepLeaf {
   /** At least this share of the film's seconds was played, each counted once. */
   record Watched(StepId step, double share) implements FilmLeaf {
     public Watched {
-      if (!(share > 0 && share <= 1)) throw new Refusal("share " + share);
+      if (!(share > 0 && share <= 1)) throw new Refusal("share", "share", share);
     }
 
     @Override
@@ -30,20 +31,16 @@ public sealed interface FilmLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      String p = Numbers.percent(share);
-      String whole = share >= 1 ? step.it() : p + " of " + step.it();
-      return Sentence.you(
-          step.subject(),
-          "watched " + p + (share < 1 ? " or more" : ""),
-          "watch " + whole,
-          "watched " + whole);
+    public Question says(StepNames step) {
+      return share >= 1
+          ? step.asks("ask.watched-whole", "share", Numbers.percent(share))
+          : step.asks("ask.watched", "share", Numbers.percent(share));
     }
 
     @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       return Ground.of(
-          "so far " + Numbers.percent(FilmStrand.of(record).share(step)) + " watched",
+          Phrase.of("ground.watched", "share", Numbers.percent(FilmStrand.of(record).share(step))),
           record.touchedAt(step));
     }
   }

@@ -14,7 +14,8 @@ import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
 import yendrik.core.words.Numbers;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 
 /** What the marks of a step come to, whoever gives them. */
 public sealed interface MarkLeaf extends StepLeaf {
@@ -24,7 +25,7 @@ public sealed interface MarkLeaf extends StepLeaf {
 
   private static Optional<Ground> standing(LearnerRecord record, int step) {
     return record.waiting(step)
-        ? Ground.of("handed in, waits for marking", record.waitingSince(step))
+        ? Ground.of(Phrase.of("ground.waits"), record.waitingSince(step))
         : record.standing(step);
   }
 
@@ -38,8 +39,8 @@ public sealed interface MarkLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      return Sentence.you(step.subject(), "passed", "pass " + step.it(), "passed " + step.it());
+    public Question says(StepNames step) {
+      return step.asks("ask.passed");
     }
 
     @Override
@@ -59,12 +60,8 @@ public sealed interface MarkLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      return Sentence.you(
-          step.subject(),
-          "marked and not passed",
-          "need another go at " + step.it(),
-          "needed another go at " + step.it());
+    public Question says(StepNames step) {
+      return step.asks("ask.not-passed");
     }
 
     @Override
@@ -80,8 +77,7 @@ public sealed interface MarkLeaf extends StepLeaf {
    */
   record Score(StepId step, double from, double to) implements MarkLeaf {
     public Score {
-      if (!(from >= 0 && from <= to && to <= 1))
-        throw new Refusal("score from " + from + " to " + to);
+      if (!(from >= 0 && from <= to && to <= 1)) throw new Refusal("score", "from", from, "to", to);
     }
 
     @Override
@@ -97,13 +93,8 @@ public sealed interface MarkLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      String range = range();
-      return Sentence.you(
-          step.subject(),
-          "scored " + range,
-          "score " + range + step.in(),
-          "scored " + range + step.in());
+    public Question says(StepNames step) {
+      return step.asks("ask.score", "range", range(), "own", step.itsOwn() ? "yes" : "no");
     }
 
     @Override
@@ -116,11 +107,13 @@ public sealed interface MarkLeaf extends StepLeaf {
       else reading.metForNow(Reading.NO_MOMENT);
     }
 
-    private String range() {
-      if (from >= 1) return "100 %";
-      if (to >= 1) return Numbers.percent(from) + " or more";
-      if (from <= 0) return Numbers.percent(to) + " or less";
-      return "between " + Numbers.percent(from) + " and " + Numbers.percent(to);
+    private Phrase range() {
+      Phrase least = Numbers.percent(from);
+      Phrase most = Numbers.percent(to);
+      if (from >= 1) return Phrase.of("score.all", "to", most);
+      if (to >= 1) return Phrase.of("score.from", "from", least);
+      if (from <= 0) return Phrase.of("score.to", "to", most);
+      return Phrase.of("score.between", "from", least, "to", most);
     }
   }
 }

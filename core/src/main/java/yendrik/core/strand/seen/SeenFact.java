@@ -4,6 +4,7 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
+import yendrik.core.words.Phrase;
 
 /** What shows that a step was seen. */
 public sealed interface SeenFact extends Fact.OfStrand {
@@ -15,8 +16,8 @@ public sealed interface SeenFact extends Fact.OfStrand {
   /** The step was opened. */
   record Saw(StepId step) implements SeenFact {
     @Override
-    public Optional<String> says(String at) {
-      return Optional.of("Opened " + at);
+    public Optional<Phrase> says(Phrase step) {
+      return Optional.of(Phrase.of("fact.opened", "step", step));
     }
   }
 }

@@ -10,7 +10,8 @@ import yendrik.core.rule.look.StepProbe;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 
 /** Whether a step was seen. */
 public sealed interface SeenLeaf extends StepLeaf {
@@ -22,13 +23,13 @@ public sealed interface SeenLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      return Sentence.you(step.subject(), "read", "read " + step.it(), "read " + step.it());
+    public Question says(StepNames step) {
+      return step.asks("ask.seen");
     }
 
     @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
-      return Ground.of("read", SeenStrand.of(record).at(step));
+      return Ground.of(Phrase.of("ground.read"), SeenStrand.of(record).at(step));
     }
   }
 }

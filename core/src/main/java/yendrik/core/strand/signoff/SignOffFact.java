@@ -4,7 +4,7 @@ import java.util.Optional;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
-import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 
 /** What staff vouch for. */
 public sealed interface SignOffFact extends Fact.OfStrand {
@@ -21,8 +21,8 @@ public sealed interface SignOffFact extends Fact.OfStrand {
     }
 
     @Override
-    public Optional<String> says(String at) {
-      return Optional.of("Signed off " + at + Numbers.said(comment));
+    public Optional<Phrase> says(Phrase step) {
+      return Optional.of(Phrase.of("fact.signed-off", "step", step).saying(comment));
     }
   }
 }

@@ -10,7 +10,8 @@ import yendrik.core.rule.look.StepProbe;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 
 /** What staff vouch for. */
 public sealed interface SignOffLeaf extends StepLeaf {
@@ -23,18 +24,14 @@ public sealed interface SignOffLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      return Sentence.you(
-          step.subject(),
-          "signed off by staff",
-          "have " + step.it() + " signed off",
-          "had " + step.it() + " signed off");
+    public Question says(StepNames step) {
+      return step.asks("ask.signed-off");
     }
 
     @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       SignOffStrand signOffs = SignOffStrand.of(record);
-      return Ground.of("signed off", signOffs.at(step), signOffs.by(step));
+      return Ground.of(Phrase.of("ground.signed-off"), signOffs.at(step), signOffs.by(step));
     }
   }
 }

@@ -10,8 +10,8 @@ import yendrik.core.rule.look.StepProbe;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Numbers;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 
 /** How long somebody was on a step. */
 public sealed interface TimeLeaf extends StepLeaf {
@@ -30,17 +30,15 @@ public sealed interface TimeLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      String t = Numbers.count(minutes, "minute");
-      String it = step.it();
-      return Sentence.you(
-          step.subject(), "open for " + t, "spend " + t + " on " + it, "spent " + t + " on " + it);
+    public Question says(StepNames step) {
+      return step.asks("ask.time-spent", "n", minutes);
     }
 
     @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       return Ground.of(
-          "so far " + TimeStrand.of(record).seconds(step) / 60 + " min", record.touchedAt(step));
+          Phrase.of("ground.minutes", "n", TimeStrand.of(record).seconds(step) / 60),
+          record.touchedAt(step));
     }
   }
 }

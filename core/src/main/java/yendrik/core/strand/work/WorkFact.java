@@ -8,7 +8,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
 import yendrik.core.rubric.Rubric;
-import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 
 /** What happens to work that is handed in, or shown, and judged by staff. */
 public sealed interface WorkFact extends Fact.OfStrand {
@@ -24,8 +24,8 @@ public sealed interface WorkFact extends Fact.OfStrand {
    */
   record HandedIn(StepId step, int version) implements WorkFact {
     @Override
-    public Optional<String> says(String at) {
-      return Optional.of("Handed in " + at + ", version " + version);
+    public Optional<Phrase> says(Phrase step) {
+      return Optional.of(Phrase.of("fact.handed-in", "step", step, "n", version));
     }
   }
 
@@ -40,7 +40,7 @@ public sealed interface WorkFact extends Fact.OfStrand {
       implements WorkFact {
     public Marked {
       if (!(of >= 0 && points >= 0 && points <= of))
-        throw new Refusal(points + " of " + of + " points");
+        throw new Refusal("points-of", "points", points, "of", of);
     }
 
     @Override
@@ -49,21 +49,21 @@ public sealed interface WorkFact extends Fact.OfStrand {
     }
 
     @Override
-    public Optional<String> says(String at) {
-      return Optional.of(judged() + " " + at + outOf() + Numbers.said(comment));
-    }
-
-    private String judged() {
-      return switch (judgement) {
-        case PASSED -> "Passed";
-        case AGAIN -> "Needs another go:";
-        case FAILED -> "Not passed:";
-      };
-    }
-
-    private String outOf() {
-      if (of == 0) return "";
-      return ", " + Numbers.plain(points) + " of " + Numbers.plain(of) + " points";
+    public Optional<Phrase> says(Phrase step) {
+      Phrase judged =
+          of == 0
+              ? Phrase.of("fact.marked", "judgement", judgement.name(), "step", step)
+              : Phrase.of(
+                  "fact.marked-points",
+                  "judgement",
+                  judgement.name(),
+                  "step",
+                  step,
+                  "points",
+                  points,
+                  "of",
+                  of);
+      return Optional.of(judged.saying(comment));
     }
   }
 
@@ -86,7 +86,7 @@ public sealed interface WorkFact extends Fact.OfStrand {
     }
 
     @Override
-    public Optional<String> says(String at) {
+    public Optional<Phrase> says(Phrase step) {
       return Optional.empty();
     }
   }

@@ -10,7 +10,8 @@ import yendrik.core.rule.look.StepProbe;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
 import yendrik.core.words.Ground;
-import yendrik.core.words.Sentence;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Question;
 
 /** Whether work was handed in, and whether staff have looked at it. */
 public sealed interface WorkLeaf extends StepLeaf {
@@ -22,15 +23,15 @@ public sealed interface WorkLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      return Sentence.you(
-          step.subject(), "handed in", "hand in " + step.it(), "handed in " + step.it());
+    public Question says(StepNames step) {
+      return step.asks("ask.handed-in");
     }
 
     @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       WorkStrand work = WorkStrand.of(record);
-      return Ground.of("version " + work.version(step) + " handed in", work.handedInAt(step));
+      return Ground.of(
+          Phrase.of("ground.handed-in", "n", work.version(step)), work.handedInAt(step));
     }
   }
 
@@ -44,18 +45,14 @@ public sealed interface WorkLeaf extends StepLeaf {
     }
 
     @Override
-    public Sentence says(StepNames step) {
-      return Sentence.you(
-          step.subject(),
-          "marked",
-          "have " + step.it() + " marked",
-          "had " + step.it() + " marked");
+    public Question says(StepNames step) {
+      return step.asks("ask.marked");
     }
 
     @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       return record.waiting(step)
-          ? Ground.of("handed in, waits for marking", record.waitingSince(step))
+          ? Ground.of(Phrase.of("ground.waits"), record.waitingSince(step))
           : record.standing(step);
     }
   }

@@ -9,6 +9,7 @@ import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.Strand;
 import yendrik.core.words.Ground;
 import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 
 /** What was handed in, or shown, and what staff make of it. */
 public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
@@ -147,15 +148,14 @@ public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
 
   @Override
   public Optional<Ground> standing(int s) {
-    if (judgement[s] == null) return Optional.empty();
-    String judged =
-        switch (judgement[s]) {
-          case PASSED -> "passed";
-          case AGAIN -> "needs another go";
-          case FAILED -> "not passed";
-        };
-    String points = mark[s] < 0 ? "" : ", " + Numbers.percent(mark[s]);
-    return Ground.of(judged + points, markedAt[s], Optional.ofNullable(markedBy[s]));
+    Judgement judged = judgement[s];
+    if (judged == null) return Optional.empty();
+    Phrase what =
+        mark[s] < 0
+            ? Phrase.of("ground.judged", "judgement", judged.name())
+            : Phrase.of("ground.judged-points", "judgement", judged.name())
+                .and("share", Numbers.percent(mark[s]));
+    return Ground.of(what, markedAt[s], Optional.ofNullable(markedBy[s]));
   }
 
   /** The strand of a record. */

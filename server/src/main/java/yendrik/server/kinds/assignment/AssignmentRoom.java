@@ -4,6 +4,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.words.Phrase;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.StepRoom;
@@ -30,11 +31,6 @@ class AssignmentRoom extends StepRoom<AssignmentContent, AssignmentAuthored, Ass
   }
 
   @Override
-  public String word() {
-    return "Assignment";
-  }
-
-  @Override
   protected AssignmentContent fresh() {
     return new AssignmentContent("", Optional.empty());
   }
@@ -55,8 +51,8 @@ class AssignmentRoom extends StepRoom<AssignmentContent, AssignmentAuthored, Ass
   }
 
   @Override
-  public String done(LearnerRecord record, int s, String day) {
-    return "passed " + day;
+  public Phrase done(LearnerRecord record, int s, Phrase.Day day) {
+    return Phrase.of("note.done.passed", "day", day);
   }
 
   @Override

@@ -14,6 +14,7 @@ import yendrik.core.record.Facts;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.work.WorkFact;
 import yendrik.core.strand.work.WorkStrand;
+import yendrik.core.words.Phrase;
 import yendrik.server.design.RubricForms;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.assignment.AssignmentShown.MarkView;
@@ -74,11 +75,12 @@ public class HandedIn {
             .map(r -> {
               var outcome = index.outcome(index.number(r.outcome()));
               int level = outcome.scale().at(r.level());
-              return outcome.name()
-                  + ": "
-                  + (level < 0
-                      ? "a level that is gone"
-                      : outcome.scale().levels().get(level).name());
+              Phrase at =
+                  level < 0
+                      ? Phrase.of("gone.level")
+                      : Phrase.text(outcome.scale().levels().get(level).name());
+              return walk.writing()
+                  .say(Phrase.of("mark.level", "outcome", outcome.name(), "level", at));
             })
             .toList();
     return standing.stream()
@@ -103,11 +105,10 @@ public class HandedIn {
             w -> {
               int s = StepDoor.usable(w, step, StepKind.ASSIGNMENT);
               StepState state = w.progress().bead(s).state();
-              if (state == StepState.DONE)
-                throw Problem.conflict("This has passed; nothing more is needed.");
+              if (state == StepState.DONE) throw Problem.conflict("this-has-passed-nothing-more");
               if (state == StepState.WAITING) {
                 if (isNewest(w, step, text)) return List.of();
-                throw Problem.conflict("This waits for marking already.");
+                throw Problem.conflict("this-waits-for-marking-already");
               }
               version[0] = WorkStrand.of(w.progress().record()).version(s) + 1;
               return List.of(new WorkFact.HandedIn(new StepId(step), version[0]));

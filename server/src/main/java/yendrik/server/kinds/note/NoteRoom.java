@@ -24,11 +24,6 @@ class NoteRoom extends TextRoom<NoteContent, NoteAuthored, NoteEdit> {
   }
 
   @Override
-  public String word() {
-    return "Note";
-  }
-
-  @Override
   protected NoteContent fresh() {
     return new NoteContent("");
   }
@@ -40,8 +35,7 @@ class NoteRoom extends TextRoom<NoteContent, NoteAuthored, NoteEdit> {
 
   @Override
   protected NoteContent checked(Place place, String body, NoteEdit edit) {
-    if (body.length() > LONGEST)
-      throw Problem.field("body", "This is too long for a note; make it a page, or shorten it.");
+    if (body.length() > LONGEST) throw Problem.field("body", "this-is-too-long-for");
     return new NoteContent(body);
   }
 

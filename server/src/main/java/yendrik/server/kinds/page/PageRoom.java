@@ -20,11 +20,6 @@ class PageRoom extends TextRoom<PageContent, PageAuthored, PageEdit> {
   }
 
   @Override
-  public String word() {
-    return "Page";
-  }
-
-  @Override
   protected PageContent fresh() {
     return new PageContent("");
   }

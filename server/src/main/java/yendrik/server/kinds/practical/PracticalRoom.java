@@ -8,6 +8,7 @@ import yendrik.core.record.Facts;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.signoff.SignOffFact;
 import yendrik.core.strand.signoff.SignOffStrand;
+import yendrik.core.words.Phrase;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.StepRoom;
@@ -28,11 +29,6 @@ class PracticalRoom extends StepRoom<PracticalContent, PracticalAuthored, Practi
   @Override
   public Class<? extends LearnerPart> learnerPart() {
     return PracticalShown.class;
-  }
-
-  @Override
-  public String word() {
-    return "Practical";
   }
 
   @Override
@@ -61,8 +57,8 @@ class PracticalRoom extends StepRoom<PracticalContent, PracticalAuthored, Practi
   }
 
   @Override
-  public String done(LearnerRecord record, int s, String day) {
-    return "signed off " + day;
+  public Phrase done(LearnerRecord record, int s, Phrase.Day day) {
+    return Phrase.of("note.done.signed-off", "day", day);
   }
 
   @Override

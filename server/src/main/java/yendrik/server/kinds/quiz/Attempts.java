@@ -23,6 +23,7 @@ import yendrik.core.quiz.Quiz;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.words.Phrase;
 import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
@@ -117,13 +118,13 @@ public class Attempts {
               rows.stream().filter(a -> a.getFinishedAt() == null).forEach(current::add);
               if (!current.isEmpty()) return List.of();
               Step design = w.step(s);
-              List<String> faults =
+              List<Phrase> faults =
                   QuizFaults.of(
                       design.name(), questions.quiz(w.content(s, QuizContent.class).questions()));
               if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
               int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
               if (allowed > 0 && rows.size() >= allowed)
-                throw Problem.conflict("All attempts are used. Ask your facilitator for another.");
+                throw Problem.conflict("all-attempts-are-used-ask");
               int number = rows.stream().mapToInt(AttemptRecord::getNumber).max().orElse(0) + 1;
               current.add(fresh(w, step, number));
               return List.of(new AttemptFact.StartedAttempt(id, number));
@@ -171,7 +172,7 @@ public class Attempts {
     AttemptRecord row =
         one(enrolment, step, number)
             .filter(a -> a.getFinishedAt() == null)
-            .orElseThrow(() -> Problem.conflict("This attempt is finished, or was never begun."));
+            .orElseThrow(() -> Problem.conflict("this-attempt-is-finished-or"));
     Quiz quiz = asked(walk, row);
     var given = questions.answers(quiz, new Dealt(row.getSeed()), answers);
     int rows =
@@ -183,7 +184,7 @@ public class Attempts {
                 ATTEMPT.NUMBER.eq(number),
                 ATTEMPT.FINISHED_AT.isNull())
             .execute();
-    if (rows == 0) throw Problem.conflict("This attempt is finished, or was never begun.");
+    if (rows == 0) throw Problem.conflict("this-attempt-is-finished-or");
   }
 
   private Optional<AttemptRecord> one(long enrolment, long step, int number) {
@@ -217,7 +218,7 @@ public class Attempts {
               before.addAll(StepPages.openNames(w.progress()));
               if (row.getFinishedAt() != null) {
                 if (!given.equals(questions.answers(row.getAnswers())))
-                  throw Problem.conflict("This attempt is finished already.");
+                  throw Problem.conflict("this-attempt-is-finished-already");
                 results.add(KeptResult.read(row.getResult()));
                 return List.of();
               }

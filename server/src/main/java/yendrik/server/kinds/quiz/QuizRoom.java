@@ -9,6 +9,7 @@ import yendrik.core.quiz.Question;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.words.Numbers;
+import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
@@ -37,11 +38,6 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   }
 
   @Override
-  public String word() {
-    return "Quiz";
-  }
-
-  @Override
   protected QuizContent fresh() {
     return new QuizContent("", List.of());
   }
@@ -58,8 +54,7 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
       Question question = questions.question(sent);
       check(place, kept.size() + 1, question);
       if (kept.stream().anyMatch(k -> k.id().equals(question.id())))
-        throw Problem.field(
-            "questions", "Question " + (kept.size() + 1) + " has the id of an earlier one.");
+        throw Problem.field("questions", "question-has-the-id-of", "n", (kept.size() + 1));
       kept.add(questions.keep(question));
     }
     return new QuizContent(body, kept);
@@ -76,11 +71,9 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   private static void check(Place place, int number, Question question) {
     if (!(question.points() >= 0 && question.points() <= Question.MOST_POINTS))
-      throw Problem.field("questions", "Question " + number + " has no possible points.");
+      throw Problem.field("questions", "question-has-no-possible-points", "number", number);
     if (!question.outcome().map(o -> place.tied().contains(o.value())).orElse(true))
-      throw Problem.field(
-          "questions",
-          "Question " + number + " carries an outcome that the step gives no evidence of.");
+      throw Problem.field("questions", "question-carries-an-outcome-that", "number", number);
   }
 
   @Override
@@ -89,8 +82,10 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   }
 
   @Override
-  public String done(LearnerRecord record, int s, String day) {
-    return record.scored(s) ? Numbers.percent(record.score(s)) + ", " + day : day;
+  public Phrase done(LearnerRecord record, int s, Phrase.Day day) {
+    return record.scored(s)
+        ? Phrase.of("note.done.score", "share", Numbers.percent(record.score(s)), "day", day)
+        : Phrase.of("note.done", "day", day);
   }
 
   @Override
@@ -109,7 +104,7 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   }
 
   @Override
-  protected List<String> faults(String name, QuizContent content) {
+  protected List<Phrase> faults(String name, QuizContent content) {
     return QuizFaults.of(name, quiz(content));
   }
 }

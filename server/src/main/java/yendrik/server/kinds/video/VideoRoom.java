@@ -6,6 +6,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.film.FilmStrand;
+import yendrik.core.words.Phrase;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoLearner;
@@ -30,11 +31,6 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
   }
 
   @Override
-  public String word() {
-    return "Video";
-  }
-
-  @Override
   protected VideoContent fresh() {
     return new VideoContent("", Optional.empty());
   }
@@ -54,7 +50,7 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
         files
             .of(course, sent.file())
             .filter(k -> FilmController.KINDS.contains(k.mediaType()))
-            .orElseThrow(() -> Problem.field("film", "There is no such film in this course."));
+            .orElseThrow(() -> Problem.field("film", "there-is-no-such-film"));
     return new Film(file.id(), file.name(), file.mediaType(), sent.seconds());
   }
 
@@ -70,8 +66,8 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
   }
 
   @Override
-  public String done(LearnerRecord record, int s, String day) {
-    return "watched " + day;
+  public Phrase done(LearnerRecord record, int s, Phrase.Day day) {
+    return Phrase.of("note.done.watched", "day", day);
   }
 
   @Override

@@ -13,8 +13,10 @@ import yendrik.core.course.CourseModule;
 import yendrik.core.course.Grade;
 import yendrik.core.course.Step;
 import yendrik.core.outcome.Outcome;
+import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
 import yendrik.server.design.Designs;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
 import yendrik.server.watch.report.GradesView.GradeHead;
@@ -25,8 +27,10 @@ import yendrik.server.watch.report.GradesView.GradeRow;
 class GradesReport implements Report {
   private final Learners learners;
   private final Designs designs;
+  private final Institutions institutions;
 
-  GradesReport(Learners learners, Designs designs) {
+  GradesReport(Learners learners, Designs designs, Institutions institutions) {
+    this.institutions = institutions;
     this.learners = learners;
     this.designs = designs;
   }
@@ -92,10 +96,13 @@ class GradesReport implements Report {
         designs.published(seat.course()).map(r -> r.document().design());
     List<GradeHead> steps = design.map(GradesReport::heads).orElse(List.of());
     List<Outcome> outcomes = design.map(CourseDesign::outcomes).orElse(List.of());
-    List<String> heads = new ArrayList<>(List.of("Learner", "Total %"));
+    List<String> heads = new ArrayList<>();
+    for (String head : List.of("report.learner", "report.total"))
+      heads.add(institutions.say(Phrase.of(head)));
     steps.forEach(s -> heads.add(s.name()));
     outcomes.forEach(o -> heads.add(o.code()));
-    List<Cell> most = new ArrayList<>(List.of(Cell.of("Most"), Cell.of(100)));
+    List<Cell> most =
+        new ArrayList<>(List.of(Cell.of(institutions.say(Phrase.of("report.most"))), Cell.of(100)));
     steps.forEach(s -> most.add(Cell.of(s.points())));
     outcomes.forEach(o -> most.add(Cell.of(o.scale().value(o.scale().top()).points())));
     return new Sheet(

@@ -13,10 +13,12 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Component;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
+import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.design.Json;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
 import yendrik.server.watch.report.MasteryView.MasteryRow;
@@ -28,8 +30,10 @@ class MasteryReport implements Report {
   private final DSLContext db;
   private final Learners learners;
   private final Designs designs;
+  private final Institutions institutions;
 
-  MasteryReport(DSLContext db, Learners learners, Designs designs) {
+  MasteryReport(DSLContext db, Learners learners, Designs designs, Institutions institutions) {
+    this.institutions = institutions;
     this.db = db;
     this.learners = learners;
     this.designs = designs;
@@ -84,7 +88,9 @@ class MasteryReport implements Report {
   public Sheet sheet(Seat seat) {
     MasteryView view = view(seat, Set.of());
     return new Sheet(
-        Stream.concat(Stream.of("Learner"), view.outcomes().stream().map(OutcomeHead::code))
+        Stream.concat(
+                Stream.of(institutions.say(Phrase.of("report.learner"))),
+                view.outcomes().stream().map(OutcomeHead::code))
             .toList(),
         view.learners().stream().map(row -> cells(row, view.outcomes())));
   }

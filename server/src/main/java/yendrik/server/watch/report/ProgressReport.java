@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -14,9 +13,11 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.progress.Bead;
+import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
 import yendrik.server.watch.report.ProgressView.LearnerRow;
@@ -30,8 +31,10 @@ class ProgressReport implements Report {
   private final Learners learners;
   private final Designs designs;
   private final Clock clock;
+  private final Institutions institutions;
 
-  ProgressReport(Learners learners, Designs designs, Clock clock) {
+  ProgressReport(Learners learners, Designs designs, Institutions institutions, Clock clock) {
+    this.institutions = institutions;
     this.learners = learners;
     this.designs = designs;
     this.clock = clock;
@@ -90,22 +93,27 @@ class ProgressReport implements Report {
     CourseDesign design =
         designs
             .published(seat.course())
-            .orElseThrow(() -> Problem.conflict("Nothing is published yet."))
+            .orElseThrow(() -> Problem.conflict("nothing-is-published-yet"))
             .document()
             .design();
     return new Sheet(
         Stream.concat(
-                Stream.of("Learner", "Done %", "Last here", "Flags"),
+                Stream.of("learner", "done", "last-here", "flags")
+                    .map(head -> institutions.say(Phrase.of("report." + head))),
                 design.steps().map(Step::name))
             .toList(),
-        learners.of(seat).stream().map(ProgressReport::cells));
+        learners.of(seat).stream().map(this::cells));
   }
 
-  private static List<Cell> cells(Learners.Snapshot s) {
+  private List<Cell> cells(Learners.Snapshot s) {
     List<Cell> cells = new ArrayList<>();
     cells.add(Cell.of(s.name()));
     cells.add(Cell.of(Math.round(s.share() * 100)));
-    cells.add(Cell.of(s.lastHere().map(Instant::toString).orElse("never")));
+    cells.add(
+        Cell.of(
+            s.lastHere()
+                .map(Instant::toString)
+                .orElseGet(() -> institutions.say(Phrase.of("report.never")))));
     cells.add(
         Cell.of(
             s.summary().flags().stream()
@@ -115,10 +123,11 @@ class ProgressReport implements Report {
     return cells;
   }
 
-  private static String words(Bead bead) {
-    String state = bead.state().name().toLowerCase(Locale.ROOT).replace('_', ' ');
-    return state
-        + (bead.overdue() ? ", overdue" : "")
-        + (bead.outOfReach() ? ", out of reach" : "");
+  private String words(Bead bead) {
+    List<Phrase> words = new ArrayList<>();
+    words.add(Phrase.of("state." + bead.state().name()));
+    if (bead.overdue()) words.add(Phrase.of("state.overdue"));
+    if (bead.outOfReach()) words.add(Phrase.of("state.out-of-reach"));
+    return institutions.say(Phrase.of("text", "text", new Phrase.Listed(words)));
   }
 }

@@ -6,6 +6,7 @@ import yendrik.core.quiz.Asked;
 import yendrik.core.quiz.Lack;
 import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.QuestionKind;
+import yendrik.core.words.Phrase;
 
 /**
  * Some choices, of which one is right.
@@ -24,19 +25,13 @@ public record Choices(List<Choice> choices, String right) implements Asked<Chose
 
   /** What choices may lack. */
   public enum Lacks implements Lack {
-    CHOICES("needs two choices or more"),
-    WORDS("has a choice without words"),
-    RIGHT("has no right choice");
-
-    private final String words;
-
-    Lacks(String words) {
-      this.words = words;
-    }
+    CHOICES,
+    WORDS,
+    RIGHT;
 
     @Override
-    public String words() {
-      return words;
+    public Phrase words() {
+      return Phrase.of("lack.choice." + name());
     }
   }
 

@@ -1,0 +1,119 @@
+package yendrik.server.http;
+
+import jakarta.validation.ConstraintViolation;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.stereotype.Component;
+import org.springframework.validation.FieldError;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.InvalidNullException;
+import yendrik.core.Refusal;
+import yendrik.core.words.Phrase;
+import yendrik.server.institution.Institutions;
+
+/** Says what went wrong as a Problem Detail (RFC 9457), in the institution's words. */
+@Component
+public class Answers {
+  private static final Logger LOG = LoggerFactory.getLogger(Answers.class);
+
+  /** Attributes that every constraint has and nobody wants to read. */
+  private static final List<String> COMMON = List.of("message", "groups", "payload");
+
+  private final Institutions institutions;
+
+  Answers(Institutions institutions) {
+    this.institutions = institutions;
+  }
+
+  /** What is said of something that went wrong; faults of ours are in the log. */
+  public ProblemDetail to(Exception wrong) {
+    return switch (wrong) {
+      case Problem problem -> of(problem);
+      case Refusal refusal ->
+          body(HttpStatus.UNPROCESSABLE_ENTITY, Problem.Title.CANNOT_BE_TAKEN, refusal.reason());
+      case DuplicateKeyException _ -> of(Problem.conflict("there-already"));
+      default -> {
+        LOG.error("a request failed", wrong);
+        yield body(
+            HttpStatus.INTERNAL_SERVER_ERROR,
+            Problem.Title.FAILED,
+            Phrase.of("problem.fault-of-ours"));
+      }
+    };
+  }
+
+  private ProblemDetail of(Problem problem) {
+    ProblemDetail body = body(problem.status(), problem.title(), problem.says());
+    String detail = String.valueOf(body.getDetail());
+    problem.field().ifPresent(field -> body.setProperty("fields", Map.of(field, detail)));
+    if (!problem.findings().isEmpty())
+      body.setProperty("findings", problem.findings().stream().map(institutions::say).toList());
+    problem.more().forEach(body::setProperty);
+    return body;
+  }
+
+  private ProblemDetail body(HttpStatus status, Problem.Title title, Phrase says) {
+    ProblemDetail body = ProblemDetail.forStatusAndDetail(status, institutions.say(says));
+    body.setTitle(institutions.say(title.says()));
+    body.setProperty("code", says.key());
+    Map<String, Object> arguments = new LinkedHashMap<>();
+    says.with()
+        .forEach((name, value) ->
+            arguments.put(
+                name,
+                value instanceof Number
+                    ? value
+                    : institutions.say(Phrase.of("text", "text", value))));
+    if (!arguments.isEmpty()) body.setProperty("arguments", arguments);
+    return body;
+  }
+
+  /** Fields that break a constraint, each with what is wrong with it. */
+  ProblemDetail to(List<FieldError> errors) {
+    Map<String, Object> fields = new TreeMap<>();
+    List<Phrase> all = new ArrayList<>();
+    for (FieldError error : errors) {
+      Phrase why = why(error);
+      fields.put(error.getField(), institutions.say(why));
+      all.add(Phrase.of("problem.of-field", "field", error.getField(), "why", why));
+    }
+    Phrase says = Phrase.of("problem.fields", "fields", new Phrase.Listed(all));
+    ProblemDetail body = body(HttpStatus.UNPROCESSABLE_ENTITY, Problem.Title.CANNOT_BE_TAKEN, says);
+    body.setProperty("fields", fields);
+    return body;
+  }
+
+  /**
+   * A constraint says by its own message why, as a code of {@code valid.}, or by what it is called,
+   * with its attributes.
+   */
+  private static Phrase why(FieldError error) {
+    ConstraintViolation<?> violation = error.unwrap(ConstraintViolation.class);
+    String message = violation.getMessageTemplate();
+    if (!message.startsWith("{")) return Phrase.of("valid." + message);
+    Phrase why = Phrase.of("valid." + error.getCode());
+    for (var attribute : violation.getConstraintDescriptor().getAttributes().entrySet())
+      if (!COMMON.contains(attribute.getKey()))
+        why = why.and(attribute.getKey(), attribute.getValue());
+    return why;
+  }
+
+  /** The place in a body that is not as it must be, and why where that can be said. */
+  ProblemDetail at(DatabindException place) {
+    String field =
+        place.getPath().stream()
+            .map(r -> r.getPropertyName() == null ? r.getIndex() + "" : r.getPropertyName())
+            .collect(Collectors.joining("."));
+    Phrase why = Phrase.of(place instanceof InvalidNullException ? "valid.missing" : "valid.form");
+    return of(Problem.field(field, Phrase.of("problem.of-field", "field", field, "why", why)));
+  }
+}

@@ -1,0 +1,81 @@
+package yendrik.server.institution;
+
+import static yendrik.schema.Tables.INSTITUTION;
+
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.Map;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+import yendrik.core.words.Catalogue;
+import yendrik.core.words.Phrase;
+import yendrik.core.words.Writing;
+
+/** The institution's row, and how sentences are written to its people. */
+@Component
+public class Institutions {
+  /** Every server has changed words within so long. */
+  private static final Duration KEPT = Duration.ofSeconds(30);
+
+  private static final TypeReference<Map<String, String>> TEXTS = new TypeReference<>() {};
+  private final DSLContext db;
+  private final JsonMapper json;
+  private final LoadingCache<Integer, Ready> ready =
+      Caffeine.newBuilder().refreshAfterWrite(KEPT).build(_ -> load());
+
+  private record Ready(Institution institution, Catalogue catalogue) {}
+
+  Institutions(DSLContext db, JsonMapper json) {
+    this.db = db;
+    this.json = json;
+  }
+
+  private Ready load() {
+    Institution row =
+        db.selectFrom(INSTITUTION)
+            .fetchSingle(r ->
+                new Institution(
+                    r.getName(), r.getIssuer(), texts(r.getColours()), texts(r.getWords())));
+    return new Ready(row, Catalogue.english().with(row.words()));
+  }
+
+  private Map<String, String> texts(JSONB stored) {
+    return json.readValue(stored.data(), TEXTS);
+  }
+
+  public Institution now() {
+    return ready.get(1).institution;
+  }
+
+  /** Writes it anew. */
+  public void write(Institution institution) {
+    db.update(INSTITUTION)
+        .set(INSTITUTION.NAME, institution.name())
+        .set(INSTITUTION.ISSUER, institution.issuer())
+        .set(INSTITUTION.COLOURS, JSONB.valueOf(json.writeValueAsString(institution.colours())))
+        .set(INSTITUTION.WORDS, JSONB.valueOf(json.writeValueAsString(institution.words())))
+        .execute();
+    ready.invalidateAll();
+  }
+
+  /** How sentences and dates are written to whoever reads them now, in a time zone. */
+  public Writing writing(ZoneId zone, Instant now) {
+    return Writing.of(ready.get(1).catalogue, zone, now);
+  }
+
+  public Catalogue catalogue() {
+    return ready.get(1).catalogue;
+  }
+
+  /** A sentence that has no dates in it. */
+  public String say(Phrase phrase) {
+    return new Writing(catalogue(), ZoneOffset.UTC, 0).say(phrase);
+  }
+}

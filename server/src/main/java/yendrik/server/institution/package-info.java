@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.institution;
+
+import org.jspecify.annotations.NullMarked;
