@@ -2,7 +2,7 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Design, DesignOutcome, LevelRule } from '../api/client';
-import { failure, laidOut, serve, show } from '../test/stage';
+import { changed, failure, laidOut, serve, show } from '../test/stage';
 import { LevelRuleFields, USUAL_RULE } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
 import Outcomes from './Outcomes';
@@ -84,7 +84,7 @@ describe('outcomes', () => {
     ];
     const calls = serve({
       [`GET ${at}`]: design({ outcomes: list }),
-      [`PUT ${at}/outcomes/*`]: outcome(5, 'BRAKE'),
+      [`PATCH ${at}/outcomes/*`]: outcome(5, 'BRAKE'),
     });
     show(<Outcomes />);
     const parts = await screen.findByRole('button', { name: /▾ Parts/ });
@@ -97,9 +97,10 @@ describe('outcomes', () => {
     await userEvent.clear(name);
     await userEvent.type(name, 'Components{Enter}');
     await vi.waitFor(() =>
-      expect(
-        calls.filter((c) => c.method === 'PUT').map((c) => (c.body as DesignOutcome).group),
-      ).toEqual([['Components'], ['Components', 'Drive']]),
+      expect(changed<DesignOutcome>(calls).map((to) => to.group)).toEqual([
+        ['Components'],
+        ['Components', 'Drive'],
+      ]),
     );
   });
 
@@ -154,16 +155,14 @@ describe('outcomes', () => {
   it('are retired and moved to a group in the inspector', async () => {
     const calls = serve({
       [`GET ${at}`]: design(),
-      [`PUT ${at}/outcomes/5`]: outcome(5, 'BRAKE', { version: 2 }),
+      [`PATCH ${at}/outcomes/5`]: outcome(5, 'BRAKE', { version: 2 }),
     });
     show(<Outcomes />, '/c/2/plan/outcomes?sel=5');
     await userEvent.click(await screen.findByRole('button', { name: 'Retire' }));
-    await vi.waitFor(() =>
-      expect(calls.find((c) => c.method === 'PUT')?.body).toMatchObject({ retired: true }),
-    );
+    await vi.waitFor(() => expect(changed(calls)[0]).toEqual({ retired: true }));
     await userEvent.type(screen.getByLabelText('Group'), 'Wheels / Truing{Enter}');
     await vi.waitFor(() =>
-      expect(calls.filter((c) => c.method === 'PUT').at(-1)?.body).toMatchObject({
+      expect(changed(calls).at(-1)).toMatchObject({
         group: ['Wheels', 'Truing'],
       }),
     );
@@ -172,7 +171,7 @@ describe('outcomes', () => {
   it('show gaps in the coverage, and a key ties the step to the outcome', async () => {
     const calls = serve({
       [`GET ${at}`]: design(),
-      [`PUT ${at}/steps/12`]: step(12, 'QUIZ', 5, 6),
+      [`PATCH ${at}/steps/12`]: step(12, 'QUIZ', 5, 6),
     });
     show(<Outcomes />);
     await userEvent.click(await screen.findByRole('button', { name: 'Coverage' }));
@@ -182,7 +181,7 @@ describe('outcomes', () => {
     screen.getByRole('grid').focus();
     await userEvent.keyboard('{ArrowRight}{ArrowDown} ');
     await vi.waitFor(() =>
-      expect(calls.find((c) => c.method === 'PUT')?.body).toMatchObject({
+      expect(changed(calls)[0]).toMatchObject({
         evidenceFor: [
           { outcome: 5, weight: 1 },
           { outcome: 6, weight: 1 },

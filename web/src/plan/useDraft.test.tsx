@@ -9,18 +9,24 @@ import { network } from '../test/network';
 import { failure, serve, show } from '../test/stage';
 import { useDraft } from './useDraft';
 
-/** A draft of one module as a server keeps it, that counts its versions. */
+interface Fields {
+  from: Record<string, unknown>;
+  to: object;
+}
+
+/** A draft of one module as a server keeps it, that compares what was seen. */
 function keeping(course: number) {
   const module = { id: course, version: 1, name: 'Brakes', published: true, strictOrder: false };
   const at = `/api/courses/${course}/design`;
   const state = { module: { ...module, listed: true, staysOpen: true, steps: [] }, down: false };
   const answers: Record<string, unknown> = {
     [`GET ${at}`]: () => ({ modules: [state.module], outcomes: [], badges: [], scales: [] }),
-    [`PUT ${at}/modules/${course}`]: (call: { body: object; version: string | null }) => {
+    [`PATCH ${at}/modules/${course}`]: (call: { body: Fields }) => {
       if (state.down) return failure(503, { detail: 'Not now.' });
-      if (call.version !== `"${state.module.version}"`)
+      const now = state.module as Record<string, unknown>;
+      if (Object.entries(call.body.from).some(([field, was]) => now[field] !== was))
         return failure(409, { detail: 'Changed meanwhile.', current: state.module });
-      state.module = { ...state.module, ...call.body, version: state.module.version + 1 };
+      state.module = { ...state.module, ...call.body.to, version: state.module.version + 1 };
       return state.module;
     },
     [`DELETE ${at}/modules/${course}`]: undefined,
@@ -79,13 +85,31 @@ describe('a draft', () => {
     course++; // what was saved and can be undone is kept beyond a view
   });
 
-  it('saves a change against the version that was seen', async () => {
+  it('sends the field that changed, as it was seen and as it is to be, and no other', async () => {
     const { state, calls } = keeping(course);
     show(<Editor course={course} />);
     await userEvent.click(await screen.findByText('rename'));
     expect(await screen.findByRole('heading', { name: 'Brakes and pads' })).toBeInTheDocument();
-    expect(calls.find((c) => c.method === 'PUT')?.version).toBe('"1"');
+    expect(calls.find((c) => c.method === 'PATCH')?.body).toEqual({
+      from: { name: 'Brakes' },
+      to: { name: 'Brakes and pads' },
+    });
     expect(state.module.version).toBe(2);
+  });
+
+  it('leaves what a colleague has changed beside it, and sends nothing for nothing', async () => {
+    const { state, calls } = keeping(course);
+    show(<Editor course={course} />);
+    const rename = await screen.findByText('rename');
+    Object.assign(state.module, { published: false, version: 9 });
+    await userEvent.click(rename);
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes and pads'));
+    expect(state.module.published).toBe(false);
+    await screen.findByRole('heading', { name: 'Brakes and pads' });
+    await userEvent.click(rename);
+    await userEvent.click(screen.getByText('order'));
+    await vi.waitFor(() => expect(state.module.strictOrder).toBe(true));
+    expect(calls.filter((c) => c.method === 'PATCH')).toHaveLength(2);
   });
 
   it('builds a second quick change on the first instead of undoing it', async () => {
@@ -153,7 +177,7 @@ describe('a draft', () => {
     state.down = false;
     fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
     await vi.waitFor(() => expect(state.module.name).toBe('Brakes'));
-    expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(3);
+    expect(calls.filter((c) => c.method === 'PATCH')).toHaveLength(3);
   });
 
   it('can be asked again to undo when there was no connection at all', async () => {
@@ -163,7 +187,7 @@ describe('a draft', () => {
     await vi.waitFor(() => expect(state.module.name).toBe('Brakes and pads'));
     const answer = network.answer;
     network.answer = (request) =>
-      request.method === 'PUT' ? Promise.reject(new TypeError('Failed')) : answer(request);
+      request.method === 'PATCH' ? Promise.reject(new TypeError('Failed')) : answer(request);
     fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
     expect(await screen.findByText(/server cannot be reached/)).toBeInTheDocument();
     network.answer = answer;

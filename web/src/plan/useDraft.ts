@@ -28,6 +28,12 @@ import { rubricEdit } from './rubric';
 export type Part = 'outcomes' | 'modules' | 'steps' | 'badges' | 'rubrics';
 type Undo = () => Promise<unknown>;
 
+/** Fields as they were seen, and as they are to be. */
+interface Fields {
+  from: Record<string, unknown>;
+  to: Record<string, unknown>;
+}
+
 const undoable = new Map<number, Undo[]>();
 interface Versioned {
   id: number;
@@ -40,9 +46,6 @@ interface Change {
   /** The fields of a thing that it changes; nothing where it must not be asked again by itself. */
   about?: string;
 }
-
-/** What a colleague has changed since is not taken back. */
-class NotUndone extends Error {}
 
 /** What this browser's own last save brought, which may be newer than what a view still shows. */
 const saved = new Map<string, Versioned>();
@@ -63,25 +66,11 @@ async function keep<T extends Versioned>(part: Part, save: Promise<T>): Promise<
   return made;
 }
 
-/**
- * An edit that puts back what another one changed and leaves the rest as it stands.
- *
- * @throws when one of the same fields has been changed since, so that nobody's work is lost
- */
-function putBack<E extends object>(
-  present: E,
-  made: E,
-  was: E,
-  fields: (keyof E)[],
-  refusal: string,
-): E {
-  const back = { ...present };
-  for (const field of fields) {
-    if (!equal(present[field], made[field])) throw new NotUndone(refusal);
-    back[field] = was[field];
-  }
-  return back;
-}
+/** Some fields of a thing, those that are there. */
+const only = <E extends object>(edit: E, fields: (keyof E)[]) =>
+  Object.fromEntries(
+    fields.filter((f) => edit[f] !== undefined).map((f) => [f, edit[f]]),
+  ) as Partial<E>;
 
 const match = (version: number) => ({ 'If-Match': `"${version}"` });
 
@@ -126,89 +115,43 @@ export function useDraft(course: number) {
     onSettled: fresh,
   });
 
-  /** The newest state of a thing, since undoing must name the version that stands then. */
-  const now = useCallback(async (): Promise<Design> => {
-    await fresh();
-    return client.fetchQuery(queries.design(course));
-  }, [fresh, client, course]);
+  /** Sends some fields as they were seen and as they are to be; nothing else is touched. */
+  const patch = <T extends Versioned>(part: Part, id: number, fields: Fields): Promise<T> => {
+    const init = { params: { path: { course, id } }, body: fields };
+    const sent = {
+      outcomes: () => api.PATCH('/api/courses/{course}/design/outcomes/{id}', init),
+      modules: () => api.PATCH('/api/courses/{course}/design/modules/{id}', init),
+      steps: () => api.PATCH('/api/courses/{course}/design/steps/{id}', init),
+      badges: () => api.PATCH('/api/courses/{course}/design/badges/{id}', init),
+      rubrics: () => api.PATCH('/api/courses/{course}/design/rubrics/{id}', init),
+    }[part]() as Promise<{ data?: unknown }>;
+    return keep(part, body(sent) as Promise<T>);
+  };
 
-  const putStep = (s: DesignStep, edit: StepEdit) =>
-    keep(
-      'steps',
-      body(
-        api.PUT('/api/courses/{course}/design/steps/{id}', {
-          params: { path: { course, id: s.id }, header: match(s.version) },
-          body: edit,
-        }),
-      ),
-    );
-  const putModule = (m: DesignModule, edit: ModuleEdit) =>
-    keep(
-      'modules',
-      body(
-        api.PUT('/api/courses/{course}/design/modules/{id}', {
-          params: { path: { course, id: m.id }, header: match(m.version) },
-          body: edit,
-        }),
-      ),
-    );
-  const putBadge = (b: DesignBadge, edit: BadgeEdit) =>
-    keep(
-      'badges',
-      body(
-        api.PUT('/api/courses/{course}/design/badges/{id}', {
-          params: { path: { course, id: b.id }, header: match(b.version) },
-          body: edit,
-        }),
-      ),
-    );
-  const putOutcome = (o: DesignOutcome, edit: OutcomeEdit) =>
-    keep(
-      'outcomes',
-      body(
-        api.PUT('/api/courses/{course}/design/outcomes/{id}', {
-          params: { path: { course, id: o.id }, header: match(o.version) },
-          body: edit,
-        }),
-      ),
-    );
-
-  const putRubric = (r: DesignRubric, edit: RubricEdit) =>
-    keep(
-      'rubrics',
-      body(
-        api.PUT('/api/courses/{course}/design/rubrics/{id}', {
-          params: { path: { course, id: r.id }, header: match(r.version) },
-          body: edit,
-        }),
-      ),
-    );
-
-  /** Changes some fields of a thing; undoing puts back those, over whatever else has changed. */
+  /** Changes some fields of a thing; undoing is the same turned around. */
   function changing<T extends Versioned, E extends object>(how: {
     part: Part;
     shown: T;
     change: Partial<E>;
     edit: (thing: T) => E;
-    put: (thing: T, edit: E) => Promise<T>;
-    find: (design: Design) => T[];
   }) {
-    let base = how.shown;
-    let made = how.shown;
+    const fields = Object.keys(how.change) as (keyof E)[];
+    let was: Partial<E> = {};
+    let is: Partial<E> = {};
     run.mutate({
-      about: `${how.part}-${how.shown.id}-${Object.keys(how.change).sort().join()}`,
+      about: `${how.part}-${how.shown.id}-${fields.sort().join()}`,
       act: async () => {
-        base = newest(how.part, how.shown);
-        made = await how.put(base, { ...how.edit(base), ...how.change });
+        const base = newest(how.part, how.shown);
+        const before = how.edit(base);
+        const changed = fields.filter((f) => !equal(before[f], how.change[f]));
+        if (changed.length === 0) return base;
+        was = only(before, changed);
+        const to = only(how.change as E, changed);
+        const made = await patch<T>(how.part, base.id, { from: was, to });
+        is = only(how.edit(made), changed);
         return made;
       },
-      back: async () => {
-        const at = how.find(await now()).find((x) => x.id === how.shown.id);
-        if (!at) return;
-        const fields = Object.keys(how.change) as (keyof E)[];
-        const refusal = t('plan.notUndone');
-        await how.put(at, putBack(how.edit(at), how.edit(made), how.edit(base), fields, refusal));
-      },
+      back: () => patch(how.part, how.shown.id, { from: is, to: was }),
     });
   }
 
@@ -224,7 +167,7 @@ export function useDraft(course: number) {
     } catch (error) {
       const problem = error instanceof ApiError ? error.problem : undefined;
       // What no server heard can be asked again.
-      const heard = error instanceof NotUndone || (problem !== undefined && problem.status < 500);
+      const heard = problem !== undefined && problem.status < 500;
       if (!heard) undoable.get(course)?.push(back);
       notice({
         tone: 'error',
@@ -251,60 +194,15 @@ export function useDraft(course: number) {
   return {
     undo,
     step: (s: DesignStep, change: Partial<StepEdit>) =>
-      changing({
-        part: 'steps',
-        shown: s,
-        change,
-        edit: stepEdit,
-        put: putStep,
-        find: (d) => d.modules.flatMap((m) => m.steps),
-      }),
+      changing({ part: 'steps', shown: s, change, edit: stepEdit }),
     module: (m: DesignModule, change: Partial<ModuleEdit>) =>
-      changing({
-        part: 'modules',
-        shown: m,
-        change,
-        edit: moduleEdit,
-        put: putModule,
-        find: (d) => d.modules,
-      }),
+      changing({ part: 'modules', shown: m, change, edit: moduleEdit }),
     badge: (b: DesignBadge, change: Partial<BadgeEdit>) =>
-      changing({
-        part: 'badges',
-        shown: b,
-        change,
-        edit: badgeEdit,
-        put: putBadge,
-        find: (d) => d.badges,
-      }),
+      changing({ part: 'badges', shown: b, change, edit: badgeEdit }),
     outcome: (o: DesignOutcome, change: Partial<OutcomeEdit>) =>
-      changing({
-        part: 'outcomes',
-        shown: o,
-        change,
-        edit: outcomeEdit,
-        put: putOutcome,
-        find: (d) => d.outcomes,
-      }),
-    rubric: (r: DesignRubric, edit: RubricEdit) => {
-      let made = r;
-      run.mutate({
-        about: `rubrics-${r.id}`,
-        act: async () => {
-          made = await putRubric(newest('rubrics', r), edit);
-          return made;
-        },
-        back: async () => {
-          const all = await client.fetchQuery({ ...queries.rubrics(course), staleTime: 0 });
-          const at = all.find((x) => x.id === r.id);
-          if (!at) return;
-          const was = rubricEdit(r);
-          const fields = Object.keys(was) as (keyof RubricEdit)[];
-          const refusal = t('plan.notUndone');
-          await putRubric(at, putBack(rubricEdit(at), rubricEdit(made), was, fields, refusal));
-        },
-      });
-    },
+      changing({ part: 'outcomes', shown: o, change, edit: outcomeEdit }),
+    rubric: (r: DesignRubric, change: Partial<RubricEdit>) =>
+      changing({ part: 'rubrics', shown: r, change, edit: rubricEdit }),
     add: <T extends Versioned>(
       part: Part,
       act: () => Promise<T>,

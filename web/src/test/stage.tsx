@@ -28,6 +28,10 @@ function read(text: string): unknown {
   }
 }
 
+/** What fields were to be, in the order in which they were sent. */
+export const changed = <T extends object>(calls: Call[]): Partial<T>[] =>
+  calls.filter((c) => c.method === 'PATCH').map((c) => (c.body as { to: Partial<T> }).to);
+
 /** An answer that is a failure. */
 export const failure = (status: number, problem: object) => ({ failure: { status, ...problem } });
 

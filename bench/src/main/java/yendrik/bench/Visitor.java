@@ -82,10 +82,14 @@ final class Visitor {
   }
 
   /** Begins long work in a course and waits until it has ended. */
-  void finish(String course, String path, String body) {
+  JsonNode finish(String course, String path, String body) {
     String job = course + "/jobs/" + post(course + path, body).path("id").asLong();
-    while (UNDER_WAY.contains(get(job).path("state").asString()))
+    JsonNode now = get(job);
+    while (UNDER_WAY.contains(now.path("state").asString())) {
       LockSupport.parkNanos(POLL.toNanos());
+      now = get(job);
+    }
+    return now;
   }
 
   private JsonNode send(HttpRequest.Builder request) {

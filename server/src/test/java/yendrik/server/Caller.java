@@ -6,6 +6,8 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import org.awaitility.Awaitility;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
@@ -49,6 +51,21 @@ final class Caller {
     } catch (Exception e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  /** Changes what differs between a thing of a draft as it was seen and as it is to be. */
+  MockHttpServletResponse change(String path, JsonNode seen, JsonNode edit) {
+    ObjectNode body = CoreJson.mapper().createObjectNode();
+    ObjectNode from = body.putObject("from");
+    ObjectNode to = body.putObject("to");
+    Set<String> names = new TreeSet<>(seen.propertyNames());
+    names.addAll(edit.propertyNames());
+    for (String name : names) {
+      if (seen.path(name).equals(edit.path(name))) continue;
+      if (seen.hasNonNull(name)) from.set(name, seen.get(name));
+      if (edit.hasNonNull(name)) to.set(name, edit.get(name));
+    }
+    return call("PATCH", path, body.toString());
   }
 
   JsonNode get(String path) {

@@ -84,13 +84,9 @@ final class NewCourse {
     edit.set("doneWhen", plain(now.path("doneWhen").path("root")));
     if (!now.path("opensWhen").isMissingNode() && !now.path("opensWhen").isNull())
       edit.set("opensWhen", plain(now.path("opensWhen").path("root")));
+    ObjectNode seen = edit.deepCopy();
     change.accept(edit);
-    return designer.call(
-        "PUT",
-        path + "/design/steps/" + now.path("id").asLong(),
-        edit.toString(),
-        "If-Match",
-        now.path("version").toString());
+    return designer.change(path + "/design/steps/" + now.path("id").asLong(), seen, edit);
   }
 
   /** What a step of its kind has and others have not, to be changed. */
@@ -113,7 +109,8 @@ final class NewCourse {
     change(quiz, e -> part(e).putArray("questions").addAll(List.of(questions)));
   }
 
-  private static JsonNode plain(JsonNode root) {
+  /** A rule as it is sent, from one as it is shown. */
+  static JsonNode plain(JsonNode root) {
     ObjectNode node = ((ObjectNode) root).deepCopy();
     node.remove(List.of("n", "subject", "says"));
     if (node.path("is").asString().equals("ask")) node.remove("parts");

@@ -231,14 +231,9 @@ class OutcomesTest extends SchoolTest {
     JsonNode now = shown(outcome);
     ObjectNode edit = ((ObjectNode) now).deepCopy();
     edit.remove(java.util.List.of("id", "version"));
+    ObjectNode seen = edit.deepCopy();
     change.accept(edit);
-    return Caller.json(
-        sefa.call(
-            "PUT",
-            course.path + "/design/outcomes/" + outcome,
-            edit.toString(),
-            "If-Match",
-            now.path("version").toString()));
+    return Caller.json(sefa.change(course.path + "/design/outcomes/" + outcome, seen, edit));
   }
 
   private JsonNode shown(long outcome) {

@@ -2,9 +2,11 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.json.CoreJson;
 
 @ServerTest
 class PlanningTest extends SchoolTest {
@@ -23,20 +25,45 @@ class PlanningTest extends SchoolTest {
     var odalys = as("Odalys Brandt");
     JsonNode outcome = odalys.get(design()).path("outcomes").path(0);
     String path = design() + "/outcomes/" + outcome.path("id").asLong();
-    String version = "\"" + outcome.path("version").asInt() + "\"";
-    String first = edit(outcome).put("name", "Build a wheel that stays true").toString();
-    assertThat(odalys.call("PUT", path, first, "If-Match", version).getStatus()).isEqualTo(200);
-    var second =
-        as("Sefa Dunmore")
-            .call(
-                "PUT",
-                path,
-                edit(outcome).put("name", "Lace a wheel").toString(),
-                "If-Match",
-                version);
+    ObjectNode seen = edit(outcome);
+    ObjectNode first = edit(outcome).put("name", "Build a wheel that stays true");
+    assertThat(odalys.change(path, seen, first).getStatus()).isEqualTo(200);
+    Caller sefa = as("Sefa Dunmore");
+    var second = sefa.change(path, seen, edit(outcome).put("name", "Lace a wheel"));
     assertThat(second.getStatus()).isEqualTo(409);
     assertThat(Caller.json(second).path("current").path("name").asString())
         .isEqualTo("Build a wheel that stays true");
+    var beside = sefa.change(path, seen, edit(outcome).put("description", "By hand."));
+    assertThat(Caller.json(beside).path("name").asString())
+        .as("another field of the same thing")
+        .isEqualTo("Build a wheel that stays true");
+    assertThat(Caller.json(beside).path("description").asString()).isEqualTo("By hand.");
+  }
+
+  @Test
+  void fields_are_known_whole_and_sound_or_refused_by_name() {
+    var odalys = as("Odalys Brandt");
+    JsonNode module = odalys.get(design()).path("modules").path(0);
+    String path = design() + "/modules/" + module.path("id").asLong();
+    ObjectNode seen = CoreJson.mapper().createObjectNode().set("name", module.path("name"));
+    for (String body :
+        List.of(
+            "{\"from\":{},\"to\":{\"kind\":1}}",
+            "{\"from\":{\"published\":true},\"to\":{}}",
+            "{\"from\":{\"published\":true},\"to\":{\"published\":\"maybe\"}}",
+            "{\"from\":{\"published\":true},\"to\":{\"published\":null}}",
+            "{\"from\":{},\"to\":{\"doneWhen\":{\"is\":\"ask\"}}}")) {
+      var refused = odalys.call("PATCH", path, body);
+      assertThat(refused.getStatus()).as(body).isEqualTo(422);
+      assertThat(Caller.json(refused).path("fields").isEmpty()).as(body).isFalse();
+    }
+    var blank = odalys.change(path, seen, seen.deepCopy().put("name", " "));
+    assertThat(Caller.json(blank).path("fields").path("name").asString())
+        .isEqualTo("must not be empty");
+    var nul = odalys.change(path, seen, seen.deepCopy().put("name", "a\u0000b"));
+    assertThat(nul.getStatus()).isEqualTo(422);
+    assertThat(odalys.get(design()).path("modules").path(0)).isEqualTo(module);
+    assertThat(odalys.call("PATCH", path, "{\"from\":{},\"to\":{}}").getStatus()).isEqualTo(200);
   }
 
   @Test
@@ -58,19 +85,14 @@ class PlanningTest extends SchoolTest {
   void text_is_made_safe_when_it_is_written() {
     var odalys = as("Odalys Brandt");
     JsonNode step = odalys.get(design()).path("modules").path(0).path("steps").path(0);
+    ObjectNode seen = stepEdit(step);
     ObjectNode edit =
         stepEdit(step)
             .put(
                 "body",
                 "<p onclick=\"x()\">Lace</p><script>alert(1)</script><a href=\"javascript:x\">y</a>");
     var saved =
-        Caller.json(
-            odalys.call(
-                "PUT",
-                design() + "/steps/" + step.path("id").asLong(),
-                edit.toString(),
-                "If-Match",
-                step.path("version").toString()));
+        Caller.json(odalys.change(design() + "/steps/" + step.path("id").asLong(), seen, edit));
     assertThat(saved.path("body").asString())
         .contains("<p>Lace</p>")
         .doesNotContain("script", "onclick", "javascript");
@@ -103,12 +125,8 @@ class PlanningTest extends SchoolTest {
         .put("step", first);
     assertThat(
             odalys
-                .call(
-                    "PUT",
-                    sandbox + "/design/steps/" + second.path("id").asLong(),
-                    edit.toString(),
-                    "If-Match",
-                    "1")
+                .change(
+                    sandbox + "/design/steps/" + second.path("id").asLong(), stepEdit(second), edit)
                 .getStatus())
         .isEqualTo(200);
     odalys.call("DELETE", sandbox + "/design/steps/" + first, "");
@@ -135,14 +153,10 @@ class PlanningTest extends SchoolTest {
   void before_publishing_one_sees_who_gains_what() {
     var odalys = as("Odalys Brandt");
     JsonNode step = odalys.get(design()).path("modules").path(0).path("steps").path(1);
-    ObjectNode edit = stepEdit(step);
+    ObjectNode seen = stepEdit(step);
+    seen.set("opensWhen", NewCourse.plain(step.path("opensWhen").path("root")));
     var saved =
-        odalys.call(
-            "PUT",
-            design() + "/steps/" + step.path("id").asLong(),
-            edit.toString(),
-            "If-Match",
-            step.path("version").toString());
+        odalys.change(design() + "/steps/" + step.path("id").asLong(), seen, stepEdit(step));
     assertThat(saved.getStatus()).isEqualTo(200);
     JsonNode impact = odalys.get("/api/courses/" + course("Wheelbuilding") + "/publications/next");
     assertThat(impact.path("learners").asInt()).isBetween(2, 3);

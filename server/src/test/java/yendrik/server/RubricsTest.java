@@ -65,14 +65,10 @@ class RubricsTest extends SchoolTest {
   private JsonNode change(JsonNode rubric, java.util.function.Consumer<ObjectNode> change) {
     ObjectNode edit = ((ObjectNode) rubric).deepCopy();
     edit.remove(List.of("id", "version", "of", "steps", "assessed"));
+    ObjectNode seen = edit.deepCopy();
     change.accept(edit);
-    return Caller.json(
-        sefa.call(
-            "PUT",
-            course.path + "/design/rubrics/" + rubric.path("id").asLong(),
-            edit.toString(),
-            "If-Match",
-            rubric.path("version").toString()));
+    String path = course.path + "/design/rubrics/" + rubric.path("id").asLong();
+    return Caller.json(sefa.change(path, seen, edit));
   }
 
   private JsonNode inUse() {

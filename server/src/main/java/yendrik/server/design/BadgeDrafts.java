@@ -2,6 +2,7 @@ package yendrik.server.design;
 
 import static yendrik.schema.Tables.BADGE;
 
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
@@ -15,8 +16,10 @@ import yendrik.server.http.Problem;
 public class BadgeDrafts {
   private final Drafting drafting;
   private final DraftTables tables;
+  private final FieldChanges changes;
 
-  BadgeDrafts(Drafting drafting, DraftTables tables) {
+  BadgeDrafts(Drafting drafting, DraftTables tables, FieldChanges changes) {
+    this.changes = changes;
     this.drafting = drafting;
     this.tables = tables;
   }
@@ -26,6 +29,27 @@ public class BadgeDrafts {
         tables.badges.add(
             course, columns(course, edit), BADGE.POSITION, BADGE.COURSE_ID.eq(course.value()));
     return view(course, id);
+  }
+
+  /** Changes some fields; a 409 carries what it is now. */
+  BadgeView change(CourseId course, long id, FieldsEdit fields) {
+    BadgeRecord row = tables.badges.locked(course, id);
+    try {
+      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
+    } catch (FieldChanges.Changed e) {
+      throw Problem.changed(view(course, id));
+    }
+  }
+
+  private static DesignEdits.BadgeEdit edit(BadgeRecord row) {
+    BadgePicture picture = Json.read(row.getPicture(), BadgePicture.class);
+    return new DesignEdits.BadgeEdit(
+        row.getName(),
+        row.getDescription(),
+        Optional.ofNullable(row.getModuleId()),
+        new DesignEdits.PictureEdit(picture.shape(), picture.sign(), picture.colour()),
+        Json.ruleMap(row.getEarnedWhen()),
+        row.getSurprise());
   }
 
   public BadgeView change(CourseId course, long id, int version, DesignEdits.BadgeEdit edit) {

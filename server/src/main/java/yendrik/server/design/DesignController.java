@@ -10,6 +10,7 @@ import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -72,14 +73,11 @@ class DesignController {
     return drafts.outcomes().add(new CourseId(course), edit);
   }
 
-  @PutMapping("/outcomes/{id}")
+  @PatchMapping("/outcomes/{id}")
   @Needs(Right.PLAN)
   OutcomeView changeOutcome(
-      @PathVariable long course,
-      @PathVariable long id,
-      @RequestHeader("If-Match") String version,
-      @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
-    return drafts.outcomes().change(new CourseId(course), id, IfMatch.version(version), edit);
+      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.outcomes().change(new CourseId(course), id, edit);
   }
 
   @PutMapping("/outcomes/order")
@@ -96,14 +94,11 @@ class DesignController {
     return drafts.modules().add(new CourseId(course), edit);
   }
 
-  @PutMapping("/modules/{id}")
+  @PatchMapping("/modules/{id}")
   @Needs(Right.PLAN)
   ModuleView changeModule(
-      @PathVariable long course,
-      @PathVariable long id,
-      @RequestHeader("If-Match") String version,
-      @Valid @RequestBody DesignEdits.ModuleEdit edit) {
-    return drafts.modules().change(new CourseId(course), id, IfMatch.version(version), edit);
+      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.modules().change(new CourseId(course), id, edit);
   }
 
   @PostMapping("/steps")
@@ -113,14 +108,11 @@ class DesignController {
     return drafts.steps().add(new CourseId(course), edit);
   }
 
-  @PutMapping("/steps/{id}")
+  @PatchMapping("/steps/{id}")
   @Needs(Right.PLAN)
   StepView changeStep(
-      @PathVariable long course,
-      @PathVariable long id,
-      @RequestHeader("If-Match") String version,
-      @Valid @RequestBody DesignEdits.StepEdit edit) {
-    return drafts.steps().change(new CourseId(course), id, IfMatch.version(version), edit);
+      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.steps().change(new CourseId(course), id, edit);
   }
 
   @PostMapping("/badges")
@@ -130,14 +122,11 @@ class DesignController {
     return drafts.badges().add(new CourseId(course), edit);
   }
 
-  @PutMapping("/badges/{id}")
+  @PatchMapping("/badges/{id}")
   @Needs(Right.PLAN)
   BadgeView changeBadge(
-      @PathVariable long course,
-      @PathVariable long id,
-      @RequestHeader("If-Match") String version,
-      @Valid @RequestBody DesignEdits.BadgeEdit edit) {
-    return drafts.badges().change(new CourseId(course), id, IfMatch.version(version), edit);
+      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.badges().change(new CourseId(course), id, edit);
   }
 
   @PutMapping("/order")

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
+import yendrik.server.http.ByFields;
 
 /** What designers send. */
 public final class DesignEdits {
@@ -63,7 +64,8 @@ public final class DesignEdits {
       Optional<Map<String, Object>> opensWhen,
       Optional<Map<String, Object>> doneWhen,
       boolean listed,
-      boolean staysOpen) {}
+      boolean staysOpen)
+      implements ByFields {}
 
   /**
    * @param after the step of the module after which it stands; at the end without
@@ -96,7 +98,8 @@ public final class DesignEdits {
       @NotNull @Size(max = 200_000) String body,
       @NotNull @Valid AuthorEdit part,
       @NotNull List<TieEdit> evidenceFor,
-      @NotNull List<Long> groups) {}
+      @NotNull List<Long> groups)
+      implements ByFields {}
 
   /**
    * @param cuts for each level above the lowest the least share of the points, ascending; levels

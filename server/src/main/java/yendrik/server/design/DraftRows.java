@@ -56,6 +56,15 @@ final class DraftRows<R extends TableRecord<R>> {
     return find(of, row).orElseThrow(() -> Problem.notFound(called));
   }
 
+  /** The same, kept from everybody else until the transaction ends. */
+  R locked(CourseId of, long row) {
+    return db.selectFrom(id.getTable())
+        .where(is(of, row), deletedAt.isNull())
+        .forUpdate()
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound(called));
+  }
+
   Optional<R> find(CourseId of, long row) {
     return db.selectFrom(id.getTable()).where(is(of, row), deletedAt.isNull()).fetchOptional();
   }

@@ -18,8 +18,10 @@ public class ModuleDrafts {
   private final DSLContext db;
   private final Drafting drafting;
   private final DraftTables tables;
+  private final FieldChanges changes;
 
-  ModuleDrafts(DSLContext db, Drafting drafting, DraftTables tables) {
+  ModuleDrafts(DSLContext db, Drafting drafting, DraftTables tables, FieldChanges changes) {
+    this.changes = changes;
     this.db = db;
     this.drafting = drafting;
     this.tables = tables;
@@ -33,6 +35,27 @@ public class ModuleDrafts {
     return view(
         course,
         tables.modules.add(course, row, MODULE.POSITION, MODULE.COURSE_ID.eq(course.value())));
+  }
+
+  /** Changes some fields; a 409 carries what it is now. */
+  ModuleView change(CourseId course, long id, FieldsEdit fields) {
+    ModuleRecord row = tables.modules.locked(course, id);
+    try {
+      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
+    } catch (FieldChanges.Changed e) {
+      throw Problem.changed(view(course, id));
+    }
+  }
+
+  private static DesignEdits.ModuleEdit edit(ModuleRecord row) {
+    return new DesignEdits.ModuleEdit(
+        row.getName(),
+        row.getPublished(),
+        row.getStrictOrder(),
+        Json.ruleMap(row.getOpensWhen()),
+        Json.ruleMap(row.getDoneWhen()),
+        row.getListed(),
+        row.getStaysOpen());
   }
 
   public ModuleView change(CourseId course, long id, int version, DesignEdits.ModuleEdit edit) {

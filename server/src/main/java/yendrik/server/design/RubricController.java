@@ -5,11 +5,10 @@ import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -17,7 +16,6 @@ import yendrik.core.id.CourseId;
 import yendrik.server.design.RubricForms.RubricEdit;
 import yendrik.server.design.RubricForms.RubricView;
 import yendrik.server.design.RubricForms.ShelfView;
-import yendrik.server.http.IfMatch;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -44,14 +42,11 @@ class RubricController {
     return rubrics.add(new CourseId(course), edit);
   }
 
-  @PutMapping("/rubrics/{id}")
+  @PatchMapping("/rubrics/{id}")
   @Needs(Right.PLAN)
   RubricView change(
-      @PathVariable long course,
-      @PathVariable long id,
-      @RequestHeader("If-Match") String version,
-      @Valid @RequestBody RubricEdit edit) {
-    return rubrics.change(new CourseId(course), id, IfMatch.version(version), edit);
+      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
+    return rubrics.change(new CourseId(course), id, edit);
   }
 
   @DeleteMapping("/rubrics/{id}")

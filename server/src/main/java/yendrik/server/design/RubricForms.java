@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.rubric.Rubric;
 
 /** Rubrics as they are sent and shown. */
@@ -104,6 +105,21 @@ public final class RubricForms {
 
   public static Sheet sheet(Rubric rubric, CourseDesign design) {
     return new Sheet(rubric.id().value(), rubric.name(), rubric.of(), criteria(rubric, design));
+  }
+
+  /** A criterion as it would be sent to leave it as it is. */
+  static CriterionEdit edit(Rubric.Criterion c) {
+    return new CriterionEdit(
+        Optional.of(c.key()),
+        c.name(),
+        c.description(),
+        c.counts(),
+        c.outcome().map(OutcomeId::value),
+        c.levels().stream()
+            .map(l ->
+                new LevelEdit(
+                    Optional.of(l.key()), l.name(), l.description(), l.points(), l.standsFor()))
+            .toList());
   }
 
   static List<CriterionView> criteria(Rubric rubric, CourseDesign design) {

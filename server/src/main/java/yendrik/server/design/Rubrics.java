@@ -43,9 +43,11 @@ public class Rubrics {
   private final DSLContext db;
   private final DraftStore drafts;
   private final DraftTables tables;
+  private final FieldChanges changes;
   private final Clock clock;
 
-  Rubrics(DSLContext db, DraftStore drafts, DraftTables tables, Clock clock) {
+  Rubrics(DSLContext db, DraftStore drafts, DraftTables tables, FieldChanges changes, Clock clock) {
+    this.changes = changes;
     this.db = db;
     this.drafts = drafts;
     this.tables = tables;
@@ -106,6 +108,24 @@ public class Rubrics {
     row.setCriteria(Json.of(criteria));
     row.setLastKey(lastKey);
     return row;
+  }
+
+  /** Changes some fields; a 409 carries what it is now. */
+  RubricView change(CourseId course, long id, FieldsEdit fields) {
+    RubricRecord row = tables.rubrics.locked(course, id);
+    try {
+      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
+    } catch (FieldChanges.Changed e) {
+      throw Problem.changed(view(course, id));
+    }
+  }
+
+  private static RubricEdit edit(RubricRecord row) {
+    return new RubricEdit(
+        row.getName(),
+        Json.list(row.getCriteria(), Rubric.Criterion.class).stream()
+            .map(RubricForms::edit)
+            .toList());
   }
 
   RubricView change(CourseId course, long id, int version, RubricEdit edit) {

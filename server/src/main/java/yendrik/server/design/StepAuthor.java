@@ -64,6 +64,9 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
   /** What designers see of a step. */
   protected abstract P part(C content);
 
+  /** A step as a designer would send it to leave it as it is. */
+  protected abstract E edit(C content);
+
   /**
    * Checks what a designer sent.
    *

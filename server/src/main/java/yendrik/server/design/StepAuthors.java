@@ -45,6 +45,15 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
     return room.part(room.content().cast(content));
   }
 
+  AuthorEdit edit(StepKind kind, Content content) {
+    return edit(of(kind), content);
+  }
+
+  private static <C extends Content, E extends AuthorEdit> E edit(
+      StepAuthor<C, ?, E> room, Content content) {
+    return room.edit(room.content().cast(content));
+  }
+
   Content checked(StepKind kind, StepAuthor.Place place, String body, AuthorEdit edit) {
     return checked(of(kind), place, body, edit);
   }

@@ -38,6 +38,7 @@ public class StepDrafts {
   private final DSLContext db;
   private final DraftStore drafts;
   private final DraftTables tables;
+  private final FieldChanges changes;
   private final StepAuthors rooms;
   private final Clock clock;
   private final Institutions institutions;
@@ -46,9 +47,11 @@ public class StepDrafts {
       DSLContext db,
       DraftStore drafts,
       DraftTables tables,
+      FieldChanges changes,
       StepAuthors rooms,
       Institutions institutions,
       Clock clock) {
+    this.changes = changes;
     this.institutions = institutions;
     this.db = db;
     this.drafts = drafts;
@@ -100,6 +103,42 @@ public class StepDrafts {
   private static yendrik.core.rule.Condition usualDone(Kind kind, StepId id) {
     var node = new NodeId(UUID.randomUUID().toString().substring(0, 8));
     return new yendrik.core.rule.Condition.Ask(node, kind.usualDoneWhen(id));
+  }
+
+  /** Changes some fields; a 409 carries what it is now. */
+  StepView change(CourseId course, long id, FieldsEdit fields) {
+    StepRecord row = tables.steps.locked(course, id);
+    try {
+      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
+    } catch (FieldChanges.Changed e) {
+      throw Problem.changed(view(course, id));
+    }
+  }
+
+  private DesignEdits.StepEdit edit(StepRecord row) {
+    Step s = DraftStore.step(row);
+    Content content = rooms.read(s.kind(), row.getContent());
+    return new DesignEdits.StepEdit(
+        s.name(),
+        s.required(),
+        s.published(),
+        Json.ruleMap(row.getOpensWhen()),
+        Json.map(s.doneWhen()),
+        s.gate().listed(),
+        s.gate().staysOpen(),
+        s.window().from(),
+        s.window().due(),
+        s.window().until(),
+        row.getMinutes(),
+        s.scoring().points(),
+        s.scoring().passMark(),
+        s.scoring().attempts(),
+        content.body(),
+        rooms.edit(s.kind(), content),
+        s.evidenceFor().stream()
+            .map(t -> new DesignEdits.TieEdit(t.outcome().value(), t.weight(), t.cuts()))
+            .toList(),
+        s.audience().groups().stream().map(GroupId::value).sorted().toList());
   }
 
   public StepView change(CourseId course, long id, int version, DesignEdits.StepEdit edit) {

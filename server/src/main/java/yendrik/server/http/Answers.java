@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
@@ -14,8 +13,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.validation.FieldError;
-import tools.jackson.databind.DatabindException;
-import tools.jackson.databind.exc.InvalidNullException;
 import yendrik.core.Refusal;
 import yendrik.core.words.Phrase;
 import yendrik.server.institution.Institutions;
@@ -40,6 +37,7 @@ public class Answers {
       case Problem problem -> of(problem);
       case Refusal refusal ->
           body(HttpStatus.UNPROCESSABLE_ENTITY, Problem.Title.CANNOT_BE_TAKEN, refusal.reason());
+      case InvalidFields invalid -> to(invalid.errors());
       case DuplicateKeyException _ -> of(Problem.conflict("there-already"));
       default -> {
         LOG.error("a request failed", wrong);
@@ -53,12 +51,18 @@ public class Answers {
 
   private ProblemDetail of(Problem problem) {
     ProblemDetail body = body(problem.status(), problem.title(), problem.says());
-    String detail = String.valueOf(body.getDetail());
-    problem.field().ifPresent(field -> body.setProperty("fields", Map.of(field, detail)));
+    problem
+        .field()
+        .ifPresent(field -> body.setProperty("fields", Map.of(field, beside(problem.says()))));
     if (!problem.findings().isEmpty())
       body.setProperty("findings", problem.findings().stream().map(institutions::say).toList());
     problem.more().forEach(body::setProperty);
     return body;
+  }
+
+  /** What is said at the field itself: there its name need not be said again. */
+  private String beside(Phrase says) {
+    return institutions.say(says.with().get("why") instanceof Phrase why ? why : says);
   }
 
   private ProblemDetail body(HttpStatus status, Problem.Title title, Phrase says) {
@@ -105,15 +109,5 @@ public class Answers {
       if (!COMMON.contains(attribute.getKey()))
         why = why.and(attribute.getKey(), attribute.getValue());
     return why;
-  }
-
-  /** The place in a body that is not as it must be, and why where that can be said. */
-  ProblemDetail at(DatabindException place) {
-    String field =
-        place.getPath().stream()
-            .map(r -> r.getPropertyName() == null ? r.getIndex() + "" : r.getPropertyName())
-            .collect(Collectors.joining("."));
-    Phrase why = Phrase.of(place instanceof InvalidNullException ? "valid.missing" : "valid.form");
-    return of(Problem.field(field, Phrase.of("problem.of-field", "field", field, "why", why)));
   }
 }

@@ -51,6 +51,7 @@ class ApiDescription {
     return api -> {
       api.info(new Info().title("Yendrik").version("1"));
       api.servers(null);
+      byFields(api.getComponents());
       variants(api.getComponents());
       api.getComponents()
           .getSchemas()
@@ -59,6 +60,14 @@ class ApiDescription {
       hideInjected(api);
       NAMES.check();
     };
+  }
+
+  private static void byFields(Components components) {
+    for (Class<?> type : Variants.ofAny(ByFields.class))
+      ModelConverters.getInstance(/* openapi31= */ true)
+          .readAllAsResolvedSchema(type)
+          .referencedSchemas
+          .forEach(components.getSchemas()::putIfAbsent);
   }
 
   /** A type with variants is one of them, as its {@code is} says; a variant may hold others. */

@@ -4,8 +4,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.InvalidNullException;
 import yendrik.core.words.Phrase;
 
 /**
@@ -15,6 +18,7 @@ import yendrik.core.words.Phrase;
  */
 public final class Problem extends RuntimeException {
   private static final long serialVersionUID = 1;
+  private static final Set<String> FIELDS_OF_A_CHANGE = Set.of("from", "to");
   private final HttpStatus status;
   private final transient Title title;
   private final transient Phrase says;
@@ -101,6 +105,19 @@ public final class Problem extends RuntimeException {
         Optional.of(field),
         List.of(),
         Map.of());
+  }
+
+  /** The place in a body that is not as it must be, and why where that can be said. */
+  public static Problem unreadable(DatabindException place) {
+    List<String> path =
+        place.getPath().stream()
+            .map(r -> r.getPropertyName() == null ? r.getIndex() + "" : r.getPropertyName())
+            .toList();
+    // The fields of a change stand in what they were and what they are to be.
+    boolean change = path.size() > 1 && FIELDS_OF_A_CHANGE.contains(path.getFirst());
+    String field = String.join(".", change ? path.subList(1, path.size()) : path);
+    Phrase why = Phrase.of(place instanceof InvalidNullException ? "valid.missing" : "valid.form");
+    return field(field, Phrase.of("problem.of-field", "field", field, "why", why));
   }
 
   /** The thing asked for is closed; {@code missing} says what opens it. */

@@ -42,7 +42,7 @@ class Problems extends ResponseEntityExceptionHandler {
       WebRequest request) {
     ProblemDetail body =
         e.getCause() instanceof DatabindException at && !at.getPath().isEmpty()
-            ? answers.at(at)
+            ? answers.to(Problem.unreadable(at))
             : answers.to(Problem.notUnderstood("request-form"));
     return handleExceptionInternal(
         e, body, headers, HttpStatusCode.valueOf(body.getStatus()), request);

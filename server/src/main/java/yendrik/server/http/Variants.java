@@ -22,7 +22,7 @@ final class Variants {
         .toArray(NamedType[]::new);
   }
 
-  private static List<Class<?>> ofAny(Class<?> type) {
+  static List<Class<?>> ofAny(Class<?> type) {
     var scan = new ClassPathScanningCandidateComponentProvider(/* useDefaultFilters= */ false);
     scan.addIncludeFilter(new AssignableTypeFilter(type));
     return scan.findCandidateComponents("yendrik.server").stream()

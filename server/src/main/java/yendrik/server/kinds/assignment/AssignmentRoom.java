@@ -41,6 +41,11 @@ class AssignmentRoom extends StepRoom<AssignmentContent, AssignmentAuthored, Ass
   }
 
   @Override
+  protected AssignmentEdit edit(AssignmentContent content) {
+    return new AssignmentEdit(content.rubric().map(r -> r.value()));
+  }
+
+  @Override
   protected AssignmentContent checked(Place place, String body, AssignmentEdit edit) {
     return new AssignmentContent(body, place.rubric(edit.rubric()));
   }

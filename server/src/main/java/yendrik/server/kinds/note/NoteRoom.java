@@ -34,6 +34,11 @@ class NoteRoom extends TextRoom<NoteContent, NoteAuthored, NoteEdit> {
   }
 
   @Override
+  protected NoteEdit edit(NoteContent content) {
+    return new NoteEdit();
+  }
+
+  @Override
   protected NoteContent checked(Place place, String body, NoteEdit edit) {
     if (body.length() > LONGEST) throw Problem.field("body", "this-is-too-long-for");
     return new NoteContent(body);

@@ -30,6 +30,11 @@ class PageRoom extends TextRoom<PageContent, PageAuthored, PageEdit> {
   }
 
   @Override
+  protected PageEdit edit(PageContent content) {
+    return new PageEdit();
+  }
+
+  @Override
   protected PageContent checked(Place place, String body, PageEdit edit) {
     return new PageContent(body);
   }

@@ -42,6 +42,11 @@ class PracticalRoom extends StepRoom<PracticalContent, PracticalAuthored, Practi
   }
 
   @Override
+  protected PracticalEdit edit(PracticalContent content) {
+    return new PracticalEdit(content.rubric().map(r -> r.value()));
+  }
+
+  @Override
   protected PracticalContent checked(Place place, String body, PracticalEdit edit) {
     return new PracticalContent(body, place.rubric(edit.rubric()));
   }

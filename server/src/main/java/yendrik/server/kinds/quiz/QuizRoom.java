@@ -48,6 +48,11 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   }
 
   @Override
+  protected QuizEdit edit(QuizContent content) {
+    return new QuizEdit(part(content).questions());
+  }
+
+  @Override
   protected QuizContent checked(Place place, String body, QuizEdit edit) {
     List<KeptQuestion> kept = new ArrayList<>();
     for (WrittenQuestion sent : edit.questions()) {

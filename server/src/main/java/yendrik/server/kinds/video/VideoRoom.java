@@ -41,6 +41,11 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
   }
 
   @Override
+  protected VideoEdit edit(VideoContent content) {
+    return new VideoEdit(content.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())));
+  }
+
+  @Override
   protected VideoContent checked(Place place, String body, VideoEdit edit) {
     return new VideoContent(body, edit.film().map(f -> film(place.course(), f)));
   }

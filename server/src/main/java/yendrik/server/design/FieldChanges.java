@@ -1,0 +1,94 @@
+package yendrik.server.design;
+
+import java.lang.reflect.RecordComponent;
+import java.math.BigDecimal;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.validation.DirectFieldBindingResult;
+import org.springframework.validation.SmartValidator;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.server.http.InvalidFields;
+import yendrik.server.http.Problem;
+
+/**
+ * Changes some fields of a thing and leaves the rest as it stands, so that two people can work on
+ * it at once.
+ */
+@Component
+class FieldChanges {
+  /** Equal but for how a number is written: 1 and 1.0 are the same. */
+  private static final Comparator<JsonNode> ALIKE =
+      (one, other) -> {
+        if (!one.isNumber() || !other.isNumber()) return one.equals(other) ? 0 : 1;
+        return decimal(one).compareTo(decimal(other));
+      };
+
+  private final JsonMapper json;
+  private final SmartValidator validator;
+
+  FieldChanges(JsonMapper json, SmartValidator validator) {
+    this.json = json;
+    this.validator = validator;
+  }
+
+  private static BigDecimal decimal(JsonNode number) {
+    return new BigDecimal(number.asString());
+  }
+
+  /**
+   * What a thing is to be.
+   *
+   * @param present the thing as it stands, which nobody else changes meanwhile
+   * @return the thing with its fields changed, checked like one that is sent as a whole
+   * @throws Changed if the fields are not what was seen
+   */
+  <E extends Record> E apply(E present, FieldsEdit edit) {
+    Set<String> names = new HashSet<>(edit.from().keySet());
+    names.addAll(edit.to().keySet());
+    known(present.getClass(), names);
+    ObjectNode now = json.valueToTree(present);
+    ObjectNode seen = json.valueToTree(read(present, now, names, edit.from()));
+    if (!now.equals(ALIKE, seen)) throw new Changed();
+    E made = read(present, now, names, edit.to());
+    var faults = new DirectFieldBindingResult(made, "");
+    validator.validate(made, faults);
+    if (faults.hasErrors()) throw new InvalidFields(faults.getFieldErrors());
+    return made;
+  }
+
+  /** Somebody else has changed the same fields. */
+  static final class Changed extends RuntimeException {
+    private static final long serialVersionUID = 1;
+  }
+
+  private static void known(Class<?> type, Set<String> names) {
+    Set<String> all =
+        Arrays.stream(type.getRecordComponents())
+            .map(RecordComponent::getName)
+            .collect(Collectors.toSet());
+    for (String name : names)
+      if (!all.contains(name)) throw Problem.field(name, "no-such-field", "field", name);
+  }
+
+  @SuppressWarnings("unchecked")
+  private <E> E read(E like, ObjectNode now, Set<String> names, Map<String, Object> fields) {
+    ObjectNode tree = now.deepCopy();
+    for (String name : names) {
+      if (fields.containsKey(name)) tree.set(name, json.valueToTree(fields.get(name)));
+      else tree.remove(name);
+    }
+    try {
+      return (E) json.treeToValue(tree, like.getClass());
+    } catch (DatabindException e) {
+      throw Problem.unreadable(e);
+    }
+  }
+}
