@@ -1,10 +1,11 @@
 import { Box, Button, Link as MuiLink, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
+import { useKeys } from '../ui/useKeys';
 import { useLive } from '../ui/useLive';
 import { Boundary } from './Boundary';
 import { CourseSwitcher, PersonMenu } from './Menus';
@@ -34,16 +35,8 @@ export default function Frame({
   const [keys, setKeys] = useState(false);
   const place = useLocation().pathname.split('/');
   const space = place[3] ?? '';
-  useEffect(() => {
-    const help = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && /INPUT|TEXTAREA/.test(event.target.tagName);
-      if (event.key === '?' && !typing && !(event.target as HTMLElement).isContentEditable)
-        setKeys(true);
-    };
-    window.addEventListener('keydown', help);
-    return () => window.removeEventListener('keydown', help);
-  }, []);
+  const help = () => setKeys(true);
+  useKeys({ '?': help, 'Shift+?': help });
   const walking = space === 'my' || space === 'practice';
   const views = course ? viewsOf(course).filter((v) => v.space === space) : [];
   return (

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import equal from 'fast-deep-equal';
-import { useCallback, useEffect } from 'react';
+import { useCallback } from 'react';
 import { useTranslations } from 'use-intl';
 import {
   ApiError,
@@ -21,6 +21,7 @@ import {
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
+import { useKeys } from '../ui/useKeys';
 import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
 import { type Order, ordered } from './order';
 import { rubricEdit } from './rubric';
@@ -177,19 +178,11 @@ export function useDraft(course: number) {
     await fresh();
   }, [course, fresh, notice, t, takeBack]);
 
-  useEffect(() => {
-    const keys = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement &&
-        (/INPUT|TEXTAREA/.test(event.target.tagName) || event.target.isContentEditable);
-      if ((event.ctrlKey || event.metaKey) && event.key === 'z' && !event.shiftKey && !typing) {
-        event.preventDefault();
-        void undo();
-      }
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, [undo]);
+  const byKey = (event: KeyboardEvent) => {
+    event.preventDefault();
+    void undo();
+  };
+  useKeys({ 'Control+z': byKey, 'Meta+z': byKey });
 
   return {
     undo,

@@ -1,5 +1,5 @@
-import { useEffect } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { useKeys } from '../ui/useKeys';
 
 export interface Filter {
   /** Of one group, 0 for all. */
@@ -48,16 +48,7 @@ export function useOtherGrid(path: string) {
   if (Number(row)) next.set('sel', row);
   else next.delete('sel');
   const to = `${path}${next.size > 0 ? `?${next}` : ''}`;
-  useEffect(() => {
-    const keys = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && /INPUT|TEXTAREA/.test(event.target.tagName);
-      const plain = !event.ctrlKey && !event.metaKey && !event.altKey;
-      if (event.key === 'g' && plain && !typing) void navigate(to);
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, [navigate, to]);
+  useKeys({ g: () => void navigate(to) });
   return to;
 }
 

@@ -1,0 +1,7 @@
+/** Its own types cannot be found by the name of the package. */
+declare module 'tinykeys' {
+  export function tinykeys(
+    target: Window | HTMLElement,
+    keys: Record<string, (event: KeyboardEvent) => void>,
+  ): () => void;
+}
