@@ -1,12 +1,14 @@
 import { type ReactNode, useSyncExternalStore } from 'react';
 import { type AbstractIntlMessages, createTranslator, IntlProvider } from 'use-intl';
+import kinds from '../../../words/en/kinds.properties';
 import learner from '../../../words/en/learner.properties';
 
 const LOCALE = 'en';
-let messages: AbstractIntlMessages = learner;
+const first: AbstractIntlMessages = { ...learner, ...kinds };
+let messages = first;
 const listeners = new Set<() => void>();
 
-let shipped: AbstractIntlMessages = learner;
+let shipped = first;
 let wording: Record<string, string> = {};
 
 /** Sentences with some in other words; keys that are not among them are left out. */

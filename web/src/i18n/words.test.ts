@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import kindWords from '../../../words/en/kinds.properties';
 import learner from '../../../words/en/learner.properties';
 import staff from '../../../words/en/staff.properties';
+import { kinds } from '../kinds/rooms';
 
 type Group = { [key: string]: string | Group };
 
@@ -16,7 +18,11 @@ const sources = import.meta.glob<string>(['../**/*.{ts,tsx}', '!../**/*.test.*']
 });
 
 describe('the catalogue', () => {
-  const said = new Set([...keys(learner as Group), ...keys(staff as Group)]);
+  const said = new Set([
+    ...keys(learner as Group),
+    ...keys(staff as Group),
+    ...keys(kindWords as Group),
+  ]);
 
   it('has every sentence that a part asks for', () => {
     const asked = Object.entries(sources).flatMap(([file, text]) =>
@@ -24,6 +30,11 @@ describe('the catalogue', () => {
     );
     expect(asked.length).toBeGreaterThan(400);
     expect(asked.filter(([, key]) => !said.has(key ?? ''))).toEqual([]);
+  });
+
+  it('names every kind of step and says how it is begun', () => {
+    for (const kind of kinds)
+      for (const what of ['name', 'begin']) expect(said).toContain(`kind.${kind}.${what}`);
   });
 
   it('has no sentence twice', () => {

@@ -37,10 +37,6 @@ type Lazy<P> = LazyExoticComponent<ComponentType<P>>;
  * other.
  */
 export interface StepRoom<I extends Is> {
-  /** What the kind is called. */
-  name: string;
-  /** What its learner is asked to do with it. */
-  begin: string;
   /** What its text is: what is read, or what is asked for; without, it has none. */
   text?: 'body' | 'task';
   /** What a tie to an outcome means there. */

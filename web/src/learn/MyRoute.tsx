@@ -6,7 +6,6 @@ import type { Route, RouteModule, StepLine } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import type { WalkName } from '../kinds/room';
-import { room } from '../kinds/rooms';
 import { day } from '../ui/format';
 import { Bead, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
@@ -104,7 +103,7 @@ function NextCard({ route, base }: { route: Route; base: string }) {
         </Typography>
       </Box>
       <Button variant="contained" size="large" component={Link} to={`${base}/steps/${next.step}`}>
-        {room(next.kind).begin}
+        {t(`kind.${next.kind}.begin`)}
       </Button>
     </Box>
   );

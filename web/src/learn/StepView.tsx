@@ -77,7 +77,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
           <Typography variant="h1">{page.name}</Typography>
         </Box>
         <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
-          {room(page.kind).name}, {t('learn.minutes', { count: page.minutes })}
+          {t(`kind.${page.kind}.name`)}, {t('learn.minutes', { count: page.minutes })}
           {page.due && page.state !== 'DONE' && `, ${t('learn.due', { date: day(page.due) })}`}
           {page.evidenceFor.length > 0 &&
             `. ${t('learn.givesEvidence')}: ${page.evidenceFor.join(', ')}`}

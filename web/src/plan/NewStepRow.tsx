@@ -2,7 +2,7 @@ import { Box, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mu
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { StepKind } from '../api/client';
-import { kinds, room } from '../kinds/rooms';
+import { kinds } from '../kinds/rooms';
 
 /**
  * A step as it is named where it will stand. Enter adds it and goes on with the next one, the
@@ -82,13 +82,13 @@ export function NewStepRow({
         >
           {kinds.map((k) => (
             <ToggleButton key={k} value={k}>
-              {room(k).name}
+              {t(`kind.${k}.name`)}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
       </Box>
       <Typography variant="caption" color="textSecondary" id="new-step-keys" component="p">
-        {t('plan.newStepKeys', { kind: room(kind).name })}
+        {t('plan.newStepKeys', { kind: t(`kind.${kind}.name`) })}
       </Typography>
       <Typography
         variant="caption"

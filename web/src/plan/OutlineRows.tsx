@@ -4,7 +4,6 @@ import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useTranslations } from 'use-intl';
 import type { DesignModule, DesignOutcome, DesignStep } from '../api/client';
-import { room } from '../kinds/rooms';
 import { Bead, Knot } from '../ui/Glyphs';
 import { Code } from './OutcomeRow';
 
@@ -141,7 +140,7 @@ export function StepRow({
     >
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', minWidth: 0 }}>
         <Typography variant="body2" color="textSecondary" sx={{ width: 76, flex: 'none' }}>
-          {room(step.kind).name}
+          {t(`kind.${step.kind}.name`)}
         </Typography>
         <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
         {!step.required && (

@@ -17,13 +17,13 @@ const TABS = ['rules', 'content', 'settings'] as const;
 export function StepInspector(props: StepPanelProps) {
   const { step, design, draft } = props;
   const t = useTranslations();
-  const { name, text, Author } = room(step.kind);
+  const { text, Author } = room(step.kind);
   const its = authorProps(props);
   const [tab, setTab] = useState<(typeof TABS)[number]>('rules');
   return (
     <>
       <Kicker>
-        {name} · {design.modules.find((m) => m.id === step.module)?.name}
+        {t(`kind.${step.kind}.name`)} · {design.modules.find((m) => m.id === step.module)?.name}
       </Kicker>
       <SavedField
         label={t('common.name')}

@@ -3,7 +3,6 @@ import { useQuery } from '@tanstack/react-query';
 import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import { room } from '../kinds/rooms';
 import { day } from '../ui/format';
 import { Bead, useBeadWords } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
@@ -28,7 +27,7 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
       {(data) => (
         <>
           <Kicker>
-            {room(data.kind).name} ·{' '}
+            {t(`kind.${data.kind}.name`)} ·{' '}
             <Button size="small" onClick={onLearner} sx={{ p: 0, verticalAlign: 'baseline' }}>
               {data.learner}
             </Button>

@@ -2,8 +2,6 @@ import { lazy } from 'react';
 import type { StepRoom } from '../room';
 
 export const assignment: StepRoom<'assignment'> = {
-  name: 'Assignment',
-  begin: 'Open',
   text: 'task',
   ties: 'assessed',
   Settings: lazy(() => import('../shared/AssessedSettings')),

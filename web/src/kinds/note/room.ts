@@ -1,8 +1,6 @@
 import type { StepRoom } from '../room';
 
 export const note: StepRoom<'note'> = {
-  name: 'Note',
-  begin: 'Read',
   text: 'body',
   ties: 'taught',
   saysWhenDone: false,

@@ -2,8 +2,6 @@ import { lazy } from 'react';
 import type { StepRoom } from '../room';
 
 export const practical: StepRoom<'practical'> = {
-  name: 'Practical',
-  begin: 'Open',
   text: 'task',
   ties: 'assessed',
   Settings: lazy(() => import('../shared/AssessedSettings')),

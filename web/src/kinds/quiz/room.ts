@@ -2,8 +2,6 @@ import { lazy } from 'react';
 import type { StepRoom } from '../room';
 
 export const quiz: StepRoom<'quiz'> = {
-  name: 'Quiz',
-  begin: 'Start quiz',
   ties: 'assessed',
   Author: { at: 'below', Part: lazy(() => import('./Author')) },
   Settings: lazy(() => import('./Settings')),

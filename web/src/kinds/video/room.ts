@@ -2,8 +2,6 @@ import { lazy } from 'react';
 import type { StepRoom } from '../room';
 
 export const video: StepRoom<'video'> = {
-  name: 'Video',
-  begin: 'Watch',
   text: 'body',
   ties: 'taught',
   Author: { at: 'above', Part: lazy(() => import('./FilmField')) },

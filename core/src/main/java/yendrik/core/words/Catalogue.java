@@ -22,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * institution's own wording is laid over it.
  */
 public final class Catalogue {
-  private static final List<String> FILES = List.of("rules", "problems");
+  private static final List<String> FILES = List.of("rules", "problems", "kinds");
   private final Locale locale;
   private final Map<String, String> messages;
   private final Map<String, MessageFormat> formats = new ConcurrentHashMap<>();

@@ -20,6 +20,10 @@ import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import yendrik.core.course.StepKind;
+import yendrik.core.progress.StepState;
+import yendrik.core.rule.Turn;
+import yendrik.core.rule.check.Finding;
 
 class CatalogueTest {
   private static final Path ROOT = Path.of("..");
@@ -165,6 +169,19 @@ class CatalogueTest {
       if (literals.contains(key.substring(dot + 1)) || literals.contains(key.substring(0, dot + 1)))
         return true;
     return key.startsWith("place.a-");
+  }
+
+  /** Keys that are put together from names in the code. */
+  @Test
+  void every_kind_state_turn_and_fault_has_its_word() {
+    Stream<String> keys =
+        Stream.of(
+                Stream.of(StepKind.values()).map(k -> "kind." + k + ".name"),
+                Stream.of(StepState.values()).map(s -> "state." + s),
+                Stream.of(Turn.values()).map(t -> "turn." + t),
+                Stream.of(Finding.Code.values()).map(c -> "finding." + c))
+            .flatMap(k -> k);
+    assertThat(Catalogue.english().keys()).containsAll(keys.toList());
   }
 
   private static List<String> sources() throws IOException {

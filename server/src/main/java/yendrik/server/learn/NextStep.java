@@ -88,7 +88,7 @@ class NextStep {
   }
 
   private static Phrase kind(Step step) {
-    return Phrase.of("kind." + step.kind().name());
+    return Phrase.of("kind." + step.kind().name() + ".name");
   }
 
   private static boolean asksAbout(Condition rule, Step step) {
