@@ -34,11 +34,8 @@ public class BadgeDrafts {
   /** Changes some fields; a 409 carries what it is now. */
   BadgeView change(CourseId course, long id, FieldsEdit fields) {
     BadgeRecord row = tables.badges.locked(course, id);
-    try {
-      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
-    } catch (FieldChanges.Changed e) {
-      throw Problem.changed(view(course, id));
-    }
+    var edit = changes.apply(edit(row), fields, () -> view(course, id));
+    return change(course, id, row.getVersion(), edit);
   }
 
   private static DesignEdits.BadgeEdit edit(BadgeRecord row) {

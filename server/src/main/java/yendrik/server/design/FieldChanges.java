@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.validation.DirectFieldBindingResult;
@@ -47,26 +48,22 @@ class FieldChanges {
    * What a thing is to be.
    *
    * @param present the thing as it stands, which nobody else changes meanwhile
+   * @param now what somebody is told who has not seen it so
    * @return the thing with its fields changed, checked like one that is sent as a whole
-   * @throws Changed if the fields are not what was seen
+   * @throws Problem if the fields are not what was seen
    */
-  <E extends Record> E apply(E present, FieldsEdit edit) {
+  <E extends Record> E apply(E present, FieldsEdit edit, Supplier<?> now) {
     Set<String> names = new HashSet<>(edit.from().keySet());
     names.addAll(edit.to().keySet());
     known(present.getClass(), names);
-    ObjectNode now = json.valueToTree(present);
-    ObjectNode seen = json.valueToTree(read(present, now, names, edit.from()));
-    if (!now.equals(ALIKE, seen)) throw new Changed();
-    E made = read(present, now, names, edit.to());
+    ObjectNode stands = json.valueToTree(present);
+    ObjectNode seen = json.valueToTree(read(present, stands, names, edit.from()));
+    if (!stands.equals(ALIKE, seen)) throw Problem.changed(now.get());
+    E made = read(present, stands, names, edit.to());
     var faults = new DirectFieldBindingResult(made, "");
     validator.validate(made, faults);
     if (faults.hasErrors()) throw new InvalidFields(faults.getFieldErrors());
     return made;
-  }
-
-  /** Somebody else has changed the same fields. */
-  static final class Changed extends RuntimeException {
-    private static final long serialVersionUID = 1;
   }
 
   private static void known(Class<?> type, Set<String> names) {
@@ -79,8 +76,8 @@ class FieldChanges {
   }
 
   @SuppressWarnings("unchecked")
-  private <E> E read(E like, ObjectNode now, Set<String> names, Map<String, Object> fields) {
-    ObjectNode tree = now.deepCopy();
+  private <E> E read(E like, ObjectNode stands, Set<String> names, Map<String, Object> fields) {
+    ObjectNode tree = stands.deepCopy();
     for (String name : names) {
       if (fields.containsKey(name)) tree.set(name, json.valueToTree(fields.get(name)));
       else tree.remove(name);

@@ -40,11 +40,8 @@ public class ModuleDrafts {
   /** Changes some fields; a 409 carries what it is now. */
   ModuleView change(CourseId course, long id, FieldsEdit fields) {
     ModuleRecord row = tables.modules.locked(course, id);
-    try {
-      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
-    } catch (FieldChanges.Changed e) {
-      throw Problem.changed(view(course, id));
-    }
+    var edit = changes.apply(edit(row), fields, () -> view(course, id));
+    return change(course, id, row.getVersion(), edit);
   }
 
   private static DesignEdits.ModuleEdit edit(ModuleRecord row) {

@@ -60,11 +60,8 @@ public class OutcomeDrafts {
   /** Changes some fields; a 409 carries what it is now. */
   OutcomeView change(CourseId course, long id, FieldsEdit fields) {
     OutcomeRecord row = tables.outcomes.locked(course, id);
-    try {
-      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
-    } catch (FieldChanges.Changed e) {
-      throw Problem.changed(view(course, id));
-    }
+    var edit = changes.apply(edit(row), fields, () -> view(course, id));
+    return change(course, id, row.getVersion(), edit);
   }
 
   private static DesignEdits.OutcomeEdit edit(OutcomeRecord row) {

@@ -113,11 +113,8 @@ public class Rubrics {
   /** Changes some fields; a 409 carries what it is now. */
   RubricView change(CourseId course, long id, FieldsEdit fields) {
     RubricRecord row = tables.rubrics.locked(course, id);
-    try {
-      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
-    } catch (FieldChanges.Changed e) {
-      throw Problem.changed(view(course, id));
-    }
+    var edit = changes.apply(edit(row), fields, () -> view(course, id));
+    return change(course, id, row.getVersion(), edit);
   }
 
   private static RubricEdit edit(RubricRecord row) {

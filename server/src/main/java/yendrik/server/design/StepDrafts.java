@@ -108,11 +108,8 @@ public class StepDrafts {
   /** Changes some fields; a 409 carries what it is now. */
   StepView change(CourseId course, long id, FieldsEdit fields) {
     StepRecord row = tables.steps.locked(course, id);
-    try {
-      return change(course, id, row.getVersion(), changes.apply(edit(row), fields));
-    } catch (FieldChanges.Changed e) {
-      throw Problem.changed(view(course, id));
-    }
+    var edit = changes.apply(edit(row), fields, () -> view(course, id));
+    return change(course, id, row.getVersion(), edit);
   }
 
   private DesignEdits.StepEdit edit(StepRecord row) {
