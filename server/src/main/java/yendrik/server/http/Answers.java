@@ -101,6 +101,7 @@ public class Answers {
    * with its attributes.
    */
   private static Phrase why(FieldError error) {
+    if (!error.contains(ConstraintViolation.class)) return Phrase.of("valid.form");
     ConstraintViolation<?> violation = error.unwrap(ConstraintViolation.class);
     String message = violation.getMessageTemplate();
     if (!message.startsWith("{")) return Phrase.of("valid." + message);

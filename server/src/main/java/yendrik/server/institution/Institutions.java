@@ -11,6 +11,8 @@ import java.time.ZoneOffset;
 import java.util.Map;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -24,6 +26,7 @@ public class Institutions {
   /** Every server has changed words within so long. */
   private static final Duration KEPT = Duration.ofSeconds(30);
 
+  private static final Logger LOG = LoggerFactory.getLogger(Institutions.class);
   private static final TypeReference<Map<String, String>> TEXTS = new TypeReference<>() {};
   private final DSLContext db;
   private final JsonMapper json;
@@ -32,7 +35,7 @@ public class Institutions {
 
   private record Ready(Institution institution, Catalogue catalogue) {}
 
-  Institutions(DSLContext db, JsonMapper json) {
+  public Institutions(DSLContext db, JsonMapper json) {
     this.db = db;
     this.json = json;
   }
@@ -67,11 +70,17 @@ public class Institutions {
 
   /** How sentences and dates are written to whoever reads them now, in a time zone. */
   public Writing writing(ZoneId zone, Instant now) {
-    return Writing.of(ready.get(1).catalogue, zone, now);
+    return Writing.of(catalogue(), zone, now);
   }
 
+  /** The sentences as they ship where the row cannot be read: a failure must be said too. */
   public Catalogue catalogue() {
-    return ready.get(1).catalogue;
+    try {
+      return ready.get(1).catalogue;
+    } catch (RuntimeException e) {
+      LOG.warn("the institution's words cannot be read: {}", e.getMessage());
+      return Catalogue.english();
+    }
   }
 
   /** A sentence that has no dates in it. */

@@ -1,0 +1,25 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.INSTITUTION;
+
+import org.jooq.SQLDialect;
+import org.jooq.impl.DSL;
+import org.jooq.tools.jdbc.MockConnection;
+import org.junit.jupiter.api.Test;
+import yendrik.core.words.Phrase;
+import yendrik.formats.json.CoreJson;
+import yendrik.server.institution.Institutions;
+
+class InstitutionsTest {
+  @Test
+  void without_a_database_sentences_are_said_as_they_ship() {
+    var away =
+        new MockConnection(_ -> {
+          throw new java.sql.SQLException("away from " + INSTITUTION.getName());
+        });
+    var institutions = new Institutions(DSL.using(away, SQLDialect.POSTGRES), CoreJson.mapper());
+    assertThat(institutions.say(Phrase.of("problem.fault-of-ours")))
+        .isEqualTo("Something went wrong here. Nothing was changed. Try again.");
+  }
+}
