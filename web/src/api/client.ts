@@ -4,7 +4,6 @@ import type { AdoptionDecision, DesignStep, Part, paths, StepLine } from './sche
 
 /** What the server says went wrong (RFC 9457). */
 export interface Problem {
-  title: string;
   detail: string;
   status: number;
   fields?: Record<string, string>;
@@ -25,20 +24,18 @@ export function token(): string {
   return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
 }
 
+/** What went wrong, from an answer that says so or from one that nobody expects. */
+export function failed(status: number, text: string): ApiError {
+  try {
+    return new ApiError({ ...JSON.parse(text), status });
+  } catch {
+    return new ApiError({ detail: say('common.unexpected'), status });
+  }
+}
+
 /** Throws what an answer says went wrong, unless nothing did. */
 export async function refuseFailure(response: Response) {
-  if (response.ok) return;
-  let problem: Problem;
-  try {
-    problem = await response.clone().json();
-  } catch {
-    problem = {
-      title: 'Failed',
-      detail: 'The server did not answer as expected. Try again.',
-      status: response.status,
-    };
-  }
-  throw new ApiError({ ...problem, status: response.status });
+  if (!response.ok) throw failed(response.status, await response.clone().text());
 }
 
 const guard: Middleware = {

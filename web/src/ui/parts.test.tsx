@@ -25,8 +25,7 @@ describe('what is loaded', () => {
     let tries = 0;
     const ask = async () => {
       tries++;
-      if (tries === 1)
-        throw new ApiError({ title: '', detail: 'Nothing is published yet.', status: 409 });
+      if (tries === 1) throw new ApiError({ detail: 'Nothing is published yet.', status: 409 });
       return 'there now';
     };
     show(<Asked ask={ask} />);

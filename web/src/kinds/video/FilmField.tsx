@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Kept } from '../../api/client';
-import { upload } from '../../api/upload';
+import { upload } from '../../api/files';
 import { useCourse } from '../../frame/course';
 import { clock } from '../../ui/format';
 import type { AuthorProps } from '../room';
