@@ -119,7 +119,7 @@ class FilmsTest extends SchoolTest {
                     new java.io.ByteArrayInputStream(bytes),
                     bytes.length - 1L,
                     java.util.Set.of("video/webm"))))
-        .hasMessageContaining("is-larger-than");
+        .hasMessageContaining("file-too-large");
     assertThat(
             db.fetchCount(
                 yendrik.schema.Tables.FILE, yendrik.schema.Tables.FILE.COURSE_ID.eq(course.id)))

@@ -41,6 +41,33 @@ class PlanningTest extends SchoolTest {
   }
 
   @Test
+  void what_is_asked_twice_because_its_answer_was_lost_is_no_conflict() {
+    var sefa = as("Sefa Dunmore");
+    var course = new NewCourse(sefa, "Twice " + System.nanoTime());
+    long module = course.module("Tubes");
+    long step = course.step(module, "QUIZ", "Rubber and glue");
+    String path = course.path + "/design/steps/" + step;
+    String rename = "{\"from\":{\"name\":\"Rubber and glue\"},\"to\":{\"name\":\"Glue\"}}";
+    for (int n = 0; n < 2; n++)
+      assertThat(sefa.call("PATCH", path, rename).getStatus()).isEqualTo(200);
+    String score =
+        "{\"is\":\"ask\",\"id\":\"a\",\"leaf\":{\"is\":\"score\",\"step\":%d,\"from\":%s,\"to\":%s}}";
+    String kept = course.seen(step).path("doneWhen").path("root").toString();
+    String from = NewCourse.plain(CoreJson.mapper().readTree(kept)).toString();
+    String first = score.formatted(step, "0.6", "1.0");
+    assertThat(sefa.call("PATCH", path, doneWhen(from, first)).getStatus()).isEqualTo(200);
+    String as = score.formatted(step, "0.6", "1");
+    var again = sefa.call("PATCH", path, doneWhen(as, score.formatted(step, "0.7", "1")));
+    assertThat(again.getStatus()).as("1 is 1.0").isEqualTo(200);
+    assertThat(course.seen(step).path("doneWhen").path("line").asString())
+        .isEqualTo("scored 70 % or more");
+  }
+
+  private static String doneWhen(String from, String to) {
+    return "{\"from\":{\"doneWhen\":%s},\"to\":{\"doneWhen\":%s}}".formatted(from, to);
+  }
+
+  @Test
   void fields_are_known_whole_and_sound_or_refused_by_name() {
     var odalys = as("Odalys Brandt");
     JsonNode module = odalys.get(design()).path("modules").path(0);

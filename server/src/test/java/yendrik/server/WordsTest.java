@@ -73,7 +73,7 @@ class WordsTest extends SchoolTest {
                     + "{\"key\":77,\"name\":\"B\",\"points\":2,\"description\":\"\"}]}",
                 "If-Match",
                 "1"));
-    assertThat(problem.path("code").asString()).isEqualTo("problem.level-stands-twice-or-was");
+    assertThat(problem.path("code").asString()).isEqualTo("problem.level-unknown");
     assertThat(problem.path("arguments").path("n").asInt()).isEqualTo(2);
     assertThat(problem.path("detail").asString())
         .isEqualTo("Level 2 stands twice or was never there.")
@@ -89,5 +89,20 @@ class WordsTest extends SchoolTest {
     String longer = "x".repeat(300);
     JsonNode tooLong = sefa.post(course.path + "/design/modules", "{\"name\":\"" + longer + "\"}");
     assertThat(tooLong.path("fields").path("name").asString()).matches("must have at most \\d+");
+  }
+
+  @Test
+  void what_comes_in_says_what_is_wrong_with_it() {
+    long step = course.step(course.module("Tubes"), "PAGE", "How a patch holds");
+    String body = "{\"from\":{},\"to\":{\"opensAt\":\"%s\"}}";
+    JsonNode early = patched(step, body.formatted("0026-11-23T08:00:00Z"));
+    assertThat(early.path("fields").path("opensAt").asString())
+        .isEqualTo("the year must be between 1900 and 2400");
+    assertThat(patched(step, body.formatted("soon")).path("detail").asString())
+        .isEqualTo("opensAt: it is no date");
+  }
+
+  private JsonNode patched(long step, String body) {
+    return Caller.json(sefa.call("PATCH", course.path + "/design/steps/" + step, body));
   }
 }

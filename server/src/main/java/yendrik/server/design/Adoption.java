@@ -240,7 +240,7 @@ public class Adoption {
     List<Phrase> taken =
         wanted.stream()
             .filter(o -> here.standing(o) == Standing.CODE_TAKEN)
-            .map(o -> Phrase.of("problem.the-course-has-another-outcome", "code", o.getCode()))
+            .map(o -> Phrase.of("problem.code-taken-in-course", "code", o.getCode()))
             .toList();
     if (!taken.isEmpty()) throw Problem.faults(taken, "not-adopted-yet");
   }
@@ -463,8 +463,7 @@ public class Adoption {
         boolean taken =
             drafts.outcomes(course).stream()
                 .anyMatch(o -> o.getId() != outcome && o.getCode().equals(their.getCode()));
-        if (taken)
-          throw Problem.conflict("the-course-has-another-outcome", "code", their.getCode());
+        if (taken) throw Problem.conflict("code-taken-in-course", "code", their.getCode());
         take(own, their);
       }
       case KEEP -> {

@@ -60,7 +60,7 @@ public class BadgeDrafts {
     edit.module()
         .filter(id -> tables.modules.find(course, id).isEmpty())
         .ifPresent(_ -> {
-          throw Problem.field("module", "there-is-no-such-module");
+          throw Problem.field("module", "no-such-module");
         });
     BadgeRecord row = tables.badges.fresh();
     row.setName(edit.name().strip());

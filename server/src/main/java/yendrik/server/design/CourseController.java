@@ -50,7 +50,7 @@ class CourseController {
     try {
       zone = ZoneId.of(edit.zone());
     } catch (DateTimeException e) {
-      throw Problem.field("zone", "there-is-no-time-zone");
+      throw Problem.field("zone", "no-such-time-zone");
     }
     CourseId id =
         courses.add(

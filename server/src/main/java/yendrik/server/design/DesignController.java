@@ -184,7 +184,7 @@ class DesignController {
       case "module-opens" -> new RuleAt.ModuleOpens(new ModuleId(id));
       case "module-done" -> new RuleAt.ModuleDone(new ModuleId(id));
       case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
-      default -> throw Problem.field("place", "there-is-no-rule-at", "place", place);
+      default -> throw Problem.field("place", "no-rule-at-place", "place", place);
     };
   }
 }

@@ -32,9 +32,7 @@ public final class DesignEdits {
       long scale,
       @NotNull @Valid OutcomeForms.LevelRuleForm levelRule,
       Optional<OutcomeForms.@Valid MadeOfForm> madeOf,
-      Optional<
-              @Size(max = 8, message = "groups-are-at-most-8") List<
-                  @NotBlank @Size(max = 80) String>>
+      Optional<@Size(max = 8, message = "groups-too-deep") List<@NotBlank @Size(max = 80) String>>
           group,
       Optional<Boolean> retired) {}
 
@@ -44,7 +42,7 @@ public final class DesignEdits {
    */
   public record ScaleEdit(
       @NotBlank @Size(max = 60) String name,
-      @NotNull @Size(min = 2, max = 12, message = "a-scale-has-2-to") List<@Valid LevelEdit> levels,
+      @NotNull @Size(min = 2, max = 12, message = "scale-levels") List<@Valid LevelEdit> levels,
       int mastery) {}
 
   /**

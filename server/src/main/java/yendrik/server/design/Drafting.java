@@ -176,7 +176,7 @@ public class Drafting {
         rows == tables.modules
             && drafts.steps(course).stream().anyMatch(s -> s.getModuleId() == id);
     if (rows.version(course, id).filter(v -> v != seen).isPresent() || holds)
-      throw Problem.conflict("somebody-has-worked-on-it");
+      throw Problem.conflict("worked-on-since");
   }
 
   /** Brings back what was taken away; a step only into a module that is there. */
@@ -190,7 +190,7 @@ public class Drafting {
           .where(STEP.ID.eq(id), STEP.COURSE_ID.eq(course.value()), MODULE.DELETED_AT.isNotNull())
           .fetchOptional(MODULE.NAME)
           .ifPresent(name -> {
-            throw Problem.conflict("its-module-was-taken-away", "name", name);
+            throw Problem.conflict("module-taken-away", "name", name);
           });
     rows.restore(course, id);
   }

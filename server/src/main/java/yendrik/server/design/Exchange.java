@@ -233,7 +233,7 @@ public class Exchange {
     var known = new Known(drafts.outcomes(course));
     Comparison comparison = compare(course, file, known);
     boolean own = drafts.scales(course).stream().anyMatch(s -> s.getId() == scale);
-    if (!own) throw Problem.field("scale", "choose-one-of-the-course");
+    if (!own) throw Problem.field("scale", "scale-of-course");
     refuseUnknownParts(file, known);
     int last = known.all.stream().mapToInt(OutcomeRecord::getPosition).max().orElse(-1);
     List<OutcomeRecord> changed = new ArrayList<>();

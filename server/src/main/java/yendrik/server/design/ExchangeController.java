@@ -69,8 +69,8 @@ class ExchangeController {
   private static Framework read(String format, InputStream body) throws IOException {
     FrameworkFormat as = format(format);
     byte[] file = body.readNBytes(LARGEST + 1);
-    if (file.length == 0) throw Problem.field("file", "there-is-nothing-in-the");
-    if (file.length > LARGEST) throw Problem.field("file", "it-is-larger-than-20");
+    if (file.length == 0) throw Problem.field("file", "nothing-in-file");
+    if (file.length > LARGEST) throw Problem.field("file", "file-larger-than-20-mb");
     try {
       return as.reader().read(new ByteArrayInputStream(file));
     } catch (Unreadable e) {

@@ -49,7 +49,8 @@ class FieldChanges {
    *
    * @param present the thing as it stands, which nobody else changes meanwhile
    * @param now what somebody is told who has not seen it so
-   * @return the thing with its fields changed, checked like one that is sent as a whole
+   * @return the thing with its fields changed, checked like one that is sent as a whole; where it
+   *     is so already, as when the answer to the first asking was lost, the thing as it stands
    * @throws Problem if the fields are not what was seen
    */
   <E extends Record> E apply(E present, FieldsEdit edit, Supplier<?> now) {
@@ -57,9 +58,10 @@ class FieldChanges {
     names.addAll(edit.to().keySet());
     known(present.getClass(), names);
     ObjectNode stands = json.valueToTree(present);
+    E made = read(present, stands, names, edit.to());
+    if (stands.equals(ALIKE, json.valueToTree(made))) return present;
     ObjectNode seen = json.valueToTree(read(present, stands, names, edit.from()));
     if (!stands.equals(ALIKE, seen)) throw Problem.changed(now.get());
-    E made = read(present, stands, names, edit.to());
     var faults = new DirectFieldBindingResult(made, "");
     validator.validate(made, faults);
     if (faults.hasErrors()) throw new InvalidFields(faults.getFieldErrors());

@@ -97,7 +97,7 @@ public final class Json {
     try {
       return COMPLETE.convertValue(sent, Condition.class);
     } catch (JacksonException | IllegalArgumentException | Refusal e) {
-      throw Problem.field(field, "this-rule-cannot-be-read", "reason", reason(e));
+      throw Problem.field(field, "rule-unreadable", "reason", reason(e));
     }
   }
 

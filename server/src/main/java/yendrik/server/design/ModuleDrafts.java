@@ -29,7 +29,7 @@ public class ModuleDrafts {
 
   public ModuleView add(CourseId course, DesignEdits.NewModule edit) {
     if (db.fetchExists(COURSE, COURSE.ID.eq(course.value()).and(COURSE.FRAMEWORK.isTrue())))
-      throw Problem.conflict("a-framework-has-outcomes-and");
+      throw Problem.conflict("framework-without-modules");
     ModuleRecord row = tables.modules.fresh();
     row.setName(edit.name().strip());
     return view(

@@ -112,7 +112,7 @@ public class OutcomeDrafts {
                 .eq(edit.scale())
                 .and(SCALE.COURSE_ID.eq(course.value()))
                 .and(SCALE.DELETED_AT.isNull()));
-    if (!scale) throw Problem.field("scale", "choose-one-of-the-course");
+    if (!scale) throw Problem.field("scale", "scale-of-course");
     boolean taken =
         db.fetchExists(
             OUTCOME,
@@ -122,7 +122,7 @@ public class OutcomeDrafts {
                 .and(OUTCOME.CODE.eq(edit.code().strip()))
                 .and(OUTCOME.ID.ne(self))
                 .and(OUTCOME.DELETED_AT.isNull()));
-    if (taken) throw Problem.field("code", "another-outcome-has-the-code", "code", edit.code());
+    if (taken) throw Problem.field("code", "code-taken", "code", edit.code());
   }
 
   private static void checkWords(OutcomeRecord row, DesignEdits.OutcomeEdit edit) {
@@ -131,7 +131,7 @@ public class OutcomeDrafts {
             && row.getName().equals(edit.name().strip())
             && row.getDescription().equals(edit.description());
     if (row.getAdoptedFrom() != null && !same)
-      throw Problem.field("name", "the-words-of-belong-to", "outcome", row.getCode());
+      throw Problem.field("name", "words-of-framework", "outcome", row.getCode());
   }
 
   private static @Nullable JSONB madeOf(DesignEdits.OutcomeEdit edit) {

@@ -42,7 +42,7 @@ public final class OutcomeForms {
 
     LevelRule rule() {
       if (method == Method.SECURE && times > last)
-        throw Problem.field("levelRule", "it-cannot-be-more-than", "n", last);
+        throw Problem.field("levelRule", "more-than-last", "n", last);
       LevelMethod of =
           switch (method) {
             case MOST_RECENT -> new LevelMethod.MostRecent();

@@ -20,8 +20,7 @@ public final class RubricForms {
 
   public record RubricEdit(
       @NotBlank @Size(max = 100) String name,
-      @NotNull @Size(max = 30, message = "a-rubric-has-30-criteria")
-          List<@Valid CriterionEdit> criteria) {}
+      @NotNull @Size(max = 30, message = "rubric-criteria") List<@Valid CriterionEdit> criteria) {}
 
   /**
    * @param key empty for a criterion that is new
@@ -29,11 +28,11 @@ public final class RubricForms {
    */
   public record CriterionEdit(
       Optional<Integer> key,
-      @NotBlank(message = "name-every-criterion") @Size(max = 200) String name,
+      @NotBlank(message = "criterion-without-name") @Size(max = 200) String name,
       @NotNull @Size(max = 1000) String description,
       boolean counts,
       Optional<Long> outcome,
-      @NotNull @Size(min = 2, max = 12, message = "a-criterion-has-2-to")
+      @NotNull @Size(min = 2, max = 12, message = "criterion-levels")
           List<@Valid LevelEdit> levels) {}
 
   /**
@@ -43,7 +42,7 @@ public final class RubricForms {
   @Schema(name = "CriterionLevelEdit")
   public record LevelEdit(
       Optional<Integer> key,
-      @NotBlank(message = "name-every-level") @Size(max = 60) String name,
+      @NotBlank(message = "level-without-name") @Size(max = 60) String name,
       @NotNull @Size(max = 1000) String description,
       @DecimalMin("0") @DecimalMax("1000") double points,
       Optional<Integer> standsFor) {}

@@ -155,7 +155,7 @@ public class Rubrics {
     int of(Optional<Integer> sent, String name, String at) {
       int key = sent.orElse(last + 1);
       boolean mayBe = sent.isEmpty() || (key >= 1 && key <= known);
-      if (!mayBe || !taken.add(key)) throw Problem.field(at, "is-not-a-part-of", "name", name);
+      if (!mayBe || !taken.add(key)) throw Problem.field(at, "not-of-rubric", "name", name);
       last = Math.max(last, key);
       return key;
     }
@@ -183,9 +183,9 @@ public class Rubrics {
   private static Outcome outcome(CourseDesign design, long id, String at) {
     Outcome outcome =
         (id <= 0 ? Optional.<Outcome>empty() : design.outcome(new OutcomeId(id)))
-            .orElseThrow(() -> Problem.field(at, "there-is-no-such-outcome"));
+            .orElseThrow(() -> Problem.field(at, "no-such-outcome"));
     if (outcome.madeOf().isPresent())
-      throw Problem.field(at, "is-made-of-other-outcomes", "outcome", outcome.code());
+      throw Problem.field(at, "choose-a-part", "outcome", outcome.code());
     return outcome;
   }
 
@@ -195,7 +195,7 @@ public class Rubrics {
     for (RubricForms.LevelEdit l : c.levels()) {
       if (l.standsFor().isPresent()
           && outcome.filter(o -> o.scale().at(l.standsFor().get()) >= 0).isEmpty())
-        throw Problem.field(at, "stands-for-a-level-that", "level", l.name());
+        throw Problem.field(at, "stands-for-no-level", "level", l.name());
       levels.add(
           new Rubric.Level(
               keys.of(l.key(), l.name(), at),
@@ -212,7 +212,7 @@ public class Rubrics {
     List<String> steps = view(course, id).steps();
     if (!steps.isEmpty())
       throw Problem.conflict(
-          "it-is-used-by-take",
+          "rubric-in-use",
           "steps",
           String.join(", ", steps.stream().map(s -> "“" + s + "”").toList()));
     db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
@@ -401,7 +401,7 @@ public class Rubrics {
 
   /** Takes a rubric from the shelf; courses that copied it keep their copies. */
   void unshelve(long id, SignedIn person) {
-    if (!mayRemove(onShelf(id), person)) throw Problem.forbidden("only-whoever-put-it-there");
+    if (!mayRemove(onShelf(id), person)) throw Problem.forbidden("not-yours-on-shelf");
     db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
   }
 }

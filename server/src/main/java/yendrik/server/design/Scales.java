@@ -68,7 +68,7 @@ public class Scales {
 
   ScaleView change(CourseId course, long id, int version, ScaleEdit edit) {
     ScaleRecord row = row(course, id);
-    if (row.getAdoptedFrom() != null) throw Problem.field("name", "this-scale-belongs-to-a");
+    if (row.getAdoptedFrom() != null) throw Problem.field("name", "scale-of-framework");
     Scale before = DraftStore.scale(row);
     var after =
         new Scale(before.id(), edit.name().strip(), levels(edit, before.levels()), edit.mastery());
@@ -162,9 +162,8 @@ public class Scales {
             .orderBy(COURSE.NAME)
             .fetch(COURSE.NAME);
     if (!courses.isEmpty())
-      throw Problem.conflict("this-scale-is-adopted-by", "courses", String.join(", ", courses));
-    if (!uses.isEmpty())
-      throw Problem.conflict("this-scale-is-used-by", "uses", String.join(", ", uses));
+      throw Problem.conflict("scale-adopted", "courses", String.join(", ", courses));
+    if (!uses.isEmpty()) throw Problem.conflict("scale-in-use", "uses", String.join(", ", uses));
     db.update(SCALE).set(SCALE.DELETED_AT, clock.instant()).where(SCALE.ID.eq(id)).execute();
   }
 
@@ -178,7 +177,7 @@ public class Scales {
   /** The levels that were sent; those without a key are new and get one that none ever had. */
   private static List<Scale.Level> levels(ScaleEdit edit, List<Scale.Level> before) {
     if (edit.mastery() < 0 || edit.mastery() >= edit.levels().size())
-      throw Problem.field("mastery", "choose-the-level-from-which");
+      throw Problem.field("mastery", "no-mastery");
     Set<Integer> known = before.stream().map(Scale.Level::key).collect(Collectors.toSet());
     OptionalInt highest = known.stream().mapToInt(Integer::intValue).max();
     int next = highest.isPresent() ? highest.getAsInt() + 1 : 0;
@@ -186,12 +185,12 @@ public class Scales {
     for (int l = 0; l < edit.levels().size(); l++) {
       DesignEdits.LevelEdit level = edit.levels().get(l);
       if (level.key().isPresent() && !known.remove(level.key().get()))
-        throw Problem.field("levels", "level-stands-twice-or-was", "n", (l + 1));
+        throw Problem.field("levels", "level-unknown", "n", (l + 1));
       int key = level.key().isPresent() ? level.key().get() : next++;
       levels.add(new Scale.Level(key, level.name().strip(), level.points(), level.description()));
     }
     if (levels.stream().map(Scale.Level::name).distinct().count() != levels.size())
-      throw Problem.field("levels", "two-levels-have-the-same");
+      throw Problem.field("levels", "level-names-twice");
     return levels;
   }
 
@@ -219,7 +218,7 @@ public class Scales {
     if (!lost.isEmpty())
       throw Problem.field(
           "scale",
-          "does-not-have-what-ratings",
+          "scale-lacks-levels",
           "scale",
           there.name(),
           "outcome",

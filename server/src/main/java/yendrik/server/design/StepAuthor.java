@@ -45,7 +45,7 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
      */
     public Optional<RubricId> rubric(Optional<Long> sent) {
       if (sent.isPresent() && !rubrics.contains(sent.get()))
-        throw Problem.field("rubric", "there-is-no-such-rubric");
+        throw Problem.field("rubric", "no-such-rubric");
       return sent.map(RubricId::new);
     }
   }

@@ -60,7 +60,7 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
 
   private static <C extends Content, E extends AuthorEdit> C checked(
       StepAuthor<C, ?, E> room, StepAuthor.Place place, String body, AuthorEdit edit) {
-    if (!room.edit().isInstance(edit)) throw Problem.field("part", "this-step-is-of-another");
+    if (!room.edit().isInstance(edit)) throw Problem.field("part", "step-of-another-kind");
     return room.checked(place, body, room.edit().cast(edit));
   }
 

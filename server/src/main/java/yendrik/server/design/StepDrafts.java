@@ -185,7 +185,7 @@ public class StepDrafts {
     Set<GroupId> known = drafts.groups(course).keySet();
     for (long group : edit.groups())
       if (group <= 0 || !known.contains(new GroupId(group)))
-        throw Problem.field("groups", "there-is-no-such-group");
+        throw Problem.field("groups", "no-such-group");
   }
 
   private StepAuthor.Place place(CourseId course, DesignEdits.StepEdit edit) {
@@ -209,11 +209,11 @@ public class StepDrafts {
     int most = tied.get().scale().top();
     if (cuts.isEmpty() || cuts.size() > most)
       throw Problem.field(
-          "evidenceFor", "takes-1-to-cut-points", "outcome", tied.get().code(), "most", most);
+          "evidenceFor", "too-many-cut-points", "outcome", tied.get().code(), "most", most);
     double least = 0;
     for (double cut : cuts) {
       if (!(cut >= least && cut <= 1))
-        throw Problem.field("evidenceFor", "the-cut-points-of-must", "outcome", tied.get().code());
+        throw Problem.field("evidenceFor", "cut-points-must-rise", "outcome", tied.get().code());
       least = cut;
     }
   }
@@ -222,11 +222,11 @@ public class StepDrafts {
     var opens = edit.opensAt();
     var closes = edit.closesAt();
     if (opens.isPresent() && closes.isPresent() && !opens.get().isBefore(closes.get()))
-      throw Problem.field("closesAt", "it-must-close-after-it");
+      throw Problem.field("closesAt", "closes-before-opening");
     if (edit.dueAt().isPresent() && opens.isPresent() && edit.dueAt().get().isBefore(opens.get()))
-      throw Problem.field("dueAt", "it-cannot-be-due-before");
+      throw Problem.field("dueAt", "due-before-opening");
     for (DesignEdits.TieEdit tie : edit.evidenceFor())
-      if (!(tie.weight() > 0)) throw Problem.field("evidenceFor", "a-weight-must-be-above");
+      if (!(tie.weight() > 0)) throw Problem.field("evidenceFor", "weight-not-above-0");
   }
 
   /** A step goes with its module. */

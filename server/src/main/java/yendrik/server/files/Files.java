@@ -52,11 +52,11 @@ public class Files {
       CourseId course, long by, String name, InputStream content, long most, Set<String> kinds) {
     try {
       byte[] part = content.readNBytes(PART);
-      if (part.length == 0) throw Problem.field("file", "the-file-is-empty");
+      if (part.length == 0) throw Problem.field("file", "file-empty");
       String type = CONTENT.detect(new ByteArrayInputStream(part), name);
       if (!kinds.contains(type))
         throw Problem.field(
-            "file", "is-choose-one-of", "name", name, "type", type, "types", list(kinds));
+            "file", "file-of-wrong-type", "name", name, "type", type, "types", list(kinds));
       long id =
           db.insertInto(FILE)
               .set(FILE.COURSE_ID, course.value())
@@ -71,7 +71,7 @@ public class Files {
       for (int number = 0; part.length > 0; number++) {
         bytes += part.length;
         if (bytes > most)
-          throw Problem.field("file", "is-larger-than-mb-make", "name", name, "most", (most >> 20));
+          throw Problem.field("file", "file-too-large", "name", name, "most", (most >> 20));
         db.insertInto(FILE_PART)
             .set(FILE_PART.FILE_ID, id)
             .set(FILE_PART.NUMBER, number)

@@ -101,11 +101,11 @@ public class Answers {
    * with its attributes.
    */
   private static Phrase why(FieldError error) {
-    if (!error.contains(ConstraintViolation.class)) return Phrase.of("valid.form");
+    if (!error.contains(ConstraintViolation.class)) return Phrase.of(Problem.VALID + "form");
     ConstraintViolation<?> violation = error.unwrap(ConstraintViolation.class);
     String message = violation.getMessageTemplate();
-    if (!message.startsWith("{")) return Phrase.of("valid." + message);
-    Phrase why = Phrase.of("valid." + error.getCode());
+    if (!message.startsWith("{")) return Phrase.of(Problem.VALID + message);
+    Phrase why = Phrase.of(Problem.VALID + error.getCode());
     for (var attribute : violation.getConstraintDescriptor().getAttributes().entrySet())
       if (!COMMON.contains(attribute.getKey()))
         why = why.and(attribute.getKey(), attribute.getValue());

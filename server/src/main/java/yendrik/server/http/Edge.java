@@ -70,7 +70,7 @@ class Edge {
       String text = in.getValueAsString();
       if (text == null) return (String) context.handleUnexpectedToken(getValueType(context), in);
       if (text.indexOf('\0') >= 0)
-        return context.reportInputMismatch(this, "it holds a character that no text can hold");
+        return context.reportInputMismatch(this, Problem.VALID + "character");
       return text;
     }
   }
@@ -91,11 +91,10 @@ class Edge {
         T read = parse.apply(in.getValueAsString(""));
         int year = moment.apply(read).atZone(ZoneOffset.UTC).getYear();
         if (year < FIRST_YEAR || year > LAST_YEAR)
-          return context.reportInputMismatch(
-              this, "the year must be between " + FIRST_YEAR + " and " + LAST_YEAR);
+          return context.reportInputMismatch(this, Problem.VALID + "year");
         return read;
       } catch (DateTimeException e) {
-        return context.reportInputMismatch(this, "it is no date");
+        return context.reportInputMismatch(this, Problem.VALID + "date");
       }
     }
   }

@@ -13,7 +13,7 @@ public final class IfMatch {
     try {
       return Integer.parseInt(header.replace("\"", ""));
     } catch (NumberFormatException e) {
-      throw Problem.field("If-Match", "if-match-must-be-the");
+      throw Problem.field("If-Match", "version-no-number");
     }
   }
 }

@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.exc.InvalidNullException;
+import yendrik.core.Refusal;
 import yendrik.core.words.Phrase;
 
 /**
@@ -18,6 +19,10 @@ import yendrik.core.words.Phrase;
  */
 public final class Problem extends RuntimeException {
   private static final long serialVersionUID = 1;
+
+  /** What the keys of sentences about a field begin with. */
+  static final String VALID = "valid.";
+
   private static final Set<String> FIELDS_OF_A_CHANGE = Set.of("from", "to");
   private final HttpStatus status;
   private final transient Title title;
@@ -116,8 +121,14 @@ public final class Problem extends RuntimeException {
     // The fields of a change stand in what they were and what they are to be.
     boolean change = path.size() > 1 && FIELDS_OF_A_CHANGE.contains(path.getFirst());
     String field = String.join(".", change ? path.subList(1, path.size()) : path);
-    Phrase why = Phrase.of(place instanceof InvalidNullException ? "valid.missing" : "valid.form");
-    return field(field, Phrase.of("problem.of-field", "field", field, "why", why));
+    return field(field, Phrase.of("problem.of-field", "field", field, "why", why(place)));
+  }
+
+  private static Phrase why(DatabindException place) {
+    String said = String.valueOf(place.getOriginalMessage());
+    if (said.startsWith(VALID)) return Phrase.of(said);
+    if (place.getCause() instanceof Refusal refusal) return refusal.reason();
+    return Phrase.of(VALID + (place instanceof InvalidNullException ? "missing" : "form"));
   }
 
   /** The thing asked for is closed; {@code missing} says what opens it. */

@@ -33,22 +33,21 @@ public final class StepDoor {
         progress.sight().open(s) || state == StepState.DONE || state == StepState.WAITING;
     if (!readable)
       throw Problem.closed(
-          Explaining.toLearner(walk).whatIsMissing(s), "is-closed", "step", walk.step(s).name());
+          Explaining.toLearner(walk).whatIsMissing(s), "step-closed", "step", walk.step(s).name());
     return s;
   }
 
   /** The same of a step of one of these kinds. */
   public static int open(Walk walk, long step, StepKind... kinds) {
     int s = open(walk, step);
-    if (!Set.of(kinds).contains(walk.step(s).kind()))
-      throw Problem.conflict("that-is-not-possible-at");
+    if (!Set.of(kinds).contains(walk.step(s).kind())) throw Problem.conflict("not-at-this-kind");
     return s;
   }
 
   /** As {@link #open}, and the learner may still act there. */
   public static int usable(Walk walk, long step, StepKind... kinds) {
     int s = kinds.length == 0 ? open(walk, step) : open(walk, step, kinds);
-    if (!walk.progress().sight().open(s)) throw Problem.conflict("this-step-is-closed-now");
+    if (!walk.progress().sight().open(s)) throw Problem.conflict("step-closed-now");
     return s;
   }
 

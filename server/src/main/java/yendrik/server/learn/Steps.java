@@ -82,11 +82,10 @@ public class Steps {
         person,
         step,
         w -> {
-          if (!w.practice()) throw Problem.forbidden("only-a-made-up-learner");
+          if (!w.practice()) throw Problem.forbidden("only-made-up-learners");
           int s = StepDoor.usable(w, step);
           Kind kind = Kinds.of(w.step(s).kind());
-          if (!kind.handedIn() && !kind.withStaff())
-            throw Problem.conflict("that-is-not-possible-at");
+          if (!kind.handedIn() && !kind.withStaff()) throw Problem.conflict("not-at-this-kind");
           return judged(w.progress(), s, judgement);
         });
   }

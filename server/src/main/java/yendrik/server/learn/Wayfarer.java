@@ -21,10 +21,9 @@ public class Wayfarer {
   /** The enrolment of a way. */
   public long enrolment(Seat seat, String walk) {
     return switch (walk) {
-      case "mine" ->
-          seat.enrolment().orElseThrow(() -> Problem.forbidden("you-are-not-enrolled-in"));
+      case "mine" -> seat.enrolment().orElseThrow(() -> Problem.forbidden("not-enrolled"));
       case PRACTICE -> {
-        if (seat.role().isEmpty()) throw Problem.forbidden("only-staff-walk-as-a");
+        if (seat.role().isEmpty()) throw Problem.forbidden("only-staff-walk");
         yield walks.practice(seat.course(), seat.person().id());
       }
       default -> throw Problem.notFound("walk");

@@ -41,16 +41,16 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
         || !method.getBeanType().getPackageName().startsWith("yendrik")
         || request.getDispatcherType() == DispatcherType.ASYNC) return true;
     Needs needs = method.getMethodAnnotation(Needs.class);
-    if (needs == null) throw Problem.forbidden("this-address-is-not-open");
+    if (needs == null) throw Problem.forbidden("address-not-open");
     if (needs.value() == Right.ANYBODY) return true;
-    SignedIn person = signedIn().orElseThrow(() -> Problem.unauthorized("sign-in-to-go-on"));
+    SignedIn person = signedIn().orElseThrow(() -> Problem.unauthorized("sign-in"));
     if (needs.value() == Right.SIGNED_IN) return true;
     if (needs.value() == Right.ADMINISTER) {
-      if (!person.administrator()) throw Problem.forbidden("only-administrators-may-do-this");
+      if (!person.administrator()) throw Problem.forbidden("only-administrators");
       return true;
     }
     Seat seat = seat(request, person);
-    if (!seat.has(needs.value())) throw Problem.forbidden("your-part-in-this-course");
+    if (!seat.has(needs.value())) throw Problem.forbidden("not-your-part");
     request.setAttribute(SEAT, seat);
     return true;
   }
@@ -90,6 +90,6 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
       @Nullable WebDataBinderFactory binders) {
     if (parameter.getParameterType() == Seat.class)
       return request.getAttribute(SEAT, NativeWebRequest.SCOPE_REQUEST);
-    return signedIn().orElseThrow(() -> Problem.unauthorized("sign-in-to-go-on"));
+    return signedIn().orElseThrow(() -> Problem.unauthorized("sign-in"));
   }
 }

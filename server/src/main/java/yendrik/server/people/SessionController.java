@@ -74,11 +74,11 @@ class SessionController {
       @Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
     String address = request.getRemoteAddr();
     if (people.mustWait(signIn.email(), address))
-      throw Problem.tooMany(Optional.of(600L), "too-many-tries-with-a");
+      throw Problem.tooMany(Optional.of(600L), "too-many-tries");
     SignedIn person =
         people
             .signIn(signIn.email(), signIn.password(), address)
-            .orElseThrow(() -> Problem.unauthorized("the-e-mail-address-and"));
+            .orElseThrow(() -> Problem.unauthorized("wrong-password"));
     HttpSession old = request.getSession(false);
     if (old != null) old.invalidate();
     var context = SecurityContextHolder.createEmptyContext();

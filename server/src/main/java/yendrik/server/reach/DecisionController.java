@@ -37,7 +37,7 @@ class DecisionController {
   @Schema(name = "BadgeDecisionEdit")
   record DecisionEdit(
       boolean keep,
-      @NotNull @Size(min = 3, max = 500, message = "say-why") String reason,
+      @NotNull @Size(min = 3, max = 500, message = "no-reason") String reason,
       Optional<@Size(max = 20_000) String> word) {}
 
   @PostMapping("/{enrolment}/badges/{badge}")

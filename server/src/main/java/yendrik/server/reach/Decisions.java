@@ -174,8 +174,7 @@ public class Decisions {
           CourseIndex index = w.progress().course().index();
           int b = badge <= 0 ? CourseIndex.UNKNOWN : index.number(new BadgeId(badge));
           if (b == CourseIndex.UNKNOWN) throw Problem.notFound("badge");
-          if (!w.progress().inDoubt().contains(b))
-            throw Problem.conflict("this-has-been-decided-meanwhile");
+          if (!w.progress().inDoubt().contains(b)) throw Problem.conflict("decided-meanwhile");
           var id = new BadgeId(badge);
           name[0] = index.badge(b).name();
           return List.of(keep ? new Fact.BadgeKept(id, reason) : new Fact.BadgeRevoked(id, reason));

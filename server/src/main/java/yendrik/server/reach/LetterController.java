@@ -26,9 +26,9 @@ class LetterController {
   }
 
   record LetterEdit(
-      @NotEmpty(message = "choose-at-least-one-learner") @Size(max = 5000) List<Long> learners,
-      @NotBlank(message = "write-a-subject") @Size(max = 200) String subject,
-      @NotBlank(message = "write-something") @Size(max = 20_000) String body) {}
+      @NotEmpty(message = "no-learner") @Size(max = 5000) List<Long> learners,
+      @NotBlank(message = "no-subject") @Size(max = 200) String subject,
+      @NotBlank(message = "no-letter") @Size(max = 20_000) String body) {}
 
   record Written(int letters) {}
 

@@ -81,7 +81,7 @@ public class Letters {
     List<Learners.Snapshot> to =
         enrolments.stream().distinct().map(e -> learners.one(seat, e)).toList();
     if (to.stream().anyMatch(l -> l.person() == seat.person().id()))
-      throw Problem.field("learners", "you-are-among-them-untick");
+      throw Problem.field("learners", "letter-to-oneself");
     for (Learners.Snapshot learner : to) {
       Walk walk = walks.see(learner.enrolment());
       var now = clock.instant();

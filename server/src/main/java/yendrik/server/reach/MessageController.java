@@ -37,8 +37,7 @@ class MessageController {
     return messages.with(seat, person);
   }
 
-  record MessageEdit(
-      @NotBlank(message = "write-something-first") @Size(max = 20_000) String body) {}
+  record MessageEdit(@NotBlank(message = "nothing-written") @Size(max = 20_000) String body) {}
 
   @PostMapping("/{person}")
   @Needs(Right.LEARN)

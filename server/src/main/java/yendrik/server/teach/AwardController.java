@@ -35,7 +35,7 @@ class AwardController {
 
   record Award(
       long badge,
-      @NotNull @Size(min = 3, max = 500, message = "say-what-it-is-given") String reason) {}
+      @NotNull @Size(min = 3, max = 500, message = "no-reason-for-badge") String reason) {}
 
   /** Gives a badge by hand; one that is held is not given again. */
   @PostMapping
@@ -54,9 +54,10 @@ class AwardController {
           CourseIndex index = w.progress().course().index();
           int b =
               award.badge() <= 0 ? CourseIndex.UNKNOWN : index.number(new BadgeId(award.badge()));
-          if (b == CourseIndex.UNKNOWN) throw Problem.field("badge", "there-is-no-such-badge");
+          if (b == CourseIndex.UNKNOWN) throw Problem.field("badge", "no-such-badge");
           if (w.progress().sight().holds(b))
-            throw Problem.conflict("holds-already", "name", name, "badge", index.badge(b).name());
+            throw Problem.conflict(
+                "holds-badge-already", "name", name, "badge", index.badge(b).name());
           return List.of(new Fact.BadgeIssued(new BadgeId(award.badge()), award.reason()));
         });
   }

@@ -69,14 +69,14 @@ class ExceptionController {
   }
 
   private static Fact.AtStep what(ExceptionEdit edit) {
-    if (edit.step() <= 0) throw Problem.field("step", "there-is-no-such-step");
+    if (edit.step() <= 0) throw Problem.field("step", "no-such-step");
     var step = new StepId(edit.step());
     return switch (edit.kind()) {
       case OPEN -> new Fact.Opened(step);
       case EXCUSE -> new Fact.Excused(step, edit.reason());
       case MOVE_DUE ->
           new Fact.DueMoved(
-              step, edit.due().orElseThrow(() -> Problem.field("due", "say-the-new-date")));
+              step, edit.due().orElseThrow(() -> Problem.field("due", "no-new-date")));
       case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1));
     };
   }

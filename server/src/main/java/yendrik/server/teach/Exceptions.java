@@ -62,33 +62,33 @@ public class Exceptions {
   private static void doesSomething(Progress progress, String name, Fact.AtStep exception) {
     CourseIndex index = progress.course().index();
     int s = index.number(exception.step());
-    if (s == CourseIndex.UNKNOWN) throw Problem.field("step", "there-is-no-such-step");
+    if (s == CourseIndex.UNKNOWN) throw Problem.field("step", "no-such-step");
     Step step = index.step(s);
     StepState state = progress.bead(s).state();
     String quoted = "“" + step.name() + "”";
     if (state == StepState.UNPUBLISHED)
-      throw Problem.conflict("is-not-published-publish-it", "step", quoted);
+      throw Problem.conflict("step-not-published", "step", quoted);
     if (state == StepState.NOT_FOR_THEM)
-      throw Problem.conflict("is-not-given-to-change", "step", quoted, "name", name);
-    if (progress.record().left()) throw Problem.conflict("has-left-the-course", "name", name);
+      throw Problem.conflict("step-not-given", "step", quoted, "name", name);
+    if (progress.record().left()) throw Problem.conflict("learner-has-left", "name", name);
     switch (exception) {
       case Fact.Opened _ -> {
         if (progress.sight().open(s))
-          throw Problem.conflict("is-open-for-already", "step", quoted, "name", name);
+          throw Problem.conflict("open-already", "step", quoted, "name", name);
       }
       case Fact.Excused _ -> {
         if (state == StepState.DONE)
-          throw Problem.conflict("has-done-already", "name", name, "step", quoted);
+          throw Problem.conflict("done-already", "name", name, "step", quoted);
         if (progress.record().excused(s))
-          throw Problem.conflict("is-excused-from-already", "name", name, "step", quoted);
+          throw Problem.conflict("excused-already", "name", name, "step", quoted);
       }
       case Fact.DueMoved moved -> {
         if (progress.record().due(s) == moved.due().toEpochMilli())
-          throw Problem.conflict("is-due-then-already", "step", quoted);
+          throw Problem.conflict("due-then-already", "step", quoted);
       }
       case Fact.AttemptsAdded _ -> {
         if (step.scoring().attempts() == 0)
-          throw Problem.conflict("may-be-tried-any-number", "step", quoted);
+          throw Problem.conflict("attempts-unlimited", "step", quoted);
       }
       default -> throw new IllegalArgumentException("no exception: " + exception);
     }
@@ -193,6 +193,6 @@ public class Exceptions {
     return standing(walk).stream()
         .filter(f -> f.id().value() == fact)
         .findFirst()
-        .orElseThrow(() -> Problem.conflict("this-exception-does-not-stand"));
+        .orElseThrow(() -> Problem.conflict("exception-ended"));
   }
 }

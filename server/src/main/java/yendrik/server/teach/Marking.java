@@ -261,14 +261,13 @@ public class Marking {
         walk -> {
           int s = number(walk, step);
           Step design = walk.progress().course().index().step(s);
-          if (!Kinds.of(design.kind()).handedIn())
-            throw Problem.conflict("this-step-is-not-handed");
+          if (!Kinds.of(design.kind()).handedIn()) throw Problem.conflict("step-not-handed-in");
           int newest = WorkStrand.of(walk.progress().record()).version(s);
-          if (newest == 0) throw Problem.conflict("nothing-has-been-handed-in");
-          if (newest != version) throw Problem.conflict("a-newer-version-has-been");
+          if (newest == 0) throw Problem.conflict("nothing-handed-in");
+          if (newest != version) throw Problem.conflict("newer-version");
           double of = design.scoring().points();
           if (!(points >= 0 && points <= of))
-            throw Problem.field("points", "give-0-to-points", "of", of);
+            throw Problem.field("points", "points-outside", "of", of);
           List<Fact.What> whats = new ArrayList<>();
           whats.add(new WorkFact.Marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
@@ -329,10 +328,10 @@ public class Marking {
           int s = number(walk, step);
           Step design = walk.progress().course().index().step(s);
           if (!Kinds.of(design.kind()).withStaff())
-            throw Problem.conflict("only-a-practical-is-signed");
+            throw Problem.conflict("only-practicals-signed-off");
           if (walk.progress().bead(s).state() == StepState.DONE) {
             if (signedOff(walk, design.id(), seat, comment)) return List.of();
-            throw Problem.conflict("this-practical-is-signed-off");
+            throw Problem.conflict("signed-off-already");
           }
           List<Fact.What> whats = new ArrayList<>();
           whats.add(new SignOffFact.SignedOff(design.id(), comment));
@@ -359,7 +358,7 @@ public class Marking {
         walk.ready()
             .document()
             .rubric(step.id())
-            .orElseThrow(() -> Problem.field("rubric", "this-step-has-no-rubric"));
+            .orElseThrow(() -> Problem.field("rubric", "no-rubric"));
     List<Fact.What> whats = new ArrayList<>();
     int design = walk.practice() ? 0 : walk.ready().version();
     whats.add(new WorkFact.Assessed(step.id(), version, rubric.id(), design, met));
@@ -374,7 +373,7 @@ public class Marking {
                 Optional.of(shown.comment()).filter(c -> !c.isEmpty()),
                 Optional.of(shown.criterion())));
     } catch (Refusal e) {
-      throw Problem.field("rubric", "it-was-changed-meanwhile-open", "why", e.reason());
+      throw Problem.field("rubric", "rubric-changed-meanwhile", "why", e.reason());
     }
     return whats;
   }
@@ -385,10 +384,10 @@ public class Marking {
     List<Fact.What> rated = new ArrayList<>();
     levels.forEach((id, level) -> {
       boolean tied = step.evidenceFor().stream().anyMatch(t -> t.outcome().value() == id);
-      if (!tied) throw Problem.field("levels", "this-step-gives-no-evidence");
+      if (!tied) throw Problem.field("levels", "no-evidence-of-outcome");
       Outcome outcome = index.outcome(index.number(new OutcomeId(id)));
       if (level < 0 || level > outcome.scale().top())
-        throw Problem.field("levels", "has-no-such-level", "outcome", outcome.code());
+        throw Problem.field("levels", "no-such-level", "outcome", outcome.code());
       int key = outcome.scale().key(level);
       rated.add(new Fact.Rated(outcome.id(), key, Optional.of(step.id()), version));
     });

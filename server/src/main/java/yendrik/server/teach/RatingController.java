@@ -29,7 +29,7 @@ class RatingController {
   record RatingEdit(
       long outcome,
       int level,
-      @NotEmpty(message = "choose-at-least-one-learner") @Size(max = 2000) List<Long> learners,
+      @NotEmpty(message = "no-learner") @Size(max = 2000) List<Long> learners,
       Optional<@Size(max = 2000) String> note) {}
 
   /** Rates learners on an outcome in one go, as facts by the person signed in. */

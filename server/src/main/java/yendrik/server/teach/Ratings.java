@@ -55,12 +55,12 @@ public class Ratings {
   private static Fact.Rated rated(
       CourseIndex index, long outcomeId, int level, Optional<String> note) {
     int o = outcomeId <= 0 ? CourseIndex.UNKNOWN : index.number(new OutcomeId(outcomeId));
-    if (o == CourseIndex.UNKNOWN) throw Problem.field("outcome", "there-is-no-such-outcome");
+    if (o == CourseIndex.UNKNOWN) throw Problem.field("outcome", "no-such-outcome");
     Outcome outcome = index.outcome(o);
     if (outcome.madeOf().isPresent())
-      throw Problem.field("outcome", "is-made-of-other-outcomes-rate", "outcome", outcome.code());
+      throw Problem.field("outcome", "rate-the-parts", "outcome", outcome.code());
     if (level < 0 || level > outcome.scale().top())
-      throw Problem.field("level", "has-no-such-level", "outcome", outcome.code());
+      throw Problem.field("level", "no-such-level", "outcome", outcome.code());
     return new Fact.Rated(
         outcome.id(),
         outcome.scale().key(level),
@@ -84,7 +84,7 @@ public class Ratings {
                 && f.what() instanceof Fact.Rated
                 && f.by().filter(p -> p.value() == seat.person().id()).isPresent())
         .findFirst()
-        .orElseThrow(() -> Problem.conflict("only-ratings-of-your-own"));
+        .orElseThrow(() -> Problem.conflict("not-your-rating"));
   }
 
   /** Takes ratings back that this person gave; their history stays. */

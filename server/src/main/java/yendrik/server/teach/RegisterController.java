@@ -49,9 +49,9 @@ class RegisterController {
   }
 
   record SeriesEdit(
-      @NotBlank(message = "give-the-sessions-a-name") @Size(max = 100) String name,
+      @NotBlank(message = "no-name-of-sessions") @Size(max = 100) String name,
       Optional<Long> group,
-      @NotEmpty(message = "choose-at-least-one-weekday") Set<DayOfWeek> days,
+      @NotEmpty(message = "no-weekday") Set<DayOfWeek> days,
       @NotNull LocalTime time,
       @Min(5) @Max(1440) int minutes,
       @Min(1) @Max(8) int everyWeeks,
@@ -122,7 +122,7 @@ class RegisterController {
   record MarkEdit(long learner, Optional<Long> status) {}
 
   record RegisterEdit(
-      @NotEmpty(message = "mark-at-least-one-learner") @Size(max = 5000) List<MarkEdit> marks) {}
+      @NotEmpty(message = "nobody-marked") @Size(max = 5000) List<MarkEdit> marks) {}
 
   /** Marks learners, all of those named or none. */
   @PutMapping("/{session}/register")

@@ -288,11 +288,11 @@ public class Registers {
     List<AttendanceStatus> statuses = statuses(seat);
     for (Optional<Long> mark : marks.values())
       if (mark.isPresent() && !is(_ -> true, statuses, mark.get()))
-        throw Problem.field("marks", "there-is-no-such-status");
+        throw Problem.field("marks", "no-such-status");
     for (long enrolment : marks.keySet().stream().sorted().toList()) {
       Learners.Snapshot learner = learners.one(seat, enrolment);
       if (!session.concerns(learner.summary().groups()))
-        throw Problem.field("marks", "is-not-in-the-group", "learner", learner.name());
+        throw Problem.field("marks", "not-in-group-of-session", "learner", learner.name());
       mark(seat, session, learner, requireNonNull(marks.get(enrolment)), statuses);
     }
   }
@@ -305,7 +305,7 @@ public class Registers {
       List<AttendanceStatus> statuses) {
     boolean early = clock.instant().isBefore(session.startsAt().minus(EARLY));
     if (early && status.filter(s -> is(AttendanceStatus::counts, statuses, s)).isPresent())
-      throw Problem.conflict("this-session-has-not-begun");
+      throw Problem.conflict("session-not-begun");
     Optional<Long> by = Optional.of(seat.person().id());
     if (Optional.ofNullable(learner.summary().marks().get(session.id())).equals(status)) return;
     walks.change(
@@ -328,12 +328,12 @@ public class Registers {
   public List<SessionView> add(Seat seat, Series series) {
     mustEdit(seat);
     checkGroup(seat, series.group());
-    if (series.until().isBefore(series.from())) throw Problem.field("until", "it-must-end-on-or");
+    if (series.until().isBefore(series.from())) throw Problem.field("until", "series-ends-before");
     ZoneId zone = zone(seat);
     List<Instant> starts = starts(series, zone);
-    if (starts.isEmpty()) throw Problem.field("days", "none-of-these-weekdays-lies");
+    if (starts.isEmpty()) throw Problem.field("days", "no-such-weekday-between");
     if (starts.size() > MOST_SESSIONS)
-      throw Problem.field("until", "that-makes-more-than-sessions", "most", MOST_SESSIONS);
+      throw Problem.field("until", "too-many-sessions", "most", MOST_SESSIONS);
     List<Long> ids = new ArrayList<>();
     for (Instant start : starts)
       ids.add(
@@ -380,8 +380,7 @@ public class Registers {
     checkGroup(seat, group);
     Session before = one(seat, id);
     boolean marked = view(before, learners.of(seat), statuses(seat)).marked() > 0;
-    if (marked && !before.group().equals(group))
-      throw Problem.field("group", "its-register-has-marks-add");
+    if (marked && !before.group().equals(group)) throw Problem.field("group", "register-has-marks");
     int rows =
         db.update(SESSION)
             .set(SESSION.NAME, name.strip())
@@ -400,7 +399,7 @@ public class Registers {
   public void remove(Seat seat, long id) {
     mustEdit(seat);
     int marked = view(one(seat, id), learners.of(seat), statuses(seat)).marked();
-    if (marked > 0) throw Problem.conflict("its-register-has-marks-take", "marked", marked);
+    if (marked > 0) throw Problem.conflict("marks-to-take-back", "marked", marked);
     db.update(SESSION).set(SESSION.DELETED_AT, clock.instant()).where(SESSION.ID.eq(id)).execute();
   }
 
@@ -415,7 +414,7 @@ public class Registers {
   }
 
   private static void mustEdit(Seat seat) {
-    if (!mayEdit(seat)) throw Problem.forbidden("sessions-are-planned-by-designers");
+    if (!mayEdit(seat)) throw Problem.forbidden("sessions-planned-by-others");
   }
 
   private void checkGroup(Seat seat, Optional<Long> group) {
@@ -425,7 +424,7 @@ public class Registers {
               LEARNER_GROUP,
               LEARNER_GROUP.ID.eq(id),
               LEARNER_GROUP.COURSE_ID.eq(seat.course().value()));
-      if (!there) throw Problem.field("group", "there-is-no-such-group");
+      if (!there) throw Problem.field("group", "no-such-group");
     });
   }
 }

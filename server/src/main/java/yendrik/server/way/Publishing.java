@@ -135,9 +135,9 @@ public class Publishing {
 
   private int publish(CourseId course, long by, Designs.Ready draft) {
     if (draft.document().design().steps().findAny().isEmpty())
-      throw Problem.conflict("there-is-nothing-to-publish");
+      throw Problem.conflict("nothing-to-publish");
     if (designs.changed(course, draft.document()).isEmpty())
-      throw Problem.conflict("nothing-has-changed-since-the");
+      throw Problem.conflict("nothing-changed");
     Instant now = clock.instant();
     int version = draft.version();
     db.insertInto(COURSE_VERSION)

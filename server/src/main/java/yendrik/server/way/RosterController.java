@@ -29,8 +29,7 @@ class RosterController {
     this.people = people;
   }
 
-  record RosterEdit(
-      @NotEmpty(message = "write-at-least-one-address") @Size(max = 2000) List<String> emails) {}
+  record RosterEdit(@NotEmpty(message = "no-address") @Size(max = 2000) List<String> emails) {}
 
   /**
    * @param there addresses of those who were enrolled already

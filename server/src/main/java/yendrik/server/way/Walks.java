@@ -94,9 +94,7 @@ public class Walks {
     Optional<Long> known = enrolment(course, person);
     if (known.isPresent()) return known.get();
     Designs.Ready ready =
-        designs
-            .published(course)
-            .orElseThrow(() -> Problem.conflict("publish-the-course-before-enrolling"));
+        designs.published(course).orElseThrow(() -> Problem.conflict("publish-before-enrolling"));
     Instant now = clock.instant();
     Optional<Long> id = insert(course, person, /* practice= */ false, ready.version(), now);
     if (id.isEmpty()) return enrolment(course, person).orElseThrow();

@@ -28,7 +28,7 @@ class AssignmentController {
   }
 
   @Schema(name = "HandIn")
-  record Work(@NotBlank(message = "write-something-first") @Size(max = 100_000) String text) {}
+  record Work(@NotBlank(message = "nothing-written") @Size(max = 100_000) String text) {}
 
   @PostMapping("/versions")
   @Needs(Right.LEARN)

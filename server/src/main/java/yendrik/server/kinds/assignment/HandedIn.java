@@ -105,10 +105,10 @@ public class HandedIn {
             w -> {
               int s = StepDoor.usable(w, step, StepKind.ASSIGNMENT);
               StepState state = w.progress().bead(s).state();
-              if (state == StepState.DONE) throw Problem.conflict("this-has-passed-nothing-more");
+              if (state == StepState.DONE) throw Problem.conflict("passed-already");
               if (state == StepState.WAITING) {
                 if (isNewest(w, step, text)) return List.of();
-                throw Problem.conflict("this-waits-for-marking-already");
+                throw Problem.conflict("waits-for-marking");
               }
               version[0] = WorkStrand.of(w.progress().record()).version(s) + 1;
               return List.of(new WorkFact.HandedIn(new StepId(step), version[0]));

@@ -40,7 +40,7 @@ class NoteRoom extends TextRoom<NoteContent, NoteAuthored, NoteEdit> {
 
   @Override
   protected NoteContent checked(Place place, String body, NoteEdit edit) {
-    if (body.length() > LONGEST) throw Problem.field("body", "this-is-too-long-for");
+    if (body.length() > LONGEST) throw Problem.field("body", "note-too-long");
     return new NoteContent(body);
   }
 

@@ -123,8 +123,7 @@ public class Attempts {
                       design.name(), questions.quiz(w.content(s, QuizContent.class).questions()));
               if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
               int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
-              if (allowed > 0 && rows.size() >= allowed)
-                throw Problem.conflict("all-attempts-are-used-ask");
+              if (allowed > 0 && rows.size() >= allowed) throw Problem.conflict("attempts-used");
               int number = rows.stream().mapToInt(AttemptRecord::getNumber).max().orElse(0) + 1;
               current.add(fresh(w, step, number));
               return List.of(new AttemptFact.StartedAttempt(id, number));
@@ -172,7 +171,7 @@ public class Attempts {
     AttemptRecord row =
         one(enrolment, step, number)
             .filter(a -> a.getFinishedAt() == null)
-            .orElseThrow(() -> Problem.conflict("this-attempt-is-finished-or"));
+            .orElseThrow(() -> Problem.conflict("attempt-not-open"));
     Quiz quiz = asked(walk, row);
     var given = questions.answers(quiz, new Dealt(row.getSeed()), answers);
     int rows =
@@ -184,7 +183,7 @@ public class Attempts {
                 ATTEMPT.NUMBER.eq(number),
                 ATTEMPT.FINISHED_AT.isNull())
             .execute();
-    if (rows == 0) throw Problem.conflict("this-attempt-is-finished-or");
+    if (rows == 0) throw Problem.conflict("attempt-not-open");
   }
 
   private Optional<AttemptRecord> one(long enrolment, long step, int number) {
@@ -218,7 +217,7 @@ public class Attempts {
               before.addAll(StepPages.openNames(w.progress()));
               if (row.getFinishedAt() != null) {
                 if (!given.equals(questions.answers(row.getAnswers())))
-                  throw Problem.conflict("this-attempt-is-finished-already");
+                  throw Problem.conflict("attempt-finished");
                 results.add(KeptResult.read(row.getResult()));
                 return List.of();
               }

@@ -59,7 +59,7 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
       Question question = questions.question(sent);
       check(place, kept.size() + 1, question);
       if (kept.stream().anyMatch(k -> k.id().equals(question.id())))
-        throw Problem.field("questions", "question-has-the-id-of", "n", (kept.size() + 1));
+        throw Problem.field("questions", "question-id-twice", "n", (kept.size() + 1));
       kept.add(questions.keep(question));
     }
     return new QuizContent(body, kept);
@@ -76,9 +76,9 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   private static void check(Place place, int number, Question question) {
     if (!(question.points() >= 0 && question.points() <= Question.MOST_POINTS))
-      throw Problem.field("questions", "question-has-no-possible-points", "number", number);
+      throw Problem.field("questions", "question-points", "number", number);
     if (!question.outcome().map(o -> place.tied().contains(o.value())).orElse(true))
-      throw Problem.field("questions", "question-carries-an-outcome-that", "number", number);
+      throw Problem.field("questions", "question-outcome-untied", "number", number);
   }
 
   @Override

@@ -46,7 +46,7 @@ public class Playing {
   private static Film film(Walk walk, int s) {
     return walk.content(s, VideoContent.class)
         .film()
-        .orElseThrow(() -> Problem.conflict("there-is-no-film-in"));
+        .orElseThrow(() -> Problem.conflict("no-film-yet"));
   }
 
   /**
@@ -64,8 +64,8 @@ public class Playing {
         w -> {
           int s = StepDoor.usable(w, step, StepKind.VIDEO);
           int of = film(w, s).seconds();
-          if (to <= from) throw Problem.field("to", "it-must-come-after-the");
-          if (to > of) throw Problem.field("to", "the-film-is-seconds-long", "of", of);
+          if (to <= from) throw Problem.field("to", "ends-before-beginning");
+          if (to > of) throw Problem.field("to", "beyond-film", "of", of);
           long since = Visits.playedFrom(w.progress().record(), s);
           int until = from + believed(to - from, StepDoor.gone(w, since, FASTEST));
           return until <= from

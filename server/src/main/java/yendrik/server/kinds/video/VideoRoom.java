@@ -55,7 +55,7 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
         files
             .of(course, sent.file())
             .filter(k -> FilmController.KINDS.contains(k.mediaType()))
-            .orElseThrow(() -> Problem.field("film", "there-is-no-such-film"));
+            .orElseThrow(() -> Problem.field("film", "no-such-film"));
     return new Film(file.id(), file.name(), file.mediaType(), sent.seconds());
   }
 

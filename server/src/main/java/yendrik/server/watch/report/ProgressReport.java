@@ -93,7 +93,7 @@ class ProgressReport implements Report {
     CourseDesign design =
         designs
             .published(seat.course())
-            .orElseThrow(() -> Problem.conflict("nothing-is-published-yet"))
+            .orElseThrow(() -> Problem.conflict("nothing-published"))
             .document()
             .design();
     return new Sheet(

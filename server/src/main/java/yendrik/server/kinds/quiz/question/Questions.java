@@ -87,7 +87,7 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
             .filter(room -> room.written().isInstance(sent.part()))
             .findFirst()
             .map(room -> question(room, sent.part()))
-            .orElseThrow(() -> Problem.field("questions", "there-is-no-such-kind"));
+            .orElseThrow(() -> Problem.field("questions", "no-such-kind-of-question"));
     return new Question(
         sent.id(), sent.text(), sent.points(), sent.feedback(), sent.outcome(), asked);
   }
