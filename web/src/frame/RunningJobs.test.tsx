@@ -35,6 +35,19 @@ describe('long work', () => {
     expect(screen.queryByRole('progressbar')).not.toBeInTheDocument();
   });
 
+  it('counts no learners where there are none', async () => {
+    const published = { what: 'publishing', stoppable: false };
+    serve({
+      'GET /api/courses/2/jobs': inTurn(published, {
+        ...published,
+        state: 'DONE',
+        result: { is: 'published', number: 1, learners: 0 },
+      }),
+    });
+    show(<RunningJobs course={course} />);
+    expect(await screen.findByText('Published.')).toBeInTheDocument();
+  });
+
   it('says of nothing that ended before one came', async () => {
     const calls = serve({ 'GET /api/courses/2/jobs': [job({ state: 'DONE' })] });
     show(<RunningJobs course={course} />);
