@@ -81,6 +81,28 @@ describe('long work', () => {
     expect(calls.map((c) => c.method)).toContain('DELETE');
   });
 
+  it('stops another one after the first', async () => {
+    let stopped = 0;
+    const two = () => [job({ id: 6 }), ...(stopped === 0 ? [job({})] : [])];
+    const calls = serve({
+      'GET /api/courses/2/jobs': two,
+      'DELETE /api/courses/2/jobs/*': () => {
+        stopped++;
+        return undefined;
+      },
+    });
+    show(<RunningJobs course={course} />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Stop' }));
+    await vi.waitFor(() => expect(screen.getByRole('button', { name: 'Stop' })).toBeEnabled());
+    await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
+    await vi.waitFor(() =>
+      expect(calls.filter((c) => c.method === 'DELETE').map((c) => c.path)).toEqual([
+        '/api/courses/2/jobs/5',
+        '/api/courses/2/jobs/6',
+      ]),
+    );
+  });
+
   it('offers no way to stop what goes on by itself', async () => {
     serve({ 'GET /api/courses/2/jobs': [job({ what: 'publishing', stoppable: false })] });
     show(<RunningJobs course={course} />);

@@ -12,7 +12,7 @@ export default function RunningJobs({ course }: { course: MyCourse }) {
   const jobs = useJobs(course.id);
   useEnds(jobs);
   const first = jobs.findLast(isUnderWay);
-  return first ? <Running course={course} job={first} /> : null;
+  return first ? <Running key={first.id} course={course} job={first} /> : null;
 }
 
 /** Says what has become of each that was seen under way, and fetches anew what it changed. */

@@ -106,10 +106,12 @@ describe('a draft', () => {
     await vi.waitFor(() => expect(state.module.name).toBe('Brakes and pads'));
     expect(state.module.published).toBe(false);
     await screen.findByRole('heading', { name: 'Brakes and pads' });
-    await userEvent.click(rename);
     await userEvent.click(screen.getByText('order'));
+    await userEvent.click(rename);
     await vi.waitFor(() => expect(state.module.strictOrder).toBe(true));
     expect(calls.filter((c) => c.method === 'PATCH')).toHaveLength(2);
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    await vi.waitFor(() => expect(state.module.strictOrder).toBe(false));
   });
 
   it('builds a second quick change on the first instead of undoing it', async () => {

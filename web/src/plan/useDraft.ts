@@ -42,6 +42,7 @@ interface Versioned {
 }
 
 interface Change {
+  /** Gives nothing where there was nothing to change, so that there is nothing to undo. */
   act: () => Promise<unknown>;
   back?: Undo;
   /** The fields of a thing that it changes; nothing where it must not be asked again by itself. */
@@ -98,7 +99,7 @@ export function useDraft(course: number) {
     meta: { about: ({ about }: Change) => about },
     mutationFn: async ({ act, back }: Change) => {
       const made = await act();
-      if (back) undoable.set(course, [...(undoable.get(course) ?? []), back]);
+      if (back && made !== undefined) undoable.set(course, [...(undoable.get(course) ?? []), back]);
       return made;
     },
     onError: (error) => {
@@ -145,7 +146,7 @@ export function useDraft(course: number) {
         const base = newest(how.part, how.shown);
         const before = how.edit(base);
         const changed = fields.filter((f) => !equal(before[f], how.change[f]));
-        if (changed.length === 0) return base;
+        if (changed.length === 0) return undefined;
         was = only(before, changed);
         const to = only(how.change as E, changed);
         const made = await patch<T>(how.part, base.id, { from: was, to });
