@@ -18,8 +18,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 
 /**
- * All sentences of one language by their keys, as ICU messages. A language is a folder of files; an
- * institution's own wording is laid over it.
+ * All sentences of one language by their keys. A language is a folder of files; an institution's
+ * own wording is laid over it. Sentences are ICU messages with named arguments (format: {@link
+ * MessageFormat}, of the Unicode Consortium's ICU), files are Java properties in UTF-8.
  */
 public final class Catalogue {
   private static final List<String> FILES = List.of("rules", "problems", "kinds");
