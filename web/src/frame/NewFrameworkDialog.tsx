@@ -1,27 +1,24 @@
-import {
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, body } from '../api/client';
 import { queries } from '../api/queries';
+import { Field, FormDialog } from '../ui/FormDialog';
+import { filled, useFields } from '../ui/useFields';
+
+const framework = z.object({ name: filled() });
 
 /** Makes an empty framework of the institution and goes to write its outcomes. */
 export default function NewFrameworkDialog({ onClose }: { onClose: () => void }) {
   const t = useTranslations();
   const client = useQueryClient();
   const navigate = useNavigate();
-  const [name, setName] = useState('');
+  const fields = useFields(framework, { name: '' });
   const make = useMutation({
-    mutationFn: () => body(api.POST('/api/frameworks', { body: { name } })),
+    mutationFn: (made: z.infer<typeof framework>) =>
+      body(api.POST('/api/frameworks', { body: made })),
     onSuccess: async (made) => {
       await client.invalidateQueries({ queryKey: queries.me().queryKey });
       onClose();
@@ -29,29 +26,15 @@ export default function NewFrameworkDialog({ onClose }: { onClose: () => void })
     },
   });
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <DialogTitle>{t('frame.newFramework')}</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.75 }}>
-        <Typography color="textSecondary">{t('frame.frameworkHint')}</Typography>
-        <TextField
-          label={t('common.name')}
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          autoFocus
-          error={make.isError}
-          helperText={make.error?.message}
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{t('common.cancel')}</Button>
-        <Button
-          variant="contained"
-          disabled={name.trim() === '' || make.isPending}
-          onClick={() => make.mutate()}
-        >
-          {t('frame.makeFramework')}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title={t('frame.newFramework')}
+      fields={fields}
+      send={make}
+      button={t('frame.makeFramework')}
+      onClose={onClose}
+    >
+      <Typography color="textSecondary">{t('frame.frameworkHint')}</Typography>
+      <Field of={fields} name="name" label={t('common.name')} autoFocus />
+    </FormDialog>
   );
 }

@@ -107,7 +107,9 @@ describe('the frame', () => {
     await userEvent.click(await screen.findByText('New framework …'));
     const dialog = await screen.findByRole('dialog');
     const make = within(dialog).getByRole('button', { name: 'Make framework' });
-    expect(make).toBeDisabled();
+    await userEvent.click(make);
+    expect(await within(dialog).findByText('Please fill this in.')).toBeInTheDocument();
+    expect(calls.some((c) => c.method === 'POST')).toBe(false);
     await userEvent.type(within(dialog).getByLabelText('Name'), 'Hollow Lane core');
     await userEvent.click(make);
     await vi.waitFor(() =>

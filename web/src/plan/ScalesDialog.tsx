@@ -8,16 +8,19 @@ import {
   DialogTitle,
   IconButton,
   Radio,
-  TextField,
   Typography,
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { useFieldArray, useWatch } from 'react-hook-form';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, body, type Design, type DesignScale, type ScaleEdit } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { Fault, Field, placeFaults } from '../ui/FormDialog';
 import { useNotice } from '../ui/Notice';
+import { filled, number, useFields } from '../ui/useFields';
 import { AdoptedScale } from './Adopted';
 
 interface Sketch {
@@ -26,7 +29,18 @@ interface Sketch {
   edit: ScaleEdit;
 }
 
-type Level = ScaleEdit['levels'][number];
+const scaleFields = z.object({
+  name: filled(),
+  levels: z.array(
+    z.object({
+      key: z.optional(z.number()),
+      name: filled(),
+      points: number(),
+      description: z.string(),
+    }),
+  ),
+  mastery: z.number(),
+});
 
 const sketchOf = ({ id, version, name, levels, mastery }: DesignScale): Sketch => ({
   id,
@@ -105,7 +119,9 @@ function ScaleForm({
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
-  const [edit, setEdit] = useState(sketch.edit);
+  const fields = useFields(scaleFields, sketch.edit);
+  const levels = useFieldArray({ control: fields.control, name: 'levels' });
+  const mastery = useWatch({ control: fields.control, name: 'mastery' });
   const fresh = () => client.invalidateQueries({ queryKey: queries.design(course.id).queryKey });
   const scale = design.scales.find((s) => s.id === sketch.id);
   const held = scale?.adopted !== undefined;
@@ -113,7 +129,7 @@ function ScaleForm({
   const path = { course: course.id, id: sketch.id ?? 0 };
   const check = useMutation({
     meta: { silent: true },
-    mutationFn: () =>
+    mutationFn: (edit: ScaleEdit) =>
       sketch.id === null
         ? Promise.resolve<string[]>([])
         : body(
@@ -122,10 +138,11 @@ function ScaleForm({
               body: edit,
             }),
           ),
-    onSuccess: (effects) => effects.length === 0 && save.mutate(),
+    onSuccess: (effects, edit) => effects.length === 0 && save.mutate(edit, misplaced),
+    onError: (e) => placeFaults(e, fields),
   });
   const save = useMutation({
-    mutationFn: () =>
+    mutationFn: (edit: ScaleEdit) =>
       sketch.id === null
         ? body(
             api.POST('/api/courses/{course}/design/scales', {
@@ -152,48 +169,37 @@ function ScaleForm({
       onGone();
     },
   });
-  const change = (next: Partial<ScaleEdit>) => {
-    check.reset();
-    setEdit({ ...edit, ...next });
+  const misplaced = { onError: (e: Error) => placeFaults(e, fields) };
+  const forget = check.reset;
+  useEffect(
+    () => fields.subscribe({ formState: { values: true }, callback: () => forget() }),
+    [fields, forget],
+  );
+  const masteryFrom = (n: number) => fields.setValue('mastery', n, { shouldDirty: true });
+  const add = (at: 'below' | 'above') => {
+    const many = levels.fields.length;
+    const made = { name: t('plan.level', { n: many + 1 }), description: '' };
+    if (at === 'above') levels.append({ ...made, points: many + 1 });
+    else {
+      levels.prepend({ ...made, points: 0 });
+      masteryFrom(mastery + 1);
+    }
   };
-  const level = (n: number, next: Partial<Level>) =>
-    change({ levels: edit.levels.map((l, i) => (i === n ? { ...l, ...next } : l)) });
-  const added = (at: 'below' | 'above') => {
-    const made: Level = {
-      name: t('plan.level', { n: edit.levels.length + 1 }),
-      points: at === 'above' ? edit.levels.length + 1 : 0,
-      description: '',
-    };
-    change(
-      at === 'above'
-        ? { levels: [...edit.levels, made] }
-        : { levels: [made, ...edit.levels], mastery: edit.mastery + 1 },
-    );
+  const takeOut = (n: number) => {
+    masteryFrom(Math.min(levels.fields.length - 2, mastery - (n < mastery ? 1 : 0)));
+    levels.remove(n);
   };
-  const takeOut = (n: number) =>
-    change({
-      levels: edit.levels.filter((_, i) => i !== n),
-      mastery: Math.min(edit.levels.length - 2, edit.mastery - (n < edit.mastery ? 1 : 0)),
-    });
   const effects = check.data ?? [];
   const wrong = check.error ?? save.error ?? remove.error;
   return (
     <Box
       component="form"
-      onSubmit={(e) => {
-        e.preventDefault();
-        check.mutate();
-      }}
+      noValidate
+      onSubmit={fields.handleSubmit((edit) => check.mutate(edit))}
       sx={{ flex: 1, minWidth: 320, display: 'grid', gap: 1.25 }}
     >
       {scale && <AdoptedScale scale={scale} />}
-      <TextField
-        disabled={held}
-        label={t('common.name')}
-        value={edit.name}
-        onChange={(e) => change({ name: e.target.value })}
-        sx={{ mt: 0.75 }}
-      />
+      <Field of={fields} name="name" disabled={held} label={t('common.name')} sx={{ mt: 0.75 }} />
       <Typography variant="body2" color="textSecondary">
         {t('plan.scaleHint')}{' '}
         {sketch.id !== null &&
@@ -204,53 +210,52 @@ function ScaleForm({
       <Button
         size="small"
         disabled={held}
-        onClick={() => added('below')}
+        onClick={() => add('below')}
         sx={{ justifySelf: 'start' }}
       >
         {t('plan.addLevelBelow')}
       </Button>
-      {edit.levels.map((l, n) => (
+      {levels.fields.map((level, n) => (
         <Box
-          // biome-ignore lint/suspicious/noArrayIndexKey: a level is its place until it is saved
-          key={n}
+          key={level.id}
           sx={{
             display: 'grid',
             gridTemplateColumns: '32px 130px 72px 1fr 32px',
             gap: 0.75,
-            alignItems: 'center',
+            alignItems: 'start',
           }}
         >
           <Radio
             size="small"
             disabled={held}
-            checked={edit.mastery === n}
-            onChange={() => change({ mastery: n })}
+            checked={mastery === n}
+            onChange={() => masteryFrom(n)}
             title={t('plan.levelMastery', { n: n + 1 })}
             slotProps={{ input: { 'aria-label': t('plan.levelMastery', { n: n + 1 }) } }}
           />
-          <TextField
+          <Field
+            of={fields}
+            name={`levels.${n}.name`}
             disabled={held}
-            value={l.name}
-            onChange={(e) => level(n, { name: e.target.value })}
             slotProps={{ htmlInput: { 'aria-label': t('plan.level', { n: n + 1 }) } }}
-            sx={{ '& input': { fontWeight: n >= edit.mastery ? 700 : 400 } }}
+            sx={{ '& input': { fontWeight: n >= mastery ? 700 : 400 } }}
           />
-          <TextField
+          <Field
+            of={fields}
+            name={`levels.${n}.points`}
             type="number"
             disabled={held}
-            value={l.points}
-            onChange={(e) => level(n, { points: Number(e.target.value) })}
             slotProps={{ htmlInput: { 'aria-label': t('plan.levelPoints', { n: n + 1 }) } }}
           />
-          <TextField
+          <Field
+            of={fields}
+            name={`levels.${n}.description`}
             disabled={held}
-            value={l.description}
-            onChange={(e) => level(n, { description: e.target.value })}
             slotProps={{ htmlInput: { 'aria-label': t('plan.levelDescription', { n: n + 1 }) } }}
           />
           <IconButton
             size="small"
-            disabled={held || edit.levels.length <= 2}
+            disabled={held || levels.fields.length <= 2}
             onClick={() => takeOut(n)}
             aria-label={t('plan.removeLevel', { n: n + 1 })}
           >
@@ -261,12 +266,12 @@ function ScaleForm({
       <Button
         size="small"
         disabled={held}
-        onClick={() => added('above')}
+        onClick={() => add('above')}
         sx={{ justifySelf: 'start' }}
       >
         {t('plan.addLevelAbove')}
       </Button>
-      {wrong && <Alert severity="error">{wrong.message}</Alert>}
+      <Fault error={wrong} fields={fields} />
       {effects.length > 0 && (
         <Alert severity="warning">
           {t('plan.scaleCheck')}
@@ -279,7 +284,11 @@ function ScaleForm({
       )}
       <Box sx={{ display: 'flex', gap: 1 }}>
         {effects.length > 0 ? (
-          <Button variant="contained" disabled={save.isPending} onClick={() => save.mutate()}>
+          <Button
+            variant="contained"
+            disabled={save.isPending}
+            onClick={fields.handleSubmit((edit) => save.mutate(edit, misplaced))}
+          >
             {t('plan.scaleSaveAnyway')}
           </Button>
         ) : (

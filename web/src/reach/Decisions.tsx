@@ -1,23 +1,16 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, type BadgeDecision } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { Field, FormDialog } from '../ui/FormDialog';
 import { day } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
+import { filled, useFields } from '../ui/useFields';
 
 /** Badges that would fall after a correction, each to be kept or revoked; nothing while there is none. */
 export function Decisions({ onLearner }: { onLearner: (enrolment: number) => void }) {
@@ -75,24 +68,25 @@ export function Decisions({ onLearner }: { onLearner: (enrolment: number) => voi
   );
 }
 
+const deciding = z.object({ keep: z.boolean(), reason: filled(), word: z.string() });
+
 function DecideDialog({ decision, onClose }: { decision: BadgeDecision; onClose: () => void }) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
-  const [reason, setReason] = useState('');
-  const [word, setWord] = useState('');
+  const fields = useFields(deciding, { keep: true, reason: '', word: '' });
   const once = useActKey();
   const decide = useMutation({
-    mutationFn: (keep: boolean) =>
+    mutationFn: (decided: z.infer<typeof deciding>) =>
       api.POST('/api/courses/{course}/decisions/{enrolment}/badges/{badge}', {
         params: {
           path: { course: course.id, enrolment: decision.enrolment, badge: decision.badge },
         },
-        headers: once.headers({ keep, reason, word }),
-        body: { keep, reason, word },
+        headers: once.headers(decided),
+        body: decided,
       }),
-    onSuccess: (_, keep) => {
+    onSuccess: (_, { keep }) => {
       const text = t(keep ? 'reach.badgeKept' : 'reach.badgeRevoked', {
         name: decision.learner,
         badge: decision.name,
@@ -103,39 +97,26 @@ function DecideDialog({ decision, onClose }: { decision: BadgeDecision; onClose:
       onClose();
     },
   });
-  const ready = reason.trim().length >= 3 && !decide.isPending;
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <DialogTitle>
-        {t('reach.decideTitle', { badge: decision.name, name: decision.learner })}
-      </DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-        <Typography>{decision.why}</Typography>
-        {decide.error && <Alert severity="error">{decide.error.message}</Alert>}
-        <TextField
-          label={t('reach.decideReason')}
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-          autoFocus
-          required
-        />
-        <TextField
-          label={t('reach.word', { name: decision.learner.split(' ')[0] ?? '' })}
-          value={word}
-          onChange={(e) => setWord(e.target.value)}
-          multiline
-          minRows={3}
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{t('common.cancel')}</Button>
-        <Button variant="outlined" disabled={!ready} onClick={() => decide.mutate(false)}>
-          {t('reach.revokeBadge')}
-        </Button>
-        <Button variant="contained" disabled={!ready} onClick={() => decide.mutate(true)}>
-          {t('reach.keepBadge')}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title={t('reach.decideTitle', { badge: decision.name, name: decision.learner })}
+      fields={fields}
+      send={decide}
+      button={t('reach.keepBadge')}
+      onClose={onClose}
+      width="sm"
+      byEnter={false}
+      more={[{ says: t('reach.revokeBadge'), with: { keep: false } }]}
+    >
+      <Typography>{decision.why}</Typography>
+      <Field of={fields} name="reason" label={t('reach.decideReason')} autoFocus required />
+      <Field
+        of={fields}
+        name="word"
+        label={t('reach.word', { name: decision.learner.split(' ')[0] ?? '' })}
+        multiline
+        minRows={3}
+      />
+    </FormDialog>
   );
 }

@@ -72,7 +72,9 @@ describe('follow-up', () => {
     expect(await screen.findByText('1 badge to decide about')).toBeInTheDocument();
     expect(screen.getByText(/taken back by Tomas Weir/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Decide' }));
-    expect(screen.getByRole('button', { name: 'Keep' })).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Revoke' }));
+    expect(await screen.findByText('Please fill this in.')).toBeInTheDocument();
+    expect(calls.some((c) => c.method === 'POST')).toBe(false);
     await userEvent.type(screen.getByLabelText(/Why/), 'Seen at the bench');
     await userEvent.type(screen.getByLabelText(/A word to Dov/), 'It stays yours.');
     await userEvent.click(screen.getByRole('button', { name: 'Keep' }));

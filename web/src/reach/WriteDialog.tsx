@@ -1,24 +1,19 @@
-import {
-  Alert,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
+import { Field, FormDialog } from '../ui/FormDialog';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
+import { filled, useFields } from '../ui/useFields';
 import { useNames } from '../ui/useNames';
 
 /** How many are named. */
 const NAMES = 6;
+
+const writing = z.object({ subject: filled(), body: filled() });
 
 interface Props {
   learners: { enrolment: number; name: string }[];
@@ -32,12 +27,14 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
-  const [subject, setSubject] = useState(t('reach.defaultSubject'));
-  const [text, setText] = useState(t('reach.defaultBody'));
+  const fields = useFields(writing, {
+    subject: t('reach.defaultSubject'),
+    body: t('reach.defaultBody'),
+  });
   const once = useActKey();
   const send = useMutation({
-    mutationFn: () => {
-      const letter = { learners: learners.map((l) => l.enrolment), subject, body: text };
+    mutationFn: (written: z.infer<typeof writing>) => {
+      const letter = { learners: learners.map((l) => l.enrolment), ...written };
       return body(
         api.POST('/api/courses/{course}/letters', {
           params: { path: { course: course.id } },
@@ -58,36 +55,25 @@ export function WriteDialog({ learners, onClose, onSent }: Props) {
   const names = learners.map((l) => l.name);
   const shown = useNames()(names, NAMES);
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <DialogTitle>{t('reach.title', { count: learners.length })}</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-        <Typography variant="body2">{t('reach.to', { names: shown })}</Typography>
-        {send.error && <Alert severity="error">{send.error.message}</Alert>}
-        <TextField
-          label={t('reach.subject')}
-          value={subject}
-          onChange={(e) => setSubject(e.target.value)}
-          sx={{ mt: 0.5 }}
-        />
-        <TextField
-          label={t('reach.body')}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          multiline
-          minRows={9}
-          helperText={t('reach.hint')}
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{t('common.cancel')}</Button>
-        <Button
-          variant="contained"
-          disabled={send.isPending || !subject.trim() || !text.trim()}
-          onClick={() => send.mutate()}
-        >
-          {t('reach.send', { count: learners.length })}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title={t('reach.title', { count: learners.length })}
+      fields={fields}
+      send={send}
+      button={t('reach.send', { count: learners.length })}
+      onClose={onClose}
+      width="sm"
+      byEnter={false}
+    >
+      <Typography variant="body2">{t('reach.to', { names: shown })}</Typography>
+      <Field of={fields} name="subject" label={t('reach.subject')} sx={{ mt: 0.5 }} />
+      <Field
+        of={fields}
+        name="body"
+        label={t('reach.body')}
+        helperText={t('reach.hint')}
+        multiline
+        minRows={9}
+      />
+    </FormDialog>
   );
 }

@@ -189,7 +189,9 @@ describe('the register', () => {
     show(<Register />);
     await userEvent.click(await screen.findByRole('button', { name: 'Add sessions' }));
     const dialog = await screen.findByRole('dialog');
-    expect(within(dialog).getByRole('button', { name: 'Add sessions' })).toBeDisabled();
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Add sessions' }));
+    expect(await within(dialog).findAllByText('Please fill this in.')).toHaveLength(2);
+    expect(calls.some((c) => c.method === 'POST')).toBe(false);
     await userEvent.type(within(dialog).getByLabelText('Name'), 'Open bench');
     await userEvent.click(within(dialog).getByRole('button', { name: 'Saturday' }));
     fireEvent.change(within(dialog).getByLabelText('From'), { target: { value: '2026-12-01' } });

@@ -1,24 +1,15 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-  ToggleButton,
-  ToggleButtonGroup,
-  Typography,
-} from '@mui/material';
+import { Box, MenuItem } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { addDays, format, startOfWeek } from 'date-fns';
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { useTranslations } from 'use-intl';
-import { ApiError, api, body, type Calendar, type SeriesEdit } from '../api/client';
+import * as z from 'zod/mini';
+import { api, body, type Calendar, type SeriesEdit } from '../api/client';
 import { useCourse } from '../frame/course';
+import { Choice, Field, FormDialog } from '../ui/FormDialog';
 import { useNotice } from '../ui/Notice';
+import { filled, useFields, whole } from '../ui/useFields';
+import { EVERYONE, GroupField } from './GroupField';
 
 export const DAYS = [
   'MONDAY',
@@ -29,6 +20,17 @@ export const DAYS = [
   'SATURDAY',
   'SUNDAY',
 ] as const;
+
+const series = z.object({
+  name: filled(),
+  group: z.number(),
+  days: z.array(z.enum(DAYS)).check(z.minLength(1)),
+  time: filled(),
+  minutes: whole(5, 1440),
+  everyWeeks: z.number(),
+  from: filled(),
+  until: filled(),
+});
 
 /** How many sessions a form makes; the server counts the same way. */
 export function count(e: Pick<SeriesEdit, 'days' | 'from' | 'until' | 'everyWeeks'>): number {
@@ -60,8 +62,9 @@ export function SeriesDialog({
   const client = useQueryClient();
   const notice = useNotice();
   const today = new Date();
-  const [form, setForm] = useState<SeriesEdit>({
+  const fields = useFields(series, {
     name: '',
+    group: EVERYONE,
     days: [],
     time: '18:30',
     minutes: 120,
@@ -69,13 +72,12 @@ export function SeriesDialog({
     from: format(today, 'yyyy-MM-dd'),
     until: format(addDays(today, 70), 'yyyy-MM-dd'),
   });
-  const set = (part: Partial<SeriesEdit>) => setForm((now) => ({ ...now, ...part }));
   const add = useMutation({
-    mutationFn: () =>
+    mutationFn: ({ group, ...filled }: z.output<typeof series>) =>
       body(
         api.POST('/api/courses/{course}/sessions', {
           params: { path: { course: course.id } },
-          body: form,
+          body: { ...filled, ...(group !== EVERYONE && { group }) },
         }),
       ),
     onSuccess: (added) => {
@@ -85,138 +87,53 @@ export function SeriesDialog({
       onClose();
     },
   });
-  const wrong = add.error instanceof ApiError ? (add.error.problem.fields ?? {}) : {};
-  const field = (name: keyof SeriesEdit) => ({
-    error: name in wrong,
-    helperText: wrong[name],
+  const [days, from, until, everyWeeks] = useWatch({
+    control: fields.control,
+    name: ['days', 'from', 'until', 'everyWeeks'],
   });
-  const n = count(form);
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          add.mutate();
-        }}
-      >
-        <DialogTitle>{t('teach.addSessions')}</DialogTitle>
-        <DialogContent sx={{ display: 'grid', gap: 1.75 }}>
-          {add.error && Object.keys(wrong).length === 0 && (
-            <Alert severity="error">{add.error.message}</Alert>
-          )}
-          <TextField
-            label={t('common.name')}
-            placeholder={t('teach.sessionExample')}
-            autoFocus
-            value={form.name}
-            onChange={(e) => set({ name: e.target.value })}
-            sx={{ mt: 0.5 }}
-            {...field('name')}
-          />
-          <GroupField groups={groups} value={form.group} onChange={(group) => set({ group })} />
-          <div>
-            <ToggleButtonGroup
-              size="small"
-              fullWidth
-              value={form.days}
-              onChange={(_, days) => set({ days })}
-              aria-label={t('teach.weekdays')}
-            >
-              {DAYS.map((d) => (
-                <ToggleButton key={d} value={d} aria-label={t(`days.${d}`)}>
-                  {t(`days.${d}`).slice(0, 2)}
-                </ToggleButton>
-              ))}
-            </ToggleButtonGroup>
-            {wrong.days && (
-              <Typography variant="caption" color="error">
-                {wrong.days}
-              </Typography>
-            )}
-          </div>
-          <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1.2fr', gap: 1.5 }}>
-            <TextField
-              label={t('teach.time')}
-              type="time"
-              value={form.time}
-              onChange={(e) => set({ time: e.target.value })}
-              slotProps={{ inputLabel: { shrink: true } }}
-              {...field('time')}
-            />
-            <TextField
-              label={t('plan.minutes')}
-              type="number"
-              value={form.minutes}
-              onChange={(e) => set({ minutes: Number(e.target.value) })}
-              {...field('minutes')}
-            />
-            <TextField
-              select
-              label={t('teach.repeats')}
-              value={form.everyWeeks}
-              onChange={(e) => set({ everyWeeks: Number(e.target.value) })}
-            >
-              {[1, 2, 3, 4].map((weeks) => (
-                <MenuItem key={weeks} value={weeks}>
-                  {t('teach.everyWeeks', { count: weeks })}
-                </MenuItem>
-              ))}
-            </TextField>
-          </Box>
-          <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-            {(['from', 'until'] as const).map((name) => (
-              <TextField
-                key={name}
-                label={t(`teach.${name}`)}
-                type="date"
-                value={form[name]}
-                onChange={(e) => set({ [name]: e.target.value })}
-                slotProps={{ inputLabel: { shrink: true } }}
-                {...field(name)}
-              />
-            ))}
-          </Box>
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={onClose}>{t('common.cancel')}</Button>
-          <Button
-            type="submit"
-            variant="contained"
-            disabled={n === 0 || !form.name.trim() || add.isPending}
-          >
-            {t('teach.addCount', { count: n })}
-          </Button>
-        </DialogActions>
-      </Box>
-    </Dialog>
-  );
-}
-
-export function GroupField({
-  groups,
-  value,
-  onChange,
-}: {
-  groups: Calendar['groups'];
-  value: number | undefined;
-  onChange: (group: number | undefined) => void;
-}) {
-  const t = useTranslations();
-  return (
-    <TextField
-      select
-      label={t('plan.forWhom')}
-      value={value ?? 0}
-      onChange={(e) => onChange(Number(e.target.value) || undefined)}
+    <FormDialog
+      title={t('teach.addSessions')}
+      fields={fields}
+      send={add}
+      button={t('teach.addCount', { count: count({ days, from, until, everyWeeks }) })}
+      onClose={onClose}
     >
-      <MenuItem value={0}>{t('plan.everyone')}</MenuItem>
-      {groups.map((g) => (
-        <MenuItem key={g.id} value={g.id}>
-          {g.name}
-        </MenuItem>
-      ))}
-    </TextField>
+      <Field
+        of={fields}
+        name="name"
+        label={t('common.name')}
+        placeholder={t('teach.sessionExample')}
+        autoFocus
+        sx={{ mt: 0.5 }}
+      />
+      <GroupField of={fields} name="group" groups={groups} />
+      <Choice
+        of={fields}
+        name="days"
+        several
+        label={t('teach.weekdays')}
+        options={DAYS.map((d) => ({
+          value: d,
+          name: t(`days.${d}`),
+          short: t(`days.${d}`).slice(0, 2),
+        }))}
+      />
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1.2fr', gap: 1.5 }}>
+        <Field of={fields} name="time" label={t('teach.time')} type="time" />
+        <Field of={fields} name="minutes" label={t('plan.minutes')} type="number" />
+        <Field of={fields} name="everyWeeks" label={t('teach.repeats')} select>
+          {[1, 2, 3, 4].map((weeks) => (
+            <MenuItem key={weeks} value={weeks}>
+              {t('teach.everyWeeks', { count: weeks })}
+            </MenuItem>
+          ))}
+        </Field>
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+        <Field of={fields} name="from" label={t('teach.from')} type="date" />
+        <Field of={fields} name="until" label={t('teach.until')} type="date" />
+      </Box>
+    </FormDialog>
   );
 }

@@ -1,20 +1,21 @@
-import {
-  Alert,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-} from '@mui/material';
+import { Button } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, body, type Calendar, type Session } from '../api/client';
 import { useCourse } from '../frame/course';
+import { Field, FormDialog } from '../ui/FormDialog';
 import { fromLocalInput, toLocalInput } from '../ui/format';
 import { useNotice } from '../ui/Notice';
-import { GroupField } from './SeriesDialog';
+import { filled, useFields, whole } from '../ui/useFields';
+import { EVERYONE, GroupField } from './GroupField';
+
+const changing = z.object({
+  name: filled(),
+  group: z.number(),
+  startsAt: filled(),
+  minutes: whole(5, 1440),
+});
 
 /** Changes one session, or takes it away. */
 export function SessionDialog({
@@ -32,24 +33,26 @@ export function SessionDialog({
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
-  const [name, setName] = useState(session.name);
-  const [group, setGroup] = useState(session.group);
-  const [start, setStart] = useState(toLocalInput(session.startsAt));
-  const [minutes, setMinutes] = useState(session.minutes);
+  const fields = useFields(changing, {
+    name: session.name,
+    group: session.group ?? EVERYONE,
+    startsAt: toLocalInput(session.startsAt),
+    minutes: session.minutes,
+  });
   const path = { course: course.id, session: session.id };
   const fresh = () => {
     void client.invalidateQueries({ queryKey: ['sessions', course.id] });
     void client.invalidateQueries({ queryKey: ['register', course.id, session.id] });
   };
   const save = useMutation({
-    mutationFn: () =>
+    mutationFn: ({ name, group, startsAt, minutes }: z.output<typeof changing>) =>
       body(
         api.PUT('/api/courses/{course}/sessions/{session}', {
           params: { path, header: { 'If-Match': `"${session.version}"` } },
           body: {
             name,
-            ...(group !== undefined && { group }),
-            startsAt: fromLocalInput(start) ?? session.startsAt,
+            ...(group !== EVERYONE && { group }),
+            startsAt: fromLocalInput(startsAt) ?? session.startsAt,
             minutes,
           },
         }),
@@ -73,46 +76,23 @@ export function SessionDialog({
     },
     onSettled: fresh,
   });
-  const error = save.error ?? remove.error;
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <DialogTitle>{t('teach.changeSession')}</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.75 }}>
-        {error && <Alert severity="error">{error.message}</Alert>}
-        <TextField
-          label={t('common.name')}
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          sx={{ mt: 0.5 }}
-        />
-        <GroupField groups={groups} value={group} onChange={setGroup} />
-        <TextField
-          label={t('teach.starts')}
-          type="datetime-local"
-          value={start}
-          onChange={(e) => setStart(e.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-        <TextField
-          label={t('plan.minutes')}
-          type="number"
-          value={minutes}
-          onChange={(e) => setMinutes(Number(e.target.value))}
-        />
-      </DialogContent>
-      <DialogActions>
+    <FormDialog
+      title={t('teach.changeSession')}
+      fields={fields}
+      send={{ ...save, error: save.error ?? remove.error }}
+      button={t('common.save')}
+      onClose={onClose}
+      aside={
         <Button sx={{ mr: 'auto' }} onClick={() => remove.mutate()} disabled={remove.isPending}>
           {t('common.remove')}
         </Button>
-        <Button onClick={onClose}>{t('common.cancel')}</Button>
-        <Button
-          variant="contained"
-          disabled={!name.trim() || save.isPending}
-          onClick={() => save.mutate()}
-        >
-          {t('common.save')}
-        </Button>
-      </DialogActions>
-    </Dialog>
+      }
+    >
+      <Field of={fields} name="name" label={t('common.name')} sx={{ mt: 0.5 }} />
+      <GroupField of={fields} name="group" groups={groups} />
+      <Field of={fields} name="startsAt" label={t('teach.starts')} type="datetime-local" />
+      <Field of={fields} name="minutes" label={t('plan.minutes')} type="number" />
+    </FormDialog>
   );
 }

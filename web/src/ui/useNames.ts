@@ -1,11 +1,13 @@
-import { useTranslations } from 'use-intl';
+import { useFormatter, useTranslations } from 'use-intl';
 
 /** Says several names in a line, the first few one by one: "Juno, Kofi and 12 more". */
 export function useNames() {
   const t = useTranslations();
-  return (names: string[], most: number) => {
-    const first = names.slice(0, most).join(', ');
+  const format = useFormatter();
+  const list = (names: string[]) => format.list(names, { type: 'unit', style: 'short' });
+  return (names: string[], most = names.length) => {
     const rest = names.length - most;
+    const first = list(names.slice(0, most));
     return rest > 0 ? t('common.namesAndMore', { names: first, count: rest }) : first;
   };
 }

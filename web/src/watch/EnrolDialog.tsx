@@ -1,78 +1,76 @@
-import {
-  Alert,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-} from '@mui/material';
+import { Alert } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
+import { Field, FormDialog } from '../ui/FormDialog';
 import { useActKey } from '../ui/useActKey';
+import { filled, useFields } from '../ui/useFields';
+import { useNames } from '../ui/useNames';
+
+const typed = z.object({ emails: filled() });
+
+const addresses = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
 /** Enrols people by e-mail address; says who was taken, who was there and who is unknown. */
 export function EnrolDialog({ onClose }: { onClose: () => void }) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
-  const [text, setText] = useState('');
-  const emails = text.split(/[\s,;]+/).filter(Boolean);
+  const listed = useNames();
+  const fields = useFields(typed, { emails: '' });
+  const count = addresses(useWatch({ control: fields.control, name: 'emails' })).length;
   const once = useActKey();
   const enrol = useMutation({
-    mutationFn: () =>
-      body(
+    mutationFn: (filled: z.infer<typeof typed>) => {
+      const emails = addresses(filled.emails);
+      return body(
         api.POST('/api/courses/{course}/roster', {
           params: { path: { course: course.id } },
           headers: once.headers(emails),
           body: { emails },
         }),
-      ),
+      );
+    },
     onSuccess: (done) => {
       once.renew();
-      setText(done.unknown.join('\n'));
+      fields.reset({ emails: done.unknown.join('\n') });
       void client.invalidateQueries({ queryKey: ['progress', course.id] });
     },
   });
   const done = enrol.data;
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <DialogTitle>{t('watch.enrol')}</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-        {enrol.error && <Alert severity="error">{enrol.error.message}</Alert>}
-        {done && (
-          <Alert severity={done.unknown.length > 0 ? 'warning' : 'success'}>
-            {t('watch.enrolled', { count: done.enrolled })}
-            {done.there.length > 0 &&
-              ` ${t('watch.enrolledThere', { names: done.there.join(', ') })}`}
-            {done.unknown.length > 0 &&
-              ` ${t('watch.enrolledUnknown', { names: done.unknown.join(', ') })}`}
-          </Alert>
-        )}
-        <TextField
-          label={t('watch.enrolEmails')}
-          helperText={t('watch.enrolHint')}
-          multiline
-          minRows={4}
-          autoFocus
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          sx={{ mt: 0.5 }}
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{t('common.close')}</Button>
-        <Button
-          variant="contained"
-          disabled={emails.length === 0 || enrol.isPending}
-          onClick={() => enrol.mutate()}
-        >
-          {t('watch.enrolButton', { count: emails.length })}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title={t('watch.enrol')}
+      fields={fields}
+      send={enrol}
+      button={t('watch.enrolButton', { count })}
+      leave={t('common.close')}
+      onClose={onClose}
+    >
+      {done && (
+        <Alert severity={done.unknown.length > 0 ? 'warning' : 'success'}>
+          <div>{t('watch.enrolled', { count: done.enrolled })}</div>
+          {done.there.length > 0 && (
+            <div>{t('watch.enrolledThere', { names: listed(done.there) })}</div>
+          )}
+          {done.unknown.length > 0 && (
+            <div>{t('watch.enrolledUnknown', { names: listed(done.unknown) })}</div>
+          )}
+        </Alert>
+      )}
+      <Field
+        of={fields}
+        name="emails"
+        label={t('watch.enrolEmails')}
+        helperText={t('watch.enrolHint')}
+        multiline
+        minRows={4}
+        autoFocus
+        sx={{ mt: 0.5 }}
+      />
+    </FormDialog>
   );
 }

@@ -1,35 +1,32 @@
-import {
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, type BeadInfo } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { Field, FormDialog } from '../ui/FormDialog';
 import { day } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { Section } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
+import { useFields } from '../ui/useFields';
 
-/** What staff can allow one learner at one step, and what was allowed. */
-export function Exceptions({ bead }: { bead: BeadInfo }) {
+const excuse = z.object({ kind: z.literal('EXCUSE'), reason: z.string() });
+
+type Given = { kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS'; reason: string };
+
+/** Gives the learner an exception at this step. */
+function useGiving(bead: BeadInfo, onGiven: () => void) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
-  const [reason, setReason] = useState<string | null>(null);
   const once = useActKey();
-  const give = useMutation({
-    mutationFn: (kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS') => {
-      const exception = { kind, step: bead.step, reason: reason ?? '' };
+  return useMutation({
+    mutationFn: (given: Given) => {
+      const exception = { ...given, step: bead.step };
       return api.POST('/api/courses/{course}/learners/{enrolment}/exceptions', {
         params: { path: { course: course.id, enrolment: bead.enrolment } },
         headers: once.headers({ enrolment: bead.enrolment, exception }),
@@ -38,53 +35,64 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
     },
     onSuccess: () => {
       once.renew();
-      setReason(null);
       notice({ tone: 'success', text: t('watch.exceptionDone') });
       changed(client, course.id);
+      onGiven();
     },
-    onError: (e) => notice({ tone: 'error', text: e.message }),
   });
+}
+
+/** What staff can allow one learner at one step, and what was allowed. */
+export function Exceptions({ bead }: { bead: BeadInfo }) {
+  const t = useTranslations();
+  const notice = useNotice();
+  const [excusing, setExcusing] = useState(false);
+  const give = useGiving(bead, () => {});
+  const at = (kind: Given['kind']) =>
+    give.mutate(
+      { kind, reason: '' },
+      { onError: (e) => notice({ tone: 'error', text: e.message }) },
+    );
   if (bead.state === 'DONE' || bead.state === 'EXCUSED' || bead.state === 'NOT_FOR_THEM')
     return <Standing bead={bead} />;
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5, flexWrap: 'wrap' }}>
         {bead.attemptsLeft === 0 && (
-          <Button variant="contained" onClick={() => give.mutate('ADD_ATTEMPTS')}>
+          <Button variant="contained" onClick={() => at('ADD_ATTEMPTS')}>
             {t('watch.giveAttempt')}
           </Button>
         )}
         {bead.state === 'CLOSED' && (
-          <Button variant="outlined" onClick={() => give.mutate('OPEN')}>
+          <Button variant="outlined" onClick={() => at('OPEN')}>
             {t('watch.openNow')}
           </Button>
         )}
-        <Button variant="outlined" onClick={() => setReason('')}>
+        <Button variant="outlined" onClick={() => setExcusing(true)}>
           {t('watch.excuse')}
         </Button>
-        <Dialog open={reason !== null} onClose={() => setReason(null)} fullWidth maxWidth="xs">
-          <DialogTitle>
-            {t('watch.excuseTitle', { name: bead.learner, step: bead.name })}
-          </DialogTitle>
-          <DialogContent>
-            <Typography sx={{ mb: 1.5 }}>{t('watch.excuseHint')}</Typography>
-            <TextField
-              label={t('watch.reason')}
-              value={reason ?? ''}
-              onChange={(e) => setReason(e.target.value)}
-              autoFocus
-            />
-          </DialogContent>
-          <DialogActions>
-            <Button onClick={() => setReason(null)}>{t('common.cancel')}</Button>
-            <Button variant="contained" onClick={() => give.mutate('EXCUSE')}>
-              {t('watch.excuse')}
-            </Button>
-          </DialogActions>
-        </Dialog>
+        {excusing && <ExcuseDialog bead={bead} onClose={() => setExcusing(false)} />}
       </Box>
       <Standing bead={bead} />
     </>
+  );
+}
+
+function ExcuseDialog({ bead, onClose }: { bead: BeadInfo; onClose: () => void }) {
+  const t = useTranslations();
+  const fields = useFields(excuse, { kind: 'EXCUSE', reason: '' });
+  const give = useGiving(bead, onClose);
+  return (
+    <FormDialog
+      title={t('watch.excuseTitle', { name: bead.learner, step: bead.name })}
+      fields={fields}
+      send={give}
+      button={t('watch.excuse')}
+      onClose={onClose}
+    >
+      <Typography>{t('watch.excuseHint')}</Typography>
+      <Field of={fields} name="reason" label={t('watch.reason')} autoFocus />
+    </FormDialog>
   );
 }
 

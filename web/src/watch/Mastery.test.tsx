@@ -91,7 +91,9 @@ describe('the grid of mastery', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Rate 1 learner' }));
     const dialog = screen.getByRole('dialog');
     const send = within(dialog).getByRole('button', { name: 'Rate 1 learner' });
-    expect(send).toBeDisabled();
+    await userEvent.click(send);
+    expect(await within(dialog).findByText('Please fill this in.')).toBeInTheDocument();
+    expect(calls.some((c) => c.method === 'POST')).toBe(false);
     expect(within(dialog).queryByText(/BIKE/)).not.toBeInTheDocument();
     await userEvent.click(within(dialog).getByText('On my own'));
     await userEvent.type(within(dialog).getByLabelText(/What you saw/), 'Seen on Saturday');

@@ -1,28 +1,21 @@
-import {
-  Alert,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-  ToggleButton,
-  ToggleButtonGroup,
-  Typography,
-} from '@mui/material';
+import { MenuItem, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
 import { api, body } from '../api/client';
 import { useCourse } from '../frame/course';
+import { Choice, Field, FormDialog } from '../ui/FormDialog';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
+import { chosen, useFields } from '../ui/useFields';
 import { useNames } from '../ui/useNames';
 import type { MasteryRow, OutcomeHead } from './spread';
 
 /** How many are named. */
 const NAMES = 6;
+
+const rating = z.object({ outcome: z.number(), level: chosen(), note: z.string() });
 
 interface Props {
   outcomes: OutcomeHead[];
@@ -39,12 +32,13 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
   const client = useQueryClient();
   const notice = useNotice();
   const rateable = outcomes.filter((o) => !o.composed && !o.retired);
-  const [chosen, setChosen] = useState(
-    rateable.find((o) => o.id === outcome)?.id ?? rateable[0]?.id ?? 0,
-  );
-  const [level, setLevel] = useState<number | null>(null);
-  const [note, setNote] = useState('');
-  const on = rateable.find((o) => o.id === chosen);
+  const fields = useFields(rating, {
+    outcome: rateable.find((o) => o.id === outcome)?.id ?? rateable[0]?.id ?? 0,
+    level: null,
+    note: '',
+  });
+  const outcomeChosen = useWatch({ control: fields.control, name: 'outcome' });
+  const on = rateable.find((o) => o.id === outcomeChosen);
   const fresh = () => {
     for (const key of ['mastery', 'cell', 'progress'])
       void client.invalidateQueries({ queryKey: [key, course.id] });
@@ -52,18 +46,13 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
   const path = { course: course.id };
   const once = useActKey();
   const rate = useMutation({
-    mutationFn: () => {
-      const rating = {
-        outcome: chosen,
-        level: level ?? 0,
-        learners: learners.map((l) => l.enrolment),
-        note,
-      };
+    mutationFn: (rated: z.output<typeof rating>) => {
+      const given = { ...rated, learners: learners.map((l) => l.enrolment) };
       return body(
         api.POST('/api/courses/{course}/ratings', {
           params: { path },
-          headers: once.headers(rating),
-          body: rating,
+          headers: once.headers(given),
+          body: given,
         }),
       );
     },
@@ -87,60 +76,41 @@ export function RateDialog({ outcomes, learners, outcome, onClose }: Props) {
   const names = learners.map((l) => l.name);
   const listed = useNames();
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <DialogTitle>{t('watch.rateTitle', { count: learners.length })}</DialogTitle>
-      <DialogContent sx={{ display: 'grid', gap: 1.75 }}>
-        <Typography variant="body2" color="textSecondary">
-          {listed(names, NAMES)}
-        </Typography>
-        <TextField
-          select
-          label={t('watch.rateOutcome')}
-          value={chosen}
-          onChange={(e) => {
-            setChosen(Number(e.target.value));
-            setLevel(null);
-          }}
-        >
-          {rateable.map((o) => (
-            <MenuItem key={o.id} value={o.id}>
-              {o.code} {o.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={level}
-          onChange={(_, next) => setLevel(next)}
-          aria-label={t('watch.rateLevel')}
-          sx={{ flexWrap: 'wrap' }}
-        >
-          {on?.levels.map((name, n) => (
-            <ToggleButton key={name} value={n} sx={{ fontWeight: n >= on.mastery ? 700 : 400 }}>
-              {name}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
-        <TextField
-          label={t('watch.rateNote')}
-          multiline
-          minRows={2}
-          value={note}
-          onChange={(e) => setNote(e.target.value)}
-        />
-        {rate.error && <Alert severity="error">{rate.error.message}</Alert>}
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{t('common.cancel')}</Button>
-        <Button
-          variant="contained"
-          disabled={level === null || !on || rate.isPending}
-          onClick={() => rate.mutate()}
-        >
-          {t('watch.rate', { count: learners.length })}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title={t('watch.rateTitle', { count: learners.length })}
+      fields={fields}
+      send={rate}
+      button={t('watch.rate', { count: learners.length })}
+      onClose={onClose}
+      width="sm"
+    >
+      <Typography variant="body2" color="textSecondary">
+        {listed(names, NAMES)}
+      </Typography>
+      <Field
+        of={fields}
+        name="outcome"
+        select
+        label={t('watch.rateOutcome')}
+        onChosen={() => fields.setValue('level', null)}
+      >
+        {rateable.map((o) => (
+          <MenuItem key={o.id} value={o.id}>
+            {o.code} {o.name}
+          </MenuItem>
+        ))}
+      </Field>
+      <Choice
+        of={fields}
+        name="level"
+        label={t('watch.rateLevel')}
+        options={(on?.levels ?? []).map((name, n) => ({
+          value: n,
+          name,
+          strong: n >= (on?.mastery ?? 0),
+        }))}
+      />
+      <Field of={fields} name="note" label={t('watch.rateNote')} multiline minRows={2} />
+    </FormDialog>
   );
 }
