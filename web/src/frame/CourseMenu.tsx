@@ -2,6 +2,7 @@ import { Divider, ListItemText, ListSubheader, Menu, MenuItem } from '@mui/mater
 import { useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
+import { useLine } from '../ui/useNames';
 
 /** One's courses, and new ones for those who make them. */
 export default function CourseMenu({
@@ -21,6 +22,7 @@ export default function CourseMenu({
   onMake: (what: 'course' | 'framework') => void;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const navigate = useNavigate();
   return (
     <Menu anchorEl={anchor} open onClose={onClose}>
@@ -36,10 +38,7 @@ export default function CourseMenu({
             void navigate(`/c/${c.id}`);
           }}
         >
-          <ListItemText
-            primary={c.name}
-            secondary={[c.cohort, part(c)].filter(Boolean).join(' · ')}
-          />
+          <ListItemText primary={c.name} secondary={line(c.cohort, part(c))} />
         </MenuItem>,
       ])}
       {me.person?.administrator && [

@@ -2,6 +2,7 @@ import { Avatar, Box, Button, IconButton, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
+import { useLine } from '../ui/useNames';
 
 // Menus are fetched when they are opened first: most of a visit needs none.
 const CourseMenu = lazy(() => import('./CourseMenu'));
@@ -11,6 +12,7 @@ const NewFrameworkDialog = lazy(() => import('./NewFrameworkDialog'));
 
 export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
   const t = useTranslations();
+  const line = useLine();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [making, setMaking] = useState<'course' | 'framework' | null>(null);
   const part = (c: MyCourse) => {
@@ -60,7 +62,7 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
           }}
         >
           {course.cohort
-            ? `${course.cohort} · ${t('frame.week', { week: course.week, weeks: course.weeks })}`
+            ? line(course.cohort, t('frame.week', { week: course.week, weeks: course.weeks }))
             : part(course)}
         </Typography>
       </Button>

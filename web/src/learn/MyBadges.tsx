@@ -8,12 +8,13 @@ import type { WalkName } from '../kinds/room';
 import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 import { Empty, Loaded } from '../ui/Panel';
-import { phrase } from '../ui/Parts';
+import { useNeeds } from '../ui/Parts';
 
 const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
 
 export default function MyBadges({ walk }: { walk: WalkName }) {
   const t = useTranslations();
+  const needs = useNeeds();
   const course = useCourse();
   const route = useQuery(queries.route(course.id, walk));
   const [filter, setFilter] = useState<(typeof FILTERS)[number]>('allBadges');
@@ -73,7 +74,7 @@ export default function MyBadges({ walk }: { walk: WalkName }) {
                       {b.earned
                         ? t('learn.earned', { date: day(b.at) })
                         : b.needs
-                          ? `${t('learn.badgeNeeds')}: ${phrase(b.needs)}.`
+                          ? t('learn.badgeNeeds', { needs: needs(b.needs) })
                           : t('learn.byHand')}
                     </Typography>
                   </div>

@@ -9,7 +9,7 @@ import type { WalkName } from '../kinds/room';
 import { day } from '../ui/format';
 import { Bead, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
-import { Missing, phrase } from '../ui/Parts';
+import { Missing, useNeeds } from '../ui/Parts';
 import { tone } from '../ui/tone';
 import { useLive } from '../ui/useLive';
 import { BadgeRow } from './BadgeRow';
@@ -220,6 +220,7 @@ function Line({ step, base, last }: { step: StepLine; base: string; last: boolea
 
 function Side({ route, base }: { route: Route; base: string }) {
   const t = useTranslations();
+  const needs = useNeeds();
   const nearest =
     route.badges.find((b) => !b.earned && b.needs && b.needs.fraction > 0) ??
     route.badges.find((b) => !b.earned && b.needs);
@@ -279,7 +280,11 @@ function Side({ route, base }: { route: Route; base: string }) {
         <BadgeRow badges={route.badges} />
         {nearest?.needs && (
           <Typography variant="body2" sx={{ mt: 1 }}>
-            <b>{nearest.name}</b>: {phrase(nearest.needs)}.
+            {t.rich('learn.badgeNext', {
+              b: (name) => <b>{name}</b>,
+              name: nearest.name,
+              needs: needs(nearest.needs),
+            })}
           </Typography>
         )}
       </Section>

@@ -1,4 +1,4 @@
-import { percent } from '../ui/format';
+import { inPercent } from '../ui/format';
 import { tone } from '../ui/tone';
 
 /** The share of steps done as a ring with the figure in it. */
@@ -19,7 +19,7 @@ export function ShareRing({ done, steps }: { done: number; steps: number }) {
         transform="rotate(-90 39 39)"
       />
       <text x={39} y={44} textAnchor="middle" fill={tone('ink')} fontSize={16} fontWeight={700}>
-        {percent(share)} %
+        {inPercent(share)}
       </text>
     </svg>
   );

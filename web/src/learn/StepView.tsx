@@ -11,7 +11,7 @@ import { day } from '../ui/format';
 import { Bead } from '../ui/Glyphs';
 import { useNotice } from '../ui/Notice';
 import { Empty } from '../ui/Panel';
-import { Missing, phrase } from '../ui/Parts';
+import { Missing, useNeeds } from '../ui/Parts';
 import { useTimeSpent } from './useTimeSpent';
 
 export default function StepView({ walk }: { walk: WalkName }) {
@@ -92,6 +92,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
 
 function DoneWhen({ page }: { page: StepPage }) {
   const t = useTranslations();
+  const needs = useNeeds();
   if (page.state === 'DONE')
     return (
       <Alert severity="success" icon={false} sx={{ mb: 2, py: 0 }}>
@@ -100,9 +101,7 @@ function DoneWhen({ page }: { page: StepPage }) {
     );
   if (!page.doneWhen || !room(page.kind).saysWhenDone) return null;
   return (
-    <Typography sx={{ mb: 2 }}>
-      {t('learn.doneWhen')} {phrase(page.doneWhen)}.
-    </Typography>
+    <Typography sx={{ mb: 2 }}>{t('learn.doneWhen', { needs: needs(page.doneWhen) })}</Typography>
   );
 }
 

@@ -9,7 +9,8 @@ import StepView from './StepView';
 
 const part = (verdict: Part['verdict'], says: string): Part => ({
   id: says,
-  joint: '',
+  is: 'ask',
+  n: 0,
   subject: '',
   says,
   ground: '',

@@ -176,9 +176,8 @@ function Standing({ design }: { design: Design }) {
           ? t('plan.published', { n: design.publishedVersion })
           : t('plan.nothingPublished')}
         {design.changed && design.publishedVersion > 0 && (
-          <Box component="b" sx={{ color: 'tone.ochreInk' }}>
-            {' '}
-            · {t('plan.unpublishedChanges')}
+          <Box component="b" sx={{ color: 'tone.ochreInk', ml: 1 }}>
+            {t('plan.unpublishedChanges')}
           </Box>
         )}
       </Typography>

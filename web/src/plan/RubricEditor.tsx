@@ -20,6 +20,7 @@ import {
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { SavedField } from '../ui/SavedField';
+import { useLine } from '../ui/useNames';
 import { levelsOf, moved, newCriterion, rubricEdit, withCriterion } from './rubric';
 import type { Draft } from './useDraft';
 
@@ -33,6 +34,7 @@ interface Props {
 /** Criteria below each other, the levels of each beside each other; every change is saved. */
 export function RubricEditor({ rubric, design, draft, onGone }: Props) {
   const t = useTranslations();
+  const line = useLine();
   const edit = rubricEdit(rubric);
   const save = (next: RubricEdit) => draft.rubric(rubric, next);
   return (
@@ -45,8 +47,7 @@ export function RubricEditor({ rubric, design, draft, onGone }: Props) {
           sx={{ width: 320 }}
         />
         <Typography color="textSecondary" sx={{ flex: 1 }}>
-          {t('rubric.points', { count: rubric.of })}
-          {rubric.steps.length > 0 && ` · ${rubric.steps.join(', ')}`}
+          {line(t('rubric.points', { count: rubric.of }), ...rubric.steps)}
         </Typography>
         <Kept rubric={rubric} draft={draft} onGone={onGone} />
       </Box>

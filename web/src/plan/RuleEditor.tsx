@@ -4,7 +4,7 @@ import { useTranslations } from 'use-intl';
 import type { RuleNode, RuleView } from '../api/client';
 import { ConditionInput } from './ConditionInput';
 import { plainRule } from './edits';
-import { addTo, askNode, change, jointNode, nextJoint, takeOut } from './ruleTree';
+import { addTo, askNode, change, type Joint, jointNode, nextJoint, takeOut } from './ruleTree';
 
 export interface Place {
   place: 'step-opens' | 'step-done' | 'module-opens' | 'module-done' | 'badge-earned';
@@ -84,30 +84,27 @@ function Node({
         onRemove={needed && root.id === node.id ? undefined : () => save(takeOut(root, node.id))}
       />
     );
-  const word =
-    {
-      all: t('plan.allHold'),
-      any: t('plan.anyHold'),
-      none: t('plan.noneHold'),
-      'at-least': t('plan.atLeast', { n: node.n }),
-    }[node.is] ?? node.is;
   return (
     <Box sx={{ borderLeft: '2px solid', borderColor: 'divider', pl: 1 }}>
       <Typography variant="body2" component="div" color="textSecondary">
-        <Button
-          size="small"
-          onClick={() => save(change(root, node.id, nextJoint))}
-          sx={{
-            p: 0,
-            fontSize: 13,
-            color: 'tone.madder',
-            textDecoration: 'underline',
-            textUnderlineOffset: 3,
-          }}
-        >
-          {word}
-        </Button>{' '}
-        {t('plan.ofThese')}
+        {t.rich(`plan.joint.${node.is as Joint}`, {
+          n: node.n,
+          joint: (word) => (
+            <Button
+              size="small"
+              onClick={() => save(change(root, node.id, nextJoint))}
+              sx={{
+                p: 0,
+                fontSize: 13,
+                color: 'tone.madder',
+                textDecoration: 'underline',
+                textUnderlineOffset: 3,
+              }}
+            >
+              {word}
+            </Button>
+          ),
+        })}
       </Typography>
       <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.6, mt: 0.4 }}>
         {node.parts.map((part) => (

@@ -17,6 +17,7 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { Empty, Loaded } from '../ui/Panel';
+import { useLine } from '../ui/useNames';
 
 /** The institution's shelf of rubrics, to copy from. */
 export function ShelfDialog({
@@ -27,6 +28,7 @@ export function ShelfDialog({
   onTaken: (id: number) => void;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const course = useCourse();
   const client = useQueryClient();
   const [text, setText] = useState('');
@@ -84,8 +86,12 @@ export function ShelfDialog({
                           {r.name}
                         </Typography>
                         <Typography variant="body2" color="textSecondary" noWrap>
-                          {t('rubric.criteria', { count: r.criteria })},{' '}
-                          {t('rubric.points', { count: r.of })} · {r.by}, {day(r.at)}
+                          {line(
+                            t('rubric.criteria', { count: r.criteria }),
+                            t('rubric.points', { count: r.of }),
+                            r.by,
+                            day(r.at),
+                          )}
                         </Typography>
                       </Box>
                       {r.mayRemove && (

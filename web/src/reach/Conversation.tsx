@@ -8,6 +8,7 @@ import { useCourse } from '../frame/course';
 import { moment } from '../ui/format';
 import { Loaded } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
+import { useLine } from '../ui/useNames';
 
 /** All letters between oneself and one other, oldest first, with room for the next. */
 export function Conversation({ person }: { person: number }) {
@@ -96,6 +97,7 @@ export function Conversation({ person }: { person: number }) {
 
 function Letter({ letter, name }: { letter: OneLetter; name: string }) {
   const t = useTranslations();
+  const line = useLine();
   return (
     <Box
       component="article"
@@ -111,8 +113,11 @@ function Letter({ letter, name }: { letter: OneLetter; name: string }) {
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
         <Typography sx={{ fontWeight: 700, flex: 1, minWidth: 160 }}>{letter.subject}</Typography>
         <Typography variant="body2" color="textSecondary">
-          {letter.mine ? t('reach.fromYou') : name}, {moment(letter.at)}
-          {letter.mine && !letter.sent && `, ${t('watch.letterWaiting')}`}
+          {line(
+            letter.mine ? t('reach.fromYou') : name,
+            moment(letter.at),
+            letter.mine && !letter.sent && t('watch.letterWaiting'),
+          )}
         </Typography>
       </Box>
       <Typography sx={{ whiteSpace: 'pre-wrap', overflowWrap: 'anywhere', mt: 0.75 }}>

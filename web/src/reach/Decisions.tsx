@@ -50,9 +50,14 @@ export function Decisions({ onLearner }: { onLearner: (enrolment: number) => voi
               >
                 {d.learner}
               </Button>
-              {' · '}
-              <b>{d.name}</b>
-              {d.issued && `, ${t('reach.issuedOn', { date: day(d.issued) })}`}
+              <Box component="b" sx={{ ml: 1 }}>
+                {d.name}
+              </Box>
+              {d.issued && (
+                <Box component="span" sx={{ ml: 1 }}>
+                  {t('reach.issuedOn', { date: day(d.issued) })}
+                </Box>
+              )}
             </Typography>
             <Typography variant="body2" color="textSecondary">
               {d.why}

@@ -171,7 +171,9 @@ function Row({
       >
         {letter?.answer
           ? t('reach.answered', { date: day(letter.at) })
-          : `${t('reach.lastLetter')}: ${letter ? `${day(letter.at)}, ${letter.from}` : t('reach.noLetter')}`}
+          : letter
+            ? t('reach.lastLetter', { date: day(letter.at), from: letter.from })
+            : t('reach.noLetter')}
       </Typography>
     </Box>
   );

@@ -1,6 +1,7 @@
 import { useTranslations } from 'use-intl';
 import type { BeadState } from './beads';
 import { tone } from './tone';
+import { useLine } from './useNames';
 
 /** The drawing of a bead around (0, 0), six units in radius. Shape alone tells states apart. */
 export function BeadShape({ state, overdue, outOfReach }: BeadState) {
@@ -67,14 +68,13 @@ function Mark({ state }: { state: BeadState['state'] }) {
 
 export function useBeadWords() {
   const t = useTranslations();
+  const line = useLine();
   return (bead: BeadState) =>
-    [
+    line(
       t(`state.${bead.state}`),
       bead.overdue && t('state.overdue'),
       bead.outOfReach && t('state.outOfReach'),
-    ]
-      .filter(Boolean)
-      .join(', ');
+    );
 }
 
 export function Bead({

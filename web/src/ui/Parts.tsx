@@ -1,5 +1,5 @@
 import { Box, Typography } from '@mui/material';
-import { useTranslations } from 'use-intl';
+import { useFormatter, useTranslations } from 'use-intl';
 import type { Part } from '../api/client';
 import { tone } from './tone';
 
@@ -27,7 +27,7 @@ function VerdictMark({ verdict }: { verdict: Part['verdict'] }) {
 /** A rule with what each part of it comes to, for staff. */
 export function RuleParts({ part }: { part: Part }) {
   const t = useTranslations();
-  if (part.joint === '')
+  if (part.is === 'ask')
     return (
       <Box sx={{ display: 'flex', gap: 1, py: 0.4 }}>
         <VerdictMark verdict={part.verdict} />
@@ -47,7 +47,7 @@ export function RuleParts({ part }: { part: Part }) {
   return (
     <Box>
       <Typography variant="caption" color="textSecondary">
-        {part.joint} {t('plan.ofThese')}
+        {t.rich(`plan.joint.${part.is}`, { n: part.n, joint: (word) => word })}
       </Typography>
       <Box sx={{ pl: 1, borderLeft: 1, borderColor: 'divider' }}>
         {part.parts.map((p) => (
@@ -58,11 +58,12 @@ export function RuleParts({ part }: { part: Part }) {
   );
 }
 
-const leaves = (part: Part): Part[] => (part.joint === '' ? [part] : part.parts.flatMap(leaves));
+const leaves = (part: Part): Part[] => (part.is === 'ask' ? [part] : part.parts.flatMap(leaves));
 
 /** What keeps something closed, in one or two sentences for the learner. */
 export function Missing({ parts, inline = false }: { parts: Part[]; inline?: boolean }) {
   const t = useTranslations();
+  const needs = useNeeds();
   const lines = parts.filter((p) => p.verdict !== 'MET' && p.verdict !== 'WAIVED');
   const met = parts.flatMap(leaves).filter((p) => p.verdict === 'MET');
   return (
@@ -72,12 +73,10 @@ export function Missing({ parts, inline = false }: { parts: Part[]; inline?: boo
         <Box component="span" key={n} sx={{ mr: 0.75 }}>
           {part.verdict === 'OUT_OF_REACH' ? (
             <Box component="span" sx={{ color: 'tone.madder' }}>
-              {t('learn.outOf')} {phrase(part)}.
+              {t('learn.outOf', { needs: needs(part) })}
             </Box>
           ) : (
-            <>
-              {t('learn.opensWhen')} {phrase(part)}.
-            </>
+            t('learn.opensWhen', { needs: needs(part) })
           )}
         </Box>
       ))}
@@ -96,17 +95,28 @@ export function Missing({ parts, inline = false }: { parts: Part[]; inline?: boo
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** A rule in one phrase after "when you": what is met already is left out. */
-export function phrase(part: Part): string {
-  if (part.joint === '') return part.says;
-  const open = part.parts.filter((p) => p.verdict !== 'MET' && p.verdict !== 'WAIVED');
-  const said = open.map((p) => (p.joint && open.length > 1 ? `(${phrase(p)})` : phrase(p)));
-  if (part.joint === 'all of') return said.join(' and ');
-  if (part.joint === 'any of') return said.join(' or ');
-  if (part.joint === 'none of')
-    return `are past this: ${part.parts
-      .filter((p) => p.verdict === 'MET')
-      .map(phrase)
-      .join(', ')}`;
-  return `do ${part.joint} these: ${said.join(', ')}`;
+/** Says a rule in one phrase after "when you"; what is met already is left out. */
+export function useNeeds() {
+  const t = useTranslations();
+  const { list } = useFormatter();
+  const all = (parts: string[]) => list(parts, { type: 'unit', style: 'short' });
+  return function needs(part: Part): string {
+    if (part.is === 'ask') return part.says;
+    const open = part.parts.filter((p) => p.verdict !== 'MET' && p.verdict !== 'WAIVED');
+    const said = open.map((p) =>
+      p.is !== 'ask' && open.length > 1 ? t('learn.needs.group', { needs: needs(p) }) : needs(p),
+    );
+    switch (part.is) {
+      case 'all':
+        return list(said, { type: 'conjunction' });
+      case 'any':
+        return list(said, { type: 'disjunction' });
+      case 'none': {
+        const past = part.parts.filter((p) => p.verdict === 'MET').map(needs);
+        return t('learn.needs.none', { needs: all(past) });
+      }
+      default:
+        return t('learn.needs.some', { n: part.n, needs: all(said) });
+    }
+  };
 }

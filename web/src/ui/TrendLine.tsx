@@ -1,8 +1,9 @@
 import { Box } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { Tone } from '../theme';
-import { day, percent } from './format';
+import { day, inPercent, percent } from './format';
 import { tone } from './tone';
+import { useLine } from './useNames';
 
 export interface Series {
   name: string;
@@ -26,12 +27,13 @@ export function TrendLine({
   height?: number;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const x = (n: number) =>
     LEFT + (moments.length < 2 ? 0.5 : n / (moments.length - 1)) * (WIDTH - LEFT - 8);
   const y = (share: number) => TOP + (1 - share) * height;
   const said = series
-    .map((s) => `${s.name}: ${s.values.map((v) => `${percent(v)} %`).join(', ')}`)
-    .join('; ');
+    .map((s) => t('watch.seriesSays', { name: s.name, values: line(...s.values.map(inPercent)) }))
+    .join(' ');
   return (
     <Box>
       <svg
@@ -59,7 +61,7 @@ export function TrendLine({
             />
             {s.values.map((v, n) => (
               <circle key={moments[n]} cx={x(n)} cy={y(v)} r={3} fill={tone(s.colour)}>
-                <title>{`${day(moments[n])}: ${percent(v)} %`}</title>
+                <title>{t('watch.shareOn', { date: day(moments[n]), share: inPercent(v) })}</title>
               </circle>
             ))}
           </g>
@@ -101,7 +103,7 @@ export function TrendLine({
               <tr key={m}>
                 <td>{day(m)}</td>
                 {series.map((s) => (
-                  <td key={s.name}>{percent(s.values[n] ?? 0)} %</td>
+                  <td key={s.name}>{inPercent(s.values[n] ?? 0)}</td>
                 ))}
               </tr>
             ))}

@@ -44,6 +44,9 @@ export function spanIn(iso: string, minutes: number, zone: string): string {
 /** Whole percent, rounded down so that nobody seems to have reached what they missed. */
 export const percent = (share: number) => Math.floor(share * 100 + 1e-9);
 
+/** The same with its sign. */
+export const inPercent = (share: number) => `${percent(share)} %`;
+
 export const daysBetween = (from: string, to: string) =>
   Math.floor((Date.parse(to) - Date.parse(from)) / 86_400_000);
 

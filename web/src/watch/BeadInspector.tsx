@@ -7,6 +7,7 @@ import { day } from '../ui/format';
 import { Bead, useBeadWords } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
 import { RuleParts } from '../ui/Parts';
+import { useLine } from '../ui/useNames';
 import { Exceptions } from './Exceptions';
 import { Happenings } from './Happenings';
 
@@ -19,6 +20,7 @@ interface Props {
 /** Why one step is in its state for one learner, whose turn it is, and what staff can do about it. */
 export function BeadInspector({ enrolment, step, onLearner }: Props) {
   const t = useTranslations();
+  const line = useLine();
   const course = useCourse();
   const words = useBeadWords();
   const bead = useQuery(queries.bead(course.id, enrolment, step));
@@ -27,8 +29,12 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
       {(data) => (
         <>
           <Kicker>
-            {t(`kind.${data.kind}.name`)} ·{' '}
-            <Button size="small" onClick={onLearner} sx={{ p: 0, verticalAlign: 'baseline' }}>
+            {t(`kind.${data.kind}.name`)}
+            <Button
+              size="small"
+              onClick={onLearner}
+              sx={{ p: 0, ml: 1, verticalAlign: 'baseline' }}
+            >
               {data.learner}
             </Button>
           </Kicker>
@@ -38,13 +44,14 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
             <Typography sx={{ fontWeight: 700 }}>{words(data)}</Typography>
           </Box>
           <Typography>
-            {data.turn}{' '}
-            {data.due &&
-              data.state !== 'EXCUSED' &&
-              data.state !== 'DONE' &&
-              t('learn.due', { date: day(data.due) })}
-            {data.attemptsLeft >= 0 &&
-              ` · ${t('watch.attemptsLeft', { count: data.attemptsLeft })}`}
+            {line(
+              data.turn,
+              data.due !== undefined &&
+                data.state !== 'EXCUSED' &&
+                data.state !== 'DONE' &&
+                t('learn.due', { date: day(data.due) }),
+              data.attemptsLeft >= 0 && t('watch.attemptsLeft', { count: data.attemptsLeft }),
+            )}
           </Typography>
           <Exceptions bead={data} />
           <Section title={t('watch.openRule')}>

@@ -6,20 +6,20 @@ import { useCourse } from '../frame/course';
 import { day, percent } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
+import { useLine } from '../ui/useNames';
 import { LevelMoves, LevelSteps } from './LevelSteps';
 
 /** The evidence behind a learner's level on an outcome. */
 export function CellInspector({ enrolment, outcome }: { enrolment: number; outcome: number }) {
   const t = useTranslations();
+  const line = useLine();
   const course = useCourse();
   const cell = useQuery(queries.cell(course.id, enrolment, outcome));
   return (
     <Loaded query={cell}>
       {(data) => (
         <>
-          <Kicker>
-            {data.code} · {data.learner}
-          </Kicker>
+          <Kicker>{line(data.code, data.learner)}</Kicker>
           <Typography variant="h1">{data.outcome}</Typography>
           <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center', mt: 1.25 }}>
             <Wedge
@@ -90,11 +90,15 @@ export function CellInspector({ enrolment, outcome }: { enrolment: number; outco
                     </Typography>
                     {e.note && <Typography variant="body2">“{e.note}”</Typography>}
                     <Typography variant="caption" color="textSecondary">
-                      {day(e.at)}, {e.by}
-                      {e.weight !== 1 && `, ${t('watch.weight', { n: e.weight })}`}
-                      {e.use === 'COUNTED'
-                        ? e.share < 1 && ` · ${t('watch.ofResult', { percent: percent(e.share) })}`
-                        : ` · ${t(`watch.use.${e.use}`)}`}
+                      {line(
+                        day(e.at),
+                        e.by,
+                        e.weight !== 1 && t('watch.weight', { n: e.weight }),
+                        e.use !== 'COUNTED' && t(`watch.use.${e.use}`),
+                        e.use === 'COUNTED' &&
+                          e.share < 1 &&
+                          t('watch.ofResult', { percent: percent(e.share) }),
+                      )}
                     </Typography>
                   </Box>
                 </Box>

@@ -4,9 +4,10 @@ import { useTranslations } from 'use-intl';
 import type { Mastery, Trend } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import { day, percent } from '../ui/format';
+import { day, inPercent, percent } from '../ui/format';
 import { Kicker, Loaded, Section } from '../ui/Panel';
 import { Sparkline, TrendLine } from '../ui/TrendLine';
+import { useLine } from '../ui/useNames';
 import { type MasteryRow, type OutcomeHead, spread } from './spread';
 
 /** How the class came to where it stands: on one outcome, or on all of them. */
@@ -22,6 +23,7 @@ export function ClassInspector({
   select: (sel: string) => void;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const course = useCourse();
   const trend = useQuery(queries.trend(course.id, 0));
   const of = useQuery({ ...queries.trend(course.id, group), enabled: group > 0 });
@@ -62,12 +64,9 @@ export function ClassInspector({
                 }}
               >
                 <span>{o.code}</span>
-                <Sparkline
-                  values={o.mastery}
-                  label={o.mastery.map((v) => `${percent(v)} %`).join(', ')}
-                />
+                <Sparkline values={o.mastery} label={line(...o.mastery.map(inPercent))} />
                 <Box component="span" sx={{ fontWeight: 700 }}>
-                  {percent(o.mastery.at(-1) ?? 0)} %
+                  {inPercent(o.mastery.at(-1) ?? 0)}
                 </Box>
                 <Box component="span" sx={{ color: 'tone.soft', minWidth: 44, fontWeight: 400 }}>
                   {gained(all.moments, o.mastery)}
@@ -103,12 +102,11 @@ function One({
   part?: { name: string; trend: Trend };
 }) {
   const t = useTranslations();
+  const line = useLine();
   const of = (trend: Trend) => trend.outcomes.find((o) => o.id === head.id)?.mastery ?? [];
   return (
     <>
-      <Kicker>
-        {head.code} · {t('watch.class')}
-      </Kicker>
+      <Kicker>{line(head.code, t('watch.class'))}</Kicker>
       <Typography variant="h1">{head.name}</Typography>
       <Section title={t('watch.atMasteryOverTime')}>
         <TrendLine
@@ -186,7 +184,7 @@ function Levels({ head, data }: { head: OutcomeHead; data: Mastery }) {
           </Box>
           {spreads.map((s, n) => (
             <td key={sets[n]?.[0]}>
-              <b>{percent(s.mastery)} %</b>
+              <b>{inPercent(s.mastery)}</b>
             </td>
           ))}
         </tr>

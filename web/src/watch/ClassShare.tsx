@@ -1,7 +1,8 @@
 import { Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
-import { percent } from '../ui/format';
+import { inPercent } from '../ui/format';
 import { tone } from '../ui/tone';
+import { useLine } from '../ui/useNames';
 import { type MasteryRow, type OutcomeHead, spread } from './spread';
 
 const WIDTH = 52;
@@ -9,17 +10,19 @@ const WIDTH = 52;
 /** How some learners stand on an outcome: share at mastery and spread. */
 export function ClassShare({ outcome, rows }: { outcome: OutcomeHead; rows: MasteryRow[] }) {
   const t = useTranslations();
+  const line = useLine();
   const found = spread(rows, outcome);
   const all = found.none + found.at.reduce((a, b) => a + b, 0);
-  const said = [
-    ...outcome.levels.map((name, n) => `${name} ${found.at[n] ?? 0}`),
-    `${t('learn.noEvidence')} ${found.none}`,
-  ].join(', ');
+  const at = (level: string, n: number) => t('watch.levelCount', { level, count: n });
+  const said = line(
+    ...outcome.levels.map((name, n) => at(name, found.at[n] ?? 0)),
+    at(t('learn.noEvidence'), found.none),
+  );
   let x = 0;
   return (
     <Box sx={{ display: 'grid', justifyItems: 'center' }} title={said}>
       <Typography variant="caption" sx={{ fontWeight: 700, lineHeight: 1.3 }}>
-        {percent(found.mastery)} %
+        {inPercent(found.mastery)}
       </Typography>
       <svg width={WIDTH} height={6} role="img" aria-label={said}>
         <rect width={WIDTH} height={6} fill={tone('hairline')} />

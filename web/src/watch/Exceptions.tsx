@@ -12,6 +12,7 @@ import { useNotice } from '../ui/Notice';
 import { Section } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
 import { useFields } from '../ui/useFields';
+import { useLine } from '../ui/useNames';
 
 const excuse = z.object({ kind: z.literal('EXCUSE'), reason: z.string() });
 
@@ -104,6 +105,7 @@ function changed(client: QueryClient, course: number) {
 /** The exceptions that stand at this step; each can end or be taken back. */
 function Standing({ bead }: { bead: BeadInfo }) {
   const t = useTranslations();
+  const line = useLine();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
@@ -143,7 +145,7 @@ function Standing({ bead }: { bead: BeadInfo }) {
           <Typography>
             {e.says}{' '}
             <Box component="span" sx={{ color: 'tone.soft' }}>
-              ({[e.by, day(e.at)].filter(Boolean).join(', ')})
+              ({line(e.by, day(e.at))})
             </Box>
           </Typography>
           <Box sx={{ display: 'flex', gap: 1 }}>

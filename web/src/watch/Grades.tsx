@@ -5,9 +5,10 @@ import { useTranslations } from 'use-intl';
 import type { Grades as GradesData } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import { percent } from '../ui/format';
+import { inPercent } from '../ui/format';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
+import { useLine } from '../ui/useNames';
 import { useSelection } from '../ui/useSelection';
 import { BeadInspector } from './BeadInspector';
 import { FilterBar } from './FilterBar';
@@ -73,6 +74,7 @@ function Points({
   select: (sel: string | null) => void;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const [filter, setFilter] = useFilter();
   const [order, setOrder] = useState<Order>({ by: 0, strongest: false });
   const columns = useMemo(
@@ -81,12 +83,12 @@ function Points({
       ...data.steps.map((s) => ({
         id: s.id,
         head: s.name,
-        title: `${s.name}, ${t('watch.ofPoints', { points: plain(s.points) })}`,
+        title: line(s.name, t('watch.ofPoints', { points: plain(s.points) })),
         group: s.module,
         points: s.points,
       })),
     ],
-    [data.steps, t],
+    [data.steps, t, line],
   );
   const { group, flagged, find } = filter;
   const rows = useMemo(
@@ -99,7 +101,7 @@ function Points({
   };
   const shown = (share: number, points: number) => {
     if (share < 0) return '–';
-    return points > 0 ? plain(share * points) : `${percent(share)} %`;
+    return points > 0 ? plain(share * points) : inPercent(share);
   };
   return (
     <>

@@ -7,6 +7,7 @@ import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
+import { useLine } from '../ui/useNames';
 import { DayBars } from './DayBars';
 import { Happenings } from './Happenings';
 
@@ -18,13 +19,14 @@ export function LearnerInspector({
   onWrite: () => void;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const course = useCourse();
   const learner = useQuery(queries.learner(course.id, enrolment));
   return (
     <Loaded query={learner}>
       {(data) => (
         <>
-          <Kicker>{[t('watch.learner'), ...data.groups].join(' · ')}</Kicker>
+          <Kicker>{line(t('watch.learner'), ...data.groups)}</Kicker>
           <Typography variant="h1">{data.name}</Typography>
           <Typography variant="body2" color="textSecondary">
             {t('watch.stepsDone', { done: data.done, count: data.steps })}
@@ -67,7 +69,9 @@ export function LearnerInspector({
           {data.badges.length > 0 && (
             <Section title={t('watch.badges')}>
               <Typography variant="body2">
-                {data.badges.map((b) => `${b.name} (${day(b.at)})`).join(', ')}
+                {line(
+                  ...data.badges.map((b) => t('watch.badgeOn', { name: b.name, date: day(b.at) })),
+                )}
               </Typography>
             </Section>
           )}
@@ -75,17 +79,18 @@ export function LearnerInspector({
             <Section title={t('watch.letters')}>
               {data.letters.map((l) => (
                 <Typography key={l.at} variant="body2">
-                  {day(l.at)}: {l.subject}{' '}
-                  <Box component="span" sx={{ color: 'tone.soft' }}>
-                    ({l.from},{' '}
-                    {t(
-                      l.answer
-                        ? 'watch.letterAnswer'
-                        : l.sent
-                          ? 'watch.letterSent'
-                          : 'watch.letterWaiting',
+                  {t('watch.letterOn', { date: day(l.at), subject: l.subject })}
+                  <Box component="span" sx={{ color: 'tone.soft', ml: 0.75 }}>
+                    {line(
+                      l.from,
+                      t(
+                        l.answer
+                          ? 'watch.letterAnswer'
+                          : l.sent
+                            ? 'watch.letterSent'
+                            : 'watch.letterWaiting',
+                      ),
                     )}
-                    )
                   </Box>
                 </Typography>
               ))}
@@ -110,9 +115,7 @@ export function Reasons({ flags }: { flags: Learner['flags'] }) {
           sx={{ borderLeft: '3px solid', borderColor: 'tone.madder', pl: 1.5, mt: 1.25 }}
         >
           <Typography>
-            <b>
-              {f.name} {t('watch.since', { date: day(f.since) })}.
-            </b>{' '}
+            <b>{t('watch.flagSince', { flag: f.name, date: day(f.since) })}</b>{' '}
             {f.reasons.join(' ')}
           </Typography>
         </Box>

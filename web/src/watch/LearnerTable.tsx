@@ -4,7 +4,7 @@ import { type KeyboardEvent, memo, useMemo, useRef } from 'react';
 import { useTranslations } from 'use-intl';
 import type { LearnerRow, Progress } from '../api/client';
 import { type BeadState, readThread } from '../ui/beads';
-import { daysBetween, percent } from '../ui/format';
+import { daysBetween, inPercent } from '../ui/format';
 import { GAP, layThread, Thread, type ThreadSlot } from '../ui/Thread';
 import { Flags } from './Flags';
 
@@ -274,12 +274,12 @@ const Row = memo(function Row({
           slots={slots}
           width={width}
           names={names}
-          label={t('watch.threadLabel', { name: row.name, summary: `${percent(row.share)} %` })}
+          label={t('watch.threadLabel', { name: row.name, summary: inPercent(row.share) })}
           selected={bead}
           onSelect={(i) => onSelect(`${row.enrolment}-${steps[i]?.id}`)}
         />
       </span>
-      <Typography role="gridcell">{percent(row.share)} %</Typography>
+      <Typography role="gridcell">{inPercent(row.share)}</Typography>
       <span role="gridcell">
         <Flags flags={row.flags} overdue={row.overdue} />
       </span>

@@ -3,6 +3,7 @@ import { useTranslations } from 'use-intl';
 import type { Cell } from '../api/client';
 import { day } from '../ui/format';
 import { tone } from '../ui/tone';
+import { useLine } from '../ui/useNames';
 
 const WIDTH = 320;
 const LEFT = 96;
@@ -17,8 +18,11 @@ export function LevelSteps({ cell }: { cell: Cell }) {
     LEFT + Math.min(1, Math.max(0, (at - from) / Math.max(1, now - from))) * (WIDTH - LEFT);
   const y = (level: number) => 10 + (cell.levels.length - 1 - level) * STEP;
   const height = cell.levels.length * STEP + 14;
+  const line = useLine();
   const name = (level: number) => cell.levels[level] ?? t('learn.noEvidence');
-  const said = cell.moves.map((m) => `${day(m.at)}: ${name(m.level)}`).join(', ');
+  const said = line(
+    ...cell.moves.map((m) => t('watch.levelSince', { date: day(m.at), level: name(m.level) })),
+  );
   const path = cell.moves
     .map((m, n) => {
       const at = x(Date.parse(m.at));

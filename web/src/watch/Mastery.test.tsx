@@ -155,7 +155,7 @@ describe('the grid of mastery', () => {
     const line = await screen.findByRole('button', { name: /BRAKE.*50 %.*\+25/ });
     await userEvent.click(line);
     expect(
-      await screen.findByRole('img', { name: 'Class: 25 %, 50 %; Tuesday: 0 %, 100 %' }),
+      await screen.findByRole('img', { name: 'Class: 25 %, 50 %. Tuesday: 0 %, 100 %.' }),
     ).toBeInTheDocument();
     const inspector = screen.getByRole('complementary');
     expect(within(inspector).getByRole('row', { name: /^Can teach it/ })).toHaveTextContent(

@@ -8,7 +8,8 @@ import { LearnerInspector } from './LearnerInspector';
 
 const part = (says: string, verdict: string, ground?: string) => ({
   id: says,
-  joint: '',
+  is: 'ask',
+  n: 0,
   subject: '',
   says,
   verdict,
@@ -177,9 +178,7 @@ describe('a learner', () => {
 
   it('keeps what was written and what came back', async () => {
     open();
-    expect(await screen.findByText(/Re: We miss you/)).toHaveTextContent(
-      '(Wren Castellane, answer)',
-    );
+    expect(await screen.findByText(/Re: We miss you/)).toHaveTextContent('Wren Castellane, answer');
     expect(screen.getByText(/20 Nov: We miss you/)).toHaveTextContent('Tomas Weir');
   });
 

@@ -105,7 +105,11 @@ function MarkNote({ mark }: { mark: MyMark }) {
     >
       <Typography>
         <b>{t(`learn.judgement.${mark.judgement}`)}</b>
-        {mark.of > 0 && `, ${t('learn.points', { points: mark.points, of: mark.of })}`}
+        {mark.of > 0 && (
+          <Box component="span" sx={{ ml: 1 }}>
+            {t('learn.points', { points: mark.points, of: mark.of })}
+          </Box>
+        )}
       </Typography>
       {mark.comment && <Typography sx={{ whiteSpace: 'pre-wrap' }}>{mark.comment}</Typography>}
       {mark.assessed && <FilledRubric filled={mark.assessed} />}

@@ -4,14 +4,17 @@ import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { type Attempt, api, body, type Result } from '../../api/client';
 import { useCourse } from '../../frame/course';
-import { day, percent } from '../../ui/format';
+import { day, inPercent, percent } from '../../ui/format';
 import { useNotice } from '../../ui/Notice';
+import { useLine, useNames } from '../../ui/useNames';
 import type { LearnerProps } from '../room';
 import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
 
 export default function Learner({ page, walk, refresh, part: quiz }: LearnerProps<'quiz'>) {
   const t = useTranslations();
+  const names = useNames();
+  const line = useLine();
   const course = useCourse();
   const notice = useNotice();
   const [attempt, setAttempt] = useState<Attempt | null>(null);
@@ -42,7 +45,7 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
     setResult(r);
     refresh();
     if (r.opened.length > 0)
-      notice({ tone: 'success', text: t('learn.opened', { names: r.opened.join(', ') }) });
+      notice({ tone: 'success', text: t('learn.opened', { names: names(r.opened) }) });
   };
   if (attempt) return <QuizForm attempt={attempt} path={path} onFinished={finished} />;
   const used = quiz.attemptsLeft === 0;
@@ -79,8 +82,10 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
         .map((a) => (
           <Box key={a.number} sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
             <Typography variant="body2" color="textSecondary" sx={{ minWidth: 190 }}>
-              {t('learn.attempt', { n: a.number })}, {day(a.finished)}:{' '}
-              <b>{percent(a.share ?? 0)} %</b>
+              {line(t('learn.attempt', { n: a.number }), day(a.finished))}
+              <Box component="b" sx={{ ml: 1 }}>
+                {inPercent(a.share ?? 0)}
+              </Box>
             </Typography>
             <Button size="small" variant="outlined" onClick={() => review.mutate(a.number)}>
               {t('learn.look')}

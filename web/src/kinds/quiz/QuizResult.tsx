@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { Result } from '../../api/client';
 import { percent } from '../../ui/format';
+import { useLine } from '../../ui/useNames';
 import { questionRoom } from './questions/rooms';
 
 const COLOURS = {
@@ -13,6 +14,7 @@ const COLOURS = {
 
 export function QuizResult({ result }: { result: Result }) {
   const t = useTranslations();
+  const line = useLine();
   return (
     <Box
       component="section"
@@ -28,12 +30,16 @@ export function QuizResult({ result }: { result: Result }) {
       }}
     >
       <Typography variant="h1" component="p">
-        {t('learn.result', { percent: percent(result.of ? result.points / result.of : 0) })} ·{' '}
-        {t(result.passed ? 'learn.resultPassed' : 'learn.resultAgain')}
+        {line(
+          t('learn.result', { percent: percent(result.of ? result.points / result.of : 0) }),
+          t(result.passed ? 'learn.resultPassed' : 'learn.resultAgain'),
+        )}
       </Typography>
       <Typography color="textSecondary">
-        {t('learn.attempt', { n: result.number })},{' '}
-        {t('learn.points', { points: result.points, of: result.of })}
+        {line(
+          t('learn.attempt', { n: result.number }),
+          t('learn.points', { points: result.points, of: result.of }),
+        )}
       </Typography>
       <Box component="ol" sx={{ pl: 2.5, my: 1 }}>
         {result.answers.map((a) => {

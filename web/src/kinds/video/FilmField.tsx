@@ -6,6 +6,7 @@ import type { Kept } from '../../api/client';
 import { upload } from '../../api/files';
 import { useCourse } from '../../frame/course';
 import { clock } from '../../ui/format';
+import { useLine } from '../../ui/useNames';
 import type { AuthorProps } from '../room';
 
 /** How long a film is, as the browser that plays it says. */
@@ -34,6 +35,7 @@ export default function FilmField({
   measure?: (file: File) => Promise<number>;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const course = useCourse();
   const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState(0);
@@ -66,7 +68,7 @@ export default function FilmField({
             style={{ width: '100%', borderRadius: 4, display: 'block' }}
           />
           <Typography variant="body2" color="textSecondary">
-            {film.name}, {clock(film.seconds)}
+            {line(film.name, clock(film.seconds))}
           </Typography>
         </>
       ) : (

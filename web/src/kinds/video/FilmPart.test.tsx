@@ -16,7 +16,8 @@ const page = {
   body: '<p>Without sound.</p>',
   doneWhen: {
     id: 'n1',
-    joint: '',
+    is: 'ask',
+    n: 0,
     subject: '',
     says: 'watch 90 % of it',
     verdict: 'NOT_YET',

@@ -118,35 +118,41 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       out.append("\n module ").append(m.id()).append(m.published() ? "" : " unpublished");
       if (m.strictOrder()) out.append(" in strict order");
       if (!m.gate().staysOpen()) out.append(" follows its rule");
-      m.opensWhen().ifPresent(r -> out.append(" opens when ").append(rule(wording, r)));
-      m.doneWhen().ifPresent(r -> out.append(" done when ").append(rule(wording, r)));
+      m.opensWhen().ifPresent(r -> out.append(" opens when ").append(rule(r)));
+      m.doneWhen().ifPresent(r -> out.append(" done when ").append(rule(r)));
       for (Step s : m.steps()) {
         out.append("\n  step ").append(s.id()).append(s.published() ? "" : " unpublished");
         if (!s.required()) out.append(" extra");
         if (!s.gate().staysOpen()) out.append(" follows its rule");
         if (!s.audience().everyone()) out.append(" for ").append(s.audience().groups());
         if (!s.window().equals(Step.Window.ALWAYS)) out.append(" ").append(s.window());
-        s.opensWhen().ifPresent(r -> out.append(" opens when ").append(rule(wording, r)));
-        out.append(" done when ").append(rule(wording, s.doneWhen()));
+        s.opensWhen().ifPresent(r -> out.append(" opens when ").append(rule(r)));
+        out.append(" done when ").append(rule(s.doneWhen()));
       }
     }
     for (Badge b : design.badges())
       out.append("\n badge ")
           .append(b.id())
-          .append(b.earnedWhen().map(r -> " earned when " + rule(wording, r)).orElse(" by hand"));
-    design.completeWhen().ifPresent(r -> out.append("\n complete when ").append(rule(wording, r)));
+          .append(b.earnedWhen().map(r -> " earned when " + rule(r)).orElse(" by hand"));
+    design.completeWhen().ifPresent(r -> out.append("\n complete when ").append(rule(r)));
     return out.toString();
   }
 
-  private static String rule(Wording wording, Condition rule) {
+  private static String rule(Condition rule) {
     return switch (rule) {
       case Condition.Ask ask -> ask.leaf().toString();
       default ->
-          wording.joint(rule)
+          joint(rule)
               + rule.parts().stream()
-                  .map(p -> rule(wording, p))
+                  .map(p -> rule(p))
                   .collect(Collectors.joining(", ", " (", ")"));
     };
+  }
+
+  private static String joint(Condition rule) {
+    return rule instanceof Condition.AtLeast some
+        ? "AtLeast " + some.n()
+        : rule.getClass().getSimpleName();
   }
 
   /** Builds one from choices. */

@@ -20,6 +20,7 @@ import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Ground;
 import yendrik.core.words.Phrase;
 import yendrik.core.words.Writing;
+import yendrik.formats.json.CoreJson;
 
 /** Says for one learner what a rule comes to, to the learner or to staff. */
 public final class Explaining {
@@ -57,14 +58,16 @@ public final class Explaining {
   /**
    * A part of a rule with its verdict.
    *
-   * @param joint "all of", "at least 2 of"; empty for a question
+   * @param is "ask", "all", "any", "at-least" or "none"
+   * @param n of <em>at least n of</em>, otherwise 0
    * @param says what is asked, or what is so
    * @param ground what the learner's record holds on it, may be empty
    * @param next when the clock may change it
    */
   public record Part(
       String id,
-      String joint,
+      String is,
+      int n,
       String subject,
       String says,
       Verdict verdict,
@@ -121,7 +124,8 @@ public final class Explaining {
     }
     return new Part(
         e.condition().id().value(),
-        wording.joint(e.condition()),
+        CoreJson.name(e.condition().getClass()),
+        e.condition() instanceof Condition.AtLeast some ? some.n() : 0,
         subject,
         says,
         e.verdict(),
@@ -196,7 +200,18 @@ public final class Explaining {
   }
 
   private Part part(String id, Phrase says, Verdict verdict, Turn turn, Optional<Instant> next) {
-    return new Part(id, "", "", writing.say(says), verdict, 0, turn, "", next, List.of());
+    return new Part(
+        id,
+        CoreJson.name(Condition.Ask.class),
+        0,
+        "",
+        writing.say(says),
+        verdict,
+        0,
+        turn,
+        "",
+        next,
+        List.of());
   }
 
   /** When something happened, as an optional moment. */

@@ -183,17 +183,6 @@ public final class Wording {
     };
   }
 
-  /** The word for a joint: "all of", "at least 2 of"; nothing for a question. */
-  public String joint(Condition condition) {
-    return switch (condition) {
-      case Condition.All _ -> writing.say(Phrase.of("joint.all"));
-      case Condition.Any _ -> writing.say(Phrase.of("joint.any"));
-      case Condition.AtLeast some -> writing.say(Phrase.of("joint.at-least", "n", some.n()));
-      case Condition.None _ -> writing.say(Phrase.of("joint.none"));
-      case Condition.Ask _ -> "";
-    };
-  }
-
   /** A whole rule in one line for staff. */
   public String line(Condition rule, RuleAt at) {
     return writing.say(line(rule, at, /* inside= */ false));
