@@ -1,10 +1,14 @@
+import static java.util.Map.entry;
+
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.sql.DriverManager;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import org.flywaydb.core.Flyway;
 import org.jooq.codegen.GenerationTool;
 import org.jooq.meta.jaxb.Configuration;
@@ -67,16 +71,52 @@ public class MakeTypes {
                             .withName("org.jooq.meta.postgres.PostgresDatabase")
                             .withInputSchema("public")
                             .withExcludes("flyway_schema_history|fact_[0-9]+|fact_other")
-                            .withForcedTypes(
-                                new ForcedType()
-                                    .withName("INSTANT")
-                                    .withIncludeTypes("timestamptz|timestamp with time zone")))
+                            .withForcedTypes(forcedTypes()))
                     .withGenerate(
                         new Generate().withPojos(false).withDaos(false).withJavaTimeTypes(true))
                     .withTarget(
                         new Target()
                             .withPackageName("yendrik.schema")
                             .withDirectory(target.toString()))));
+  }
+
+  /** By which columns something is known, by the type of its id. */
+  private static final Map<String, String> IDS =
+      Map.ofEntries(
+          entry(
+              "PersonId",
+              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by)"),
+          entry("CourseId", "course\\.id|.*\\.course_id"),
+          entry("EnrolmentId", "enrolment\\.id|.*\\.enrolment_id"),
+          entry("GroupId", "learner_group\\.id|.*\\.group_id"),
+          entry("StepId", "step\\.id|.*\\.step_id"),
+          entry("ModuleId", "module\\.id|.*\\.module_id"),
+          entry("OutcomeId", "outcome\\.(id|adopted_from)|.*\\.outcome_id"),
+          entry("ScaleId", "scale\\.(id|adopted_from)|.*\\.scale_id"),
+          entry("BadgeId", "badge\\.id"),
+          entry("FlagId", "flag\\.id"),
+          entry("RubricId", "rubric\\.id|.*\\.rubric_id"),
+          entry("SessionId", "session\\.id"),
+          entry("FactId", "fact\\.(id|replaces)|.*\\.fact_id"));
+
+  private static List<ForcedType> forcedTypes() {
+    List<ForcedType> types = new ArrayList<>();
+    types.add(
+        new ForcedType()
+            .withName("INSTANT")
+            .withIncludeTypes("timestamptz|timestamp with time zone"));
+    IDS.forEach((type, columns) -> types.add(id("yendrik.core.id." + type, columns)));
+    return types;
+  }
+
+  private static ForcedType id(String type, String columns) {
+    return new ForcedType()
+        .withUserType(type)
+        .withConverter(
+            "org.jooq.Converter.ofNullable(Long.class, %1$s.class, %1$s::new, %1$s::value)"
+                .formatted(type))
+        .withIncludeExpression("public\\.(" + columns + ")")
+        .withIncludeTypes("int8|bigint");
   }
 
   private static String hash(Path migrations) throws Exception {
@@ -86,7 +126,7 @@ public class MakeTypes {
       files = list.sorted().toList();
     }
     for (Path file : files) digest.update(Files.readAllBytes(file));
-    digest.update("2".getBytes(StandardCharsets.UTF_8));
+    digest.update("4".getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 }

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.EnrolmentId;
 import yendrik.formats.json.CoreJson;
 
 /** Frameworks of the institution, and courses that adopt from them. */
@@ -34,7 +35,7 @@ class AdoptionTest extends SchoolTest {
     long scale = sefa.get(where + "/design").path("scales").path(0).path("id").asLong();
     return sefa.post(
         where + "/design/outcomes",
-        "{\"code\":\"%s\",\"name\":\"Do %s\",\"description\":\"\",\"scale\":%d,"
+        "{\"code\":\"%s\",\"name\":\"Do %s\",\"description\":\"\",\"scale\":%s,"
                 .formatted(code, code, scale)
             + "\"levelRule\":{\"method\":\"BEST\",\"halvesEvery\":2,\"times\":2,\"last\":3,\"fewest\":1}"
             + more
@@ -98,7 +99,7 @@ class AdoptionTest extends SchoolTest {
 
   @Test
   void outcomes_that_are_made_of_each_other_are_adopted_with_the_fault_to_mend() {
-    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%d]}";
+    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%s]}";
     long whole = add(framework, "ALL", of.formatted(tie)).path("id").asLong();
     put(
         framework,
@@ -238,12 +239,12 @@ class AdoptionTest extends SchoolTest {
         step, e -> e.putArray("evidenceFor").addObject().put("outcome", here).put("weight", 1));
     course.publish();
     course.enrol("edda@hollowlane.example");
-    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
     int rated =
         sefa.call(
                 "POST",
                 course.path + "/ratings",
-                "{\"outcome\":%d,\"level\":1,\"note\":\"seen\",\"learners\":[%d]}"
+                "{\"outcome\":%s,\"level\":1,\"note\":\"seen\",\"learners\":[%s]}"
                     .formatted(here, enrolment))
             .getStatus();
     assertThat(rated).isLessThan(300);

@@ -29,6 +29,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.attempts.AttemptFact;
@@ -80,9 +82,9 @@ class ConsequencesTest extends SchoolTest {
     return rule;
   }
 
-  private static ObjectNode courseComplete(long other) {
+  private static ObjectNode courseComplete(CourseId other) {
     ObjectNode rule = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "a");
-    rule.putObject("leaf").put("is", "course-complete").put("course", other);
+    rule.putObject("leaf").put("is", "course-complete").put("course", other.value());
     return rule;
   }
 
@@ -94,13 +96,13 @@ class ConsequencesTest extends SchoolTest {
     return sefa.post(of.path + "/design/badges", body.toString()).path("id").asLong();
   }
 
-  private long enrolled(NewCourse of, String learner) {
-    return of.row(learner).path("enrolment").asLong();
+  private EnrolmentId enrolled(NewCourse of, String learner) {
+    return of.enrolment(learner);
   }
 
   private int mark(int version, String judgement) {
     String body =
-        "{\"version\":%d,\"points\":0,\"judgement\":\"%s\",\"comment\":\"\",\"levels\":{}}"
+        "{\"version\":%s,\"points\":0,\"judgement\":\"%s\",\"comment\":\"\",\"levels\":{}}"
             .formatted(version, judgement);
     String path = course.path + "/marking/" + enrolled(course, "Edda Marsh") + "/" + work;
     return sefa.call("POST", path + "/marks", body).getStatus();
@@ -121,7 +123,7 @@ class ConsequencesTest extends SchoolTest {
   }
 
   private void agrees(NewCourse of) {
-    for (long enrolment : walks.learners(new CourseId(of.id)))
+    for (EnrolmentId enrolment : walks.learners(of.id))
       assertThat(walks.compare(enrolment)).isEmpty();
   }
 
@@ -345,23 +347,23 @@ class ConsequencesTest extends SchoolTest {
     course.publish();
     course.enrol("ruben@hollowlane.example");
     course.change(page, e -> e.set("doneWhen", course.ask("confirmed", page)));
-    publishing.publish(new CourseId(course.id), signedIn("Sefa Dunmore").id());
-    long ruben = enrolled(course, "Ruben Sato");
-    assertThat(walks.behind(new CourseId(course.id))).contains(ruben);
+    publishing.publish(course.id, signedIn("Sefa Dunmore").id());
+    EnrolmentId ruben = enrolled(course, "Ruben Sato");
+    assertThat(walks.behind(course.id)).contains(ruben);
     JsonNode opened = as("Ruben Sato").post(course.walk(page) + "/visits", "");
     assertThat(opened.path("state").asString())
         .as("reading is not enough any more")
         .isEqualTo("BEGUN");
-    assertThat(walks.behind(new CourseId(course.id)))
+    assertThat(walks.behind(course.id))
         .as("whoever acts comes under it, the others later")
         .containsExactly(enrolled(course, "Edda Marsh"));
     assertThat(cameUnder(ruben)).containsExactly(2, 3);
     catchUp.all();
-    assertThat(walks.behind(new CourseId(course.id))).isEmpty();
+    assertThat(walks.behind(course.id)).isEmpty();
     agrees(course);
   }
 
-  private List<Integer> cameUnder(long enrolment) {
+  private List<Integer> cameUnder(EnrolmentId enrolment) {
     return walks.see(enrolment).facts().stream()
         .filter(f -> f.what() instanceof Fact.CameUnder)
         .map(f -> ((Fact.CameUnder) f.what()).version())
@@ -371,8 +373,8 @@ class ConsequencesTest extends SchoolTest {
   @Test
   void a_learner_whose_state_cannot_be_worked_out_is_set_aside_and_in_nobodys_way() {
     course.enrol("ruben@hollowlane.example");
-    long broken = enrolled(course, "Edda Marsh");
-    long sound = enrolled(course, "Ruben Sato");
+    EnrolmentId broken = enrolled(course, "Edda Marsh");
+    EnrolmentId sound = enrolled(course, "Ruben Sato");
     Instant due = clock.instant().minusSeconds(1);
     db.update(ENROLMENT)
         .set(ENROLMENT.NEXT_AT, due)
@@ -404,7 +406,7 @@ class ConsequencesTest extends SchoolTest {
   @Test
   void what_an_act_led_to_is_forgotten_when_it_is_refused_or_rolled_back() {
     handInAndPass();
-    long enrolment = enrolled(course, "Edda Marsh");
+    EnrolmentId enrolment = enrolled(course, "Edda Marsh");
     Walks.Act another = _ -> List.of(new Fact.AttemptsAdded(new StepId(work), 1));
     walks.act(enrolment, Optional.empty(), another);
     int facts = walks.see(enrolment).facts().size();
@@ -425,7 +427,7 @@ class ConsequencesTest extends SchoolTest {
     agrees(course);
   }
 
-  private Optional<Instant> due(long enrolment) {
+  private Optional<Instant> due(EnrolmentId enrolment) {
     return db.select(ENROLMENT.NEXT_AT)
         .from(ENROLMENT)
         .where(ENROLMENT.ID.eq(enrolment))
@@ -436,7 +438,7 @@ class ConsequencesTest extends SchoolTest {
   @Test
   void what_was_kept_in_an_older_form_is_worked_out_anew_and_what_is_wrong_is_found_and_repaired() {
     handInAndPass();
-    long enrolment = enrolled(course, "Edda Marsh");
+    EnrolmentId enrolment = enrolled(course, "Edda Marsh");
     db.update(ENROLMENT)
         .set(ENROLMENT.FORM, 0)
         .set(ENROLMENT.SHARE, 0.123)
@@ -454,11 +456,11 @@ class ConsequencesTest extends SchoolTest {
         .anyMatch(d -> d.startsWith("share: kept 0.123, from the facts "))
         .anyMatch(d -> d.matches("kept\\.stepDone\\.\\d+: kept nothing, from the facts \\d+"))
         .noneMatch(d -> d.startsWith("sums") || d.startsWith("summary"));
-    Map<Long, List<String>> differing = new HashMap<>();
+    Map<EnrolmentId, List<String>> differing = new HashMap<>();
     CheckState.Listener listener =
         new CheckState.Listener() {
           @Override
-          public void differs(long who, List<String> how) {
+          public void differs(EnrolmentId who, List<String> how) {
             differing.put(who, how);
           }
 
@@ -477,7 +479,7 @@ class ConsequencesTest extends SchoolTest {
 
   @Test
   void who_has_left_can_use_nothing_and_is_not_flagged() {
-    long enrolment = enrolled(course, "Edda Marsh");
+    EnrolmentId enrolment = enrolled(course, "Edda Marsh");
     walks.act(enrolment, Optional.empty(), _ -> List.of(new Fact.LeftCourse()));
     assertThat(edda.call("POST", course.walk(work) + "/visits", "").getStatus()).isEqualTo(403);
     clock.putTo(clock.instant().plus(Duration.ofDays(30)));
@@ -506,7 +508,7 @@ class ConsequencesTest extends SchoolTest {
       for (Future<Integer> done : threads.invokeAll(List.of(begin, begin, begin, begin)))
         assertThat(done.get()).isEqualTo(1);
     }
-    long enrolment = enrolled(course, "Edda Marsh");
+    EnrolmentId enrolment = enrolled(course, "Edda Marsh");
     assertThat(
             walks.see(enrolment).facts().stream()
                 .filter(f ->
@@ -519,7 +521,7 @@ class ConsequencesTest extends SchoolTest {
   @Test
   void ids_of_facts_are_in_the_order_of_the_acts_though_one_waited_for_the_other()
       throws Exception {
-    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
     var locked = new CountDownLatch(1);
     var go = new CountDownLatch(1);
     try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
@@ -535,8 +537,8 @@ class ConsequencesTest extends SchoolTest {
                   }));
       await(locked);
       Future<?> second =
-          threads.submit(
-              () -> walks.act(enrolment, Optional.of(1L), _ -> List.of(new Fact.WasHere())));
+          threads.submit(() ->
+              walks.act(enrolment, Optional.of(new PersonId(1)), _ -> List.of(new Fact.WasHere())));
       Awaitility.await().until(this::somebodyWaitsForALock);
       go.countDown();
       first.get();
@@ -549,12 +551,12 @@ class ConsequencesTest extends SchoolTest {
                 .orderBy(FACT.ID)
                 .fetch(FACT.BY_ID))
         .hasSize(41)
-        .endsWith((Long) null, 1L);
+        .endsWith(null, new PersonId(1));
   }
 
   @Test
   void who_waits_behind_an_act_that_is_refused_finds_everything_as_it_was() throws Exception {
-    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
     Walks.Act here = _ -> List.of(new Fact.WasHere());
     walks.act(enrolment, Optional.empty(), here);
     var locked = new CountDownLatch(1);

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.record.Fact;
 import yendrik.server.way.Walks;
 
@@ -44,7 +45,7 @@ class EventsTest extends SchoolTest {
   }
 
   private long changed(String learner) {
-    return signedIn(learner).id();
+    return signedIn(learner).id().value();
   }
 
   private void comesIn(String learner) {
@@ -81,7 +82,7 @@ class EventsTest extends SchoolTest {
   @Test
   void an_act_that_fails_is_not_told() throws Exception {
     var tomas = listening("Tomas Weir");
-    long walt = enrolment("Walt Imani");
+    EnrolmentId walt = enrolment("Walt Imani");
     assertThat(
             org.assertj.core.api.Assertions.catchThrowable(() ->
                 walks.act(

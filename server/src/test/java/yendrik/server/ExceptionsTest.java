@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.id.EnrolmentId;
 
 /** What staff may do for one learner against the rules, and what it leaves behind. */
 @ServerTest
@@ -29,10 +30,7 @@ class ExceptionsTest extends SchoolTest {
   }
 
   private String exceptions() {
-    return course.path
-        + "/learners/"
-        + course.row("Ruben Sato").path("enrolment").asLong()
-        + "/exceptions";
+    return course.path + "/learners/" + course.enrolment("Ruben Sato") + "/exceptions";
   }
 
   @Test
@@ -75,7 +73,7 @@ class ExceptionsTest extends SchoolTest {
   }
 
   private int except(String kind, long step, String more) {
-    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Ruben Sato");
     String body =
         "{\"kind\":\"" + kind + "\",\"step\":" + step + ",\"reason\":\"seen\"" + more + "}";
     return sefa.call("POST", course.path + "/learners/" + enrolment + "/exceptions", body)
@@ -134,7 +132,7 @@ class ExceptionsTest extends SchoolTest {
             .path("id")
             .asLong();
     course.publish();
-    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Ruben Sato");
     String path = course.path + "/learners/" + enrolment + "/badges";
     assertThat(sefa.call("POST", path, "{\"badge\":" + badge + ",\"reason\":\"\"}").getStatus())
         .isEqualTo(422);

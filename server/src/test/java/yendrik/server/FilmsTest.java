@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
-import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.film.FilmFact;
@@ -92,7 +92,7 @@ class FilmsTest extends SchoolTest {
     byte[] large = Arrays.copyOf(bytes, 3 << 20);
     for (int i = bytes.length; i < large.length; i++) large[i] = (byte) (i * 31);
     long id = kept("large.webm", large).path("id").asLong();
-    var kept = files.of(new CourseId(course.id), id).orElseThrow();
+    var kept = files.of(course.id, id).orElseThrow();
     assertThat(kept.bytes()).isEqualTo(large.length);
     assertThat(files.content(kept).getContentAsByteArray()).isEqualTo(large);
     try (InputStream in = files.content(kept).getInputStream()) {
@@ -113,7 +113,7 @@ class FilmsTest extends SchoolTest {
     assertThat(
             org.assertj.core.api.Assertions.catchThrowable(() ->
                 files.keep(
-                    new CourseId(course.id),
+                    course.id,
                     signedIn("Sefa Dunmore").id(),
                     "toe-in.webm",
                     new java.io.ByteArrayInputStream(bytes),
@@ -135,7 +135,7 @@ class FilmsTest extends SchoolTest {
             .limit(1)
             .fetchSingle()
             .value1();
-    assertThat(files.of(new CourseId(course.id), other)).isEmpty();
+    assertThat(files.of(course.id, other)).isEmpty();
     assertThat(
             as("Sefa Dunmore").call("GET", course.path + "/design/films/" + other, "").getStatus())
         .isEqualTo(404);
@@ -214,7 +214,7 @@ class FilmsTest extends SchoolTest {
       assertThat(ruben.call("POST", course.walk(page) + "/time", "{\"seconds\":600}").getStatus())
           .isEqualTo(204);
     long spent =
-        walks.see(course.row("Ruben Sato").path("enrolment").asLong()).facts().stream()
+        walks.see(course.enrolment("Ruben Sato")).facts().stream()
             .mapToLong(f -> f.what() instanceof TimeFact.SpentTime t ? t.seconds() : 0)
             .sum();
     assertThat(spent).isEqualTo(20);
@@ -224,12 +224,12 @@ class FilmsTest extends SchoolTest {
   void reports_of_one_visit_are_kept_in_one_row_and_stay_facts_of_their_own() {
     openToRuben();
     Caller ruben = as("Ruben Sato");
-    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Ruben Sato");
     ruben.post(course.walk(film) + "/visits", "");
     for (int minute = 0; minute < 5; minute++) {
       clock.putTo(clock.instant().plusSeconds(9));
       ruben.call("POST", course.walk(film) + "/time", "{\"seconds\":9}");
-      String nine = "{\"from\":%d,\"to\":%d}".formatted(9 * minute, 9 * minute + 9);
+      String nine = "{\"from\":%s,\"to\":%s}".formatted(9 * minute, 9 * minute + 9);
       ruben.post(course.walk(film) + "/played", nine);
     }
     assertThat(visits(enrolment)).isEqualTo(1);
@@ -254,7 +254,7 @@ class FilmsTest extends SchoolTest {
   @Test
   void a_visit_without_end_goes_on_in_another_row() {
     openToRuben();
-    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Ruben Sato");
     var id = new StepId(page);
     List<Fact.What> most = Collections.nCopies(240, new TimeFact.SpentTime(id, 1));
     walks.act(enrolment, Optional.empty(), _ -> most);
@@ -264,7 +264,7 @@ class FilmsTest extends SchoolTest {
     assertThat(walks.compare(enrolment)).isEmpty();
   }
 
-  private int visits(long enrolment) {
+  private int visits(EnrolmentId enrolment) {
     return db.fetchCount(FACT, FACT.ENROLMENT_ID.eq(enrolment), FACT.KIND.eq("visit"));
   }
 

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.record.Fact;
 import yendrik.formats.json.CoreJson;
@@ -71,8 +72,8 @@ class HiddenThingsTest extends SchoolTest {
     long unpublished = course.step(module, "PAGE", secret());
     course.change(unpublished, e -> e.put("published", false));
     long others = course.step(module, "PAGE", secret());
-    long group = group();
-    course.change(others, e -> e.putArray("groups").add(group));
+    GroupId group = group();
+    course.change(others, e -> e.putArray("groups").add(group.value()));
     long unlistedModule = course.module(secret());
     long inside = course.step(unlistedModule, "PAGE", secret());
     changeModule(unlistedModule, course.ask("seen", never), false, true);
@@ -118,7 +119,7 @@ class HiddenThingsTest extends SchoolTest {
     course.enrol("edda@hollowlane.example");
   }
 
-  private long group() {
+  private GroupId group() {
     return db.insertInto(yendrik.schema.Tables.LEARNER_GROUP)
         .set(yendrik.schema.Tables.LEARNER_GROUP.COURSE_ID, course.id)
         .set(yendrik.schema.Tables.LEARNER_GROUP.NAME, secret())
@@ -183,7 +184,7 @@ class HiddenThingsTest extends SchoolTest {
     sefa.post(
         course.path + "/letters",
         "{\"learners\":["
-            + course.row("Edda Marsh").path("enrolment").asLong()
+            + course.enrolment("Edda Marsh")
             + "],\"subject\":\"Open\",\"body\":\"{open}\"}");
     answers.add(edda.get(course.path + "/messages").toString());
     return answers;
@@ -218,14 +219,14 @@ class HiddenThingsTest extends SchoolTest {
 
   @Test
   void who_joins_the_group_sees_its_step_and_nothing_else_of_what_is_hidden() {
-    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
-    long group =
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
+    GroupId group =
         db.select(yendrik.schema.Tables.LEARNER_GROUP.ID)
             .from(yendrik.schema.Tables.LEARNER_GROUP)
             .where(yendrik.schema.Tables.LEARNER_GROUP.COURSE_ID.eq(course.id))
             .fetchSingle()
             .value1();
-    walks.act(enrolment, Optional.empty(), _ -> List.of(new Fact.JoinedGroup(new GroupId(group))));
+    walks.act(enrolment, Optional.empty(), _ -> List.of(new Fact.JoinedGroup(group)));
     String route = edda.get(course.path + "/walks/mine/route").toString();
     assertThat(route.split(SECRET, -1).length - 1)
         .as("its own line, and rules that ask for it")

@@ -13,7 +13,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
-import yendrik.core.id.CourseId;
 import yendrik.core.words.Phrase;
 import yendrik.server.design.Taken;
 import yendrik.server.http.Problem;
@@ -36,7 +35,7 @@ class JobsTest extends SchoolTest {
   void anEmptyCourse() {
     sefa = as("Sefa Dunmore");
     course = new NewCourse(sefa, "Jobs " + System.nanoTime());
-    seat = people.seat(new CourseId(course.id), signedIn("Sefa Dunmore")).orElseThrow();
+    seat = people.seat(course.id, signedIn("Sefa Dunmore"));
   }
 
   @AfterEach

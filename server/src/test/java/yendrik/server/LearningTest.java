@@ -9,7 +9,9 @@ import java.time.Clock;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
-import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.server.way.Walks;
 
 @ServerTest
@@ -78,7 +80,7 @@ class LearningTest extends SchoolTest {
   @Test
   void right_answers_do_not_leave_the_server_before_the_attempt_is_marked() {
     var ruben = as("Ruben Sato");
-    long quiz = step("Are you ready for the floor");
+    StepId quiz = step("Are you ready for the floor");
     String path =
         "/api/courses/" + course("Workshop Safety Induction") + "/walks/mine/steps/" + quiz;
     var page = ruben.post(path + "/visits", "");
@@ -141,12 +143,12 @@ class LearningTest extends SchoolTest {
         .isEqualTo(403);
     assertThat(as("Tomas Weir").get(foundations() + "/reports/progress").path("learners").size())
         .isEqualTo(learners);
-    walks.startOver(new CourseId(course("Cycle Mechanic Foundations")), personId("Odalys Brandt"));
+    walks.startOver(course("Cycle Mechanic Foundations"), personId("Odalys Brandt"));
     assertThat(db.fetchCount(FACT)).isEqualTo(facts);
     assertThat(db.fetchCount(ENROLMENT, ENROLMENT.PRACTICE.isTrue())).isZero();
   }
 
-  private long personId(String name) {
+  private PersonId personId(String name) {
     return db.select(yendrik.schema.Tables.PERSON.ID)
         .from(yendrik.schema.Tables.PERSON)
         .where(yendrik.schema.Tables.PERSON.NAME.eq(name))
@@ -158,9 +160,9 @@ class LearningTest extends SchoolTest {
   void work_handed_in_waits_and_what_staff_say_comes_back() {
     var aiko = as("Edda Marsh");
     var tomas = as("Tomas Weir");
-    long practical = step("Brake set-up practical");
-    long card = step("Brake job card");
-    long edda = enrolment("Edda Marsh");
+    StepId practical = step("Brake set-up practical");
+    StepId card = step("Brake job card");
+    EnrolmentId edda = enrolment("Edda Marsh");
     String marking = foundations() + "/marking/" + edda + "/";
     assertThat(
             tomas
@@ -218,7 +220,7 @@ class LearningTest extends SchoolTest {
         .isEqualTo(1);
   }
 
-  private long outcome(Caller tomas, long enrolment, String code) {
+  private long outcome(Caller tomas, EnrolmentId enrolment, String code) {
     return tomas
         .get(foundations() + "/learners/" + enrolment)
         .path("levels")
@@ -250,7 +252,7 @@ class LearningTest extends SchoolTest {
   void the_state_of_every_learner_follows_from_the_facts_alone() {
     for (String course :
         new String[] {"Cycle Mechanic Foundations", "Workshop Safety Induction", "Wheelbuilding"})
-      for (long enrolment : walks.learners(new CourseId(course(course))))
+      for (EnrolmentId enrolment : walks.learners(course(course)))
         assertThat(walks.compare(enrolment)).as("enrolment " + enrolment).isEmpty();
   }
 }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.formats.json.CoreJson;
 
 /** Letters between staff and learners, in the application. */
@@ -24,7 +26,7 @@ class MessagesTest extends SchoolTest {
     course.enrol("ruben@hollowlane.example", "edda@hollowlane.example");
     String letter =
         "{\"learners\":["
-            + course.row("Ruben Sato").path("enrolment").asLong()
+            + course.enrolment("Ruben Sato")
             + "],\"subject\":\"How are you, {name}\",\"body\":\"Open for you:\\n{open}\"}";
     assertThat(sefa.post(course.path + "/letters", letter).path("letters").asInt()).isEqualTo(1);
   }
@@ -65,8 +67,7 @@ class MessagesTest extends SchoolTest {
     assertThat(seen.path("letters").path(1).path("body").asString())
         .isEqualTo("I come on Saturday.");
     assertThat(seen.path("letters").path(1).path("mine").asBoolean()).isFalse();
-    JsonNode learner =
-        sefa.get(course.path + "/learners/" + course.row("Ruben Sato").path("enrolment").asLong());
+    JsonNode learner = sefa.get(course.path + "/learners/" + course.enrolment("Ruben Sato"));
     assertThat(learner.path("letters").path(0).path("answer").asBoolean()).isTrue();
     assertThat(learner.path("letters").path(0).path("from").asString()).isEqualTo("Ruben Sato");
   }
@@ -126,7 +127,7 @@ class MessagesTest extends SchoolTest {
 
   @Test
   void a_support_teacher_reads_nothing_of_what_others_write_to_her_learner() {
-    long juno = enrolment("Juno Abara");
+    EnrolmentId juno = enrolment("Juno Abara");
     String letter = "{\"learners\":[" + juno + "],\"subject\":\"%s\",\"body\":\"x\"}";
     as("Tomas Weir").post(foundations() + "/letters", letter.formatted("Between us two"));
     as("Priya Nakamura").post(foundations() + "/letters", letter.formatted("From Priya"));
@@ -140,7 +141,7 @@ class MessagesTest extends SchoolTest {
 
   @Test
   void nobody_has_a_conversation_with_themselves() {
-    long me = signedIn("Tomas Weir").id();
+    PersonId me = signedIn("Tomas Weir").id();
     assertThat(as("Tomas Weir").call("GET", foundations() + "/messages/" + me, "").getStatus())
         .isEqualTo(404);
   }

@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.formats.json.CoreJson;
 
 /** A course of a test's own, made and changed through the API as people would. */
 final class NewCourse {
-  final long id;
+  final CourseId id;
   final String path;
   private final Caller designer;
   private int nodes;
@@ -17,7 +19,7 @@ final class NewCourse {
   /** Made by an administrator, who has every right in it. */
   NewCourse(Caller administrator, String name) {
     designer = administrator;
-    id =
+    long made =
         administrator
             .post(
                 "/api/courses",
@@ -26,7 +28,8 @@ final class NewCourse {
                     + "\",\"cohort\":\"\",\"starts\":\"2026-01-05\",\"weeks\":10,\"zone\":\"Europe/Berlin\"}")
             .path("id")
             .asLong();
-    assertThat(id).as("the course is made").isPositive();
+    assertThat(made).as("the course is made").isPositive();
+    id = new CourseId(made);
     path = "/api/courses/" + id;
   }
 
@@ -43,7 +46,7 @@ final class NewCourse {
   long stepAfter(long after, long module, String kind, String name) {
     return added(
         "steps",
-        "{\"module\":%d,\"kind\":\"%s\",\"name\":\"%s\",\"after\":%d}"
+        "{\"module\":%s,\"kind\":\"%s\",\"name\":\"%s\",\"after\":%s}"
             .formatted(module, kind, name, after));
   }
 
@@ -146,6 +149,10 @@ final class NewCourse {
     for (JsonNode row : progress().path("learners"))
       if (row.path("name").asString().equals(learner)) return row;
     throw new AssertionError("no learner " + learner);
+  }
+
+  EnrolmentId enrolment(String learner) {
+    return new EnrolmentId(row(learner).path("enrolment").asLong());
   }
 
   String thread(String learner) {

@@ -12,6 +12,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
+import yendrik.core.id.EnrolmentId;
 
 /** What is sent twice is done once, and answered the same. */
 @ServerTest
@@ -116,7 +117,7 @@ class OnceTest extends SchoolTest {
     assertThat(
             edda.call("POST", course.walk(work) + "/versions", "{\"text\":\"Else\"}").getStatus())
         .isEqualTo(409);
-    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
     String marking = course.path + "/marking/" + enrolment + "/";
     String mark =
         "{\"version\":1,\"points\":9,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}";

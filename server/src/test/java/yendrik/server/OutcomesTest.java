@@ -6,13 +6,14 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.EnrolmentId;
 import yendrik.formats.json.CoreJson;
 
 /** Scales, how levels are found, and outcomes made of others. */
 @ServerTest
 class OutcomesTest extends SchoolTest {
   private static final String RULE =
-      "\"levelRule\":{\"method\":\"%s\",\"halvesEvery\":2,\"times\":%d,\"last\":%d,\"fewest\":1}";
+      "\"levelRule\":{\"method\":\"%s\",\"halvesEvery\":2,\"times\":%s,\"last\":%s,\"fewest\":1}";
   private NewCourse course;
   private Caller sefa;
   private long scale;
@@ -65,7 +66,7 @@ class OutcomesTest extends SchoolTest {
     course.publish();
     course.enrol("edda@hollowlane.example");
     as("Edda Marsh").post(course.walk(step) + "/versions", "{\"text\":\"done\"}");
-    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
     var marked =
         sefa.call(
             "POST",
@@ -181,7 +182,7 @@ class OutcomesTest extends SchoolTest {
   @Test
   void an_outcome_made_of_others_takes_no_evidence_of_its_own_and_no_circle() {
     long a = outcome("AA", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
-    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%d]}";
+    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%s]}";
     JsonNode whole = outcome("WHOLE", RULE.formatted("BEST", 2, 3), of.formatted(a));
     assertThat(whole.path("madeOf").path("parts").path(0).asLong()).isEqualTo(a);
     ratedOnce(a, 2);

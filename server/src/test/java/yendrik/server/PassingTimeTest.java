@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.TestPropertySource;
 import tools.jackson.databind.JsonNode;
-import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.record.Fact;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.way.CatchUp;
@@ -62,7 +62,7 @@ class PassingTimeTest extends SchoolTest {
       }
       live();
       assertThat(flags("Edda Marsh")).contains("Behind", "Quiet");
-      for (long enrolment : walks.learners(new CourseId(course("Cycle Mechanic Foundations"))))
+      for (EnrolmentId enrolment : walks.learners(course("Cycle Mechanic Foundations")))
         assertThat(walks.compare(enrolment)).as("enrolment " + enrolment).isEmpty();
     } finally {
       clock.run();

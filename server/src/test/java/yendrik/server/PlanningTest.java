@@ -51,7 +51,7 @@ class PlanningTest extends SchoolTest {
     for (int n = 0; n < 2; n++)
       assertThat(sefa.call("PATCH", path, rename).getStatus()).isEqualTo(200);
     String score =
-        "{\"is\":\"ask\",\"id\":\"a\",\"leaf\":{\"is\":\"score\",\"step\":%d,\"from\":%s,\"to\":%s}}";
+        "{\"is\":\"ask\",\"id\":\"a\",\"leaf\":{\"is\":\"score\",\"step\":%s,\"from\":%s,\"to\":%s}}";
     String kept = course.seen(step).path("doneWhen").path("root").toString();
     String from = NewCourse.plain(CoreJson.mapper().readTree(kept)).toString();
     String first = score.formatted(step, "0.6", "1.0");
@@ -247,7 +247,7 @@ class PlanningTest extends SchoolTest {
     long a = course.step(module, "PAGE", "A");
     long b = course.step(module, "PAGE", "B");
     String change =
-        "{\"modules\":[{\"id\":%d,\"steps\":[%d,%d]}],\"was\":[{\"id\":%d,\"steps\":[%d,%d]}]}";
+        "{\"modules\":[{\"id\":%s,\"steps\":[%s,%s]}],\"was\":[{\"id\":%s,\"steps\":[%s,%s]}]}";
     String swap = change.formatted(module, b, a, module, a, b);
     assertThat(sefa.call("PUT", course.path + "/design/order", swap).getStatus()).isEqualTo(200);
     assertThat(sefa.call("PUT", course.path + "/design/order", swap).getStatus())

@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
-import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.design.Designs;
 import yendrik.server.way.Walks;
 
@@ -54,15 +54,15 @@ class PublishingTest extends SchoolTest {
   @Test
   void a_publication_names_no_other_courses_than_its_rules_do() {
     var other = new NewCourse(as("Sefa Dunmore"), "Other " + System.nanoTime());
-    var id = new CourseId(course.id);
+    var id = course.id;
     course.publish();
     assertThat(designs.version(id, 1).document().design().otherCourses()).isEmpty();
     ObjectNode asks = course.ask("course-complete", first);
-    asks.putObject("leaf").put("is", "course-complete").put("course", other.id);
+    asks.putObject("leaf").put("is", "course-complete").put("course", other.id.value());
     course.change(second, e -> e.set("opensWhen", asks));
     course.publish();
     assertThat(designs.version(id, 2).document().design().otherCourses())
-        .containsOnlyKeys(new CourseId(other.id));
+        .containsOnlyKeys(other.id);
   }
 
   @Test
@@ -164,7 +164,7 @@ class PublishingTest extends SchoolTest {
     course.publish();
     edda.post(course.walk(first) + "/visits", "");
     edda.post(course.walk(first) + "/confirmation", "");
-    for (long enrolment : walks.learners(new CourseId(course.id)))
+    for (EnrolmentId enrolment : walks.learners(course.id))
       assertThat(walks.compare(enrolment)).isEmpty();
   }
 
@@ -212,7 +212,7 @@ class PublishingTest extends SchoolTest {
   @Test
   void only_administrators_make_courses_and_bad_values_are_named() {
     String body =
-        "{\"name\":\"x\",\"cohort\":\"\",\"starts\":\"2026-01-05\",\"weeks\":%d,\"zone\":\"%s\"}";
+        "{\"name\":\"x\",\"cohort\":\"\",\"starts\":\"2026-01-05\",\"weeks\":%s,\"zone\":\"%s\"}";
     assertThat(
             as("Odalys Brandt")
                 .call("POST", "/api/courses", body.formatted(4, "Europe/Berlin"))

@@ -7,6 +7,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.way.Walks;
 
 /** Ratings outside any step, of one learner or many, and what becomes of them. */
@@ -16,8 +17,8 @@ class RatingsTest extends SchoolTest {
   private NewCourse course;
   private Caller sefa;
   private long outcome;
-  private long edda;
-  private long ruben;
+  private EnrolmentId edda;
+  private EnrolmentId ruben;
   private long page;
 
   @BeforeEach
@@ -42,8 +43,8 @@ class RatingsTest extends SchoolTest {
         });
     course.publish();
     course.enrol("edda@hollowlane.example", "ruben@hollowlane.example");
-    edda = course.row("Edda Marsh").path("enrolment").asLong();
-    ruben = course.row("Ruben Sato").path("enrolment").asLong();
+    edda = course.enrolment("Edda Marsh");
+    ruben = course.enrolment("Ruben Sato");
   }
 
   private String rating(int level, String learners, String note) {

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.id.EnrolmentId;
 
 /** Sessions, their registers, and what follows from them for learners. */
 @ServerTest
@@ -54,8 +55,8 @@ class RegistersTest extends SchoolTest {
     return series("[\"TUESDAY\"]", "2026-01-06", "2026-01-06", 1).path(0).path("id").asLong();
   }
 
-  private long enrolled(String name) {
-    return course.row(name).path("enrolment").asLong();
+  private EnrolmentId enrolled(String name) {
+    return course.enrolment(name);
   }
 
   /** The number of a status of the course, by its name. */
@@ -198,7 +199,7 @@ class RegistersTest extends SchoolTest {
     assertThat(sefa.get(course.path + "/sessions").path("statuses"))
         .extracting(s -> s.path("name").asString())
         .containsExactly("Present", "Late", "Left early", "Absent with notice", "Absent");
-    String mark = "{\"marks\":[{\"learner\":%d,\"status\":9}]}".formatted(enrolled("Edda Marsh"));
+    String mark = "{\"marks\":[{\"learner\":%s,\"status\":9}]}".formatted(enrolled("Edda Marsh"));
     var response = sefa.call("PUT", course.path + "/sessions/" + over() + "/register", mark);
     assertThat(response.getStatus()).isEqualTo(422);
     assertThat(Caller.json(response).path("fields").has("marks")).isTrue();

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.EnrolmentId;
 import yendrik.formats.json.CoreJson;
 
 /** Rubrics: written, used, changed after use, kept on the shelf, and what learners see of them. */
@@ -99,7 +100,7 @@ class RubricsTest extends SchoolTest {
   }
 
   private JsonNode mark(String rubric, double points, int version) {
-    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Ruben Sato");
     return Caller.json(
         sefa.call(
             "POST",
@@ -236,7 +237,7 @@ class RubricsTest extends SchoolTest {
     assertThat(filled.path("points").asDouble()).isEqualTo(9);
     assertThat(filled.path("met").path(0).path("comment").asString())
         .isEqualTo("Blow it up harder.");
-    long enrolment = course.row("Ruben Sato").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Ruben Sato");
     JsonNode cell = sefa.get(course.path + "/learners/" + enrolment + "/outcomes/" + outcome);
     assertThat(cell.path("level").asInt()).isEqualTo(1);
     assertThat(cell.path("evidence").size()).isEqualTo(1);

@@ -13,6 +13,10 @@ import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.server.people.People;
 import yendrik.server.people.SignedIn;
 
@@ -23,7 +27,8 @@ abstract class SchoolTest {
   @Autowired People people;
 
   SignedIn signedIn(String name) {
-    long id = db.select(PERSON.ID).from(PERSON).where(PERSON.NAME.eq(name)).fetchSingle().value1();
+    PersonId id =
+        db.select(PERSON.ID).from(PERSON).where(PERSON.NAME.eq(name)).fetchSingle().value1();
     return people.person(id).orElseThrow();
   }
 
@@ -48,7 +53,7 @@ abstract class SchoolTest {
         .orElseThrow();
   }
 
-  long course(String name) {
+  CourseId course(String name) {
     return db.select(COURSE.ID).from(COURSE).where(COURSE.NAME.eq(name)).fetchSingle().value1();
   }
 
@@ -56,11 +61,11 @@ abstract class SchoolTest {
     return "/api/courses/" + course("Cycle Mechanic Foundations");
   }
 
-  long step(String name) {
+  StepId step(String name) {
     return db.select(STEP.ID).from(STEP).where(STEP.NAME.eq(name)).fetchSingle().value1();
   }
 
-  long enrolment(String name) {
+  EnrolmentId enrolment(String name) {
     return db.select(ENROLMENT.ID)
         .from(ENROLMENT)
         .join(PERSON)

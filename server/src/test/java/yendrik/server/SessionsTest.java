@@ -13,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
+import yendrik.core.id.PersonId;
 
 /** What a session lets its person do from one request to the next. */
 @ServerTest
@@ -102,7 +103,7 @@ class SessionsTest extends SchoolTest {
         .getStatus();
   }
 
-  private long edda() {
+  private PersonId edda() {
     return db.fetchValue(PERSON.ID, PERSON.NAME.eq("Edda Marsh"));
   }
 

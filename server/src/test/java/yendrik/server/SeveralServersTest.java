@@ -26,8 +26,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import yendrik.core.id.CourseId;
-import yendrik.core.id.StepId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.time.TimeFact;
 import yendrik.server.jobs.Jobs;
@@ -82,8 +81,8 @@ class SeveralServersTest extends SchoolTest {
 
   @Test
   void acts_on_one_learner_from_both_servers_at_once_are_all_kept_and_agree() throws Exception {
-    long enrolment = enrolment("Samir Holt");
-    var step = new StepId(step("Your bench and the stand"));
+    EnrolmentId enrolment = enrolment("Samir Holt");
+    var step = step("Your bench and the stand");
     long before = seconds(enrolment);
     List<Callable<Void>> acts = new ArrayList<>();
     for (int n = 0; n < 20; n++) {
@@ -100,7 +99,7 @@ class SeveralServersTest extends SchoolTest {
     assertThat(walks.compare(enrolment)).isEmpty();
   }
 
-  private long seconds(long enrolment) {
+  private long seconds(EnrolmentId enrolment) {
     return walks.see(enrolment).facts().stream()
         .mapToLong(f -> f.what() instanceof TimeFact.SpentTime spent ? spent.seconds() : 0)
         .sum();
@@ -122,10 +121,7 @@ class SeveralServersTest extends SchoolTest {
   @Test
   void long_work_is_stopped_from_the_other_server_and_lost_when_its_own_ends() {
     Caller sefa = as("Sefa Dunmore");
-    var seat =
-        people
-            .seat(new CourseId(course("Cycle Mechanic Foundations")), signedIn("Sefa Dunmore"))
-            .orElseThrow();
+    var seat = people.seat(course("Cycle Mechanic Foundations"), signedIn("Sefa Dunmore"));
     var work =
         new Work(
             "counting",

@@ -9,7 +9,6 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
-import yendrik.core.id.CourseId;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.Designs;
 
@@ -51,15 +50,15 @@ class SoundDraftTest extends SchoolTest {
 
   @Test
   void a_draft_is_compiled_anew_when_something_in_it_changed_and_only_then() {
-    var first = designs.readyDraft(new CourseId(course.id));
-    assertThat(designs.readyDraft(new CourseId(course.id))).isSameAs(first);
+    var first = designs.readyDraft(course.id);
+    assertThat(designs.readyDraft(course.id)).isSameAs(first);
     course.change(page, e -> e.put("name", "How a patch holds, and when it does not"));
-    var second = designs.readyDraft(new CourseId(course.id));
+    var second = designs.readyDraft(course.id);
     assertThat(second).isNotSameAs(first);
     assertThat(second.compiled().design().steps().toList().getFirst().name())
         .endsWith("when it does not");
     course.change(page, e -> e.put("body", "<p>Rub until it is dull.</p>"));
-    assertThat(designs.readyDraft(new CourseId(course.id))).isNotSameAs(second);
+    assertThat(designs.readyDraft(course.id)).isNotSameAs(second);
   }
 
   private JsonNode refused(long step, java.util.function.Consumer<ObjectNode> change) {
@@ -176,7 +175,8 @@ class SoundDraftTest extends SchoolTest {
             .from(yendrik.schema.Tables.LEARNER_GROUP)
             .limit(1)
             .fetchSingle()
-            .value1();
+            .value1()
+            .value();
     JsonNode step = course.design().path("modules").path(0).path("steps").path(0);
     var refused = course.save(step, e -> e.putArray("groups").add(foreign));
     assertThat(Caller.json(refused).path("fields").has("groups")).isTrue();

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.id.EnrolmentId;
 
 /** A whole class over time, and its grades. */
 @ServerTest
@@ -61,11 +62,11 @@ class StandingsTest extends SchoolTest {
   @Test
   void a_cell_tells_how_its_level_moved_up_to_the_level_of_today() {
     JsonNode grid = as("Tomas Weir").get(foundations() + "/reports/mastery");
-    long ilse = enrolment("Ilse Tran");
+    EnrolmentId ilse = enrolment("Ilse Tran");
     JsonNode levels =
         grid.path("learners")
             .valueStream()
-            .filter(l -> l.path("enrolment").asLong() == ilse)
+            .filter(l -> l.path("enrolment").asLong() == ilse.value())
             .findFirst()
             .orElseThrow()
             .path("levels");

@@ -19,6 +19,7 @@ import org.springframework.context.annotation.Import;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.id.EnrolmentId;
 import yendrik.formats.json.CoreJson;
 
 /** How many statements and transactions the commonest acts take, from the request to its answer. */
@@ -88,7 +89,7 @@ class StatementsTest extends SchoolTest {
             .getResponse();
     assertThat(response.getStatus()).as(name + response.getContentAsString()).isBetween(200, 204);
     String counted =
-        "%s: %d statements, %d transactions"
+        "%s: %s statements, %s transactions"
             .formatted(name, statements.said().size(), statements.transactions());
     System.out.println(counted);
     if (statements.said().size() > MOST_STATEMENTS
@@ -107,7 +108,7 @@ class StatementsTest extends SchoolTest {
     JsonNode attempt = act("begin", edda, course.walk(quiz) + "/attempts", "");
     act("finish", edda, course.walk(quiz) + "/attempts/1/result", Caller.answers(attempt, "Glue"));
     act("hand in", edda, course.walk(work) + "/versions", "{\"text\":\"Two patches.\"}");
-    long enrolment = course.row("Edda Marsh").path("enrolment").asLong();
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
     String marking = course.path + "/marking/" + enrolment + "/";
     act(
         "mark",

@@ -13,7 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.TestPropertySource;
 import tools.jackson.databind.JsonNode;
-import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.StatusId;
 import yendrik.core.progress.Bead;
 import yendrik.core.progress.StepState;
 import yendrik.schema.Public;
@@ -89,13 +90,13 @@ class StoriesTest extends SchoolTest {
         .contains("41 % watched");
     all.assertThat(happened("Ilse Tran")).contains("At the bench on all five Saturdays so far");
     all.assertThat(happened("Dov Halloran")).contains("Needs another go");
-    all.assertThat(statuses()).contains(1L, 2L, 3L, 4L, 5L);
+    all.assertThat(statuses()).extracting(StatusId::value).contains(1L, 2L, 3L, 4L, 5L);
     all.assertThat(as("Tomas Weir").get(foundations() + "/messages").toString())
         .contains("Wren Castellane", "Bashir Colm");
     all.assertThat(wheelbuilders()).isEqualTo(2);
     for (String course :
         List.of("Cycle Mechanic Foundations", "Workshop Safety Induction", "Wheelbuilding"))
-      for (long enrolment : walks.learners(new CourseId(course(course))))
+      for (EnrolmentId enrolment : walks.learners(course(course)))
         all.assertThat(walks.compare(enrolment)).as("enrolment " + enrolment).isEmpty();
     all.assertAll();
     assertThat(db.fetchExists(yendrik.schema.Tables.FACT, futureFact())).isFalse();
@@ -142,7 +143,7 @@ class StoriesTest extends SchoolTest {
     return as("Tomas Weir").get(foundations() + "/learners/" + enrolment(learner)).toString();
   }
 
-  private Set<Long> statuses() {
+  private Set<StatusId> statuses() {
     return db
         .select(yendrik.schema.Tables.ENROLMENT.SUMMARY)
         .from(yendrik.schema.Tables.ENROLMENT)
@@ -153,6 +154,6 @@ class StoriesTest extends SchoolTest {
   }
 
   private long wheelbuilders() {
-    return walks.learners(new CourseId(course("Wheelbuilding"))).size();
+    return walks.learners(course("Wheelbuilding")).size();
   }
 }

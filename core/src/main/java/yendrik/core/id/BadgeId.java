@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names a badge. The number means nothing beyond being unique in its installation. */
-public record BadgeId(long value) implements Comparable<BadgeId> {
+public record BadgeId(long value) implements Id, Comparable<BadgeId> {
   public BadgeId {
     if (value <= 0) throw new Refusal("id", "type", "BadgeId", "id", value);
   }

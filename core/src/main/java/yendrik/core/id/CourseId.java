@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names a course. The number means nothing beyond being unique in its installation. */
-public record CourseId(long value) implements Comparable<CourseId> {
+public record CourseId(long value) implements Id, Comparable<CourseId> {
   public CourseId {
     if (value <= 0) throw new Refusal("id", "type", "CourseId", "id", value);
   }

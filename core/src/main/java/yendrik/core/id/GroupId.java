@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names a group of a course. The number means nothing beyond being unique in its installation. */
-public record GroupId(long value) implements Comparable<GroupId> {
+public record GroupId(long value) implements Id, Comparable<GroupId> {
   public GroupId {
     if (value <= 0) throw new Refusal("id", "type", "GroupId", "id", value);
   }

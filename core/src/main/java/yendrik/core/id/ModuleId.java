@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names a module of a course. The number means nothing beyond being unique in its installation. */
-public record ModuleId(long value) implements Comparable<ModuleId> {
+public record ModuleId(long value) implements Id, Comparable<ModuleId> {
   public ModuleId {
     if (value <= 0) throw new Refusal("id", "type", "ModuleId", "id", value);
   }

@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names an outcome. The number means nothing beyond being unique in its installation. */
-public record OutcomeId(long value) implements Comparable<OutcomeId> {
+public record OutcomeId(long value) implements Id, Comparable<OutcomeId> {
   public OutcomeId {
     if (value <= 0) throw new Refusal("id", "type", "OutcomeId", "id", value);
   }

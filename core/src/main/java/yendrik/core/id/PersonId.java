@@ -6,7 +6,7 @@ import yendrik.core.Refusal;
  * Names a person, learner or staff. The number means nothing beyond being unique in its
  * installation.
  */
-public record PersonId(long value) implements Comparable<PersonId> {
+public record PersonId(long value) implements Id, Comparable<PersonId> {
   public PersonId {
     if (value <= 0) throw new Refusal("id", "type", "PersonId", "id", value);
   }

@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names a rubric. The number means nothing beyond being unique in its installation. */
-public record RubricId(long value) implements Comparable<RubricId> {
+public record RubricId(long value) implements Id, Comparable<RubricId> {
   public RubricId {
     if (value <= 0) throw new Refusal("id", "type", "RubricId", "id", value);
   }

@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names a scale. The number means nothing beyond being unique in its installation. */
-public record ScaleId(long value) implements Comparable<ScaleId> {
+public record ScaleId(long value) implements Id, Comparable<ScaleId> {
   public ScaleId {
     if (value <= 0) throw new Refusal("id", "type", "ScaleId", "id", value);
   }

@@ -6,7 +6,7 @@ import yendrik.core.Refusal;
  * Names a status of a register, what can be said of a learner at a session. The number means
  * nothing beyond being unique in its course.
  */
-public record StatusId(long value) implements Comparable<StatusId> {
+public record StatusId(long value) implements Id, Comparable<StatusId> {
   public StatusId {
     if (value <= 0) throw new Refusal("id", "type", "StatusId", "id", value);
   }

@@ -3,7 +3,7 @@ package yendrik.core.id;
 import yendrik.core.Refusal;
 
 /** Names a step of a module. The number means nothing beyond being unique in its installation. */
-public record StepId(long value) implements Comparable<StepId> {
+public record StepId(long value) implements Id, Comparable<StepId> {
   public StepId {
     if (value <= 0) throw new Refusal("id", "type", "StepId", "id", value);
   }

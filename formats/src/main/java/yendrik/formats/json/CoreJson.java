@@ -6,9 +6,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.LongFunction;
 import java.util.function.ToLongFunction;
+import java.util.regex.Pattern;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JacksonModule;
@@ -25,6 +27,7 @@ import yendrik.core.Refusal;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.FlagId;
 import yendrik.core.id.GroupId;
@@ -151,6 +154,7 @@ public final class CoreJson {
     id(module, PersonId.class, PersonId::new, PersonId::value);
     id(module, FlagId.class, FlagId::new, FlagId::value);
     id(module, FactId.class, FactId::new, FactId::value);
+    id(module, EnrolmentId.class, EnrolmentId::new, EnrolmentId::value);
     node(module);
     word(module, StepKind.class);
     word(module, Judgement.class);
@@ -225,6 +229,9 @@ public final class CoreJson {
         });
   }
 
+  /** From 1 on, and small enough for a long. */
+  private static final Pattern NUMBER = Pattern.compile("[1-9][0-9]{0,17}");
+
   private static <I> void id(
       SimpleModule module, Class<I> type, LongFunction<I> make, ToLongFunction<I> value) {
     module.addSerializer(
@@ -251,6 +258,9 @@ public final class CoreJson {
           @Override
           public I deserialize(JsonParser in, DeserializationContext context)
               throws JacksonException {
+            if (in.currentToken() != JsonToken.VALUE_NUMBER_INT
+                || in.getNumberType() == JsonParser.NumberType.BIG_INTEGER
+                || in.getLongValue() < 1) throw new Refusal("no-id");
             return make.apply(in.getLongValue());
           }
         });
@@ -260,6 +270,7 @@ public final class CoreJson {
           @Override
           public Object deserializeKey(String key, DeserializationContext context)
               throws JacksonException {
+            if (!NUMBER.matcher(key).matches()) throw new Refusal("no-id");
             return make.apply(Long.parseLong(key));
           }
         });

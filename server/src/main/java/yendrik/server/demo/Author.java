@@ -25,6 +25,9 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.RubricId;
+import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
@@ -54,7 +57,7 @@ final class Author {
   private final Adoption adoption;
   private final Rubrics rubricsOfCourse;
   private final Files files;
-  private final long by;
+  private final PersonId by;
   final CourseId course;
   final Map<String, StepId> steps = new HashMap<>();
   final List<ModuleId> modules = new ArrayList<>();
@@ -63,7 +66,7 @@ final class Author {
   private final Map<String, GroupId> groups = new HashMap<>();
   private final Map<String, BadgeId> badges = new HashMap<>();
   private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
-  private final Map<StepId, Long> rubrics = new HashMap<>();
+  private final Map<StepId, RubricId> rubrics = new HashMap<>();
   private final Map<String, RubricForms.RubricView> rubricViews = new HashMap<>();
   private final Map<StepId, DemoScript.DemoFilm> films = new HashMap<>();
   private final Map<StepId, DesignViews.StepView> views = new HashMap<>();
@@ -78,7 +81,7 @@ final class Author {
       Adoption adoption,
       Rubrics rubrics,
       Files files,
-      long by,
+      PersonId by,
       CourseId course) {
     this.db = db;
     this.acts = acts;
@@ -92,28 +95,26 @@ final class Author {
 
   /** Adopts an outcome of a framework. */
   void adopt(Author framework, String code) {
-    adoption.adopt(
-        course, framework.course, List.of(known(framework.outcomes, code).value()), List.of());
+    adoption.adopt(course, framework.course, List.of(known(framework.outcomes, code)), List.of());
     outcomes.put(
         code,
-        new OutcomeId(
-            db.select(OUTCOME.ID)
-                .from(OUTCOME)
-                .where(OUTCOME.COURSE_ID.eq(course.value()), OUTCOME.CODE.eq(code))
-                .fetchSingle(OUTCOME.ID)));
+        db.select(OUTCOME.ID)
+            .from(OUTCOME)
+            .where(OUTCOME.COURSE_ID.eq(course), OUTCOME.CODE.eq(code))
+            .fetchSingle(OUTCOME.ID));
   }
 
   /** Adopts the only scale of a framework, unless it is here. */
-  long adoptScale(Author framework) {
-    long theirs =
+  ScaleId adoptScale(Author framework) {
+    ScaleId theirs =
         db.select(SCALE.ID)
             .from(SCALE)
-            .where(SCALE.COURSE_ID.eq(framework.course.value()))
+            .where(SCALE.COURSE_ID.eq(framework.course))
             .fetchSingle(SCALE.ID);
     adoption.adopt(course, framework.course, List.of(), List.of(theirs));
     return db.select(SCALE.ID)
         .from(SCALE)
-        .where(SCALE.COURSE_ID.eq(course.value()), SCALE.ADOPTED_FROM.eq(theirs))
+        .where(SCALE.COURSE_ID.eq(course), SCALE.ADOPTED_FROM.eq(theirs))
         .fetchSingle(SCALE.ID);
   }
 
@@ -133,9 +134,9 @@ final class Author {
     outcomeViews.put(code, drafts.outcomes().change(course, view.id(), view.version(), edit));
   }
 
-  long scale(String name, int mastery, Scale.Level... levels) {
+  ScaleId scale(String name, int mastery, Scale.Level... levels) {
     return db.insertInto(SCALE)
-        .set(SCALE.COURSE_ID, course.value())
+        .set(SCALE.COURSE_ID, course)
         .set(SCALE.NAME, name)
         .set(SCALE.LEVELS, Json.of(List.of(levels)))
         .set(SCALE.MASTERY, mastery)
@@ -143,7 +144,7 @@ final class Author {
         .fetchSingle(SCALE.ID);
   }
 
-  void outcome(long scale, String code, String name, String description, LevelMethod method) {
+  void outcome(ScaleId scale, String code, String name, String description, LevelMethod method) {
     outcome(scale, code, name, description, method, Optional.empty());
   }
 
@@ -154,19 +155,19 @@ final class Author {
 
   /** An outcome made of others that are written already. */
   void composed(
-      long scale,
+      ScaleId scale,
       String code,
       String name,
       String description,
       OutcomeForms.How how,
       String... of) {
-    List<Long> parts = Arrays.stream(of).map(part -> known(outcomes, part).value()).toList();
+    List<OutcomeId> parts = Arrays.stream(of).map(part -> known(outcomes, part)).toList();
     var madeOf = new OutcomeForms.MadeOfForm(how, 1, parts);
     outcome(scale, code, name, description, new LevelMethod.MostRecent(), Optional.of(madeOf));
   }
 
   private void outcome(
-      long scale,
+      ScaleId scale,
       String code,
       String name,
       String description,
@@ -178,17 +179,17 @@ final class Author {
             code, name, description, scale, rule, madeOf, Optional.of(group), Optional.empty());
     DesignViews.OutcomeView added = drafts.outcomes().add(course, edit);
     outcomeViews.put(code, added);
-    outcomes.put(code, new OutcomeId(added.id()));
+    outcomes.put(code, added.id());
   }
 
   GroupId group(String name) {
-    long id =
+    GroupId id =
         db.insertInto(LEARNER_GROUP)
-            .set(LEARNER_GROUP.COURSE_ID, course.value())
+            .set(LEARNER_GROUP.COURSE_ID, course)
             .set(LEARNER_GROUP.NAME, name)
             .returning(LEARNER_GROUP.ID)
             .fetchSingle(LEARNER_GROUP.ID);
-    groups.put(name, new GroupId(id));
+    groups.put(name, id);
     return groups.get(name);
   }
 
@@ -198,7 +199,7 @@ final class Author {
   void write(Script script, Instant start, int... dueAfterDays) {
     for (Script.ScriptModule module : script.modules()) {
       var added = drafts.modules().add(course, new DesignEdits.NewModule(module.name()));
-      var id = new ModuleId(added.id());
+      var id = added.id();
       moduleViews.put(id, added);
       int m = modules.size();
       modules.add(id);
@@ -235,10 +236,8 @@ final class Author {
 
   private void step(ModuleId module, Script.ScriptStep step, Instant start, OptionalInt due) {
     var added =
-        drafts
-            .steps()
-            .add(course, new DesignEdits.NewStep(module.value(), step.kind(), step.name()));
-    var id = new StepId(added.id());
+        drafts.steps().add(course, new DesignEdits.NewStep(module, step.kind(), step.name()));
+    var id = added.id();
     steps.put(step.key(), id);
     scripts.put(id, step);
     views.put(id, added);
@@ -266,7 +265,8 @@ final class Author {
         .toList();
   }
 
-  private record Written(List<Question> questions, Optional<DemoFilm> film, Optional<Long> rubric)
+  private record Written(
+      List<Question> questions, Optional<DemoFilm> film, Optional<RubricId> rubric)
       implements DemoScript {}
 
   private DemoScript.DemoFilm keep(Script.ScriptFilm film) {
@@ -308,10 +308,10 @@ final class Author {
                         Optional.ofNullable(films.get(id)),
                         Optional.ofNullable(rubrics.get(id)))),
             script.ties().stream()
-                .map(t -> new DesignEdits.TieEdit(known(outcomes, t).value(), 1, cuts(t, script)))
+                .map(t -> new DesignEdits.TieEdit(known(outcomes, t), 1, cuts(t, script)))
                 .toList(),
             List.of());
-    views.put(id, drafts.steps().change(course, id.value(), view.version(), edit));
+    views.put(id, drafts.steps().change(course, id, view.version(), edit));
   }
 
   void opens(String step, Condition when) {
@@ -324,7 +324,7 @@ final class Author {
     var edit =
         new DesignEdits.ModuleEdit(
             view.name(), true, false, Optional.of(Json.map(when)), Optional.empty(), true, true);
-    moduleViews.put(id, drafts.modules().change(course, id.value(), view.version(), edit));
+    moduleViews.put(id, drafts.modules().change(course, id, view.version(), edit));
   }
 
   void badge(
@@ -339,13 +339,11 @@ final class Author {
         new DesignEdits.BadgeEdit(
             name,
             description,
-            module.isPresent()
-                ? Optional.of(modules.get(module.getAsInt()).value())
-                : Optional.empty(),
+            module.isPresent() ? Optional.of(modules.get(module.getAsInt())) : Optional.empty(),
             new DesignEdits.PictureEdit(shape, sign, colour),
             earned.map(Json::map),
             false);
-    badges.put(name, new BadgeId(drafts.badges().add(course, edit).id()));
+    badges.put(name, drafts.badges().add(course, edit).id());
   }
 
   private static <V> V known(Map<?, V> map, Object key) {

@@ -10,7 +10,9 @@ import java.util.Optional;
 import java.util.Random;
 import org.jooq.DSLContext;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.film.FilmFact;
@@ -50,10 +52,11 @@ final class Crowd {
   }
 
   /** Enrols so many; their addresses are crowd1@, crowd2@ and so on, with everybody's password. */
-  void enrol(int many, String passwordHash, GroupId group, long staff, Instant start) {
+  void enrol(int many, String passwordHash, GroupId group, PersonId staff, Instant start) {
     for (int n = 1; n <= many; n++) {
       clock.putTo(start.minus(Duration.ofDays(3)));
-      long enrolment = walks.enrol(course.course, person(n, passwordHash), Optional.of(staff));
+      EnrolmentId enrolment =
+          walks.enrol(course.course, person(n, passwordHash), Optional.of(staff));
       walks.act(
           enrolment,
           Optional.of(staff),
@@ -62,7 +65,7 @@ final class Crowd {
     }
   }
 
-  private long person(int n, String passwordHash) {
+  private PersonId person(int n, String passwordHash) {
     String first = names.get(n % names.size()).split(" ")[0];
     String last = names.get(n / names.size() % names.size()).split(" ")[1];
     return db.insertInto(PERSON)
@@ -75,7 +78,7 @@ final class Crowd {
         .fetchSingle(PERSON.ID);
   }
 
-  private void live(long enrolment, Random random, Instant start) {
+  private void live(EnrolmentId enrolment, Random random, Instant start) {
     List<String> way = DemoSchool.WAY.subList(0, 3 + random.nextInt(16));
     int perWeek = Math.ceilDiv(way.size(), WEEKS);
     for (int week = 0; week * perWeek < way.size(); week++) {

@@ -17,7 +17,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.OptionalLong;
 import java.util.Random;
 import java.util.Set;
 import org.jooq.DSLContext;
@@ -31,7 +30,11 @@ import org.springframework.stereotype.Component;
 import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.Scale;
@@ -153,7 +156,7 @@ public class DemoSchool implements ApplicationRunner {
   private final Files files;
   private final Institutions institutions;
   private final int crowd;
-  private final Map<String, Long> ids = new HashMap<>();
+  private final Map<String, PersonId> ids = new HashMap<>();
 
   DemoSchool(
       DSLContext db,
@@ -222,10 +225,10 @@ public class DemoSchool implements ApplicationRunner {
             .with(LocalTime.of(8, 0))
             .toInstant();
     clock.putTo(start.minus(Duration.ofDays(28)));
-    long odalys = person("Odalys Brandt", false);
-    long tomas = person("Tomas Weir", false);
-    long priya = person("Priya Nakamura", false);
-    long sefa = person("Sefa Dunmore", true);
+    PersonId odalys = person("Odalys Brandt", false);
+    PersonId tomas = person("Tomas Weir", false);
+    PersonId priya = person("Priya Nakamura", false);
+    PersonId sefa = person("Sefa Dunmore", true);
     for (String name : LEARNERS) person(name, false);
 
     Author core = framework(sefa);
@@ -238,10 +241,10 @@ public class DemoSchool implements ApplicationRunner {
     GroupId tuesday = foundations.group("Tuesday");
     GroupId support = foundations.group("Priya’s seven");
     for (Author author : List.of(induction, foundations, wheels, sandbox)) {
-      people.addStaff(author.course, odalys, Seat.Role.DESIGNER, OptionalLong.empty());
-      people.addStaff(author.course, tomas, Seat.Role.FACILITATOR, OptionalLong.empty());
+      people.addStaff(author.course, odalys, Seat.Role.DESIGNER, Optional.empty());
+      people.addStaff(author.course, tomas, Seat.Role.FACILITATOR, Optional.empty());
     }
-    people.addStaff(foundations.course, priya, Seat.Role.SUPPORT, OptionalLong.of(support.value()));
+    people.addStaff(foundations.course, priya, Seat.Role.SUPPORT, Optional.of(support));
     clock.putTo(start.minus(Duration.ofDays(14)));
     for (Author author : List.of(induction, foundations, wheels))
       publishing.publish(author.course, odalys);
@@ -252,13 +255,13 @@ public class DemoSchool implements ApplicationRunner {
     List<Registers.SessionView> sessions = sessions(teaching, start, saturday, tuesday);
     for (String name : LEARNERS) {
       clock.putTo(start.minus(Duration.ofDays(9)));
-      long learner = requireNonNull(ids.get(name));
+      PersonId learner = requireNonNull(ids.get(name));
       boolean late = name.equals("Gwen Takeda");
       if (late) clock.putTo(today.minus(Duration.ofDays(4)));
-      long there = walks.enrol(induction.course, learner, Optional.of(tomas));
+      EnrolmentId there = walks.enrol(induction.course, learner, Optional.of(tomas));
       if (!late) throughInduction(induction, atInduction, there, learner, start, random);
       if (!late) clock.putTo(start.minus(Duration.ofDays(3)));
-      long enrolment = walks.enrol(foundations.course, learner, Optional.of(tomas));
+      EnrolmentId enrolment = walks.enrol(foundations.course, learner, Optional.of(tomas));
       List<Fact.What> groups = new ArrayList<>();
       GroupId own = LEARNERS.indexOf(name) % 3 == 0 ? tuesday : saturday;
       groups.add(new Fact.JoinedGroup(own));
@@ -275,14 +278,13 @@ public class DemoSchool implements ApplicationRunner {
               learner,
               start,
               today,
-              new Random(SEED + learner));
+              new Random(SEED + learner.value()));
       Instant enrolled = clock.instant();
-      var chance = new Random(SEED * 31 + learner);
+      var chance = new Random(SEED * 31 + learner.value());
       for (Registers.SessionView session : sessions)
-        if (session.group().equals(Optional.of(own.value()))
-            && session.startsAt().isAfter(enrolled))
+        if (session.group().equals(Optional.of(own)) && session.startsAt().isAfter(enrolled))
           inRegister(teaching, session, name, learning, enrolment, today, chance.nextInt(100));
-      through(foundations, name, learning, start, today, new Random(SEED * learner));
+      through(foundations, name, learning, start, today, new Random(SEED * learner.value()));
       learning.until(today);
     }
     handMadeStories(foundations, teaching, today);
@@ -305,7 +307,7 @@ public class DemoSchool implements ApplicationRunner {
             teaching,
             new Registers.Series(
                 "Saturday bench",
-                Optional.of(saturday.value()),
+                Optional.of(saturday),
                 Set.of(DayOfWeek.SATURDAY),
                 LocalTime.of(10, 0),
                 180,
@@ -317,7 +319,7 @@ public class DemoSchool implements ApplicationRunner {
             teaching,
             new Registers.Series(
                 "Tuesday evening",
-                Optional.of(tuesday.value()),
+                Optional.of(tuesday),
                 Set.of(DayOfWeek.TUESDAY),
                 LocalTime.of(18, 30),
                 150,
@@ -333,7 +335,7 @@ public class DemoSchool implements ApplicationRunner {
       Registers.SessionView session,
       String name,
       Learning learning,
-      long enrolment,
+      EnrolmentId enrolment,
       Instant today,
       int chance) {
     Instant end = session.startsAt().plus(Duration.ofMinutes(session.minutes()));
@@ -353,32 +355,31 @@ public class DemoSchool implements ApplicationRunner {
             yield chance < 95 ? "Absent with notice" : "Absent";
           }
         };
-    long id =
+    StatusId id =
         AttendanceStatus.SHIPPED.stream()
             .filter(s -> s.name().equals(status))
             .findFirst()
             .orElseThrow()
-            .id()
-            .value();
+            .id();
     learning.book(
         end, () -> registers.take(teaching, session.id(), Map.of(enrolment, Optional.of(id))));
   }
 
   private Author author(
-      long designer, String name, String summary, String cohort, Instant start, int weeks) {
+      PersonId designer, String name, String summary, String cohort, Instant start, int weeks) {
     return author(
         designer,
         courses.add(new Courses.NewCourse(name, summary, cohort, ZONE, start, weeks, SCHOOL)));
   }
 
-  private Author author(long designer, CourseId course) {
+  private Author author(PersonId designer, CourseId course) {
     return new Author(db, drafts, acts, adoption, rubrics, files, designer, course);
   }
 
   /** What every course of the school shares; two of its outcomes wait to be adopted. */
-  private Author framework(long administrator) {
+  private Author framework(PersonId administrator) {
     Author framework = author(administrator, courses.addFramework("Hollow Lane core"));
-    long workshop = workshopScale(framework);
+    ScaleId workshop = workshopScale(framework);
     framework.group(List.of("At every bench"));
     framework.outcome(
         workshop,
@@ -408,26 +409,26 @@ public class DemoSchool implements ApplicationRunner {
     return framework;
   }
 
-  private String passwordHash(long person) {
+  private String passwordHash(PersonId person) {
     return db.select(PERSON.PASSWORD_HASH)
         .from(PERSON)
         .where(PERSON.ID.eq(person))
         .fetchSingle(PERSON.PASSWORD_HASH);
   }
 
-  private long person(String name, boolean administrator) {
+  private PersonId person(String name, boolean administrator) {
     String email = name.toLowerCase(Locale.ROOT).split(" ")[0] + "@hollowlane.example";
-    long id = people.add(name, email, PASSWORD, administrator);
+    PersonId id = people.add(name, email, PASSWORD, administrator);
     ids.put(name, id);
     return id;
   }
 
-  private Seat seat(CourseId course, long person) {
+  private Seat seat(CourseId course, PersonId person) {
     SignedIn who = people.person(person).orElseThrow();
-    return people.seat(course, who).orElseThrow();
+    return people.seat(course, who);
   }
 
-  private long workshopScale(Author author) {
+  private ScaleId workshopScale(Author author) {
     return author.scale(
         "workshop scale",
         2,
@@ -437,7 +438,7 @@ public class DemoSchool implements ApplicationRunner {
         new Scale.Level(3, "Can teach it", 4, "Shows others how and why."));
   }
 
-  private Author induction(Author core, Instant start, long designer) {
+  private Author induction(Author core, Instant start, PersonId designer) {
     Script script = Script.read("/demo/induction.yaml");
     var author =
         author(
@@ -453,10 +454,10 @@ public class DemoSchool implements ApplicationRunner {
     return author;
   }
 
-  private Author foundations(Author core, Instant start, CourseId induction, long designer) {
+  private Author foundations(Author core, Instant start, CourseId induction, PersonId designer) {
     Script script = Script.read("/demo/foundations.yaml");
     var a = author(designer, script.name(), script.summary(), "Autumn cohort", start, 10);
-    long workshop = a.adoptScale(core);
+    ScaleId workshop = a.adoptScale(core);
     a.adopt(core, "SAFE");
     a.group(List.of("At every bench"));
     a.outcome(
@@ -502,7 +503,7 @@ public class DemoSchool implements ApplicationRunner {
     String[] words = {"not safe to ride", "poor", "passable", "sound", "good", "faultless"};
     for (int g = 0; g < 6; g++)
       grades[g] = new Scale.Level(g, Integer.toString(6 - g), 6 - g, words[g]);
-    long inspection = a.scale("inspection grade", 4, grades);
+    ScaleId inspection = a.scale("inspection grade", 4, grades);
     a.group(List.of("The whole bicycle"));
     a.outcome(
         inspection,
@@ -521,8 +522,7 @@ public class DemoSchool implements ApplicationRunner {
         "WHEEL",
         "BEAR");
     a.write(script, start, 7, 14, 28, 42, 49, 56, 63, 70);
-    a.rubrics(
-        Script.read("/demo/foundations.yaml", code -> Optional.of(a.outcomeId(code).value())));
+    a.rubrics(Script.read("/demo/foundations.yaml", code -> Optional.of(a.outcomeId(code))));
     a.moduleOpens(0, a.ask(new Leaf.CourseComplete(induction)));
     a.opens("tools-quiz", a.all(a.done("bench"), a.done("tools")));
     a.opens("bench-practical", a.score("tools-quiz", 0.7));
@@ -617,7 +617,12 @@ public class DemoSchool implements ApplicationRunner {
   }
 
   private void throughInduction(
-      Author induction, Seat staff, long enrolment, long learner, Instant start, Random random) {
+      Author induction,
+      Seat staff,
+      EnrolmentId enrolment,
+      PersonId learner,
+      Instant start,
+      Random random) {
     var learning =
         new Learning(
             acts,
@@ -628,7 +633,7 @@ public class DemoSchool implements ApplicationRunner {
             learner,
             start.minus(Duration.ofDays(8)),
             start,
-            new Random(SEED - learner));
+            new Random(SEED - learner.value()));
     learning.on(start.minus(Duration.ofDays(5 + random.nextInt(3))));
     learning.read("floor");
     learning.attempt("induction-quiz", 3);
@@ -728,7 +733,8 @@ public class DemoSchool implements ApplicationRunner {
   }
 
   private void excuse(Author course, String name, String step, String reason) {
-    long enrolment = walks.enrolment(course.course, requireNonNull(ids.get(name))).orElseThrow();
+    EnrolmentId enrolment =
+        walks.enrolment(course.course, requireNonNull(ids.get(name))).orElseThrow();
     StepId id = course.id(step);
     walks.act(
         enrolment,
@@ -738,7 +744,7 @@ public class DemoSchool implements ApplicationRunner {
 
   private void handMadeStories(Author foundations, Seat teaching, Instant today) {
     clock.putTo(today.minus(Duration.ofHours(50)));
-    long ilse =
+    EnrolmentId ilse =
         walks.enrolment(foundations.course, requireNonNull(ids.get("Ilse Tran"))).orElseThrow();
     var given =
         new Fact.BadgeIssued(
@@ -746,7 +752,7 @@ public class DemoSchool implements ApplicationRunner {
             "At the bench on all five Saturdays so far");
     walks.act(ilse, Optional.of(requireNonNull(ids.get("Tomas Weir"))), _ -> List.of(given));
     clock.putTo(today.minus(Duration.ofDays(3)));
-    List<Long> quiet = new ArrayList<>();
+    List<EnrolmentId> quiet = new ArrayList<>();
     for (String name : Set.of("Bashir Colm", "Wren Castellane"))
       quiet.add(walks.enrolment(foundations.course, requireNonNull(ids.get(name))).orElseThrow());
     letters.write(
@@ -761,7 +767,8 @@ public class DemoSchool implements ApplicationRunner {
         "Hello Tomas,\n\nmy evenings were full, I had to move house. I am back next week and go on with the fault report then.\n\nWren");
   }
 
-  private Author wheelbuilding(Author core, Instant start, CourseId foundations, long designer) {
+  private Author wheelbuilding(
+      Author core, Instant start, CourseId foundations, PersonId designer) {
     var a =
         author(
             designer,
@@ -814,11 +821,11 @@ public class DemoSchool implements ApplicationRunner {
     return a;
   }
 
-  private void wheelbuilders(Author wheels, Author foundations, long tomas, Instant today) {
+  private void wheelbuilders(Author wheels, Author foundations, PersonId tomas, Instant today) {
     for (String name : List.of("Sol Wickham", "Ines Calder")) {
       clock.putTo(today.minus(Duration.ofDays(20)));
-      long learner = person(name, false);
-      long enrolment = walks.enrol(wheels.course, learner, Optional.of(tomas));
+      PersonId learner = person(name, false);
+      EnrolmentId enrolment = walks.enrol(wheels.course, learner, Optional.of(tomas));
       walks.act(
           enrolment,
           Optional.of(tomas),
@@ -833,7 +840,7 @@ public class DemoSchool implements ApplicationRunner {
               learner,
               clock.instant(),
               today,
-              new Random(SEED + learner));
+              new Random(SEED + learner.value()));
       learning.on(today.minus(Duration.ofDays(5))).read("lacing");
     }
   }

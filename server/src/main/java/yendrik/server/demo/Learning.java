@@ -10,6 +10,9 @@ import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.Queue;
 import java.util.Random;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Question;
 import yendrik.core.strand.work.Judgement;
@@ -23,8 +26,8 @@ final class Learning implements DemoLearner {
   private final DemoClock clock;
   private final Author course;
   private final Seat facilitator;
-  private final long enrolment;
-  private final long person;
+  private final EnrolmentId enrolment;
+  private final PersonId person;
   private final Instant end;
   private final Random random;
   private final Queue<Booked> booked = new PriorityQueue<>(Comparator.comparing(Booked::at));
@@ -38,8 +41,8 @@ final class Learning implements DemoLearner {
       DemoClock clock,
       Author course,
       Seat facilitator,
-      long enrolment,
-      long person,
+      EnrolmentId enrolment,
+      PersonId person,
       Instant from,
       Instant end,
       Random random) {
@@ -97,31 +100,31 @@ final class Learning implements DemoLearner {
   @Override
   public void read(String key) {
     StepId id = course.id(key);
-    acts.steps().open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id);
     int minutes = Math.max(2, course.script(id).minutes() - 3 + random.nextInt(6));
     for (int m = 0; m < minutes; m += 5) {
       later(Duration.ofMinutes(Math.min(5, minutes - m)));
-      acts.steps().spend(enrolment, person, id.value(), 60 * Math.min(5, minutes - m));
+      acts.steps().spend(enrolment, person, id, 60 * Math.min(5, minutes - m));
     }
   }
 
   /** Plays the first seconds of a film, a stretch at a time. */
   void watch(String key, int seconds) {
     StepId id = course.id(key);
-    acts.steps().open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id);
     for (int from = 0; from < seconds; from += 15) {
       int to = Math.min(from + 15, seconds);
       later(Duration.ofSeconds(to - from));
-      acts.films().watch(enrolment, person, id.value(), from, to);
-      acts.steps().spend(enrolment, person, id.value(), to - from);
+      acts.films().watch(enrolment, person, id, from, to);
+      acts.steps().spend(enrolment, person, id, to - from);
     }
   }
 
   /** Takes a quiz with so many right answers. */
   void attempt(String key, int right) {
     StepId id = course.id(key);
-    acts.steps().open(enrolment, person, id.value());
-    var attempt = acts.attempts().begin(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id);
+    var attempt = acts.attempts().begin(enrolment, person, id);
     Map<String, GivenAnswer> answers = new HashMap<>();
     List<Question> questions = course.script(id).questions();
     for (int q = 0; q < questions.size(); q++)
@@ -131,16 +134,16 @@ final class Learning implements DemoLearner {
               .rehearsed(questions.get(q), attempt.questions().get(q).part(), q < right));
     int minutes = 4 + random.nextInt(5);
     later(Duration.ofMinutes(minutes));
-    acts.steps().spend(enrolment, person, id.value(), minutes * 60);
-    acts.attempts().finish(enrolment, person, id.value(), attempt.number(), answers);
+    acts.steps().spend(enrolment, person, id, minutes * 60);
+    acts.attempts().finish(enrolment, person, id, attempt.number(), answers);
   }
 
   void handIn(String key, String text) {
     StepId id = course.id(key);
-    acts.steps().open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id);
     later(Duration.ofMinutes(18));
-    acts.steps().spend(enrolment, person, id.value(), 500);
-    acts.work().handIn(enrolment, person, id.value(), text);
+    acts.steps().spend(enrolment, person, id, 500);
+    acts.work().handIn(enrolment, person, id, text);
   }
 
   void marked(
@@ -152,7 +155,7 @@ final class Learning implements DemoLearner {
         .mark(
             facilitator,
             enrolment,
-            id.value(),
+            id,
             version,
             points,
             judgement,
@@ -163,24 +166,18 @@ final class Learning implements DemoLearner {
 
   void signedOff(String key, String comment, int level) {
     StepId id = course.id(key);
-    acts.steps().open(enrolment, person, id.value());
+    acts.steps().open(enrolment, person, id);
     later(Duration.ofMinutes(25));
     acts.marking()
         .signOff(
-            facilitator,
-            enrolment,
-            id.value(),
-            comment,
-            levels(key, level),
-            course.met(key, level, ""));
+            facilitator, enrolment, id, comment, levels(key, level), course.met(key, level, ""));
   }
 
-  private Map<Long, Integer> levels(String key, int level) {
-    Map<Long, Integer> levels = new HashMap<>();
+  private Map<OutcomeId, Integer> levels(String key, int level) {
+    Map<OutcomeId, Integer> levels = new HashMap<>();
     if (!course.met(key, level, "").isEmpty()) return levels;
     for (String code : course.script(course.id(key)).ties())
-      levels.put(
-          course.outcomeId(code).value(), code.equals("FULL") ? Math.min(5, level + 2) : level);
+      levels.put(course.outcomeId(code), code.equals("FULL") ? Math.min(5, level + 2) : level);
     return levels;
   }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.quiz.Question;
 import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.formats.json.CoreJson;
@@ -56,7 +57,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
   /**
    * @param outcomes finds an outcome by its code
    */
-  static Script read(String resource, Function<String, Optional<Long>> outcomes) {
+  static Script read(String resource, Function<String, Optional<OutcomeId>> outcomes) {
     ScriptFile file = ScriptFile.read(resource);
     return new Script(
         file.name(),
@@ -105,7 +106,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
         new Choices(choices, "a"));
   }
 
-  private static ScriptRubric rubric(RubricText text, Function<String, Optional<Long>> outcomes) {
+  private static ScriptRubric rubric(
+      RubricText text, Function<String, Optional<OutcomeId>> outcomes) {
     return new ScriptRubric(
         text.step(),
         new RubricForms.RubricEdit(
@@ -114,8 +116,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
 
   /** Levels of a criterion with an outcome stand for those of its scale, in their order. */
   private static RubricForms.CriterionEdit criterion(
-      CriterionText text, Function<String, Optional<Long>> outcomes) {
-    Optional<Long> outcome = text.outcome().flatMap(outcomes);
+      CriterionText text, Function<String, Optional<OutcomeId>> outcomes) {
+    Optional<OutcomeId> outcome = text.outcome().flatMap(outcomes);
     List<RubricForms.LevelEdit> levels = new ArrayList<>();
     for (LevelText level : text.levels()) {
       int key = levels.size();

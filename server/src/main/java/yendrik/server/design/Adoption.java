@@ -24,6 +24,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.Scale;
 import yendrik.core.words.Phrase;
@@ -63,7 +64,7 @@ public class Adoption {
 
   /** A framework with what a course can adopt from it. */
   public record FrameworkView(
-      long id, String name, List<Offer> outcomes, List<ScaleOffer> scales) {}
+      CourseId id, String name, List<Offer> outcomes, List<ScaleOffer> scales) {}
 
   /** How the course stands to an outcome of a framework. */
   public enum Standing {
@@ -80,7 +81,7 @@ public class Adoption {
    * @param parts how many outcomes of the framework it is made of; they come along
    */
   public record Offer(
-      long id,
+      OutcomeId id,
       String code,
       String name,
       List<String> group,
@@ -88,24 +89,24 @@ public class Adoption {
       int parts,
       Standing standing) {}
 
-  public record ScaleOffer(long id, String name, List<String> levels, boolean adopted) {}
+  public record ScaleOffer(ScaleId id, String name, List<String> levels, boolean adopted) {}
 
   /** The institution's frameworks, as a course sees them. */
   @Transactional(readOnly = true)
   List<FrameworkView> frameworks(CourseId course) {
     var here = new Here(drafts.outcomes(course));
-    Set<Long> adopted =
+    Set<ScaleId> adopted =
         drafts.scales(course).stream()
             .map(ScaleRecord::getAdoptedFrom)
             .filter(Objects::nonNull)
             .collect(Collectors.toSet());
     return db.selectFrom(COURSE)
-        .where(COURSE.FRAMEWORK.isTrue(), COURSE.ID.ne(course.value()))
+        .where(COURSE.FRAMEWORK.isTrue(), COURSE.ID.ne(course))
         .orderBy(COURSE.NAME, COURSE.ID)
         .fetch()
         .map(f -> {
-          var framework = new CourseId(f.getId());
-          Map<Long, ScaleRecord> own =
+          var framework = f.getId();
+          Map<ScaleId, ScaleRecord> own =
               drafts.scales(framework).stream()
                   .collect(Collectors.toMap(ScaleRecord::getId, Function.identity()));
           return new FrameworkView(
@@ -152,7 +153,7 @@ public class Adoption {
   /** The outcomes that a course has, found by what they may share with one of a framework. */
   private static final class Here {
     private final List<OutcomeRecord> all;
-    private final Map<Long, OutcomeRecord> adopted = new HashMap<>();
+    private final Map<OutcomeId, OutcomeRecord> adopted = new HashMap<>();
     private final Map<UUID, OutcomeRecord> own = new HashMap<>();
     private final Map<String, OutcomeRecord> byCode = new HashMap<>();
 
@@ -165,7 +166,7 @@ public class Adoption {
       }
     }
 
-    Optional<OutcomeRecord> adopted(long from) {
+    Optional<OutcomeRecord> adopted(OutcomeId from) {
       return Optional.ofNullable(adopted.get(from));
     }
 
@@ -190,17 +191,18 @@ public class Adoption {
    *
    * @return how many outcomes and scales were not here before
    */
-  public int adopt(CourseId course, CourseId framework, List<Long> outcomes, List<Long> scaleIds) {
-    db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetchSingle();
+  public int adopt(
+      CourseId course, CourseId framework, List<OutcomeId> outcomes, List<ScaleId> scaleIds) {
+    db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
     if (course.equals(framework)
-        || !db.fetchExists(COURSE, COURSE.ID.eq(framework.value()).and(COURSE.FRAMEWORK.isTrue())))
+        || !db.fetchExists(COURSE, COURSE.ID.eq(framework).and(COURSE.FRAMEWORK.isTrue())))
       throw Problem.notFound("framework");
-    Map<Long, OutcomeRecord> theirs =
+    Map<OutcomeId, OutcomeRecord> theirs =
         offered(framework).stream()
             .collect(Collectors.toMap(OutcomeRecord::getId, Function.identity()));
     var here = new Here(drafts.outcomes(course));
-    Set<Long> wanted = new LinkedHashSet<>();
-    for (long id : outcomes) {
+    Set<OutcomeId> wanted = new LinkedHashSet<>();
+    for (OutcomeId id : outcomes) {
       if (!theirs.containsKey(id)) throw Problem.notFound("outcome in this framework");
       withParts(id, theirs, new HashSet<>(wanted), wanted);
     }
@@ -208,9 +210,9 @@ public class Adoption {
     var target = new ScalesHere(course, framework);
     int fresh = (int) scaleIds.stream().filter(target::bring).count();
     int position = here.all.stream().mapToInt(OutcomeRecord::getPosition).max().orElse(-1);
-    Map<Long, Long> ids = new HashMap<>();
-    List<Long> added = new ArrayList<>();
-    for (long id : wanted) {
+    Map<OutcomeId, OutcomeId> ids = new HashMap<>();
+    List<OutcomeId> added = new ArrayList<>();
+    for (OutcomeId id : wanted) {
       OutcomeRecord their = requireNonNull(theirs.get(id));
       Optional<OutcomeRecord> known = here.adopted(id);
       if (known.isEmpty()) {
@@ -224,15 +226,16 @@ public class Adoption {
         added.add(id);
       }
     }
-    for (long id : added) made(requireNonNull(theirs.get(id))).ifPresent(m -> compose(ids, id, m));
+    for (OutcomeId id : added)
+      made(requireNonNull(theirs.get(id))).ifPresent(m -> compose(ids, id, m));
     return fresh;
   }
 
   /** Parts before what is made of them; a circle, which only publishing refuses, ends by itself. */
   private static void withParts(
-      long id, Map<Long, OutcomeRecord> theirs, Set<Long> met, Set<Long> into) {
+      OutcomeId id, Map<OutcomeId, OutcomeRecord> theirs, Set<OutcomeId> met, Set<OutcomeId> into) {
     if (!theirs.containsKey(id) || !met.add(id)) return;
-    for (OutcomeId part : parts(theirs.get(id))) withParts(part.value(), theirs, met, into);
+    for (OutcomeId part : parts(theirs.get(id))) withParts(part, theirs, met, into);
     into.add(id);
   }
 
@@ -260,9 +263,9 @@ public class Adoption {
     own.update();
   }
 
-  private long insert(CourseId course, OutcomeRecord their, long scale, int position) {
+  private OutcomeId insert(CourseId course, OutcomeRecord their, ScaleId scale, int position) {
     OutcomeRecord row = db.newRecord(OUTCOME);
-    row.setCourseId(course.value());
+    row.setCourseId(course);
     row.setScaleId(scale);
     row.setCode(their.getCode());
     row.setName(their.getName());
@@ -278,11 +281,11 @@ public class Adoption {
     return row.getId();
   }
 
-  private void compose(Map<Long, Long> ids, long id, Composition made) {
+  private void compose(Map<OutcomeId, OutcomeId> ids, OutcomeId id, Composition made) {
     List<OutcomeId> parts =
         made.parts().stream()
-            .filter(p -> ids.containsKey(p.value()))
-            .map(p -> new OutcomeId(requireNonNull(ids.get(p.value()))))
+            .filter(ids::containsKey)
+            .map(p -> requireNonNull(ids.get(p)))
             .toList();
     db.update(OUTCOME)
         .set(OUTCOME.MADE_OF, Json.of(new Composition(parts, made.how())))
@@ -293,8 +296,8 @@ public class Adoption {
   /** A framework's scales in a course, each brought along when it is first asked for. */
   private final class ScalesHere {
     private final CourseId course;
-    private final Map<Long, ScaleRecord> theirs;
-    private final Map<Long, Long> here = new HashMap<>();
+    private final Map<ScaleId, ScaleRecord> theirs;
+    private final Map<ScaleId, ScaleId> here = new HashMap<>();
 
     ScalesHere(CourseId course, CourseId framework) {
       this.course = course;
@@ -306,21 +309,21 @@ public class Adoption {
     }
 
     /** Whether the scale was not here before. */
-    boolean bring(long id) {
+    boolean bring(ScaleId id) {
       if (!theirs.containsKey(id)) throw Problem.notFound("scale in this framework");
       boolean fresh = !here.containsKey(id);
       of(id);
       return fresh;
     }
 
-    long of(long id) {
+    ScaleId of(ScaleId id) {
       return here.computeIfAbsent(id, this::insert);
     }
 
-    private long insert(long id) {
+    private ScaleId insert(ScaleId id) {
       ScaleRecord their = requireNonNull(theirs.get(id));
       ScaleRecord row = db.newRecord(SCALE);
-      row.setCourseId(course.value());
+      row.setCourseId(course);
       row.setName(their.getName());
       row.setLevels(their.getLevels());
       row.setMastery(their.getMastery());
@@ -334,25 +337,25 @@ public class Adoption {
   // --- what was adopted, and what the framework says by now -------------------------------------
 
   /** What there is to know about those of some outcomes that were adopted, by their ids. */
-  Map<Long, Adopted> of(Collection<OutcomeRecord> outcomes) {
-    Map<Long, OutcomeRecord> byId =
+  Map<OutcomeId, Adopted> of(Collection<OutcomeRecord> outcomes) {
+    Map<OutcomeId, OutcomeRecord> byId =
         outcomes.stream()
             .filter(o -> o.getAdoptedFrom() != null)
             .collect(Collectors.toMap(OutcomeRecord::getId, Function.identity()));
     if (byId.isEmpty()) return Map.of();
-    Map<Long, OutcomeRecord> theirs =
+    Map<OutcomeId, OutcomeRecord> theirs =
         db.selectFrom(OUTCOME)
             .where(
                 OUTCOME.ID.in(byId.values().stream().map(OutcomeRecord::getAdoptedFrom).toList()))
             .fetchMap(OUTCOME.ID);
-    Map<Long, String> names = names();
-    Map<Long, Adopted> all = new HashMap<>();
+    Map<CourseId, String> names = names();
+    Map<OutcomeId, Adopted> all = new HashMap<>();
     byId.forEach((id, own) ->
         all.put(id, adopted(own, requireNonNull(theirs.get(own.getAdoptedFrom())), names)));
     return all;
   }
 
-  private Map<Long, String> names() {
+  private Map<CourseId, String> names() {
     return db.select(COURSE.ID, COURSE.NAME)
         .from(COURSE)
         .where(COURSE.FRAMEWORK.isTrue())
@@ -360,7 +363,7 @@ public class Adoption {
   }
 
   private static Adopted adopted(
-      OutcomeRecord own, OutcomeRecord their, Map<Long, String> frameworks) {
+      OutcomeRecord own, OutcomeRecord their, Map<CourseId, String> frameworks) {
     var words = new Words(their.getCode(), their.getName(), their.getDescription());
     boolean gone = their.getDeletedAt() != null || their.getRetired();
     boolean news =
@@ -375,11 +378,11 @@ public class Adoption {
 
   /** A course's scales, with what there is to know about those that were adopted. */
   List<ScaleView> scales(CourseId course) {
-    Map<Long, String> names = names();
+    Map<CourseId, String> names = names();
     return drafts.scales(course).stream().map(s -> view(course, s, names)).toList();
   }
 
-  private ScaleView view(CourseId course, ScaleRecord own, Map<Long, String> frameworks) {
+  private ScaleView view(CourseId course, ScaleRecord own, Map<CourseId, String> frameworks) {
     if (own.getAdoptedFrom() == null) return DesignViews.scale(own, Optional.empty());
     ScaleRecord their = theirs(own);
     boolean gone = their.getDeletedAt() != null;
@@ -450,10 +453,10 @@ public class Adoption {
     OWN
   }
 
-  public void decide(CourseId course, long outcome, Decision decision) {
+  public void decide(CourseId course, OutcomeId outcome, Decision decision) {
     OutcomeRecord own =
         drafts.outcomes(course).stream()
-            .filter(o -> o.getId() == outcome && o.getAdoptedFrom() != null)
+            .filter(o -> o.getId().equals(outcome) && o.getAdoptedFrom() != null)
             .findFirst()
             .orElseThrow(() -> Problem.notFound("adopted outcome"));
     OutcomeRecord their =
@@ -462,7 +465,7 @@ public class Adoption {
       case TAKE -> {
         boolean taken =
             drafts.outcomes(course).stream()
-                .anyMatch(o -> o.getId() != outcome && o.getCode().equals(their.getCode()));
+                .anyMatch(o -> !o.getId().equals(outcome) && o.getCode().equals(their.getCode()));
         if (taken) throw Problem.conflict("code-taken-in-course", "code", their.getCode());
         take(own, their);
       }
@@ -478,7 +481,7 @@ public class Adoption {
     }
   }
 
-  public void decideScale(CourseId course, long id, Decision decision) {
+  public void decideScale(CourseId course, ScaleId id, Decision decision) {
     ScaleRecord own = scales.row(course, id);
     if (own.getAdoptedFrom() == null) throw Problem.notFound("adopted scale");
     ScaleRecord their = theirs(own);

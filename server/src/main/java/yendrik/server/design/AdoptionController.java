@@ -15,6 +15,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
@@ -38,30 +40,30 @@ class AdoptionController {
   CourseController.Added add(@Valid @RequestBody FrameworkEdit edit) {
     CourseId id = courses.addFramework(edit.name().strip());
     courses.addPlainScale(id);
-    return new CourseController.Added(id.value());
+    return new CourseController.Added(id);
   }
 
   /** The institution's frameworks and how the course stands to what is in them. */
   @GetMapping("/courses/{course}/design/frameworks")
   @Needs(Right.PLAN)
-  List<Adoption.FrameworkView> frameworks(@PathVariable long course) {
-    return adoption.frameworks(new CourseId(course));
+  List<Adoption.FrameworkView> frameworks(@PathVariable CourseId course) {
+    return adoption.frameworks(course);
   }
 
   /** What to adopt, by ids in the framework. */
   record AdoptEdit(
-      @NotNull @Size(max = 10_000) List<Long> outcomes,
-      @NotNull @Size(max = 100) List<Long> scales) {}
+      @NotNull @Size(max = 10_000) List<OutcomeId> outcomes,
+      @NotNull @Size(max = 100) List<ScaleId> scales) {}
 
   record AdoptedCount(int fresh) {}
 
   @PostMapping("/courses/{course}/design/frameworks/{framework}/adoption")
   @Needs(Right.PLAN)
   AdoptedCount adopt(
-      @PathVariable long course, @PathVariable long framework, @Valid @RequestBody AdoptEdit edit) {
-    return new AdoptedCount(
-        adoption.adopt(
-            new CourseId(course), new CourseId(framework), edit.outcomes(), edit.scales()));
+      @PathVariable CourseId course,
+      @PathVariable CourseId framework,
+      @Valid @RequestBody AdoptEdit edit) {
+    return new AdoptedCount(adoption.adopt(course, framework, edit.outcomes(), edit.scales()));
   }
 
   @Schema(name = "AdoptionDecision")
@@ -72,8 +74,10 @@ class AdoptionController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void decide(
-      @PathVariable long course, @PathVariable long id, @Valid @RequestBody DecisionEdit edit) {
-    adoption.decide(new CourseId(course), id, edit.decision());
+      @PathVariable CourseId course,
+      @PathVariable OutcomeId id,
+      @Valid @RequestBody DecisionEdit edit) {
+    adoption.decide(course, id, edit.decision());
   }
 
   /** Decides about an adopted scale. */
@@ -81,7 +85,9 @@ class AdoptionController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void decideScale(
-      @PathVariable long course, @PathVariable long id, @Valid @RequestBody DecisionEdit edit) {
-    adoption.decideScale(new CourseId(course), id, edit.decision());
+      @PathVariable CourseId course,
+      @PathVariable ScaleId id,
+      @Valid @RequestBody DecisionEdit edit) {
+    adoption.decideScale(course, id, edit.decision());
   }
 }

@@ -5,6 +5,7 @@ import static yendrik.schema.Tables.BADGE;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.server.design.DesignViews.BadgeView;
@@ -25,14 +26,14 @@ public class BadgeDrafts {
   }
 
   public BadgeView add(CourseId course, DesignEdits.BadgeEdit edit) {
-    long id =
+    BadgeId id =
         tables.badges.add(
-            course, columns(course, edit), BADGE.POSITION, BADGE.COURSE_ID.eq(course.value()));
+            course, columns(course, edit), BADGE.POSITION, BADGE.COURSE_ID.eq(course));
     return view(course, id);
   }
 
   /** Changes some fields; a 409 carries what it is now. */
-  BadgeView change(CourseId course, long id, FieldsEdit fields) {
+  BadgeView change(CourseId course, BadgeId id, FieldsEdit fields) {
     BadgeRecord row = tables.badges.locked(course, id);
     var edit = changes.apply(edit(row), fields, () -> view(course, id));
     return change(course, id, row.getVersion(), edit);
@@ -49,7 +50,7 @@ public class BadgeDrafts {
         row.getSurprise());
   }
 
-  public BadgeView change(CourseId course, long id, int version, DesignEdits.BadgeEdit edit) {
+  public BadgeView change(CourseId course, BadgeId id, int version, DesignEdits.BadgeEdit edit) {
     boolean done = tables.badges.change(course, id, version, columns(course, edit));
     BadgeView now = view(course, id);
     if (!done) throw Problem.changed(now);
@@ -75,9 +76,9 @@ public class BadgeDrafts {
     return row;
   }
 
-  private BadgeView view(CourseId course, long id) {
+  private BadgeView view(CourseId course, BadgeId id) {
     return drafting.view(course).badges().stream()
-        .filter(b -> b.id() == id)
+        .filter(b -> b.id().equals(id))
         .findFirst()
         .orElseThrow(() -> Problem.notFound("badge"));
   }

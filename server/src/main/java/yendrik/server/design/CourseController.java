@@ -39,7 +39,7 @@ class CourseController {
       @Min(1) @Max(520) int weeks,
       @NotBlank @Size(max = 60) String zone) {}
 
-  record Added(long id) {}
+  record Added(CourseId id) {}
 
   /** Makes an empty course with the usual flags and one scale. */
   @PostMapping
@@ -63,6 +63,6 @@ class CourseController {
                 edit.weeks(),
                 ""));
     courses.addPlainScale(id);
-    return new Added(id.value());
+    return new Added(id);
   }
 }

@@ -40,7 +40,7 @@ public class Courses {
       String issuer) {}
 
   public CourseId add(NewCourse course) {
-    long id =
+    CourseId id =
         db.insertInto(COURSE)
             .set(COURSE.NAME, course.name())
             .set(COURSE.SUMMARY, course.summary())
@@ -69,12 +69,12 @@ public class Courses {
           .set(ATTENDANCE_STATUS.COUNTS, status.counts())
           .set(ATTENDANCE_STATUS.POSITION, position++)
           .execute();
-    return new CourseId(id);
+    return id;
   }
 
   /** Makes an empty framework of the institution. */
   public CourseId addFramework(String name) {
-    long id =
+    CourseId id =
         db.insertInto(COURSE)
             .set(COURSE.NAME, name)
             .set(COURSE.ZONE, "UTC")
@@ -83,13 +83,13 @@ public class Courses {
             .set(COURSE.FRAMEWORK, true)
             .returning(COURSE.ID)
             .fetchSingle(COURSE.ID);
-    return new CourseId(id);
+    return id;
   }
 
   /** A scale to begin with, so that outcomes can be written at once. */
   void addPlainScale(CourseId course) {
     db.insertInto(SCALE)
-        .set(SCALE.COURSE_ID, course.value())
+        .set(SCALE.COURSE_ID, course)
         .set(SCALE.NAME, "Three levels")
         .set(
             SCALE.LEVELS,

@@ -61,78 +61,86 @@ class DesignController {
 
   @GetMapping
   @Needs(Right.PLAN)
-  DesignView design(@PathVariable long course) {
-    return drafting.view(new CourseId(course));
+  DesignView design(@PathVariable CourseId course) {
+    return drafting.view(course);
   }
 
   @PostMapping("/outcomes")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
   OutcomeView addOutcome(
-      @PathVariable long course, @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
-    return drafts.outcomes().add(new CourseId(course), edit);
+      @PathVariable CourseId course, @Valid @RequestBody DesignEdits.OutcomeEdit edit) {
+    return drafts.outcomes().add(course, edit);
   }
 
   @PatchMapping("/outcomes/{id}")
   @Needs(Right.PLAN)
   OutcomeView changeOutcome(
-      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
-    return drafts.outcomes().change(new CourseId(course), id, edit);
+      @PathVariable CourseId course,
+      @PathVariable OutcomeId id,
+      @Valid @RequestBody FieldsEdit edit) {
+    return drafts.outcomes().change(course, id, edit);
   }
 
   @PutMapping("/outcomes/order")
   @Needs(Right.PLAN)
   DesignView orderOutcomes(
-      @PathVariable long course, @Valid @RequestBody DesignEdits.OutcomeOrder order) {
-    return drafting.orderOutcomes(new CourseId(course), order);
+      @PathVariable CourseId course, @Valid @RequestBody DesignEdits.OutcomeOrder order) {
+    return drafting.orderOutcomes(course, order);
   }
 
   @PostMapping("/modules")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
-  ModuleView addModule(@PathVariable long course, @Valid @RequestBody DesignEdits.NewModule edit) {
-    return drafts.modules().add(new CourseId(course), edit);
+  ModuleView addModule(
+      @PathVariable CourseId course, @Valid @RequestBody DesignEdits.NewModule edit) {
+    return drafts.modules().add(course, edit);
   }
 
   @PatchMapping("/modules/{id}")
   @Needs(Right.PLAN)
   ModuleView changeModule(
-      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
-    return drafts.modules().change(new CourseId(course), id, edit);
+      @PathVariable CourseId course,
+      @PathVariable ModuleId id,
+      @Valid @RequestBody FieldsEdit edit) {
+    return drafts.modules().change(course, id, edit);
   }
 
   @PostMapping("/steps")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
-  StepView addStep(@PathVariable long course, @Valid @RequestBody DesignEdits.NewStep edit) {
-    return drafts.steps().add(new CourseId(course), edit);
+  StepView addStep(@PathVariable CourseId course, @Valid @RequestBody DesignEdits.NewStep edit) {
+    return drafts.steps().add(course, edit);
   }
 
   @PatchMapping("/steps/{id}")
   @Needs(Right.PLAN)
   StepView changeStep(
-      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
-    return drafts.steps().change(new CourseId(course), id, edit);
+      @PathVariable CourseId course, @PathVariable StepId id, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.steps().change(course, id, edit);
   }
 
   @PostMapping("/badges")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
-  BadgeView addBadge(@PathVariable long course, @Valid @RequestBody DesignEdits.BadgeEdit edit) {
-    return drafts.badges().add(new CourseId(course), edit);
+  BadgeView addBadge(
+      @PathVariable CourseId course, @Valid @RequestBody DesignEdits.BadgeEdit edit) {
+    return drafts.badges().add(course, edit);
   }
 
   @PatchMapping("/badges/{id}")
   @Needs(Right.PLAN)
   BadgeView changeBadge(
-      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
-    return drafts.badges().change(new CourseId(course), id, edit);
+      @PathVariable CourseId course,
+      @PathVariable BadgeId id,
+      @Valid @RequestBody FieldsEdit edit) {
+    return drafts.badges().change(course, id, edit);
   }
 
   @PutMapping("/order")
   @Needs(Right.PLAN)
-  DesignView order(@PathVariable long course, @Valid @RequestBody DesignEdits.OrderEdit order) {
-    return drafting.order(new CourseId(course), order);
+  DesignView order(@PathVariable CourseId course, @Valid @RequestBody DesignEdits.OrderEdit order) {
+    return drafting.order(course, order);
   }
 
   /** Takes something away; with a version only as it was then, and with nothing in it. */
@@ -140,19 +148,19 @@ class DesignController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String part,
       @PathVariable long id,
       @RequestHeader("If-Match") Optional<String> version) {
-    drafting.remove(new CourseId(course), part, id, version.map(IfMatch::version));
+    drafting.remove(course, part, id, version.map(IfMatch::version));
   }
 
   /** Brings back what was taken away. */
   @PostMapping("/{part}/{id}/restoration")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void restore(@PathVariable long course, @PathVariable String part, @PathVariable long id) {
-    drafting.restore(new CourseId(course), part, id);
+  void restore(@PathVariable CourseId course, @PathVariable String part, @PathVariable long id) {
+    drafting.restore(course, part, id);
   }
 
   record ProposalView(Map<String, Object> leaf, String subject, String says) {}
@@ -161,13 +169,13 @@ class DesignController {
   @GetMapping("/proposals")
   @Needs(Right.PLAN)
   List<ProposalView> proposals(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @RequestParam String text,
       @RequestParam String place,
       @RequestParam long id) {
-    var design = designs.draft(new CourseId(course)).design();
+    var design = designs.draft(course).design();
     var today = LocalDate.ofInstant(clock.instant(), design.zone());
-    Set<OutcomeId> retired = drafts.outcomes().retired(new CourseId(course));
+    Set<OutcomeId> retired = drafts.outcomes().retired(course);
     return new Proposals(design, at(place, id), today, institutions.catalogue())
         .forText(text, MOST_PROPOSALS + retired.size()).stream()
             .filter(p -> !(p.leaf() instanceof Leaf.OfOutcome o && retired.contains(o.outcome())))

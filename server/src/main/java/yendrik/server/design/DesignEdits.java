@@ -15,6 +15,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.id.StepId;
 import yendrik.server.http.ByFields;
 
 /** What designers send. */
@@ -29,7 +34,7 @@ public final class DesignEdits {
       @NotBlank @Size(max = 20) String code,
       @NotBlank @Size(max = 200) String name,
       @NotNull @Size(max = 4000) String description,
-      long scale,
+      ScaleId scale,
       @NotNull @Valid OutcomeForms.LevelRuleForm levelRule,
       Optional<OutcomeForms.@Valid MadeOfForm> madeOf,
       Optional<@Size(max = 8, message = "groups-too-deep") List<@NotBlank @Size(max = 80) String>>
@@ -69,11 +74,11 @@ public final class DesignEdits {
    * @param after the step of the module after which it stands; at the end without
    */
   public record NewStep(
-      long module,
+      ModuleId module,
       @NotNull StepKind kind,
       @NotBlank @Size(max = 200) String name,
-      Optional<Long> after) {
-    public NewStep(long module, StepKind kind, String name) {
+      Optional<StepId> after) {
+    public NewStep(ModuleId module, StepKind kind, String name) {
       this(module, kind, name, Optional.empty());
     }
   }
@@ -96,19 +101,19 @@ public final class DesignEdits {
       @NotNull @Size(max = 200_000) String body,
       @NotNull @Valid AuthorEdit part,
       @NotNull List<TieEdit> evidenceFor,
-      @NotNull List<Long> groups)
+      @NotNull List<GroupId> groups)
       implements ByFields {}
 
   /**
    * @param cuts for each level above the lowest the least share of the points, ascending; levels
    *     beyond the last are for people to give
    */
-  public record TieEdit(long outcome, double weight, Optional<List<Double>> cuts) {}
+  public record TieEdit(OutcomeId outcome, double weight, Optional<List<Double>> cuts) {}
 
   public record BadgeEdit(
       @NotBlank @Size(max = 100) String name,
       @NotNull @Size(max = 2000) String description,
-      Optional<Long> module,
+      Optional<ModuleId> module,
       @NotNull PictureEdit picture,
       Optional<Map<String, Object>> earnedWhen,
       boolean surprise) {}
@@ -127,9 +132,9 @@ public final class DesignEdits {
   /**
    * @param was the order that was seen; only that one is changed
    */
-  public record OutcomeOrder(@NotNull List<Long> outcomes, Optional<List<Long>> was) {}
+  public record OutcomeOrder(@NotNull List<OutcomeId> outcomes, Optional<List<OutcomeId>> was) {}
 
-  public record ModuleOrder(long id, @NotNull List<Long> steps) {}
+  public record ModuleOrder(ModuleId id, @NotNull List<StepId> steps) {}
 
   public record NewModule(@NotBlank @Size(max = 200) String name) {}
 }

@@ -9,6 +9,13 @@ import yendrik.core.course.Badge;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
@@ -30,7 +37,7 @@ public final class DesignViews {
    * @param faults what must be mended before publishing, in words
    */
   public record DesignView(
-      long course,
+      CourseId course,
       String name,
       String cohort,
       String zone,
@@ -46,11 +53,11 @@ public final class DesignViews {
       List<Named> groups,
       List<String> faults) {}
 
-  public record Named(long id, String name) {}
+  public record Named(GroupId id, String name) {}
 
   @Schema(name = "DesignScale")
   public record ScaleView(
-      long id,
+      ScaleId id,
       int version,
       String name,
       List<LevelView> levels,
@@ -79,12 +86,12 @@ public final class DesignViews {
 
   @Schema(name = "DesignOutcome")
   public record OutcomeView(
-      long id,
+      OutcomeId id,
       int version,
       String code,
       String name,
       String description,
-      long scale,
+      ScaleId scale,
       OutcomeForms.LevelRuleForm levelRule,
       Optional<OutcomeForms.MadeOfForm> madeOf,
       List<String> group,
@@ -93,7 +100,7 @@ public final class DesignViews {
 
   @Schema(name = "DesignModule")
   public record ModuleView(
-      long id,
+      ModuleId id,
       int version,
       String name,
       boolean published,
@@ -106,9 +113,9 @@ public final class DesignViews {
 
   @Schema(name = "DesignStep")
   public record StepView(
-      long id,
+      StepId id,
       int version,
-      long module,
+      ModuleId module,
       StepKind kind,
       String name,
       boolean required,
@@ -127,17 +134,17 @@ public final class DesignViews {
       String body,
       AuthorPart part,
       List<TieView> evidenceFor,
-      List<Long> groups) {}
+      List<GroupId> groups) {}
 
-  public record TieView(long outcome, double weight, Optional<List<Double>> cuts) {}
+  public record TieView(OutcomeId outcome, double weight, Optional<List<Double>> cuts) {}
 
   @Schema(name = "DesignBadge")
   public record BadgeView(
-      long id,
+      BadgeId id,
       int version,
       String name,
       String description,
-      Optional<Long> module,
+      Optional<ModuleId> module,
       BadgePicture picture,
       Optional<RuleView> earnedWhen,
       boolean surprise) {}
@@ -149,10 +156,10 @@ public final class DesignViews {
             .map(l -> new LevelView(l.key(), l.name(), l.points(), l.description()))
             .toList();
     return new ScaleView(
-        scale.id().value(), row.getVersion(), scale.name(), levels, scale.mastery(), adopted);
+        scale.id(), row.getVersion(), scale.name(), levels, scale.mastery(), adopted);
   }
 
-  static OutcomeView outcome(OutcomeRecord o, Map<Long, Adopted> adopted) {
+  static OutcomeView outcome(OutcomeRecord o, Map<OutcomeId, Adopted> adopted) {
     return new OutcomeView(
         o.getId(),
         o.getVersion(),
@@ -206,10 +213,8 @@ public final class DesignViews {
         s.scoring().attempts(),
         body,
         part,
-        s.evidenceFor().stream()
-            .map(t -> new TieView(t.outcome().value(), t.weight(), t.cuts()))
-            .toList(),
-        s.audience().groups().stream().map(g -> g.value()).sorted().toList());
+        s.evidenceFor().stream().map(t -> new TieView(t.outcome(), t.weight(), t.cuts())).toList(),
+        s.audience().groups().stream().sorted().toList());
   }
 
   static BadgeView badge(BadgeRecord row, Wording wording) {
@@ -219,7 +224,7 @@ public final class DesignViews {
         row.getVersion(),
         b.name(),
         b.description(),
-        b.module().map(m -> m.value()),
+        b.module(),
         Json.read(row.getPicture(), BadgePicture.class),
         RuleView.of(b.earnedWhen(), new RuleAt.BadgeEarned(b.id()), wording),
         b.surprise());

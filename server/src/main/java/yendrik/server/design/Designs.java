@@ -71,7 +71,7 @@ public class Designs {
     int version =
         db.select(COURSE.PUBLISHED_VERSION)
             .from(COURSE)
-            .where(COURSE.ID.eq(course.value()))
+            .where(COURSE.ID.eq(course))
             .fetchSingle()
             .value1();
     return version == 0 ? Optional.empty() : Optional.of(version(course, version));
@@ -87,8 +87,7 @@ public class Designs {
         db.select(COURSE_VERSION.DOCUMENT)
             .from(COURSE_VERSION)
             .where(
-                COURSE_VERSION.COURSE_ID.eq(key.course().value()),
-                COURSE_VERSION.NUMBER.eq(key.version()))
+                COURSE_VERSION.COURSE_ID.eq(key.course()), COURSE_VERSION.NUMBER.eq(key.version()))
             .fetchSingle()
             .value1();
     Document document = Documents.read(json, rooms);

@@ -10,6 +10,7 @@ import org.jooq.TableRecord;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.Id;
 import yendrik.server.http.Problem;
 
 /**
@@ -18,12 +19,12 @@ import yendrik.server.http.Problem;
  *
  * @param <R> the row; as an argument it holds the columns that are to be written
  */
-final class DraftRows<R extends TableRecord<R>> {
+final class DraftRows<R extends TableRecord<R>, I extends Id> {
   private final DSLContext db;
   private final Clock clock;
   private final String called;
-  private final TableField<R, Long> id;
-  private final TableField<R, Long> course;
+  private final TableField<R, I> id;
+  private final TableField<R, CourseId> course;
   private final TableField<R, Integer> version;
   private final TableField<R, Instant> deletedAt;
 
@@ -34,8 +35,8 @@ final class DraftRows<R extends TableRecord<R>> {
       DSLContext db,
       Clock clock,
       String called,
-      TableField<R, Long> id,
-      TableField<R, Long> course,
+      TableField<R, I> id,
+      TableField<R, CourseId> course,
       TableField<R, Integer> version,
       TableField<R, Instant> deletedAt) {
     this.db = db;
@@ -47,17 +48,22 @@ final class DraftRows<R extends TableRecord<R>> {
     this.deletedAt = deletedAt;
   }
 
-  private Condition is(CourseId of, long row) {
-    return id.eq(row).and(course.eq(of.value()));
+  /** The rows as those of an address, which says no more than a number. */
+  I id(long number) {
+    return id.getDataType().convert(number);
+  }
+
+  private Condition is(CourseId of, I row) {
+    return id.eq(row).and(course.eq(of));
   }
 
   /** A row that was not taken away, or a Problem as if there were none. */
-  R one(CourseId of, long row) {
+  R one(CourseId of, I row) {
     return find(of, row).orElseThrow(() -> Problem.notFound(called));
   }
 
   /** The same, kept from everybody else until the transaction ends. */
-  R locked(CourseId of, long row) {
+  R locked(CourseId of, I row) {
     return db.selectFrom(id.getTable())
         .where(is(of, row), deletedAt.isNull())
         .forUpdate()
@@ -65,7 +71,7 @@ final class DraftRows<R extends TableRecord<R>> {
         .orElseThrow(() -> Problem.notFound(called));
   }
 
-  Optional<R> find(CourseId of, long row) {
+  Optional<R> find(CourseId of, I row) {
     return db.selectFrom(id.getTable()).where(is(of, row), deletedAt.isNull()).fetchOptional();
   }
 
@@ -75,8 +81,8 @@ final class DraftRows<R extends TableRecord<R>> {
   }
 
   /** Adds a row; its id comes back. */
-  long add(CourseId of, R row) {
-    row.set(course, of.value());
+  I add(CourseId of, R row) {
+    row.set(course, of);
     return db.insertInto(id.getTable()).set(row).returning(id).fetchSingle(id);
   }
 
@@ -85,7 +91,7 @@ final class DraftRows<R extends TableRecord<R>> {
    *
    * @param within those at whose end
    */
-  long add(CourseId of, R row, TableField<R, Integer> position, Condition within) {
+  I add(CourseId of, R row, TableField<R, Integer> position, Condition within) {
     row.set(position, next(position, within));
     return add(of, row);
   }
@@ -100,7 +106,7 @@ final class DraftRows<R extends TableRecord<R>> {
   }
 
   /** Writes some columns of a row, if it is still the version that was seen. */
-  boolean change(CourseId of, long row, int seen, R columns) {
+  boolean change(CourseId of, I row, int seen, R columns) {
     columns.set(version, seen + 1);
     return db.update(id.getTable())
             .set(columns)
@@ -110,19 +116,19 @@ final class DraftRows<R extends TableRecord<R>> {
   }
 
   /** The version that stands, also of what was taken away. */
-  Optional<Integer> version(CourseId of, long row) {
+  Optional<Integer> version(CourseId of, I row) {
     return db.select(version).from(id.getTable()).where(is(of, row)).fetchOptional(version);
   }
 
-  void remove(CourseId of, long row) {
+  void remove(CourseId of, I row) {
     mark(of, row, clock.instant());
   }
 
-  void restore(CourseId of, long row) {
+  void restore(CourseId of, I row) {
     mark(of, row, null);
   }
 
-  private void mark(CourseId of, long row, @Nullable Instant at) {
+  private void mark(CourseId of, I row, @Nullable Instant at) {
     int rows = db.update(id.getTable()).set(deletedAt, at).where(is(of, row)).execute();
     if (rows == 0) throw Problem.notFound("part of this course");
   }

@@ -36,10 +36,8 @@ import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
-import yendrik.core.id.FlagId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
-import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StatusId;
@@ -78,21 +76,21 @@ class DraftStore {
 
   List<ScaleRecord> scales(CourseId course) {
     return db.selectFrom(SCALE)
-        .where(SCALE.COURSE_ID.eq(course.value()), SCALE.DELETED_AT.isNull())
+        .where(SCALE.COURSE_ID.eq(course), SCALE.DELETED_AT.isNull())
         .orderBy(SCALE.ID)
         .fetch();
   }
 
   List<OutcomeRecord> outcomes(CourseId course) {
     return db.selectFrom(OUTCOME)
-        .where(OUTCOME.COURSE_ID.eq(course.value()), OUTCOME.DELETED_AT.isNull())
+        .where(OUTCOME.COURSE_ID.eq(course), OUTCOME.DELETED_AT.isNull())
         .orderBy(OUTCOME.POSITION, OUTCOME.ID)
         .fetch();
   }
 
   List<ModuleRecord> modules(CourseId course) {
     return db.selectFrom(MODULE)
-        .where(MODULE.COURSE_ID.eq(course.value()), MODULE.DELETED_AT.isNull())
+        .where(MODULE.COURSE_ID.eq(course), MODULE.DELETED_AT.isNull())
         .orderBy(MODULE.POSITION, MODULE.ID)
         .fetch();
   }
@@ -103,21 +101,21 @@ class DraftStore {
 
   List<StepRecord> steps(CourseId course) {
     return db.selectFrom(STEP)
-        .where(STEP.COURSE_ID.eq(course.value()), STEP.DELETED_AT.isNull(), IN_A_MODULE)
+        .where(STEP.COURSE_ID.eq(course), STEP.DELETED_AT.isNull(), IN_A_MODULE)
         .orderBy(STEP.POSITION, STEP.ID)
         .fetch();
   }
 
   List<BadgeRecord> badges(CourseId course) {
     return db.selectFrom(BADGE)
-        .where(BADGE.COURSE_ID.eq(course.value()), BADGE.DELETED_AT.isNull())
+        .where(BADGE.COURSE_ID.eq(course), BADGE.DELETED_AT.isNull())
         .orderBy(BADGE.POSITION, BADGE.ID)
         .fetch();
   }
 
   List<RubricRecord> rubrics(CourseId course) {
     return db.selectFrom(RUBRIC)
-        .where(RUBRIC.COURSE_ID.eq(course.value()), RUBRIC.DELETED_AT.isNull())
+        .where(RUBRIC.COURSE_ID.eq(course), RUBRIC.DELETED_AT.isNull())
         .orderBy(RUBRIC.ID)
         .fetch();
   }
@@ -125,18 +123,18 @@ class DraftStore {
   Map<GroupId, String> groups(CourseId course) {
     Map<GroupId, String> groups = new LinkedHashMap<>();
     db.selectFrom(LEARNER_GROUP)
-        .where(LEARNER_GROUP.COURSE_ID.eq(course.value()))
+        .where(LEARNER_GROUP.COURSE_ID.eq(course))
         .orderBy(LEARNER_GROUP.NAME)
-        .forEach(g -> groups.put(new GroupId(g.getId()), g.getName()));
+        .forEach(g -> groups.put(g.getId(), g.getName()));
     return groups;
   }
 
   /** The whole draft; its version is one above the newest publication. */
   Document document(CourseId id) {
-    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id.value())).fetchSingle();
-    Map<Long, Scale> scales =
+    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id)).fetchSingle();
+    Map<ScaleId, Scale> scales =
         scales(id).stream().collect(Collectors.toMap(ScaleRecord::getId, DraftStore::scale));
-    Map<Long, List<StepRecord>> steps =
+    Map<ModuleId, List<StepRecord>> steps =
         steps(id).stream().collect(Collectors.groupingBy(StepRecord::getModuleId));
     List<CourseModule> modules = new ArrayList<>();
     Map<StepId, Content> contents = new HashMap<>();
@@ -145,14 +143,14 @@ class DraftStore {
       List<StepRecord> own = steps.getOrDefault(module.getId(), List.of());
       modules.add(module(module, own.stream().map(DraftStore::step).toList()));
       for (StepRecord step : own) {
-        contents.put(new StepId(step.getId()), content(step));
-        minutes.put(new StepId(step.getId()), step.getMinutes());
+        contents.put(step.getId(), content(step));
+        minutes.put(step.getId(), step.getMinutes());
       }
     }
     List<BadgeRecord> badges = badges(id);
     Map<BadgeId, BadgePicture> pictures = new HashMap<>();
     for (BadgeRecord badge : badges)
-      pictures.put(new BadgeId(badge.getId()), Json.read(badge.getPicture(), BadgePicture.class));
+      pictures.put(badge.getId(), Json.read(badge.getPicture(), BadgePicture.class));
     var design =
         new CourseDesign(
             id,
@@ -185,15 +183,14 @@ class DraftStore {
 
   private List<Flag> flags(CourseId course) {
     return db.selectFrom(FLAG)
-        .where(FLAG.COURSE_ID.eq(course.value()))
+        .where(FLAG.COURSE_ID.eq(course))
         .orderBy(FLAG.POSITION, FLAG.ID)
-        .fetch(f ->
-            new Flag(new FlagId(f.getId()), f.getName(), Json.rule(f.getFlagWhen()).orElseThrow()));
+        .fetch(f -> new Flag(f.getId(), f.getName(), Json.rule(f.getFlagWhen()).orElseThrow()));
   }
 
   List<AttendanceStatus> statuses(CourseId course) {
     return db.selectFrom(ATTENDANCE_STATUS)
-        .where(ATTENDANCE_STATUS.COURSE_ID.eq(course.value()))
+        .where(ATTENDANCE_STATUS.COURSE_ID.eq(course))
         .orderBy(ATTENDANCE_STATUS.POSITION, ATTENDANCE_STATUS.NUMBER)
         .fetch(s ->
             new AttendanceStatus(
@@ -203,26 +200,22 @@ class DraftStore {
   private Map<CourseId, String> otherCourses(CourseId id) {
     return db.select(COURSE.ID, COURSE.NAME)
         .from(COURSE)
-        .where(COURSE.ID.ne(id.value()), COURSE.FRAMEWORK.isFalse())
-        .fetchMap(r -> new CourseId(r.value1()), r -> r.value2());
+        .where(COURSE.ID.ne(id), COURSE.FRAMEWORK.isFalse())
+        .fetchMap(r -> r.value1(), r -> r.value2());
   }
 
   static Scale scale(ScaleRecord s) {
     return new Scale(
-        new ScaleId(s.getId()),
-        s.getName(),
-        Json.list(s.getLevels(), Scale.Level.class),
-        s.getMastery());
+        s.getId(), s.getName(), Json.list(s.getLevels(), Scale.Level.class), s.getMastery());
   }
 
   static Rubric rubric(RubricRecord r) {
-    return new Rubric(
-        new RubricId(r.getId()), r.getName(), Json.list(r.getCriteria(), Rubric.Criterion.class));
+    return new Rubric(r.getId(), r.getName(), Json.list(r.getCriteria(), Rubric.Criterion.class));
   }
 
-  static Outcome outcome(OutcomeRecord o, Map<Long, Scale> scales) {
+  static Outcome outcome(OutcomeRecord o, Map<ScaleId, Scale> scales) {
     return new Outcome(
-        new OutcomeId(o.getId()),
+        o.getId(),
         o.getCode(),
         o.getName(),
         o.getDescription(),
@@ -233,7 +226,7 @@ class DraftStore {
 
   static CourseModule module(ModuleRecord m, List<Step> steps) {
     return new CourseModule(
-        new ModuleId(m.getId()),
+        m.getId(),
         m.getName(),
         m.getPublished(),
         m.getStrictOrder(),
@@ -245,7 +238,7 @@ class DraftStore {
 
   static Step step(StepRecord s) {
     return new Step(
-        new StepId(s.getId()),
+        s.getId(),
         s.getName(),
         kind(s),
         s.getRequired(),
@@ -264,10 +257,10 @@ class DraftStore {
 
   static Badge badge(BadgeRecord b) {
     return new Badge(
-        new BadgeId(b.getId()),
+        b.getId(),
         b.getName(),
         b.getDescription(),
-        Optional.ofNullable(b.getModuleId()).map(ModuleId::new),
+        Optional.ofNullable(b.getModuleId()),
         Json.rule(b.getEarnedWhen()),
         b.getSurprise());
   }

@@ -11,6 +11,11 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Component;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.RubricId;
+import yendrik.core.id.StepId;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
@@ -20,12 +25,12 @@ import yendrik.schema.tables.records.StepRecord;
 /** What drafts are made of. */
 @Component
 class DraftTables {
-  final DraftRows<OutcomeRecord> outcomes;
-  final DraftRows<ModuleRecord> modules;
-  final DraftRows<StepRecord> steps;
-  final DraftRows<BadgeRecord> badges;
-  final DraftRows<RubricRecord> rubrics;
-  private final Map<String, DraftRows<?>> byName;
+  final DraftRows<OutcomeRecord, OutcomeId> outcomes;
+  final DraftRows<ModuleRecord, ModuleId> modules;
+  final DraftRows<StepRecord, StepId> steps;
+  final DraftRows<BadgeRecord, BadgeId> badges;
+  final DraftRows<RubricRecord, RubricId> rubrics;
+  private final Map<String, DraftRows<?, ?>> byName;
 
   DraftTables(DSLContext db, Clock clock) {
     outcomes =
@@ -58,7 +63,7 @@ class DraftTables {
   }
 
   /** The rows that an address names. */
-  Optional<DraftRows<?>> of(String name) {
+  Optional<DraftRows<?, ?>> of(String name) {
     return Optional.ofNullable(byName.get(name));
   }
 }

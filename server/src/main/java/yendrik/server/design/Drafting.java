@@ -19,6 +19,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.Id;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.OutcomeRecord;
@@ -71,18 +75,18 @@ public class Drafting {
 
   @Transactional(readOnly = true)
   DesignView view(CourseId id) {
-    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id.value())).fetchSingle();
+    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id)).fetchSingle();
     Document draft = drafts.document(id);
     var wording = wording(draft.design());
-    Map<Long, List<StepView>> byModule =
+    Map<ModuleId, List<StepView>> byModule =
         drafts.steps(id).stream()
             .map(s -> steps.view(s, wording))
             .collect(Collectors.groupingBy(StepView::module));
     List<OutcomeRecord> outcomes = drafts.outcomes(id);
-    Map<Long, DesignViews.Adopted> adopted = adoption.of(outcomes);
+    Map<OutcomeId, DesignViews.Adopted> adopted = adoption.of(outcomes);
     boolean changed = !designs.changed(id, draft).isEmpty();
     return new DesignView(
-        id.value(),
+        id,
         course.getName(),
         course.getCohort(),
         course.getZone(),
@@ -90,8 +94,7 @@ public class Drafting {
         course.getWeeks(),
         course.getPublishedVersion(),
         changed,
-        db.fetchCount(
-            ENROLMENT, ENROLMENT.COURSE_ID.eq(id.value()).and(ENROLMENT.PRACTICE.isFalse())),
+        db.fetchCount(ENROLMENT, ENROLMENT.COURSE_ID.eq(id).and(ENROLMENT.PRACTICE.isFalse())),
         adoption.scales(id),
         outcomes.stream().map(o -> DesignViews.outcome(o, adopted)).toList(),
         drafts.modules(id).stream()
@@ -99,7 +102,7 @@ public class Drafting {
             .toList(),
         drafts.badges(id).stream().map(b -> DesignViews.badge(b, wording)).toList(),
         draft.design().groups().entrySet().stream()
-            .map(g -> new DesignViews.Named(g.getKey().value(), g.getValue()))
+            .map(g -> new DesignViews.Named(g.getKey(), g.getValue()))
             .sorted(java.util.Comparator.comparing(DesignViews.Named::name))
             .toList(),
         Designs.words(draft.design(), References.check(draft.design())).stream()
@@ -109,9 +112,9 @@ public class Drafting {
 
   /** Puts the outcomes in another order; all of them must be named. */
   DesignView orderOutcomes(CourseId course, DesignEdits.OutcomeOrder edit) {
-    List<Long> order = edit.outcomes();
+    List<OutcomeId> order = edit.outcomes();
     lock(course);
-    List<Long> now = drafts.outcomes(course).stream().map(OutcomeRecord::getId).toList();
+    List<OutcomeId> now = drafts.outcomes(course).stream().map(OutcomeRecord::getId).toList();
     boolean all = order.size() == now.size() && Set.copyOf(now).equals(Set.copyOf(order));
     if (!all || !edit.was().map(now::equals).orElse(true)) throw Problem.changed(view(course));
     for (int n = 0; n < order.size(); n++)
@@ -122,10 +125,10 @@ public class Drafting {
   DesignView order(CourseId course, DesignEdits.OrderEdit order) {
     lock(course);
     List<DesignEdits.ModuleOrder> now = orderNow(course);
-    List<Long> modules = now.stream().map(DesignEdits.ModuleOrder::id).toList();
-    List<Long> steps = now.stream().flatMap(m -> m.steps().stream()).toList();
-    List<Long> sent = order.modules().stream().map(DesignEdits.ModuleOrder::id).toList();
-    List<Long> sentSteps = order.modules().stream().flatMap(m -> m.steps().stream()).toList();
+    List<ModuleId> modules = now.stream().map(DesignEdits.ModuleOrder::id).toList();
+    List<StepId> steps = now.stream().flatMap(m -> m.steps().stream()).toList();
+    List<ModuleId> sent = order.modules().stream().map(DesignEdits.ModuleOrder::id).toList();
+    List<StepId> sentSteps = order.modules().stream().flatMap(m -> m.steps().stream()).toList();
     boolean all = sorted(sent).equals(sorted(modules)) && sorted(sentSteps).equals(sorted(steps));
     if (!all || !order.was().map(now::equals).orElse(true)) throw Problem.changed(view(course));
     for (int m = 0; m < order.modules().size(); m++) {
@@ -141,12 +144,12 @@ public class Drafting {
     return view(course);
   }
 
-  private static List<Long> sorted(List<Long> ids) {
+  private static <T extends Comparable<T>> List<T> sorted(List<T> ids) {
     return ids.stream().sorted().toList();
   }
 
   private List<DesignEdits.ModuleOrder> orderNow(CourseId course) {
-    Map<Long, List<Long>> steps = new HashMap<>();
+    Map<ModuleId, List<StepId>> steps = new HashMap<>();
     for (StepRecord step : drafts.steps(course))
       steps.computeIfAbsent(step.getModuleId(), _ -> new ArrayList<>()).add(step.getId());
     return drafts.modules(course).stream()
@@ -156,7 +159,7 @@ public class Drafting {
 
   /** Whoever puts things in order is alone with it. */
   private void lock(CourseId course) {
-    db.select(COURSE.ID).from(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetch();
+    db.select(COURSE.ID).from(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetch();
   }
 
   /**
@@ -165,29 +168,37 @@ public class Drafting {
    * @param version as it must stand for that, so that what others have added to it is not lost
    */
   void remove(CourseId course, String part, long id, Optional<Integer> version) {
-    DraftRows<?> rows = rows(part);
+    remove(course, rows(part), id, version);
+  }
+
+  private <I extends Id> void remove(
+      CourseId course, DraftRows<?, I> rows, long number, Optional<Integer> version) {
+    I id = rows.id(number);
     version.ifPresent(seen -> checkUntouched(course, rows, id, seen));
     rows.remove(course, id);
   }
 
-  private void checkUntouched(CourseId course, DraftRows<?> rows, long id, int seen) {
+  private <I extends Id> void checkUntouched(
+      CourseId course, DraftRows<?, I> rows, I id, int seen) {
     lock(course);
-    boolean holds =
-        rows == tables.modules
-            && drafts.steps(course).stream().anyMatch(s -> s.getModuleId() == id);
+    boolean holds = drafts.steps(course).stream().anyMatch(s -> s.getModuleId().equals(id));
     if (rows.version(course, id).filter(v -> v != seen).isPresent() || holds)
       throw Problem.conflict("worked-on-since");
   }
 
   /** Brings back what was taken away; a step only into a module that is there. */
   void restore(CourseId course, String part, long id) {
-    DraftRows<?> rows = rows(part);
-    if (rows == tables.steps)
+    restore(course, rows(part), id);
+  }
+
+  private <I extends Id> void restore(CourseId course, DraftRows<?, I> rows, long number) {
+    I id = rows.id(number);
+    if (id instanceof StepId step)
       db.select(MODULE.NAME)
           .from(STEP)
           .join(MODULE)
           .on(MODULE.ID.eq(STEP.MODULE_ID))
-          .where(STEP.ID.eq(id), STEP.COURSE_ID.eq(course.value()), MODULE.DELETED_AT.isNotNull())
+          .where(STEP.ID.eq(step), STEP.COURSE_ID.eq(course), MODULE.DELETED_AT.isNotNull())
           .fetchOptional(MODULE.NAME)
           .ifPresent(name -> {
             throw Problem.conflict("module-taken-away", "name", name);
@@ -195,7 +206,7 @@ public class Drafting {
     rows.restore(course, id);
   }
 
-  private DraftRows<?> rows(String part) {
+  private DraftRows<?, ?> rows(String part) {
     return tables.of(part).orElseThrow(() -> Problem.notFound("part of a course"));
   }
 }

@@ -23,6 +23,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
@@ -79,10 +80,10 @@ public class Exchange {
   }
 
   private Framework framework(CourseId course) {
-    var row = db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).fetchSingle();
+    var row = db.selectFrom(COURSE).where(COURSE.ID.eq(course)).fetchSingle();
     List<OutcomeRecord> outcomes = drafts.outcomes(course);
     Map<OutcomeId, String> codes = new HashMap<>();
-    outcomes.forEach(o -> codes.put(new OutcomeId(o.getId()), o.getCode()));
+    outcomes.forEach(o -> codes.put(o.getId(), o.getCode()));
     List<Framework.Item> items =
         outcomes.stream()
             .map(o ->
@@ -137,7 +138,7 @@ public class Exchange {
     List<String> changed = new ArrayList<>();
     List<String> held = new ArrayList<>();
     int same = 0;
-    Set<Long> met = new HashSet<>();
+    Set<OutcomeId> met = new HashSet<>();
     for (Framework.Item item : file.items()) {
       Optional<OutcomeRecord> own = known.like(item);
       if (own.isEmpty()) {
@@ -212,7 +213,7 @@ public class Exchange {
       for (OutcomeRecord o : all) {
         byIdentifier.put(o.getIdentifier(), o);
         byCode.put(o.getCode(), o);
-        codes.put(new OutcomeId(o.getId()), o.getCode());
+        codes.put(o.getId(), o.getCode());
       }
     }
 
@@ -228,11 +229,11 @@ public class Exchange {
    *
    * @param scale on which new outcomes are rated
    */
-  public Comparison take(CourseId course, Framework file, long scale, Meter meter) {
-    db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetchSingle();
+  public Comparison take(CourseId course, Framework file, ScaleId scale, Meter meter) {
+    db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
     var known = new Known(drafts.outcomes(course));
     Comparison comparison = compare(course, file, known);
-    boolean own = drafts.scales(course).stream().anyMatch(s -> s.getId() == scale);
+    boolean own = drafts.scales(course).stream().anyMatch(s -> s.getId().equals(scale));
     if (!own) throw Problem.field("scale", "scale-of-course");
     refuseUnknownParts(file, known);
     int last = known.all.stream().mapToInt(OutcomeRecord::getPosition).max().orElse(-1);
@@ -266,9 +267,9 @@ public class Exchange {
     return parts;
   }
 
-  private OutcomeRecord fresh(CourseId course, Framework.Item item, long scale, int position) {
+  private OutcomeRecord fresh(CourseId course, Framework.Item item, ScaleId scale, int position) {
     OutcomeRecord row = db.newRecord(OUTCOME);
-    row.setCourseId(course.value());
+    row.setCourseId(course);
     row.setScaleId(scale);
     row.setLevelRule(USUAL);
     row.setIdentifier(item.identifier().orElseGet(UUID::randomUUID));
@@ -311,9 +312,7 @@ public class Exchange {
       OutcomeRecord row = now.like(item).orElseThrow();
       if (made(row, now.codes).equals(item.made())) continue;
       List<OutcomeId> parts =
-          made.parts().stream()
-              .map(c -> new OutcomeId(requireNonNull(now.byCode.get(c)).getId()))
-              .toList();
+          made.parts().stream().map(c -> requireNonNull(now.byCode.get(c)).getId()).toList();
       row.setMadeOf(Json.of(new Composition(parts, made.how())));
       row.setVersion(row.getVersion() + 1);
       row.update();

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.ScaleId;
 import yendrik.formats.Formats;
 import yendrik.formats.framework.Framework;
 import yendrik.formats.framework.FrameworkFormat;
@@ -45,17 +46,18 @@ class ExchangeController {
   /** The formats in which outcomes can be had and taken. */
   @GetMapping
   @Needs(Right.PLAN)
-  List<FileFormat> formats(@PathVariable long course) {
+  List<FileFormat> formats(@PathVariable CourseId course) {
     return Formats.FRAMEWORKS.stream().map(f -> new FileFormat(f.name(), f.title())).toList();
   }
 
   /** The course's outcomes as a file. */
   @GetMapping("/{format}")
   @Needs(Right.PLAN)
-  void file(@PathVariable long course, @PathVariable String format, HttpServletResponse response)
+  void file(
+      @PathVariable CourseId course, @PathVariable String format, HttpServletResponse response)
       throws IOException {
     FrameworkFormat as = format(format);
-    Exchange.Written written = exchange.written(new CourseId(course));
+    Exchange.Written written = exchange.written(course);
     response.setContentType(as.mediaType());
     response.setHeader(
         HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"outcomes." + as.ending() + "\"");
@@ -82,9 +84,9 @@ class ExchangeController {
   @PostMapping(path = "/{format}/comparison")
   @Needs(Right.PLAN)
   Exchange.Comparison compare(
-      @PathVariable long course, @PathVariable String format, HttpServletRequest request)
+      @PathVariable CourseId course, @PathVariable String format, HttpServletRequest request)
       throws IOException {
-    return exchange.compare(new CourseId(course), read(format, request.getInputStream()));
+    return exchange.compare(course, read(format, request.getInputStream()));
   }
 
   /** Takes what is new and changed from a file, all of it or nothing. */
@@ -92,9 +94,9 @@ class ExchangeController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.ACCEPTED)
   JobView take(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String format,
-      @RequestParam long scale,
+      @RequestParam ScaleId scale,
       Seat seat,
       HttpServletRequest request)
       throws IOException {

@@ -7,6 +7,7 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.ModuleId;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.server.design.DesignViews.ModuleView;
 import yendrik.server.http.Problem;
@@ -28,17 +29,16 @@ public class ModuleDrafts {
   }
 
   public ModuleView add(CourseId course, DesignEdits.NewModule edit) {
-    if (db.fetchExists(COURSE, COURSE.ID.eq(course.value()).and(COURSE.FRAMEWORK.isTrue())))
+    if (db.fetchExists(COURSE, COURSE.ID.eq(course).and(COURSE.FRAMEWORK.isTrue())))
       throw Problem.conflict("framework-without-modules");
     ModuleRecord row = tables.modules.fresh();
     row.setName(edit.name().strip());
     return view(
-        course,
-        tables.modules.add(course, row, MODULE.POSITION, MODULE.COURSE_ID.eq(course.value())));
+        course, tables.modules.add(course, row, MODULE.POSITION, MODULE.COURSE_ID.eq(course)));
   }
 
   /** Changes some fields; a 409 carries what it is now. */
-  ModuleView change(CourseId course, long id, FieldsEdit fields) {
+  ModuleView change(CourseId course, ModuleId id, FieldsEdit fields) {
     ModuleRecord row = tables.modules.locked(course, id);
     var edit = changes.apply(edit(row), fields, () -> view(course, id));
     return change(course, id, row.getVersion(), edit);
@@ -55,7 +55,7 @@ public class ModuleDrafts {
         row.getStaysOpen());
   }
 
-  public ModuleView change(CourseId course, long id, int version, DesignEdits.ModuleEdit edit) {
+  public ModuleView change(CourseId course, ModuleId id, int version, DesignEdits.ModuleEdit edit) {
     ModuleRecord row = tables.modules.fresh();
     row.setName(edit.name().strip());
     row.setPublished(edit.published());
@@ -70,9 +70,9 @@ public class ModuleDrafts {
     return now;
   }
 
-  private ModuleView view(CourseId course, long id) {
+  private ModuleView view(CourseId course, ModuleId id) {
     return drafting.view(course).modules().stream()
-        .filter(m -> m.id() == id)
+        .filter(m -> m.id().equals(id))
         .findFirst()
         .orElseThrow(() -> Problem.notFound("module"));
   }

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,15 +51,14 @@ public class OutcomeDrafts {
   }
 
   public OutcomeView add(CourseId course, DesignEdits.OutcomeEdit edit) {
-    check(course, edit, 0);
-    long id =
-        tables.outcomes.add(
-            course, columns(edit), OUTCOME.POSITION, OUTCOME.COURSE_ID.eq(course.value()));
+    check(course, edit, Optional.empty());
+    OutcomeId id =
+        tables.outcomes.add(course, columns(edit), OUTCOME.POSITION, OUTCOME.COURSE_ID.eq(course));
     return view(course, id);
   }
 
   /** Changes some fields; a 409 carries what it is now. */
-  OutcomeView change(CourseId course, long id, FieldsEdit fields) {
+  OutcomeView change(CourseId course, OutcomeId id, FieldsEdit fields) {
     OutcomeRecord row = tables.outcomes.locked(course, id);
     var edit = changes.apply(edit(row), fields, () -> view(course, id));
     return change(course, id, row.getVersion(), edit);
@@ -77,8 +77,9 @@ public class OutcomeDrafts {
         Optional.of(now.retired()));
   }
 
-  public OutcomeView change(CourseId course, long id, int version, DesignEdits.OutcomeEdit edit) {
-    check(course, edit, id);
+  public OutcomeView change(
+      CourseId course, OutcomeId id, int version, DesignEdits.OutcomeEdit edit) {
+    check(course, edit, Optional.of(id));
     OutcomeRecord row = tables.outcomes.one(course, id);
     checkWords(row, edit);
     scales.checkMove(course, row, edit.scale());
@@ -103,14 +104,14 @@ public class OutcomeDrafts {
     return row;
   }
 
-  private void check(CourseId course, DesignEdits.OutcomeEdit edit, long self) {
+  private void check(CourseId course, DesignEdits.OutcomeEdit edit, Optional<OutcomeId> self) {
     boolean scale =
         db.fetchExists(
             SCALE,
             SCALE
                 .ID
                 .eq(edit.scale())
-                .and(SCALE.COURSE_ID.eq(course.value()))
+                .and(SCALE.COURSE_ID.eq(course))
                 .and(SCALE.DELETED_AT.isNull()));
     if (!scale) throw Problem.field("scale", "scale-of-course");
     boolean taken =
@@ -118,9 +119,9 @@ public class OutcomeDrafts {
             OUTCOME,
             OUTCOME
                 .COURSE_ID
-                .eq(course.value())
+                .eq(course)
                 .and(OUTCOME.CODE.eq(edit.code().strip()))
-                .and(OUTCOME.ID.ne(self))
+                .and(self.map(OUTCOME.ID::ne).orElseGet(DSL::noCondition))
                 .and(OUTCOME.DELETED_AT.isNull()));
     if (taken) throw Problem.field("code", "code-taken", "code", edit.code());
   }
@@ -147,11 +148,11 @@ public class OutcomeDrafts {
   Set<OutcomeId> retired(CourseId course) {
     return drafts.outcomes(course).stream()
         .filter(OutcomeRecord::getRetired)
-        .map(o -> new OutcomeId(o.getId()))
+        .map(o -> o.getId())
         .collect(Collectors.toSet());
   }
 
-  private OutcomeView view(CourseId course, long id) {
+  private OutcomeView view(CourseId course, OutcomeId id) {
     OutcomeRecord row = tables.outcomes.one(course, id);
     return DesignViews.outcome(row, adoption.of(List.of(row)));
   }

@@ -85,7 +85,7 @@ public final class OutcomeForms {
    * @param parts ids of outcomes of the same course
    */
   public record MadeOfForm(
-      @NotNull How how, @Min(1) @Max(100) int n, @NotNull @Size(max = 100) List<Long> parts) {
+      @NotNull How how, @Min(1) @Max(100) int n, @NotNull @Size(max = 100) List<OutcomeId> parts) {
 
     Composition composition() {
       Composition.How combined =
@@ -95,7 +95,7 @@ public final class OutcomeForms {
             case MEAN -> new Composition.Mean();
             case LOWEST -> new Composition.Lowest();
           };
-      return new Composition(parts.stream().map(OutcomeId::new).toList(), combined);
+      return new Composition(parts.stream().toList(), combined);
     }
 
     static MadeOfForm of(Composition made) {
@@ -107,7 +107,7 @@ public final class OutcomeForms {
             case Composition.Mean _ -> How.MEAN;
             case Composition.Lowest _ -> How.LOWEST;
           };
-      return new MadeOfForm(how, n, made.parts().stream().map(OutcomeId::value).toList());
+      return new MadeOfForm(how, n, made.parts().stream().toList());
     }
   }
 }

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.RubricId;
 import yendrik.server.design.RubricForms.RubricEdit;
 import yendrik.server.design.RubricForms.RubricView;
 import yendrik.server.design.RubricForms.ShelfView;
@@ -31,42 +32,44 @@ class RubricController {
 
   @GetMapping("/rubrics")
   @Needs(Right.PLAN)
-  List<RubricView> all(@PathVariable long course) {
-    return rubrics.of(new CourseId(course));
+  List<RubricView> all(@PathVariable CourseId course) {
+    return rubrics.of(course);
   }
 
   @PostMapping("/rubrics")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
-  RubricView add(@PathVariable long course, @Valid @RequestBody RubricEdit edit) {
-    return rubrics.add(new CourseId(course), edit);
+  RubricView add(@PathVariable CourseId course, @Valid @RequestBody RubricEdit edit) {
+    return rubrics.add(course, edit);
   }
 
   @PatchMapping("/rubrics/{id}")
   @Needs(Right.PLAN)
   RubricView change(
-      @PathVariable long course, @PathVariable long id, @Valid @RequestBody FieldsEdit edit) {
-    return rubrics.change(new CourseId(course), id, edit);
+      @PathVariable CourseId course,
+      @PathVariable RubricId id,
+      @Valid @RequestBody FieldsEdit edit) {
+    return rubrics.change(course, id, edit);
   }
 
   @DeleteMapping("/rubrics/{id}")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable long course, @PathVariable long id) {
-    rubrics.remove(new CourseId(course), id);
+  void remove(@PathVariable CourseId course, @PathVariable RubricId id) {
+    rubrics.remove(course, id);
   }
 
   /** Copies a rubric to the institution's shelf. */
   @PostMapping("/rubrics/{id}/shelving")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void shelve(@PathVariable long course, @PathVariable long id, Seat seat) {
-    rubrics.shelve(new CourseId(course), id, seat.person());
+  void shelve(@PathVariable CourseId course, @PathVariable RubricId id, Seat seat) {
+    rubrics.shelve(course, id, seat.person());
   }
 
   @GetMapping("/shelf/rubrics")
   @Needs(Right.PLAN)
-  List<ShelfView> shelf(@PathVariable long course, Seat seat) {
+  List<ShelfView> shelf(@PathVariable CourseId course, Seat seat) {
     return rubrics.shelf(seat.person());
   }
 
@@ -74,14 +77,14 @@ class RubricController {
   @PostMapping("/shelf/rubrics/{id}/taking")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
-  RubricView take(@PathVariable long course, @PathVariable long id) {
-    return rubrics.take(new CourseId(course), id);
+  RubricView take(@PathVariable CourseId course, @PathVariable RubricId id) {
+    return rubrics.take(course, id);
   }
 
   @DeleteMapping("/shelf/rubrics/{id}")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void unshelve(@PathVariable long course, @PathVariable long id, Seat seat) {
+  void unshelve(@PathVariable CourseId course, @PathVariable RubricId id, Seat seat) {
     rubrics.unshelve(id, seat.person());
   }
 }

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Optional;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.RubricId;
 import yendrik.core.rubric.Rubric;
 
 /** Rubrics as they are sent and shown. */
@@ -31,7 +32,7 @@ public final class RubricForms {
       @NotBlank(message = "criterion-without-name") @Size(max = 200) String name,
       @NotNull @Size(max = 1000) String description,
       boolean counts,
-      Optional<Long> outcome,
+      Optional<OutcomeId> outcome,
       @NotNull @Size(min = 2, max = 12, message = "criterion-levels")
           List<@Valid LevelEdit> levels) {}
 
@@ -55,7 +56,7 @@ public final class RubricForms {
    */
   @Schema(name = "DesignRubric")
   public record RubricView(
-      long id,
+      RubricId id,
       int version,
       String name,
       List<CriterionView> criteria,
@@ -71,7 +72,7 @@ public final class RubricForms {
       String name,
       String description,
       boolean counts,
-      Optional<Long> outcome,
+      Optional<OutcomeId> outcome,
       Optional<String> outcomeName,
       List<LevelView> levels) {}
 
@@ -81,10 +82,16 @@ public final class RubricForms {
 
   /** A rubric on the institution's shelf. */
   public record ShelfView(
-      long id, String name, int criteria, double of, String by, Instant at, boolean mayRemove) {}
+      RubricId id,
+      String name,
+      int criteria,
+      double of,
+      String by,
+      Instant at,
+      boolean mayRemove) {}
 
   /** A rubric as those see it who assess with it or are assessed. */
-  public record Sheet(long id, String name, double of, List<CriterionView> criteria) {}
+  public record Sheet(RubricId id, String name, double of, List<CriterionView> criteria) {}
 
   public record MetView(int criterion, int level, @NotNull @Size(max = 2000) String comment) {
     public Rubric.Met met() {
@@ -103,7 +110,7 @@ public final class RubricForms {
   }
 
   public static Sheet sheet(Rubric rubric, CourseDesign design) {
-    return new Sheet(rubric.id().value(), rubric.name(), rubric.of(), criteria(rubric, design));
+    return new Sheet(rubric.id(), rubric.name(), rubric.of(), criteria(rubric, design));
   }
 
   /** A criterion as it would be sent to leave it as it is. */
@@ -113,7 +120,7 @@ public final class RubricForms {
         c.name(),
         c.description(),
         c.counts(),
-        c.outcome().map(OutcomeId::value),
+        c.outcome(),
         c.levels().stream()
             .map(l ->
                 new LevelEdit(
@@ -129,7 +136,7 @@ public final class RubricForms {
                 c.name(),
                 c.description(),
                 c.counts(),
-                c.outcome().map(o -> o.value()),
+                c.outcome(),
                 c.outcome().flatMap(design::outcome).map(o -> o.name()),
                 c.levels().stream()
                     .map(l ->

@@ -21,6 +21,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.RubricId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.strand.work.WorkFact;
@@ -83,11 +84,11 @@ public class Rubrics {
         FACT.COURSE_ID.eq(row.getCourseId()),
         FACT.KIND.eq(CoreJson.name(WorkFact.Assessed.class)),
         DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("rubric"))
-            .cast(Long.class)
+            .cast(RUBRIC.ID)
             .eq(row.getId()));
   }
 
-  private RubricView view(CourseId course, long id) {
+  private RubricView view(CourseId course, RubricId id) {
     return view(tables.rubrics.one(course, id), drafts.document(course));
   }
 
@@ -111,7 +112,7 @@ public class Rubrics {
   }
 
   /** Changes some fields; a 409 carries what it is now. */
-  RubricView change(CourseId course, long id, FieldsEdit fields) {
+  RubricView change(CourseId course, RubricId id, FieldsEdit fields) {
     RubricRecord row = tables.rubrics.locked(course, id);
     var edit = changes.apply(edit(row), fields, () -> view(course, id));
     return change(course, id, row.getVersion(), edit);
@@ -125,7 +126,7 @@ public class Rubrics {
             .toList());
   }
 
-  RubricView change(CourseId course, long id, int version, RubricEdit edit) {
+  RubricView change(CourseId course, RubricId id, int version, RubricEdit edit) {
     RubricRecord row = tables.rubrics.one(course, id);
     var keys = new Keys(row.getLastKey());
     List<Rubric.Criterion> criteria = criteria(course, edit, keys);
@@ -180,10 +181,8 @@ public class Rubrics {
     return criteria;
   }
 
-  private static Outcome outcome(CourseDesign design, long id, String at) {
-    Outcome outcome =
-        (id <= 0 ? Optional.<Outcome>empty() : design.outcome(new OutcomeId(id)))
-            .orElseThrow(() -> Problem.field(at, "no-such-outcome"));
+  private static Outcome outcome(CourseDesign design, OutcomeId id, String at) {
+    Outcome outcome = design.outcome(id).orElseThrow(() -> Problem.field(at, "no-such-outcome"));
     if (outcome.madeOf().isPresent())
       throw Problem.field(at, "choose-a-part", "outcome", outcome.code());
     return outcome;
@@ -208,7 +207,7 @@ public class Rubrics {
   }
 
   /** Takes a rubric away unless a step uses it. */
-  void remove(CourseId course, long id) {
+  void remove(CourseId course, RubricId id) {
     List<String> steps = view(course, id).steps();
     if (!steps.isEmpty())
       throw Problem.conflict(
@@ -276,7 +275,7 @@ public class Rubrics {
       List<Rubric.Criterion> criteria =
           sheet.criteria().stream().map(c -> criterion(c, design, keys)).toList();
       db.insertInto(RUBRIC)
-          .set(RUBRIC.COURSE_ID, course.value())
+          .set(RUBRIC.COURSE_ID, course)
           .set(RUBRIC.NAME, sheet.title())
           .set(RUBRIC.CRITERIA, Json.of(criteria))
           .set(RUBRIC.LAST_KEY, keys.last)
@@ -340,11 +339,11 @@ public class Rubrics {
   }
 
   private static boolean mayRemove(RubricRecord row, SignedIn person) {
-    return person.administrator() || row.getShelvedBy() == person.id();
+    return person.administrator() || person.id().equals(row.getShelvedBy());
   }
 
   /** Copies a course's rubric to the shelf. */
-  void shelve(CourseId course, long id, SignedIn person) {
+  void shelve(CourseId course, RubricId id, SignedIn person) {
     RubricRecord row = tables.rubrics.one(course, id);
     db.insertInto(RUBRIC)
         .set(RUBRIC.NAME, row.getName())
@@ -355,7 +354,7 @@ public class Rubrics {
         .execute();
   }
 
-  private RubricRecord onShelf(long id) {
+  private RubricRecord onShelf(RubricId id) {
     return db.selectFrom(RUBRIC)
         .where(RUBRIC.ID.eq(id), RUBRIC.COURSE_ID.isNull(), RUBRIC.DELETED_AT.isNull())
         .fetchOptional()
@@ -366,7 +365,7 @@ public class Rubrics {
    * Copies a rubric from the shelf into a course. Outcomes are found again by their codes; a
    * criterion whose outcome the course does not have gives no evidence there.
    */
-  RubricView take(CourseId course, long id) {
+  RubricView take(CourseId course, RubricId id) {
     RubricRecord row = onShelf(id);
     CourseDesign design = drafts.document(course).design();
     List<Rubric.Criterion> criteria =
@@ -394,13 +393,13 @@ public class Rubrics {
   private Optional<Outcome> sameCode(OutcomeId elsewhere, CourseDesign design) {
     return db.select(OUTCOME.CODE)
         .from(OUTCOME)
-        .where(OUTCOME.ID.eq(elsewhere.value()))
+        .where(OUTCOME.ID.eq(elsewhere))
         .fetchOptional(OUTCOME.CODE)
         .flatMap(code -> byCode(code, design));
   }
 
   /** Takes a rubric from the shelf; courses that copied it keep their copies. */
-  void unshelve(long id, SignedIn person) {
+  void unshelve(RubricId id, SignedIn person) {
     if (!mayRemove(onShelf(id), person)) throw Problem.forbidden("not-yours-on-shelf");
     db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
   }

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.ScaleId;
 import yendrik.server.http.IfMatch;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -30,34 +31,34 @@ class ScaleController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
   DesignViews.ScaleView add(
-      @PathVariable long course, @Valid @RequestBody DesignEdits.ScaleEdit edit) {
-    return scales.add(new CourseId(course), edit);
+      @PathVariable CourseId course, @Valid @RequestBody DesignEdits.ScaleEdit edit) {
+    return scales.add(course, edit);
   }
 
   @PutMapping("/{id}")
   @Needs(Right.PLAN)
   DesignViews.ScaleView change(
-      @PathVariable long course,
-      @PathVariable long id,
+      @PathVariable CourseId course,
+      @PathVariable ScaleId id,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody DesignEdits.ScaleEdit edit) {
-    return scales.change(new CourseId(course), id, IfMatch.version(version), edit);
+    return scales.change(course, id, IfMatch.version(version), edit);
   }
 
   /** What a change would mean for ratings that stand; nothing is changed. */
   @PostMapping("/{id}/effects")
   @Needs(Right.PLAN)
   List<String> effects(
-      @PathVariable long course,
-      @PathVariable long id,
+      @PathVariable CourseId course,
+      @PathVariable ScaleId id,
       @Valid @RequestBody DesignEdits.ScaleEdit edit) {
-    return scales.effects(new CourseId(course), id, edit);
+    return scales.effects(course, id, edit);
   }
 
   @DeleteMapping("/{id}")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable long course, @PathVariable long id) {
-    scales.remove(new CourseId(course), id);
+  void remove(@PathVariable CourseId course, @PathVariable ScaleId id) {
+    scales.remove(course, id);
   }
 }

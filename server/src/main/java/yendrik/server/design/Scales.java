@@ -20,6 +20,8 @@ import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
 import yendrik.core.outcome.Scale;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
@@ -39,8 +41,8 @@ import yendrik.server.institution.Institutions;
 @Service
 @Transactional
 public class Scales {
-  private static final Field<Long> OUTCOME_OF_RATING =
-      DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("outcome")).cast(Long.class);
+  private static final Field<OutcomeId> OUTCOME_OF_RATING =
+      DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("outcome")).cast(OUTCOME.ID);
   private final DSLContext db;
   private final DraftStore drafts;
   private final Institutions institutions;
@@ -55,9 +57,9 @@ public class Scales {
 
   public ScaleView add(CourseId course, ScaleEdit edit) {
     List<Scale.Level> levels = levels(edit, List.of());
-    long id =
+    ScaleId id =
         db.insertInto(SCALE)
-            .set(SCALE.COURSE_ID, course.value())
+            .set(SCALE.COURSE_ID, course)
             .set(SCALE.NAME, edit.name().strip())
             .set(SCALE.LEVELS, Json.of(levels))
             .set(SCALE.MASTERY, edit.mastery())
@@ -66,7 +68,7 @@ public class Scales {
     return DesignViews.scale(row(course, id), Optional.empty());
   }
 
-  ScaleView change(CourseId course, long id, int version, ScaleEdit edit) {
+  ScaleView change(CourseId course, ScaleId id, int version, ScaleEdit edit) {
     ScaleRecord row = row(course, id);
     if (row.getAdoptedFrom() != null) throw Problem.field("name", "scale-of-framework");
     Scale before = DraftStore.scale(row);
@@ -93,17 +95,14 @@ public class Scales {
             .set(SCALE.LEVELS, Json.of(after.levels()))
             .set(SCALE.MASTERY, after.mastery())
             .set(SCALE.VERSION, version + 1)
-            .where(
-                SCALE.ID.eq(before.id().value()),
-                SCALE.VERSION.eq(version),
-                SCALE.DELETED_AT.isNull())
+            .where(SCALE.ID.eq(before.id()), SCALE.VERSION.eq(version), SCALE.DELETED_AT.isNull())
             .execute()
         == 1;
   }
 
   /** What a change would mean for ratings that stand, in words; empty when nothing rests on it. */
   @Transactional(readOnly = true)
-  public List<String> effects(CourseId course, long id, ScaleEdit edit) {
+  public List<String> effects(CourseId course, ScaleId id, ScaleEdit edit) {
     Scale before = DraftStore.scale(row(course, id));
     return effects(
         course,
@@ -142,15 +141,13 @@ public class Scales {
   }
 
   /** Takes a scale away unless something rests on it. */
-  void remove(CourseId course, long id) {
+  void remove(CourseId course, ScaleId id) {
     row(course, id);
     List<String> uses =
         db.select(OUTCOME.CODE)
             .from(OUTCOME)
             .where(
-                OUTCOME.SCALE_ID.eq(id),
-                OUTCOME.COURSE_ID.eq(course.value()),
-                OUTCOME.DELETED_AT.isNull())
+                OUTCOME.SCALE_ID.eq(id), OUTCOME.COURSE_ID.eq(course), OUTCOME.DELETED_AT.isNull())
             .orderBy(OUTCOME.POSITION)
             .fetch(OUTCOME.CODE);
     List<String> courses =
@@ -167,9 +164,9 @@ public class Scales {
     db.update(SCALE).set(SCALE.DELETED_AT, clock.instant()).where(SCALE.ID.eq(id)).execute();
   }
 
-  ScaleRecord row(CourseId course, long id) {
+  ScaleRecord row(CourseId course, ScaleId id) {
     return db.selectFrom(SCALE)
-        .where(SCALE.ID.eq(id), SCALE.COURSE_ID.eq(course.value()), SCALE.DELETED_AT.isNull())
+        .where(SCALE.ID.eq(id), SCALE.COURSE_ID.eq(course), SCALE.DELETED_AT.isNull())
         .fetchOptional()
         .orElseThrow(() -> Problem.notFound("scale"));
   }
@@ -198,8 +195,8 @@ public class Scales {
    * Refuses another scale for an outcome unless every level that its ratings stand at is there too,
    * by key and name: ratings are never read as something else than what was said.
    */
-  void checkMove(CourseId course, OutcomeRecord outcome, long to) {
-    if (outcome.getScaleId() == to) return;
+  void checkMove(CourseId course, OutcomeRecord outcome, ScaleId to) {
+    if (outcome.getScaleId().equals(to)) return;
     Scale from = scale(outcome.getScaleId());
     Scale there = scale(to);
     List<Phrase> lost = new ArrayList<>();
@@ -227,7 +224,7 @@ public class Scales {
           new Phrase.Listed(lost));
   }
 
-  private Scale scale(long id) {
+  private Scale scale(ScaleId id) {
     return DraftStore.scale(db.selectFrom(SCALE).where(SCALE.ID.eq(id)).fetchSingle());
   }
 
@@ -281,7 +278,7 @@ public class Scales {
     return ratings(
         course,
         OUTCOME_OF_RATING.in(
-            db.select(OUTCOME.ID).from(OUTCOME).where(OUTCOME.SCALE_ID.eq(scale.id().value()))));
+            db.select(OUTCOME.ID).from(OUTCOME).where(OUTCOME.SCALE_ID.eq(scale.id()))));
   }
 
   private Map<Integer, Integer> ratings(CourseId course, org.jooq.Condition which) {
@@ -292,7 +289,7 @@ public class Scales {
         .join(ENROLMENT)
         .on(ENROLMENT.ID.eq(FACT.ENROLMENT_ID))
         .where(
-            FACT.COURSE_ID.eq(course.value()),
+            FACT.COURSE_ID.eq(course),
             FACT.KIND.eq(CoreJson.name(Fact.Rated.class)),
             ENROLMENT.PRACTICE.isFalse(),
             which)

@@ -6,6 +6,7 @@ import java.util.Set;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
 import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
@@ -37,16 +38,16 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
    * @param tied the outcomes that the step gives evidence of, as sent
    * @param rubrics the rubrics of the course
    */
-  public record Place(CourseId course, Set<Long> tied, Set<Long> rubrics) {
+  public record Place(CourseId course, Set<OutcomeId> tied, Set<RubricId> rubrics) {
     /**
      * A rubric of this course.
      *
      * @throws Problem if there is none of that id
      */
-    public Optional<RubricId> rubric(Optional<Long> sent) {
+    public Optional<RubricId> rubric(Optional<RubricId> sent) {
       if (sent.isPresent() && !rubrics.contains(sent.get()))
         throw Problem.field("rubric", "no-such-rubric");
-      return sent.map(RubricId::new);
+      return sent;
     }
   }
 

@@ -74,9 +74,9 @@ public class StepDrafts {
     row.setPassMark(usual.passMark());
     row.setPoints(usual.points());
     row.setAttempts(usual.attempts());
-    long id = tables.steps.add(course, row);
+    StepId id = tables.steps.add(course, row);
     db.update(STEP)
-        .set(STEP.DONE_WHEN, Json.of(usualDone(kind, new StepId(id))))
+        .set(STEP.DONE_WHEN, Json.of(usualDone(kind, id)))
         .where(STEP.ID.eq(id))
         .execute();
     return view(course, id);
@@ -106,7 +106,7 @@ public class StepDrafts {
   }
 
   /** Changes some fields; a 409 carries what it is now. */
-  StepView change(CourseId course, long id, FieldsEdit fields) {
+  StepView change(CourseId course, StepId id, FieldsEdit fields) {
     StepRecord row = tables.steps.locked(course, id);
     var edit = changes.apply(edit(row), fields, () -> view(course, id));
     return change(course, id, row.getVersion(), edit);
@@ -133,12 +133,12 @@ public class StepDrafts {
         content.body(),
         rooms.edit(s.kind(), content),
         s.evidenceFor().stream()
-            .map(t -> new DesignEdits.TieEdit(t.outcome().value(), t.weight(), t.cuts()))
+            .map(t -> new DesignEdits.TieEdit(t.outcome(), t.weight(), t.cuts()))
             .toList(),
-        s.audience().groups().stream().map(GroupId::value).sorted().toList());
+        s.audience().groups().stream().sorted().toList());
   }
 
-  public StepView change(CourseId course, long id, int version, DesignEdits.StepEdit edit) {
+  public StepView change(CourseId course, StepId id, int version, DesignEdits.StepEdit edit) {
     StepRecord before = row(course, id);
     checkStep(edit);
     checkEvidence(course, edit);
@@ -172,20 +172,17 @@ public class StepDrafts {
     row.setTies(
         Json.of(
             edit.evidenceFor().stream()
-                .map(t -> new Step.Tie(new OutcomeId(t.outcome()), t.weight(), t.cuts()))
+                .map(t -> new Step.Tie(t.outcome(), t.weight(), t.cuts()))
                 .toList()));
     row.setAudience(
-        Json.of(
-            new Step.Audience(
-                edit.groups().stream().map(GroupId::new).collect(Collectors.toSet()), Set.of())));
+        Json.of(new Step.Audience(edit.groups().stream().collect(Collectors.toSet()), Set.of())));
     return row;
   }
 
   private void checkGroups(CourseId course, DesignEdits.StepEdit edit) {
     Set<GroupId> known = drafts.groups(course).keySet();
-    for (long group : edit.groups())
-      if (group <= 0 || !known.contains(new GroupId(group)))
-        throw Problem.field("groups", "no-such-group");
+    for (GroupId group : edit.groups())
+      if (!known.contains(group)) throw Problem.field("groups", "no-such-group");
   }
 
   private StepAuthor.Place place(CourseId course, DesignEdits.StepEdit edit) {
@@ -203,8 +200,8 @@ public class StepDrafts {
       tie.cuts().ifPresent(cuts -> checkCuts(design, tie.outcome(), cuts));
   }
 
-  private static void checkCuts(CourseDesign design, long outcome, List<Double> cuts) {
-    var tied = design.outcome(new OutcomeId(outcome));
+  private static void checkCuts(CourseDesign design, OutcomeId outcome, List<Double> cuts) {
+    var tied = design.outcome(outcome);
     if (tied.isEmpty()) return;
     int most = tied.get().scale().top();
     if (cuts.isEmpty() || cuts.size() > most)
@@ -230,13 +227,13 @@ public class StepDrafts {
   }
 
   /** A step goes with its module. */
-  private StepRecord row(CourseId course, long id) {
+  private StepRecord row(CourseId course, StepId id) {
     StepRecord row = tables.steps.one(course, id);
     if (tables.modules.find(course, row.getModuleId()).isEmpty()) throw Problem.notFound("step");
     return row;
   }
 
-  private StepView view(CourseId course, long id) {
+  private StepView view(CourseId course, StepId id) {
     CourseDesign design = drafts.document(course).design();
     return view(
         row(course, id), new Wording(design, institutions.writing(design.zone(), clock.instant())));

@@ -15,6 +15,7 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.PersonId;
 import yendrik.server.http.Problem;
 
 /**
@@ -49,7 +50,12 @@ public class Files {
    * @throws Problem naming the field {@code file} when it is empty, too large or of another kind
    */
   public Kept keep(
-      CourseId course, long by, String name, InputStream content, long most, Set<String> kinds) {
+      CourseId course,
+      PersonId by,
+      String name,
+      InputStream content,
+      long most,
+      Set<String> kinds) {
     try {
       byte[] part = content.readNBytes(PART);
       if (part.length == 0) throw Problem.field("file", "file-empty");
@@ -59,7 +65,7 @@ public class Files {
             "file", "file-of-wrong-type", "name", name, "type", type, "types", list(kinds));
       long id =
           db.insertInto(FILE)
-              .set(FILE.COURSE_ID, course.value())
+              .set(FILE.COURSE_ID, course)
               .set(FILE.NAME, name)
               .set(FILE.MEDIA_TYPE, type)
               .set(FILE.BYTES, 1L)
@@ -94,7 +100,7 @@ public class Files {
   @Transactional(readOnly = true)
   public Optional<Kept> of(CourseId course, long id) {
     return db.selectFrom(FILE)
-        .where(FILE.ID.eq(id), FILE.COURSE_ID.eq(course.value()))
+        .where(FILE.ID.eq(id), FILE.COURSE_ID.eq(course))
         .fetchOptional(f -> new Kept(f.getId(), f.getName(), f.getMediaType(), f.getBytes()));
   }
 

@@ -5,16 +5,13 @@ import static java.util.Objects.requireNonNull;
 import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.core.jackson.ModelResolver;
 import io.swagger.v3.oas.models.Components;
-import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -24,7 +21,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.web.csrf.CsrfToken;
-import yendrik.core.id.OutcomeId;
+import yendrik.core.id.Id;
 
 /**
  * Describes the API so that the web client's types can be made from it: what is not optional is
@@ -34,8 +31,9 @@ import yendrik.core.id.OutcomeId;
 @ConditionalOnProperty("springdoc.api-docs.enabled")
 class ApiDescription {
   static {
-    SpringDocUtils.getConfig().addRequestWrapperToIgnore(CsrfToken.class);
-    SpringDocUtils.getConfig().replaceWithClass(OutcomeId.class, Long.class);
+    SpringDocUtils.getConfig().addRequestWrapperToIgnore(CsrfToken.class, Injected.class);
+    for (Class<?> id : Id.class.getPermittedSubclasses())
+      SpringDocUtils.getConfig().replaceWithClass(id, Long.class);
   }
 
   /** One for all, since what describes types is kept for the whole machine. */
@@ -56,8 +54,9 @@ class ApiDescription {
       api.getComponents()
           .getSchemas()
           .forEach((name, schema) -> NAMES.type(name).ifPresent(type -> require(type, schema)));
-      api.getPaths().remove("/api/courses/{course}/events"); // a stream, not JSON
-      hideInjected(api);
+      // a stream, not JSON
+      api.getPaths().remove("/api/courses/{course}/events");
+      api.getComponents().getSchemas().remove("SseEmitter");
       NAMES.check();
     };
   }
@@ -103,26 +102,5 @@ class ApiDescription {
       if (component.getType() != Optional.class) required.add(component.getName());
     if (Variant.class.isAssignableFrom(type)) required.add("is");
     schema.setRequired(required);
-  }
-
-  private static void hideInjected(OpenAPI api) {
-    Map<String, Schema> kept = new LinkedHashMap<>(api.getComponents().getSchemas());
-    kept.keySet()
-        .removeIf(n ->
-            n.equals("Seat")
-                || n.equals("SignedIn")
-                || n.equals("SseEmitter")
-                || n.equals("CourseId"));
-    api.getComponents().setSchemas(kept);
-    api.getPaths()
-        .values()
-        .forEach(path ->
-            path.readOperations()
-                .forEach(operation -> {
-                  if (operation.getParameters() != null)
-                    operation
-                        .getParameters()
-                        .removeIf(p -> p.getName().equals("seat") || p.getName().equals("person"));
-                }));
   }
 }

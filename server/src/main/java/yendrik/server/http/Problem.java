@@ -124,6 +124,12 @@ public final class Problem extends RuntimeException {
     return field(field, Phrase.of("problem.of-field", "field", field, "why", why(place)));
   }
 
+  /** A parameter of an address that cannot be read. */
+  public static Problem unreadable(String parameter) {
+    Phrase why = Phrase.of(VALID + "form");
+    return field(parameter, Phrase.of("problem.of-field", "field", parameter, "why", why));
+  }
+
   private static Phrase why(DatabindException place) {
     String said = String.valueOf(place.getOriginalMessage());
     if (said.startsWith(VALID)) return Phrase.of(said);

@@ -1,6 +1,7 @@
 package yendrik.server.http;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -10,8 +11,10 @@ import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.databind.DatabindException;
 
@@ -44,6 +47,20 @@ class Problems extends ResponseEntityExceptionHandler {
         e.getCause() instanceof DatabindException at && !at.getPath().isEmpty()
             ? answers.to(Problem.unreadable(at))
             : answers.to(Problem.notUnderstood("request-form"));
+    return handleExceptionInternal(
+        e, body, headers, HttpStatusCode.valueOf(body.getStatus()), request);
+  }
+
+  /** In an address what cannot be read names nothing; elsewhere the parameter is named. */
+  @Override
+  protected @Nullable ResponseEntity<Object> handleTypeMismatch(
+      TypeMismatchException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    ProblemDetail body =
+        answers.to(
+            e instanceof MethodArgumentTypeMismatchException at
+                    && !at.getParameter().hasParameterAnnotation(PathVariable.class)
+                ? Problem.unreadable(at.getName())
+                : Problem.notFound("page"));
     return handleExceptionInternal(
         e, body, headers, HttpStatusCode.valueOf(body.getStatus()), request);
   }

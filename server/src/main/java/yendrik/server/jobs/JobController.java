@@ -8,6 +8,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -26,13 +27,13 @@ class JobController {
   /** What one has begun here within a day, newest first. */
   @GetMapping
   @Needs(Right.TEACH)
-  List<JobView> mine(@PathVariable long course, Seat seat) {
+  List<JobView> mine(@PathVariable CourseId course, Seat seat) {
     return jobs.of(seat);
   }
 
   @GetMapping("/{job}")
   @Needs(Right.TEACH)
-  JobView one(@PathVariable long course, @PathVariable long job, Seat seat) {
+  JobView one(@PathVariable CourseId course, @PathVariable long job, Seat seat) {
     return jobs.one(seat, job).orElseThrow(() -> Problem.notFound("work under way"));
   }
 
@@ -40,7 +41,7 @@ class JobController {
   @DeleteMapping("/{job}")
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.ACCEPTED)
-  void stop(@PathVariable long course, @PathVariable long job, Seat seat) {
+  void stop(@PathVariable CourseId course, @PathVariable long job, Seat seat) {
     one(course, job, seat);
     jobs.askToStop(seat, job);
   }

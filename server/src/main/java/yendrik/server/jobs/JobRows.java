@@ -41,7 +41,7 @@ class JobRows {
 
   JobView begin(Seat seat, Work work) {
     JobRecord row = db.newRecord(JOB);
-    row.setCourseId(seat.course().value());
+    row.setCourseId(seat.course());
     row.setPersonId(seat.person().id());
     row.setWhat(work.what());
     row.setState(State.WAITING.name());
@@ -67,7 +67,7 @@ class JobRows {
   }
 
   private static Condition mine(Seat seat) {
-    return JOB.PERSON_ID.eq(seat.person().id()).and(JOB.COURSE_ID.eq(seat.course().value()));
+    return JOB.PERSON_ID.eq(seat.person().id()).and(JOB.COURSE_ID.eq(seat.course()));
   }
 
   private JobView view(JobRecord row) {

@@ -2,6 +2,7 @@ package yendrik.server.kinds;
 
 import java.util.List;
 import java.util.Optional;
+import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Question;
 
 /** What the demo's script says about a step. */
@@ -11,7 +12,7 @@ public interface DemoScript {
   Optional<DemoFilm> film();
 
   /** What the work is assessed with. */
-  Optional<Long> rubric();
+  Optional<RubricId> rubric();
 
   /**
    * @param file as it was kept

@@ -35,7 +35,7 @@ final class BadgesShown {
               .reduce((_, last) -> last);
       views.add(
           new BadgeView(
-              badge.id().value(),
+              badge.id(),
               badge.name(),
               badge.description(),
               walk.ready()

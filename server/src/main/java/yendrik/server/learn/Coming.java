@@ -41,7 +41,7 @@ class Coming {
           .filter(f -> f.isAfter(progress.asOf()))
           .ifPresent(f -> all.add(new ComingView(f, step.name() + " opens")));
     }
-    List<Long> groups = progress.record().groups().stream().map(GroupId::value).toList();
+    List<GroupId> groups = progress.record().groups().stream().toList();
     for (Sessions.Session session : sessions.of(walk.course()))
       if (session.endsAt().isAfter(progress.asOf()) && session.concerns(groups))
         all.add(new ComingView(session.startsAt(), session.name()));

@@ -14,6 +14,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.http.Problem;
@@ -46,14 +48,14 @@ class LearnController {
 
   @GetMapping("/route")
   @Needs(Right.LEARN)
-  RouteView route(@PathVariable long course, @PathVariable String walk, Seat seat) {
+  RouteView route(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
     return routes.route(walks.see(wayfarer.enrolment(seat, walk)));
   }
 
   @PostMapping("/visits")
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void visit(@PathVariable long course, @PathVariable String walk, Seat seat) {
+  void visit(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
     walks.act(
         wayfarer.enrolment(seat, walk),
         Optional.of(seat.person().id()),
@@ -64,7 +66,10 @@ class LearnController {
   @PostMapping("/steps/{step}/visits")
   @Needs(Right.LEARN)
   StepPage open(
-      @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      Seat seat) {
     return steps.open(wayfarer.enrolment(seat, walk), seat.person().id(), step);
   }
 
@@ -74,9 +79,9 @@ class LearnController {
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void time(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String walk,
-      @PathVariable long step,
+      @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody Time time) {
     steps.spend(wayfarer.enrolment(seat, walk), seat.person().id(), step, time.seconds());
@@ -85,7 +90,10 @@ class LearnController {
   @PostMapping("/steps/{step}/confirmation")
   @Needs(Right.LEARN)
   StepPage confirm(
-      @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      Seat seat) {
     return steps.confirm(wayfarer.enrolment(seat, walk), seat.person().id(), step);
   }
 
@@ -94,9 +102,9 @@ class LearnController {
   @PostMapping("/steps/{step}/practice-marks")
   @Needs(Right.TEACH)
   StepPage judge(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String walk,
-      @PathVariable long step,
+      @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody PracticeMark mark) {
     if (!walk.equals("practice")) throw Problem.notFound("walk");
@@ -107,7 +115,7 @@ class LearnController {
   /** Takes the made-up learner away, with every trace. */
   @PostMapping("/fresh-start")
   @Needs(Right.TEACH)
-  RouteView startOver(@PathVariable long course, @PathVariable String walk, Seat seat) {
+  RouteView startOver(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
     if (!walk.equals("practice")) throw Problem.notFound("walk");
     walks.startOver(seat.course(), seat.person().id());
     Walk fresh = walks.see(walks.practice(seat.course(), seat.person().id()));

@@ -79,7 +79,7 @@ class NextStep {
         .map(due -> Phrase.of("note.due", "day", new Phrase.Day(due.minusSeconds(1))))
         .ifPresent(why::add);
     return new NextView(
-        step.id().value(),
+        step.id(),
         step.name(),
         step.kind(),
         index.module(index.moduleOf(s)).name(),

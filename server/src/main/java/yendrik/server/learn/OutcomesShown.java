@@ -44,7 +44,7 @@ final class OutcomesShown {
       var levels = outcome.scale().levels();
       views.add(
           new OutcomeView(
-              outcome.id().value(),
+              outcome.id(),
               outcome.code(),
               outcome.name(),
               outcome.description(),
@@ -95,8 +95,8 @@ final class OutcomesShown {
               default -> false;
             })
         .limit(SHOWN_IN)
-        .mapToObj(s ->
-            new ShownIn(index.step(s).id().value(), index.step(s).name(), progress.sight().open(s)))
+        .mapToObj(
+            s -> new ShownIn(index.step(s).id(), index.step(s).name(), progress.sight().open(s)))
         .toList();
   }
 

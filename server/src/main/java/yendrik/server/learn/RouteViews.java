@@ -5,6 +5,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
 import yendrik.core.progress.StepState;
 import yendrik.server.design.BadgePicture;
 import yendrik.server.way.Explaining;
@@ -45,11 +49,11 @@ public final class RouteViews {
    * @param opens names of what doing it opens
    */
   public record NextView(
-      long step, String name, StepKind kind, String module, String why, List<String> opens) {}
+      StepId step, String name, StepKind kind, String module, String why, List<String> opens) {}
 
   @Schema(name = "RouteModule")
   public record ModuleView(
-      long id,
+      ModuleId id,
       String name,
       boolean open,
       int done,
@@ -63,7 +67,7 @@ public final class RouteViews {
    * @param missing while closed: what keeps it closed, with what is met already
    */
   public record StepLine(
-      long id,
+      StepId id,
       String name,
       StepKind kind,
       StepState state,
@@ -83,7 +87,7 @@ public final class RouteViews {
    */
   @Schema(name = "MyOutcome")
   public record OutcomeView(
-      long id,
+      OutcomeId id,
       String code,
       String name,
       String description,
@@ -100,7 +104,7 @@ public final class RouteViews {
 
   public record NextLevel(String name, String means) {}
 
-  public record ShownIn(long step, String name, boolean open) {}
+  public record ShownIn(StepId step, String name, boolean open) {}
 
   /**
    * @param words what staff wrote about it: a note, or the comment on the work
@@ -109,7 +113,7 @@ public final class RouteViews {
 
   @Schema(name = "MyBadge")
   public record BadgeView(
-      long id,
+      BadgeId id,
       String name,
       String description,
       BadgePicture picture,
@@ -121,7 +125,7 @@ public final class RouteViews {
 
   /** One step opened. */
   public record StepPage(
-      long id,
+      StepId id,
       String name,
       StepKind kind,
       String module,
@@ -140,5 +144,5 @@ public final class RouteViews {
       Optional<Link> after,
       List<String> opened) {}
 
-  public record Link(long id, String name) {}
+  public record Link(StepId id, String name) {}
 }

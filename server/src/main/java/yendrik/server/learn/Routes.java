@@ -37,7 +37,7 @@ class Routes {
   RouteView route(Walk walk) {
     Progress progress = walk.progress();
     CourseIndex index = progress.course().index();
-    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(walk.course().value())).fetchSingle();
+    var course = db.selectFrom(COURSE).where(COURSE.ID.eq(walk.course())).fetchSingle();
     int all = 0;
     int done = 0;
     for (int s = 0; s < index.steps(); s++) {

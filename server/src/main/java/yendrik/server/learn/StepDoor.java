@@ -17,15 +17,15 @@ public final class StepDoor {
   private StepDoor() {}
 
   /** The number of a step that the learner may know of, or a Problem. */
-  public static int known(Walk walk, long step) {
-    int s = step <= 0 ? CourseIndex.UNKNOWN : walk.index().number(new StepId(step));
+  public static int known(Walk walk, StepId step) {
+    int s = walk.index().number(step);
     if (s == CourseIndex.UNKNOWN || !new Known(walk.progress()).step(s))
       throw Problem.notFound("step");
     return s;
   }
 
   /** The number of a step that the learner may read now, or a Problem that says what is missing. */
-  static int open(Walk walk, long step) {
+  static int open(Walk walk, StepId step) {
     Progress progress = walk.progress();
     int s = known(walk, step);
     StepState state = progress.bead(s).state();
@@ -38,14 +38,14 @@ public final class StepDoor {
   }
 
   /** The same of a step of one of these kinds. */
-  public static int open(Walk walk, long step, StepKind... kinds) {
+  public static int open(Walk walk, StepId step, StepKind... kinds) {
     int s = open(walk, step);
     if (!Set.of(kinds).contains(walk.step(s).kind())) throw Problem.conflict("not-at-this-kind");
     return s;
   }
 
   /** As {@link #open}, and the learner may still act there. */
-  public static int usable(Walk walk, long step, StepKind... kinds) {
+  public static int usable(Walk walk, StepId step, StepKind... kinds) {
     int s = kinds.length == 0 ? open(walk, step) : open(walk, step, kinds);
     if (!walk.progress().sight().open(s)) throw Problem.conflict("step-closed-now");
     return s;

@@ -57,8 +57,7 @@ class StepList {
           open ? List.of() : explaining.rule(new RuleAt.ModuleOpens(module.id())).stream().toList();
       boolean finished = progress.sight().moduleDoneAt(m) != LearnerRecord.NEVER;
       views.add(
-          new ModuleView(
-              module.id().value(), module.name(), open, done, all, finished, missing, lines));
+          new ModuleView(module.id(), module.name(), open, done, all, finished, missing, lines));
     }
     return views;
   }
@@ -75,7 +74,7 @@ class StepList {
     Step step = progress.course().index().step(s);
     Bead bead = progress.bead(s);
     return new StepLine(
-        step.id().value(),
+        step.id(),
         step.name(),
         step.kind(),
         bead.state(),

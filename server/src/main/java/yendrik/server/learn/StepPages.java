@@ -9,6 +9,9 @@ import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.core.progress.Bead;
 import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
@@ -37,7 +40,7 @@ public class StepPages {
 
   /** Does something at a step and shows it, with what has opened by it. */
   public StepPage after(
-      long enrolment, long person, long step, Function<Walk, List<Fact.What>> act) {
+      EnrolmentId enrolment, PersonId person, StepId step, Function<Walk, List<Fact.What>> act) {
     Set<String> before = new HashSet<>();
     Walk walk =
         walks.act(
@@ -52,7 +55,7 @@ public class StepPages {
   }
 
   /** Shows a step that is open. */
-  public StepPage page(Walk walk, long step, List<String> opened) {
+  public StepPage page(Walk walk, StepId step, List<String> opened) {
     return page(walk, StepDoor.open(walk, step), opened);
   }
 
@@ -68,7 +71,7 @@ public class StepPages {
             .anyMatch(
                 n -> n instanceof Condition.Ask a && a.leaf() instanceof ConfirmLeaf.Confirmed);
     return new StepPage(
-        step.id().value(),
+        step.id(),
         step.name(),
         step.kind(),
         new Known(progress).module(index.moduleOf(s)) ? index.module(index.moduleOf(s)).name() : "",
@@ -94,7 +97,7 @@ public class StepPages {
     CourseIndex index = progress.course().index();
     for (int n = s + way; n >= 0 && n < index.steps(); n += way)
       if (new Known(progress).step(n) && progress.sight().open(n))
-        return Optional.of(new Link(index.step(n).id().value(), index.step(n).name()));
+        return Optional.of(new Link(index.step(n).id(), index.step(n).name()));
     return Optional.empty();
   }
 

@@ -6,6 +6,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.Step;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Kind;
 import yendrik.core.kind.Kinds;
@@ -36,7 +38,7 @@ public class Steps {
   }
 
   /** Opens a step: leaves the facts that it was seen, and shows it. */
-  public StepPage open(long enrolment, long person, long step) {
+  public StepPage open(EnrolmentId enrolment, PersonId person, StepId step) {
     return pages.after(
         enrolment,
         person,
@@ -44,12 +46,12 @@ public class Steps {
         w -> {
           int s = StepDoor.open(w, step);
           boolean use = w.progress().sight().open(s);
-          return List.of(use ? new SeenFact.Saw(new StepId(step)) : new Fact.WasHere());
+          return List.of(use ? new SeenFact.Saw(step) : new Fact.WasHere());
         });
   }
 
   /** Takes down time on a step: no more of it than has gone since the last report. */
-  public void spend(long enrolment, long person, long step, int seconds) {
+  public void spend(EnrolmentId enrolment, PersonId person, StepId step, int seconds) {
     walks.act(
         enrolment,
         Optional.of(person),
@@ -57,26 +59,25 @@ public class Steps {
           int s = StepDoor.open(w, step);
           int believed =
               Math.min(seconds, StepDoor.gone(w, Visits.timedFrom(w.progress().record(), s), 1));
-          return believed < 1
-              ? List.of()
-              : List.of(new TimeFact.SpentTime(new StepId(step), believed));
+          return believed < 1 ? List.of() : List.of(new TimeFact.SpentTime(step, believed));
         });
   }
 
   /** Takes the learner's own word. */
-  public StepPage confirm(long enrolment, long person, long step) {
+  public StepPage confirm(EnrolmentId enrolment, PersonId person, StepId step) {
     return pages.after(
         enrolment,
         person,
         step,
         w -> {
           StepDoor.usable(w, step);
-          return List.of(new ConfirmFact.Confirmed(new StepId(step)));
+          return List.of(new ConfirmFact.Confirmed(step));
         });
   }
 
   /** In practice only: staff's word on the made-up learner's work. */
-  public StepPage judgeInPractice(long enrolment, long person, long step, Judgement judgement) {
+  public StepPage judgeInPractice(
+      EnrolmentId enrolment, PersonId person, StepId step, Judgement judgement) {
     return pages.after(
         enrolment,
         person,

@@ -1,7 +1,9 @@
 package yendrik.server.learn;
 
 import org.springframework.stereotype.Component;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.http.Problem;
+import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
 
@@ -19,11 +21,11 @@ public class Wayfarer {
   }
 
   /** The enrolment of a way. */
-  public long enrolment(Seat seat, String walk) {
+  public EnrolmentId enrolment(Seat seat, String walk) {
     return switch (walk) {
       case "mine" -> seat.enrolment().orElseThrow(() -> Problem.forbidden("not-enrolled"));
       case PRACTICE -> {
-        if (seat.role().isEmpty()) throw Problem.forbidden("only-staff-walk");
+        if (!seat.has(Right.TEACH)) throw Problem.forbidden("only-staff-walk");
         yield walks.practice(seat.course(), seat.person().id());
       }
       default -> throw Problem.notFound("walk");

@@ -4,6 +4,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import yendrik.core.id.CourseId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -22,7 +23,7 @@ class EventController {
    */
   @GetMapping(path = "/api/courses/{course}/events", produces = "text/event-stream")
   @Needs(Right.LEARN)
-  SseEmitter events(@PathVariable long course, Seat seat) {
+  SseEmitter events(@PathVariable CourseId course, Seat seat) {
     return events.listen(seat);
   }
 }

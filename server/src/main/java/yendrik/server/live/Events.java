@@ -19,6 +19,8 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 
@@ -42,7 +44,7 @@ public class Events implements SmartLifecycle {
   private final DSLContext db;
   private final DataSource source;
   private final People people;
-  private final Map<Long, Set<Listener>> listeners = new ConcurrentHashMap<>();
+  private final Map<CourseId, Set<Listener>> listeners = new ConcurrentHashMap<>();
   private volatile boolean running;
 
   Events(DSLContext db, DataSource source, People people) {
@@ -52,12 +54,12 @@ public class Events implements SmartLifecycle {
   }
 
   /** Says, when the transaction is committed, that a learner's state has changed. */
-  public void changed(CourseId course, long person, List<Long> groups) {
+  public void changed(CourseId course, PersonId person, List<GroupId> groups) {
     db.select(change(course, person, groups)).execute();
   }
 
   /** The same as part of another statement, which then says it without a way of its own. */
-  public Field<Object> change(CourseId course, long person, List<Long> groups) {
+  public Field<Object> change(CourseId course, PersonId person, List<GroupId> groups) {
     var message = new StringBuilder(course.value() + " " + person);
     groups.forEach(g -> message.append(' ').append(g));
     return DSL.function("pg_notify", Object.class, DSL.val(CHANNEL), DSL.val(message.toString()));
@@ -67,7 +69,7 @@ public class Events implements SmartLifecycle {
     var emitter = new SseEmitter(0L);
     var listener = new Listener(emitter, seat);
     Set<Listener> there =
-        listeners.computeIfAbsent(seat.course().value(), _ -> ConcurrentHashMap.newKeySet());
+        listeners.computeIfAbsent(seat.course(), _ -> ConcurrentHashMap.newKeySet());
     there.add(listener);
     emitter.onCompletion(() -> there.remove(listener));
     emitter.onError(_ -> there.remove(listener));
@@ -82,10 +84,11 @@ public class Events implements SmartLifecycle {
 
   private void spread(String message) {
     String[] parts = message.split(" ");
-    long person = Long.parseLong(parts[1]);
-    List<Long> groups = Arrays.stream(parts).skip(2).map(Long::valueOf).toList();
+    var person = new PersonId(Long.parseLong(parts[1]));
+    List<GroupId> groups =
+        Arrays.stream(parts).skip(2).map(g -> new GroupId(Long.parseLong(g))).toList();
     listeners
-        .getOrDefault(Long.valueOf(parts[0]), Set.of())
+        .getOrDefault(new CourseId(Long.parseLong(parts[0])), Set.of())
         .forEach(listener -> listener.changed(person, groups));
   }
 
@@ -117,7 +120,8 @@ public class Events implements SmartLifecycle {
     try {
       people
           .person(seat.person().id())
-          .flatMap(person -> people.seat(seat.course(), person))
+          .map(person -> people.seat(seat.course(), person))
+          .filter(now -> !(now instanceof Seat.Nobody))
           .ifPresentOrElse(listener::seat, listener::end);
     } catch (RuntimeException e) {
       LOG.warn("could not look at rights again: {}", e.getMessage());

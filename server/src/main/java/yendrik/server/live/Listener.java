@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
 import yendrik.server.people.Seat;
 
 /**
@@ -18,7 +20,7 @@ final class Listener {
   private static final long SLOWEST_NANOS = Duration.ofSeconds(10).toNanos();
   private final SseEmitter emitter;
   private Seat seat;
-  private final Set<Long> changed = new LinkedHashSet<>();
+  private final Set<PersonId> changed = new LinkedHashSet<>();
   private boolean still;
   private boolean sending;
   private long since;
@@ -37,11 +39,11 @@ final class Listener {
     seat = now;
   }
 
-  private boolean hears(long person, List<Long> groups) {
-    return seat.person().id() == person || (seat.role().isPresent() && seat.sees(groups));
+  private boolean hears(PersonId person, List<GroupId> groups) {
+    return seat.person().id().equals(person) || seat.sees(groups);
   }
 
-  synchronized void changed(long person, List<Long> groups) {
+  synchronized void changed(PersonId person, List<GroupId> groups) {
     if (hears(person, groups)) changed.add(person);
   }
 

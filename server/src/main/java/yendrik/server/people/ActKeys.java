@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.jooq.DSLContext;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Repository;
+import yendrik.core.id.PersonId;
 
 /**
  * Keys under which people act. A key is claimed before the act and keeps its answer for a day, so
@@ -35,7 +36,7 @@ class ActKeys {
       String request, Optional<Integer> status, Optional<String> mediaType, String body) {}
 
   /** Claims a key; says whether nobody had it before. */
-  boolean claim(long person, UUID key, String request) {
+  boolean claim(PersonId person, UUID key, String request) {
     return db.insertInto(ACT_KEY)
             .set(ACT_KEY.PERSON_ID, person)
             .set(ACT_KEY.KEY, key)
@@ -46,7 +47,7 @@ class ActKeys {
         == 1;
   }
 
-  Optional<Answer> answer(long person, UUID key) {
+  Optional<Answer> answer(PersonId person, UUID key) {
     return db.selectFrom(ACT_KEY)
         .where(ACT_KEY.PERSON_ID.eq(person), ACT_KEY.KEY.eq(key))
         .fetchOptional(r ->
@@ -57,7 +58,7 @@ class ActKeys {
                 Optional.ofNullable(r.getBody()).orElse("")));
   }
 
-  void keep(long person, UUID key, Answer answer) {
+  void keep(PersonId person, UUID key, Answer answer) {
     db.update(ACT_KEY)
         .set(ACT_KEY.STATUS, answer.status().orElse(null))
         .set(ACT_KEY.MEDIA_TYPE, answer.mediaType().orElse(null))
@@ -67,7 +68,7 @@ class ActKeys {
   }
 
   /** Gives a key back: the act was refused or failed and changed nothing. */
-  void release(long person, UUID key) {
+  void release(PersonId person, UUID key) {
     db.deleteFrom(ACT_KEY).where(ACT_KEY.PERSON_ID.eq(person), ACT_KEY.KEY.eq(key)).execute();
   }
 

@@ -50,6 +50,7 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
       return true;
     }
     Seat seat = seat(request, person);
+    if (seat instanceof Seat.Nobody) throw Problem.notFound("course");
     if (!seat.has(needs.value())) throw Problem.forbidden("not-your-part");
     request.setAttribute(SEAT, seat);
     return true;
@@ -61,9 +62,7 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
       throw new IllegalStateException("an endpoint with a course right has no {course}");
     try {
       var course = new CourseId(Long.parseLong(text));
-      return RequestContexts.seat(request, course)
-          .orElseGet(() -> people.seat(course, person))
-          .orElseThrow(() -> Problem.notFound("course"));
+      return RequestContexts.seat(request, course).orElseGet(() -> people.seat(course, person));
     } catch (NumberFormatException | Refusal e) {
       throw Problem.notFound("course");
     }

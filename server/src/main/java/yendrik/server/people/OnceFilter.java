@@ -15,6 +15,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
+import yendrik.core.id.PersonId;
 import yendrik.server.http.Answers;
 import yendrik.server.http.Problem;
 
@@ -76,7 +77,7 @@ class OnceFilter extends OncePerRequestFilter {
       HttpServletRequest request,
       HttpServletResponse response,
       FilterChain chain,
-      long person,
+      PersonId person,
       UUID key,
       String asked)
       throws ServletException, IOException {

@@ -11,6 +11,7 @@ import java.time.InstantSource;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import yendrik.core.id.CourseId;
 
@@ -52,7 +53,7 @@ class OpenSessions {
             .join(PERSON)
             .on(PERSON.EMAIL.eq(SPRING_SESSION.PRINCIPAL_NAME))
             .leftJoin(COURSE)
-            .on(COURSE.ID.eq(course.map(CourseId::value).orElse(NO_COURSE)))
+            .on(course.map(COURSE.ID::eq).orElseGet(DSL::falseCondition))
             .leftJoin(STAFF)
             .on(Seats.isStaff())
             .leftJoin(ENROLMENT)
@@ -69,11 +70,9 @@ class OpenSessions {
               row.get(PERSON.NAME),
               row.get(PERSON.EMAIL),
               row.get(PERSON.ADMINISTRATOR));
-      return new Found(person, course.flatMap(_ -> Seats.of(row, person)));
+      return new Found(person, course.map(c -> Seats.of(row, c, person)));
     });
   }
-
-  private static final long NO_COURSE = 0;
 
   private void touch(UUID session, long last, long now) {
     if (now - last < PAUSE.toMillis()) return;

@@ -14,7 +14,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -24,6 +23,8 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
 
 /** People, what they may do, and their passwords. */
 @Repository
@@ -41,7 +42,7 @@ public class People {
     this.clock = clock;
   }
 
-  public long add(String name, String email, String password, boolean administrator) {
+  public PersonId add(String name, String email, String password, boolean administrator) {
     return db.insertInto(PERSON)
         .set(PERSON.NAME, name)
         .set(PERSON.EMAIL, email.toLowerCase(Locale.ROOT))
@@ -52,18 +53,18 @@ public class People {
         .fetchSingle(PERSON.ID);
   }
 
-  public void addStaff(CourseId course, long person, Seat.Role role, OptionalLong group) {
+  public void addStaff(CourseId course, PersonId person, Seat.Role role, Optional<GroupId> group) {
     db.insertInto(STAFF)
-        .set(STAFF.COURSE_ID, course.value())
+        .set(STAFF.COURSE_ID, course)
         .set(STAFF.PERSON_ID, person)
         .set(STAFF.ROLE, role.name().toLowerCase(Locale.ROOT))
-        .set(STAFF.GROUP_ID, group.isPresent() ? (Long) group.getAsLong() : null)
+        .set(STAFF.GROUP_ID, group.orElse(null))
         .execute();
   }
 
   /** The names of people by id; unknown ids are left out. */
   @Transactional(readOnly = true)
-  public Map<Long, String> names(Collection<Long> ids) {
+  public Map<PersonId, String> names(Collection<PersonId> ids) {
     return db.select(PERSON.ID, PERSON.NAME)
         .from(PERSON)
         .where(PERSON.ID.in(ids))
@@ -71,7 +72,7 @@ public class People {
   }
 
   @Transactional(readOnly = true)
-  public Optional<SignedIn> person(long id) {
+  public Optional<SignedIn> person(PersonId id) {
     return db.select(PERSON.ID, PERSON.NAME, PERSON.EMAIL, PERSON.ADMINISTRATOR)
         .from(PERSON)
         .where(PERSON.ID.eq(id))
@@ -80,14 +81,14 @@ public class People {
 
   /** The person with an e-mail address, however it is written. */
   @Transactional(readOnly = true)
-  public Optional<Long> withEmail(String email) {
+  public Optional<PersonId> withEmail(String email) {
     return db.select(PERSON.ID)
         .from(PERSON)
         .where(PERSON.EMAIL.eq(lower(email)))
         .fetchOptional(PERSON.ID);
   }
 
-  private static SignedIn signedIn(Record4<Long, String, String, Boolean> row) {
+  private static SignedIn signedIn(Record4<PersonId, String, String, Boolean> row) {
     return new SignedIn(row.value1(), row.value2(), row.value3(), row.value4());
   }
 
@@ -124,10 +125,12 @@ public class People {
     return email.strip().toLowerCase(Locale.ROOT);
   }
 
-  /** A person's place in a course; empty if they have none or the course is not there. */
+  /** A person's place in a course. */
   @Transactional(readOnly = true)
-  public Optional<Seat> seat(CourseId course, SignedIn person) {
-    return seats(person, COURSE.ID.eq(course.value())).stream().findFirst();
+  public Seat seat(CourseId course, SignedIn person) {
+    return seats(person, COURSE.ID.eq(course)).stream()
+        .findFirst()
+        .orElseGet(() -> new Seat.Nobody(course, person));
   }
 
   /** A person's places in all courses. */
@@ -144,7 +147,7 @@ public class People {
         .where(which)
         .fetch()
         .stream()
-        .flatMap(row -> Seats.of(row, person).stream())
+        .map(row -> Seats.of(row, row.get(COURSE.ID), person))
         .toList();
   }
 
@@ -154,7 +157,7 @@ public class People {
    * @param framework whether it is a framework of the institution, which has no learners
    */
   public record MyCourse(
-      long id,
+      CourseId id,
       String name,
       String cohort,
       int week,
@@ -168,6 +171,7 @@ public class People {
   public List<MyCourse> coursesOf(SignedIn person) {
     Map<CourseId, Seat> seats =
         seats(person, DSL.noCondition()).stream()
+            .filter(seat -> !(seat instanceof Seat.Nobody))
             .collect(Collectors.toMap(Seat::course, seat -> seat));
     return db
         .select(
@@ -177,7 +181,7 @@ public class People {
         .fetch()
         .stream()
         .flatMap(c ->
-            Optional.ofNullable(seats.get(new CourseId(c.value1()))).stream()
+            Optional.ofNullable(seats.get(c.value1())).stream()
                 .map(s ->
                     new MyCourse(
                         c.value1(),
@@ -186,7 +190,7 @@ public class People {
                         week(c.value4(), c.value5()),
                         c.value5(),
                         s.role(),
-                        s.learner(),
+                        s.enrolment().isPresent(),
                         c.value6())))
         .toList();
   }

@@ -37,13 +37,11 @@ class RequestContexts implements SecurityContextRepository {
   }
 
   /** The place of whoever sent a request in a course, if it has been found out already. */
-  static Optional<Optional<Seat>> seat(HttpServletRequest request, CourseId course) {
-    return request.getAttribute(PLACE) instanceof Place place && place.course.equals(course)
-        ? Optional.of(place.seat)
+  static Optional<Seat> seat(HttpServletRequest request, CourseId course) {
+    return request.getAttribute(PLACE) instanceof Seat seat && seat.course().equals(course)
+        ? Optional.of(seat)
         : Optional.empty();
   }
-
-  private record Place(CourseId course, Optional<Seat> seat) {}
 
   @Override
   @SuppressWarnings("deprecation") // what loads on demand is made from this by the interface
@@ -54,7 +52,7 @@ class RequestContexts implements SecurityContextRepository {
     sessionOf(request)
         .flatMap(session -> open.find(session, course))
         .ifPresent(found -> {
-          course.ifPresent(c -> request.setAttribute(PLACE, new Place(c, found.seat())));
+          found.seat().ifPresent(seat -> request.setAttribute(PLACE, seat));
           context.setAuthentication(signedIn(found.person()));
         });
     return context;

@@ -8,12 +8,13 @@ import static yendrik.schema.Tables.STAFF;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalLong;
+import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.Record;
 import org.jooq.SelectFieldOrAsterisk;
-import org.jspecify.annotations.Nullable;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 
 /** How a person's place in a course is read: joined to course and person by those who ask. */
 final class Seats {
@@ -34,25 +35,22 @@ final class Seats {
         .and(ENROLMENT.PRACTICE.isFalse());
   }
 
-  /** Empty for somebody who has no place in the course, or if there is no such course. */
-  static Optional<Seat> of(Record row, SignedIn person) {
-    if (row.get(COURSE.ID) == null) return Optional.empty();
-    Optional<Seat.Role> role =
-        person.administrator()
-            ? Optional.of(Seat.Role.DESIGNER)
-            : Optional.ofNullable(row.get(STAFF.ROLE))
-                .map(name -> Seat.Role.valueOf(name.toUpperCase(Locale.ROOT)));
-    var seat =
-        new Seat(
-            new CourseId(row.get(COURSE.ID)),
-            person,
-            role,
-            person.administrator() ? OptionalLong.empty() : optional(row.get(STAFF.GROUP_ID)),
-            optional(row.get(ENROLMENT.ID)));
-    return seat.role().isPresent() || seat.learner() ? Optional.of(seat) : Optional.empty();
-  }
-
-  private static OptionalLong optional(@Nullable Long value) {
-    return value == null ? OptionalLong.empty() : OptionalLong.of(value);
+  /** The place of a person in the course that a row is about. */
+  static Seat of(Record row, CourseId course, SignedIn person) {
+    if (row.get(COURSE.ID) == null) return new Seat.Nobody(course, person);
+    Optional<EnrolmentId> own = Optional.ofNullable(row.get(ENROLMENT.ID));
+    if (person.administrator()) return new Seat.Staff(course, person, /* designs= */ true, own);
+    String role = row.get(STAFF.ROLE);
+    if (role == null)
+      return own.<Seat>map(id -> new Seat.Learner(course, person, id))
+          .orElseGet(() -> new Seat.Nobody(course, person));
+    return switch (Seat.Role.valueOf(role.toUpperCase(Locale.ROOT))) {
+      case DESIGNER -> new Seat.Staff(course, person, /* designs= */ true, own);
+      case FACILITATOR -> new Seat.Staff(course, person, /* designs= */ false, own);
+      case SUPPORT -> {
+        GroupId group = row.get(STAFF.GROUP_ID);
+        yield new Seat.Support(course, person, group == null ? Set.of() : Set.of(group), own);
+      }
+    };
   }
 }

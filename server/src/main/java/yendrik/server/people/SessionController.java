@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.PersonId;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institution;
 import yendrik.server.institution.Institutions;
@@ -51,7 +52,7 @@ class SessionController {
    */
   record Me(Institution institution, Optional<Person> person, List<People.MyCourse> courses) {}
 
-  record Person(long id, String name, String email, boolean administrator) {}
+  record Person(PersonId id, String name, String email, boolean administrator) {}
 
   /** Who is signed in, with their courses; nobody at first. Also hands out the forgery token. */
   @GetMapping

@@ -14,6 +14,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -30,7 +33,7 @@ class DecisionController {
 
   @GetMapping
   @Needs(Right.TEACH)
-  List<Decisions.DecisionView> open(@PathVariable long course, Seat seat) {
+  List<Decisions.DecisionView> open(@PathVariable CourseId course, Seat seat) {
     return decisions.open(seat);
   }
 
@@ -44,9 +47,9 @@ class DecisionController {
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void decide(
-      @PathVariable long course,
-      @PathVariable long enrolment,
-      @PathVariable long badge,
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable BadgeId badge,
       Seat seat,
       @Valid @RequestBody DecisionEdit edit) {
     decisions.decide(seat, enrolment, badge, edit.keep(), edit.reason(), edit.word());

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.record.Fact;
@@ -67,9 +68,9 @@ public class Decisions {
    */
   @Schema(name = "BadgeDecision")
   record DecisionView(
-      long enrolment,
+      EnrolmentId enrolment,
       String learner,
-      long badge,
+      BadgeId badge,
       String name,
       Optional<Instant> issued,
       String why,
@@ -77,7 +78,7 @@ public class Decisions {
 
   @Transactional(readOnly = true)
   List<DecisionView> open(Seat seat) {
-    List<Long> concerned =
+    List<EnrolmentId> concerned =
         learners.of(seat).stream()
             .filter(l -> !l.summary().inDoubt().isEmpty())
             .map(Learners.Snapshot::enrolment)
@@ -102,7 +103,7 @@ public class Decisions {
     return new DecisionView(
         walk.enrolment(),
         learner,
-        badge.id().value(),
+        badge.id(),
         badge.name(),
         issued,
         correction
@@ -122,8 +123,8 @@ public class Decisions {
     CourseDesign design = walk.progress().course().design();
     Writing writing = walk.writing();
     var words = new FactWords(design, sessions.names(walk.course(), writing), writing);
-    Set<Long> staff = new HashSet<>();
-    correction.by().map(PersonId::value).ifPresent(staff::add);
+    Set<PersonId> staff = new HashSet<>();
+    correction.by().ifPresent(staff::add);
     Phrase was =
         first(walk, correction)
             .flatMap(f -> words.of(bare(f.what())))
@@ -164,7 +165,12 @@ public class Decisions {
    * @param word a letter to the learner; none where it is empty
    */
   void decide(
-      Seat seat, long enrolment, long badge, boolean keep, String reason, Optional<String> word) {
+      Seat seat,
+      EnrolmentId enrolment,
+      BadgeId badge,
+      boolean keep,
+      String reason,
+      Optional<String> word) {
     learners.one(seat, enrolment);
     String[] name = new String[1];
     walks.act(
@@ -172,10 +178,10 @@ public class Decisions {
         Optional.of(seat.person().id()),
         w -> {
           CourseIndex index = w.progress().course().index();
-          int b = badge <= 0 ? CourseIndex.UNKNOWN : index.number(new BadgeId(badge));
+          int b = index.number(badge);
           if (b == CourseIndex.UNKNOWN) throw Problem.notFound("badge");
           if (!w.progress().inDoubt().contains(b)) throw Problem.conflict("decided-meanwhile");
-          var id = new BadgeId(badge);
+          var id = badge;
           name[0] = index.badge(b).name();
           return List.of(keep ? new Fact.BadgeKept(id, reason) : new Fact.BadgeRevoked(id, reason));
         });

@@ -12,6 +12,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -26,7 +28,7 @@ class LetterController {
   }
 
   record LetterEdit(
-      @NotEmpty(message = "no-learner") @Size(max = 5000) List<Long> learners,
+      @NotEmpty(message = "no-learner") @Size(max = 5000) List<EnrolmentId> learners,
       @NotBlank(message = "no-subject") @Size(max = 200) String subject,
       @NotBlank(message = "no-letter") @Size(max = 20_000) String body) {}
 
@@ -36,7 +38,7 @@ class LetterController {
   @PostMapping
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.CREATED)
-  Written write(@PathVariable long course, Seat seat, @Valid @RequestBody LetterEdit letter) {
+  Written write(@PathVariable CourseId course, Seat seat, @Valid @RequestBody LetterEdit letter) {
     return new Written(letters.write(seat, letter.learners(), letter.subject(), letter.body()));
   }
 }

@@ -22,6 +22,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.words.Phrase;
@@ -77,16 +79,16 @@ public class Letters {
    *
    * @return how many letters were written
    */
-  public int write(Seat seat, List<Long> enrolments, String subject, String body) {
+  public int write(Seat seat, List<EnrolmentId> enrolments, String subject, String body) {
     List<Learners.Snapshot> to =
         enrolments.stream().distinct().map(e -> learners.one(seat, e)).toList();
-    if (to.stream().anyMatch(l -> l.person() == seat.person().id()))
+    if (to.stream().anyMatch(l -> l.person().equals(seat.person().id())))
       throw Problem.field("learners", "letter-to-oneself");
     for (Learners.Snapshot learner : to) {
       Walk walk = walks.see(learner.enrolment());
       var now = clock.instant();
       db.insertInto(LETTER)
-          .set(LETTER.COURSE_ID, seat.course().value())
+          .set(LETTER.COURSE_ID, seat.course())
           .set(LETTER.SENDER_ID, seat.person().id())
           .set(LETTER.RECIPIENT_ID, learner.person())
           .set(LETTER.SUBJECT, personal(subject, learner, walk, seat))
@@ -202,7 +204,7 @@ public class Letters {
     return postmark.mailFrom().substring(postmark.mailFrom().indexOf('@') + 1);
   }
 
-  private String address(long person) {
+  private String address(PersonId person) {
     return db.select(PERSON.EMAIL).from(PERSON).where(PERSON.ID.eq(person)).fetchSingle().value1();
   }
 }

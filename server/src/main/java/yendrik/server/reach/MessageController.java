@@ -11,6 +11,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.PersonId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -27,13 +29,14 @@ class MessageController {
 
   @GetMapping
   @Needs(Right.LEARN)
-  Messages.MessagesView all(@PathVariable long course, Seat seat) {
+  Messages.MessagesView all(@PathVariable CourseId course, Seat seat) {
     return messages.all(seat);
   }
 
   @GetMapping("/{person}")
   @Needs(Right.LEARN)
-  Messages.ConversationView with(@PathVariable long course, @PathVariable long person, Seat seat) {
+  Messages.ConversationView with(
+      @PathVariable CourseId course, @PathVariable PersonId person, Seat seat) {
     return messages.with(seat, person);
   }
 
@@ -43,8 +46,8 @@ class MessageController {
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.CREATED)
   Messages.ConversationView write(
-      @PathVariable long course,
-      @PathVariable long person,
+      @PathVariable CourseId course,
+      @PathVariable PersonId person,
       Seat seat,
       @Valid @RequestBody MessageEdit edit) {
     return messages.write(seat, person, edit.body());
@@ -53,7 +56,7 @@ class MessageController {
   @PostMapping("/{person}/reading")
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void read(@PathVariable long course, @PathVariable long person, Seat seat) {
+  void read(@PathVariable CourseId course, @PathVariable PersonId person, Seat seat) {
     messages.read(seat, person);
   }
 }

@@ -15,10 +15,13 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.schema.tables.records.LetterRecord;
 import yendrik.server.http.Problem;
 import yendrik.server.live.Events;
 import yendrik.server.people.People;
+import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
 
@@ -51,7 +54,7 @@ public class Messages {
    * @param unread letters to oneself that were not read
    */
   public record ConversationLine(
-      long person,
+      PersonId person,
       String name,
       String subject,
       String begins,
@@ -64,9 +67,9 @@ public class Messages {
    * @param mayWrite whether a letter can be added
    */
   public record ConversationView(
-      long person,
+      PersonId person,
       String name,
-      Optional<Long> learner,
+      Optional<EnrolmentId> learner,
       boolean mayWrite,
       List<LetterView> letters) {}
 
@@ -78,31 +81,31 @@ public class Messages {
       long id, boolean mine, String subject, String body, Instant at, boolean sent, boolean read) {}
 
   private static Condition mine(Seat seat) {
-    long me = seat.person().id();
+    PersonId me = seat.person().id();
     return LETTER
         .COURSE_ID
-        .eq(seat.course().value())
+        .eq(seat.course())
         .and(LETTER.SENDER_ID.ne(LETTER.RECIPIENT_ID))
         .and(LETTER.SENDER_ID.eq(me).or(LETTER.RECIPIENT_ID.eq(me)));
   }
 
-  private static long other(LetterRecord letter, long me) {
-    return letter.getRecipientId() == me ? letter.getSenderId() : letter.getRecipientId();
+  private static PersonId other(LetterRecord letter, PersonId me) {
+    return letter.getRecipientId().equals(me) ? letter.getSenderId() : letter.getRecipientId();
   }
 
-  private static boolean unread(LetterRecord letter, long me) {
-    return letter.getRecipientId() == me && letter.getReadAt() == null;
+  private static boolean unread(LetterRecord letter, PersonId me) {
+    return letter.getRecipientId().equals(me) && letter.getReadAt() == null;
   }
 
   @Transactional(readOnly = true)
   public MessagesView all(Seat seat) {
-    long me = seat.person().id();
-    Map<Long, List<LetterRecord>> byOther = new LinkedHashMap<>();
+    PersonId me = seat.person().id();
+    Map<PersonId, List<LetterRecord>> byOther = new LinkedHashMap<>();
     db.selectFrom(LETTER)
         .where(mine(seat), LETTER.SENDER_ID.isNotNull())
         .orderBy(LETTER.CREATED_AT.desc(), LETTER.ID.desc())
         .forEach(l -> byOther.computeIfAbsent(other(l, me), _ -> new ArrayList<>()).add(l));
-    Map<Long, String> names = people.names(byOther.keySet());
+    Map<PersonId, String> names = people.names(byOther.keySet());
     List<ConversationLine> lines =
         byOther.entrySet().stream()
             .map(e -> {
@@ -114,7 +117,7 @@ public class Messages {
                   newest.getSubject(),
                   beginning(newest.getBody()),
                   newest.getCreatedAt(),
-                  newest.getSenderId() == me,
+                  me.equals(newest.getSenderId()),
                   unread);
             })
             .toList();
@@ -127,10 +130,10 @@ public class Messages {
   }
 
   @Transactional(readOnly = true)
-  public ConversationView with(Seat seat, long person) {
-    long me = seat.person().id();
+  public ConversationView with(Seat seat, PersonId person) {
+    PersonId me = seat.person().id();
     List<LetterRecord> letters = between(seat, person);
-    Optional<Long> learner = learner(seat, person);
+    Optional<EnrolmentId> learner = learner(seat, person);
     if (letters.isEmpty() && learner.isEmpty()) throw Problem.notFound("conversation");
     return new ConversationView(
         person,
@@ -141,7 +144,7 @@ public class Messages {
             .map(l ->
                 new LetterView(
                     l.getId(),
-                    l.getSenderId() == me,
+                    me.equals(l.getSenderId()),
                     l.getSubject(),
                     l.getBody(),
                     l.getCreatedAt(),
@@ -151,8 +154,8 @@ public class Messages {
   }
 
   /** Nobody has a conversation with themselves. */
-  private List<LetterRecord> between(Seat seat, long person) {
-    if (person == seat.person().id()) throw Problem.notFound("conversation");
+  private List<LetterRecord> between(Seat seat, PersonId person) {
+    if (person.equals(seat.person().id())) throw Problem.notFound("conversation");
     return db.selectFrom(LETTER)
         .where(mine(seat), LETTER.SENDER_ID.eq(person).or(LETTER.RECIPIENT_ID.eq(person)))
         .orderBy(LETTER.CREATED_AT, LETTER.ID)
@@ -160,33 +163,33 @@ public class Messages {
   }
 
   /** The enrolment of a learner that this member of staff may see. */
-  private Optional<Long> learner(Seat seat, long person) {
-    if (seat.role().isEmpty()) return Optional.empty();
+  private Optional<EnrolmentId> learner(Seat seat, PersonId person) {
+    if (!seat.has(Right.TEACH)) return Optional.empty();
     return learners.of(seat).stream()
-        .filter(l -> l.person() == person)
+        .filter(l -> l.person().equals(person))
         .map(Learners.Snapshot::enrolment)
         .findFirst();
   }
 
-  private boolean mayWrite(Seat seat, long person, List<LetterRecord> letters) {
+  private boolean mayWrite(Seat seat, PersonId person, List<LetterRecord> letters) {
     return learner(seat, person).isPresent()
-        || letters.stream().anyMatch(l -> l.getSenderId() == person);
+        || letters.stream().anyMatch(l -> person.equals(l.getSenderId()));
   }
 
   /** Adds a letter to a conversation; it goes out by e-mail too. */
-  public ConversationView write(Seat seat, long person, String body) {
-    long me = seat.person().id();
+  public ConversationView write(Seat seat, PersonId person, String body) {
+    PersonId me = seat.person().id();
     List<LetterRecord> letters = between(seat, person);
     if (!mayWrite(seat, person, letters)) throw Problem.notFound("conversation");
     Optional<LetterRecord> answered =
         letters.stream()
-            .filter(l -> l.getSenderId() == person)
+            .filter(l -> person.equals(l.getSenderId()))
             .max(Comparator.comparing(LetterRecord::getId));
     String subject =
         letters.isEmpty() ? seat.person().name() : "Re: " + bare(letters.getLast().getSubject());
     Instant now = clock.instant();
     db.insertInto(LETTER)
-        .set(LETTER.COURSE_ID, seat.course().value())
+        .set(LETTER.COURSE_ID, seat.course())
         .set(LETTER.SENDER_ID, me)
         .set(LETTER.RECIPIENT_ID, person)
         .set(LETTER.SUBJECT, subject)
@@ -204,17 +207,17 @@ public class Messages {
     return subject.startsWith("Re: ") ? subject.substring(4) : subject;
   }
 
-  private void tell(Seat seat, long person) {
+  private void tell(Seat seat, PersonId person) {
     events.changed(seat.course(), person, List.of());
     events.changed(seat.course(), seat.person().id(), List.of());
   }
 
   /** Marks what the other wrote as read. */
-  public void read(Seat seat, long person) {
+  public void read(Seat seat, PersonId person) {
     db.update(LETTER)
         .set(LETTER.READ_AT, clock.instant())
         .where(
-            LETTER.COURSE_ID.eq(seat.course().value()),
+            LETTER.COURSE_ID.eq(seat.course()),
             LETTER.RECIPIENT_ID.eq(seat.person().id()),
             LETTER.SENDER_ID.eq(person),
             LETTER.READ_AT.isNull())

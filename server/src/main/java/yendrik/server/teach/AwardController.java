@@ -14,6 +14,8 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.record.Fact;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
@@ -34,7 +36,7 @@ class AwardController {
   }
 
   record Award(
-      long badge,
+      BadgeId badge,
       @NotNull @Size(min = 3, max = 500, message = "no-reason-for-badge") String reason) {}
 
   /** Gives a badge by hand; one that is held is not given again. */
@@ -42,8 +44,8 @@ class AwardController {
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void award(
-      @PathVariable long course,
-      @PathVariable long enrolment,
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
       Seat seat,
       @Valid @RequestBody Award award) {
     String name = learners.one(seat, enrolment).name();
@@ -52,13 +54,12 @@ class AwardController {
         Optional.of(seat.person().id()),
         w -> {
           CourseIndex index = w.progress().course().index();
-          int b =
-              award.badge() <= 0 ? CourseIndex.UNKNOWN : index.number(new BadgeId(award.badge()));
+          int b = index.number(award.badge());
           if (b == CourseIndex.UNKNOWN) throw Problem.field("badge", "no-such-badge");
           if (w.progress().sight().holds(b))
             throw Problem.conflict(
                 "holds-badge-already", "name", name, "badge", index.badge(b).name());
-          return List.of(new Fact.BadgeIssued(new BadgeId(award.badge()), award.reason()));
+          return List.of(new Fact.BadgeIssued(award.badge(), award.reason()));
         });
   }
 }

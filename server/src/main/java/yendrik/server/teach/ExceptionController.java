@@ -17,6 +17,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.FactId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.server.http.Problem;
@@ -44,7 +47,7 @@ class ExceptionController {
 
   record ExceptionEdit(
       @NotNull ExceptionKind kind,
-      long step,
+      StepId step,
       Optional<@Min(1) @Max(20) Integer> attempts,
       Optional<Instant> due,
       @NotNull @Size(max = 500) String reason) {}
@@ -53,7 +56,7 @@ class ExceptionController {
   @GetMapping
   @Needs(Right.TEACH)
   List<Exceptions.Standing> standing(
-      @PathVariable long course, @PathVariable long enrolment, Seat seat) {
+      @PathVariable CourseId course, @PathVariable EnrolmentId enrolment, Seat seat) {
     return exceptions.of(seat, enrolment);
   }
 
@@ -61,16 +64,15 @@ class ExceptionController {
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void give(
-      @PathVariable long course,
-      @PathVariable long enrolment,
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
       Seat seat,
       @Valid @RequestBody ExceptionEdit edit) {
     exceptions.give(seat, enrolment, what(edit));
   }
 
   private static Fact.AtStep what(ExceptionEdit edit) {
-    if (edit.step() <= 0) throw Problem.field("step", "no-such-step");
-    var step = new StepId(edit.step());
+    var step = edit.step();
     return switch (edit.kind()) {
       case OPEN -> new Fact.Opened(step);
       case EXCUSE -> new Fact.Excused(step, edit.reason());
@@ -88,9 +90,9 @@ class ExceptionController {
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void end(
-      @PathVariable long course,
-      @PathVariable long enrolment,
-      @PathVariable long fact,
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable FactId fact,
       Seat seat,
       @Valid @RequestBody EndEdit edit) {
     exceptions.end(seat, enrolment, fact, edit.reason());
@@ -101,7 +103,10 @@ class ExceptionController {
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void takeBack(
-      @PathVariable long course, @PathVariable long enrolment, @PathVariable long fact, Seat seat) {
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable FactId fact,
+      Seat seat) {
     exceptions.takeBack(seat, enrolment, fact);
   }
 }

@@ -13,6 +13,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Progress;
@@ -45,10 +47,10 @@ public class Exceptions {
   /** An exception that stands. */
   @Schema(name = "StandingException")
   record Standing(
-      long fact, Fact.Grant kind, long step, String name, String says, Instant at, String by) {}
+      FactId fact, Fact.Grant kind, StepId step, String name, String says, Instant at, String by) {}
 
   /** Gives an exception, or says why it would do nothing. */
-  void give(Seat seat, long enrolment, Fact.AtStep exception) {
+  void give(Seat seat, EnrolmentId enrolment, Fact.AtStep exception) {
     String name = learners.one(seat, enrolment).name();
     walks.act(
         enrolment,
@@ -95,31 +97,24 @@ public class Exceptions {
   }
 
   @Transactional(readOnly = true)
-  List<Standing> of(Seat seat, long enrolment) {
+  List<Standing> of(Seat seat, EnrolmentId enrolment) {
     learners.one(seat, enrolment);
     Walk walk = walks.see(enrolment);
-    Set<Long> staff = new HashSet<>();
+    Set<PersonId> staff = new HashSet<>();
     List<Fact> standing = standing(walk);
-    standing.forEach(f -> f.by().map(PersonId::value).ifPresent(staff::add));
-    Map<Long, String> names = people.names(staff);
+    standing.forEach(f -> f.by().ifPresent(staff::add));
+    Map<PersonId, String> names = people.names(staff);
     CourseIndex index = walk.progress().course().index();
     List<Standing> views = new ArrayList<>();
     for (Fact fact : standing) {
       var at = (Fact.AtStep) fact.what();
       int s = index.number(at.step());
       if (s == CourseIndex.UNKNOWN) continue;
-      String by = fact.by().map(p -> names.getOrDefault(p.value(), "")).orElse("");
+      String by = fact.by().map(p -> names.getOrDefault(p, "")).orElse("");
       String says = says(at, walk);
       Fact.Grant kind = kind(at).orElseThrow();
       views.add(
-          new Standing(
-              fact.id().value(),
-              kind,
-              at.step().value(),
-              index.step(s).name(),
-              says,
-              fact.at(),
-              by));
+          new Standing(fact.id(), kind, at.step(), index.step(s).name(), says, fact.at(), by));
     }
     return views;
   }
@@ -169,7 +164,7 @@ public class Exceptions {
   }
 
   /** Ends an exception now; what followed from it stays. */
-  void end(Seat seat, long enrolment, long fact, String reason) {
+  void end(Seat seat, EnrolmentId enrolment, FactId fact, String reason) {
     learners.one(seat, enrolment);
     walks.act(
         enrolment,
@@ -181,7 +176,7 @@ public class Exceptions {
   }
 
   /** Takes an exception back as if it had never been given; what followed from it goes. */
-  void takeBack(Seat seat, long enrolment, long fact) {
+  void takeBack(Seat seat, EnrolmentId enrolment, FactId fact) {
     learners.one(seat, enrolment);
     walks.change(
         enrolment,
@@ -189,9 +184,9 @@ public class Exceptions {
         w -> List.of(Added.inPlaceOf(one(w, fact), new Fact.TakenBack("exception taken back"))));
   }
 
-  private static Fact one(Walk walk, long fact) {
+  private static Fact one(Walk walk, FactId fact) {
     return standing(walk).stream()
-        .filter(f -> f.id().value() == fact)
+        .filter(f -> f.id().equals(fact))
         .findFirst()
         .orElseThrow(() -> Problem.conflict("exception-ended"));
   }

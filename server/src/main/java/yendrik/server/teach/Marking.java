@@ -14,6 +14,7 @@ import yendrik.core.Refusal;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
@@ -75,9 +76,9 @@ public class Marking {
    * @param heldBack whether the step is not published or not given to the learner any more
    */
   record WaitingView(
-      long enrolment,
+      EnrolmentId enrolment,
       String learner,
-      long step,
+      StepId step,
       String name,
       String module,
       int version,
@@ -104,7 +105,7 @@ public class Marking {
         boolean practical = Kinds.of(index.step(s).kind()).withStaff();
         boolean open =
             state == StepState.OPEN || state == StepState.BEGUN || state == StepState.AGAIN;
-        boolean heldBack = learner.summary().heldBack().contains(index.step(s).id().value());
+        boolean heldBack = learner.summary().heldBack().contains(index.step(s).id());
         if (state == StepState.WAITING || heldBack)
           handedIn.add(waiting(learner, index, s, latest));
         else if (practical && open) toSignOff.add(waiting(learner, index, s, latest));
@@ -119,23 +120,22 @@ public class Marking {
       int s,
       Map<Versions.Place, Versions.Newest> latest) {
     Step step = index.step(s);
-    var found =
-        Optional.ofNullable(latest.get(new Versions.Place(learner.enrolment(), step.id().value())));
+    var found = Optional.ofNullable(latest.get(new Versions.Place(learner.enrolment(), step.id())));
     return new WaitingView(
         learner.enrolment(),
         learner.name(),
-        step.id().value(),
+        step.id(),
         step.name(),
         index.module(index.moduleOf(s)).name(),
         found.map(Versions.Newest::version).orElse(0),
         found.map(Versions.Newest::at),
-        learner.summary().heldBack().contains(step.id().value()));
+        learner.summary().heldBack().contains(step.id()));
   }
 
   record WorkView(
-      long enrolment,
+      EnrolmentId enrolment,
       String learner,
-      long step,
+      StepId step,
       String name,
       String module,
       StepKind kind,
@@ -161,13 +161,13 @@ public class Marking {
 
   @Schema(name = "MarkingOutcome")
   record OutcomeView(
-      long id, String code, String name, List<LevelView> levels, int mastery, int now) {}
+      OutcomeId id, String code, String name, List<LevelView> levels, int mastery, int now) {}
 
   @Schema(name = "MarkingLevel")
   record LevelView(String name, String description) {}
 
   @Transactional(readOnly = true)
-  WorkView work(Seat seat, long enrolment, long step) {
+  WorkView work(Seat seat, EnrolmentId enrolment, StepId step) {
     Learners.Snapshot learner = learners.one(seat, enrolment);
     Walk walk = walks.see(enrolment);
     int s = number(walk, step);
@@ -204,7 +204,7 @@ public class Marking {
     Outcome outcome = progress.course().index().outcome(o);
     Scale scale = outcome.scale();
     return new OutcomeView(
-        id.value(),
+        id,
         outcome.code(),
         outcome.name(),
         scale.levels().stream().map(l -> new LevelView(l.name(), l.description())).toList(),
@@ -221,20 +221,18 @@ public class Marking {
         .reduce((_, last) -> last)
         .map(f -> {
           var m = (WorkFact.Marked) f.what();
-          long by = f.by().map(p -> p.value()).orElse(0L);
           return new MarkView(
               m.judgement(),
               m.points(),
               m.of(),
               m.comment(),
               f.at(),
-              people.names(List.of(by)).getOrDefault(by, ""));
+              f.by().map(by -> people.names(List.of(by)).get(by)).orElse(""));
         });
   }
 
-  private static int number(Walk walk, long step) {
-    int s =
-        step <= 0 ? CourseIndex.UNKNOWN : walk.progress().course().index().number(new StepId(step));
+  private static int number(Walk walk, StepId step) {
+    int s = walk.progress().course().index().number(step);
     if (s == CourseIndex.UNKNOWN) throw Problem.notFound("step");
     return s;
   }
@@ -246,13 +244,13 @@ public class Marking {
    */
   public void mark(
       Seat seat,
-      long enrolment,
-      long step,
+      EnrolmentId enrolment,
+      StepId step,
       int version,
       double points,
       Judgement judgement,
       String comment,
-      Map<Long, Integer> levels,
+      Map<OutcomeId, Integer> levels,
       List<Rubric.Met> met) {
     learners.one(seat, enrolment);
     walks.change(
@@ -272,7 +270,7 @@ public class Marking {
           whats.add(new WorkFact.Marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
           whats.addAll(assessed(walk, design, version, met));
-          var by = Optional.of(new PersonId(seat.person().id()));
+          var by = Optional.of(seat.person().id());
           return inPlaceOfEarlier(walk, by, design.id(), version, whats);
         });
   }
@@ -315,10 +313,10 @@ public class Marking {
   /** Signs a practical off: the learner did it, and staff saw it. */
   public void signOff(
       Seat seat,
-      long enrolment,
-      long step,
+      EnrolmentId enrolment,
+      StepId step,
       String comment,
-      Map<Long, Integer> levels,
+      Map<OutcomeId, Integer> levels,
       List<Rubric.Met> met) {
     learners.one(seat, enrolment);
     walks.act(
@@ -348,7 +346,7 @@ public class Marking {
     return Facts.standing(walk.facts()).stream()
         .anyMatch(f ->
             f.what().equals(new SignOffFact.SignedOff(step, comment))
-                && f.by().equals(Optional.of(new PersonId(seat.person().id()))));
+                && f.by().equals(Optional.of(seat.person().id())));
   }
 
   /** The rubric gone through, and a rating for each criterion that gives evidence. */
@@ -379,13 +377,13 @@ public class Marking {
   }
 
   private static List<Fact.What> rated(
-      Walk walk, Step step, int version, Map<Long, Integer> levels) {
+      Walk walk, Step step, int version, Map<OutcomeId, Integer> levels) {
     CourseIndex index = walk.progress().course().index();
     List<Fact.What> rated = new ArrayList<>();
     levels.forEach((id, level) -> {
-      boolean tied = step.evidenceFor().stream().anyMatch(t -> t.outcome().value() == id);
+      boolean tied = step.evidenceFor().stream().anyMatch(t -> t.outcome().equals(id));
       if (!tied) throw Problem.field("levels", "no-evidence-of-outcome");
-      Outcome outcome = index.outcome(index.number(new OutcomeId(id)));
+      Outcome outcome = index.outcome(index.number(id));
       if (level < 0 || level > outcome.scale().top())
         throw Problem.field("levels", "no-such-level", "outcome", outcome.code());
       int key = outcome.scale().key(level);

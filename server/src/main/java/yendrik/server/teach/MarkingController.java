@@ -14,6 +14,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.design.RubricForms;
@@ -32,14 +36,17 @@ class MarkingController {
 
   @GetMapping
   @Needs(Right.TEACH)
-  Marking.QueueView queue(@PathVariable long course, Seat seat) {
+  Marking.QueueView queue(@PathVariable CourseId course, Seat seat) {
     return marking.queue(seat);
   }
 
   @GetMapping("/{enrolment}/{step}")
   @Needs(Right.TEACH)
   Marking.WorkView work(
-      @PathVariable long course, @PathVariable long enrolment, @PathVariable long step, Seat seat) {
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable StepId step,
+      Seat seat) {
     return marking.work(seat, enrolment, step);
   }
 
@@ -48,16 +55,16 @@ class MarkingController {
       double points,
       @NotNull Judgement judgement,
       @NotNull @Size(max = 10_000) String comment,
-      @NotNull Map<Long, Integer> levels,
+      @NotNull Map<OutcomeId, Integer> levels,
       Optional<List<RubricForms.@Valid MetView>> rubric) {}
 
   @PostMapping("/{enrolment}/{step}/marks")
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void mark(
-      @PathVariable long course,
-      @PathVariable long enrolment,
-      @PathVariable long step,
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody MarkEdit m) {
     marking.mark(
@@ -78,16 +85,16 @@ class MarkingController {
 
   record SignOffEdit(
       @NotNull @Size(max = 10_000) String comment,
-      @NotNull Map<Long, Integer> levels,
+      @NotNull Map<OutcomeId, Integer> levels,
       Optional<List<RubricForms.@Valid MetView>> rubric) {}
 
   @PostMapping("/{enrolment}/{step}/sign-offs")
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void signOff(
-      @PathVariable long course,
-      @PathVariable long enrolment,
-      @PathVariable long step,
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody SignOffEdit edit) {
     marking.signOff(seat, enrolment, step, edit.comment(), edit.levels(), met(edit.rubric()));

@@ -13,6 +13,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.OutcomeId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -27,16 +30,16 @@ class RatingController {
   }
 
   record RatingEdit(
-      long outcome,
+      OutcomeId outcome,
       int level,
-      @NotEmpty(message = "no-learner") @Size(max = 2000) List<Long> learners,
+      @NotEmpty(message = "no-learner") @Size(max = 2000) List<EnrolmentId> learners,
       Optional<@Size(max = 2000) String> note) {}
 
   /** Rates learners on an outcome in one go, as facts by the person signed in. */
   @PostMapping
   @Needs(Right.TEACH)
   List<Ratings.Given> rate(
-      @PathVariable long course, Seat seat, @Valid @RequestBody RatingEdit edit) {
+      @PathVariable CourseId course, Seat seat, @Valid @RequestBody RatingEdit edit) {
     return ratings.rate(seat, edit.outcome(), edit.level(), edit.learners(), edit.note());
   }
 
@@ -48,7 +51,7 @@ class RatingController {
   @PostMapping("/taken-back")
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void takeBack(@PathVariable long course, Seat seat, @Valid @RequestBody TakeBack back) {
+  void takeBack(@PathVariable CourseId course, Seat seat, @Valid @RequestBody TakeBack back) {
     ratings.takeBack(seat, back.ratings(), back.reason());
   }
 }

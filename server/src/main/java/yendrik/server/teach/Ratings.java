@@ -1,11 +1,14 @@
 package yendrik.server.teach;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.FactId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.Fact;
@@ -30,7 +33,7 @@ public class Ratings {
   }
 
   /** A rating that stands in a learner's record. */
-  public record Given(long enrolment, long fact) {}
+  public record Given(EnrolmentId enrolment, FactId fact) {}
 
   /**
    * Rates learners on an outcome, all of them or none.
@@ -38,9 +41,13 @@ public class Ratings {
    * @param level index of a level of the outcome's scale, weakest first
    */
   List<Given> rate(
-      Seat seat, long outcomeId, int level, List<Long> enrolments, Optional<String> note) {
+      Seat seat,
+      OutcomeId outcomeId,
+      int level,
+      List<EnrolmentId> enrolments,
+      Optional<String> note) {
     List<Given> given = new ArrayList<>();
-    for (long enrolment : enrolments.stream().distinct().sorted().toList()) {
+    for (EnrolmentId enrolment : enrolments.stream().distinct().sorted().toList()) {
       learners.one(seat, enrolment);
       Walk walk =
           walks.act(
@@ -53,8 +60,8 @@ public class Ratings {
   }
 
   private static Fact.Rated rated(
-      CourseIndex index, long outcomeId, int level, Optional<String> note) {
-    int o = outcomeId <= 0 ? CourseIndex.UNKNOWN : index.number(new OutcomeId(outcomeId));
+      CourseIndex index, OutcomeId outcomeId, int level, Optional<String> note) {
+    int o = index.number(outcomeId);
     if (o == CourseIndex.UNKNOWN) throw Problem.field("outcome", "no-such-outcome");
     Outcome outcome = index.outcome(o);
     if (outcome.madeOf().isPresent())
@@ -69,20 +76,20 @@ public class Ratings {
         note.map(String::strip).filter(n -> !n.isEmpty()));
   }
 
-  private static long newest(Walk walk) {
+  private static FactId newest(Walk walk) {
     return walk.facts().stream()
         .filter(f -> f.what() instanceof Fact.Rated)
-        .mapToLong(f -> f.id().value())
-        .max()
+        .map(Fact::id)
+        .max(Comparator.naturalOrder())
         .orElseThrow();
   }
 
   private static Fact own(Walk walk, Given rating, Seat seat) {
     return Facts.standing(walk.facts()).stream()
         .filter(f ->
-            f.id().value() == rating.fact()
+            f.id().equals(rating.fact())
                 && f.what() instanceof Fact.Rated
-                && f.by().filter(p -> p.value() == seat.person().id()).isPresent())
+                && f.by().filter(seat.person().id()::equals).isPresent())
         .findFirst()
         .orElseThrow(() -> Problem.conflict("not-your-rating"));
   }

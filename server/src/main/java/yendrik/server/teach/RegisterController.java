@@ -28,6 +28,11 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
 import yendrik.server.http.IfMatch;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -44,13 +49,13 @@ class RegisterController {
 
   @GetMapping
   @Needs(Right.TEACH)
-  Registers.CalendarView calendar(@PathVariable long course, Seat seat) {
+  Registers.CalendarView calendar(@PathVariable CourseId course, Seat seat) {
     return registers.calendar(seat);
   }
 
   record SeriesEdit(
       @NotBlank(message = "no-name-of-sessions") @Size(max = 100) String name,
-      Optional<Long> group,
+      Optional<GroupId> group,
       @NotEmpty(message = "no-weekday") Set<DayOfWeek> days,
       @NotNull LocalTime time,
       @Min(5) @Max(1440) int minutes,
@@ -63,7 +68,7 @@ class RegisterController {
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.CREATED)
   List<Registers.SessionView> add(
-      @PathVariable long course, Seat seat, @Valid @RequestBody SeriesEdit e) {
+      @PathVariable CourseId course, Seat seat, @Valid @RequestBody SeriesEdit e) {
     return registers.add(
         seat,
         new Registers.Series(
@@ -79,15 +84,15 @@ class RegisterController {
 
   record SessionEdit(
       @NotBlank @Size(max = 100) String name,
-      Optional<Long> group,
+      Optional<GroupId> group,
       @NotNull Instant startsAt,
       @Min(5) @Max(1440) int minutes) {}
 
   @PutMapping("/{session}")
   @Needs(Right.TEACH)
   Registers.SessionView change(
-      @PathVariable long course,
-      @PathVariable long session,
+      @PathVariable CourseId course,
+      @PathVariable SessionId session,
       Seat seat,
       @RequestHeader("If-Match") String version,
       @Valid @RequestBody SessionEdit e) {
@@ -98,20 +103,21 @@ class RegisterController {
   @DeleteMapping("/{session}")
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(@PathVariable long course, @PathVariable long session, Seat seat) {
+  void remove(@PathVariable CourseId course, @PathVariable SessionId session, Seat seat) {
     registers.remove(seat, session);
   }
 
   @PostMapping("/{session}/restoration")
   @Needs(Right.TEACH)
-  Registers.SessionView restore(@PathVariable long course, @PathVariable long session, Seat seat) {
+  Registers.SessionView restore(
+      @PathVariable CourseId course, @PathVariable SessionId session, Seat seat) {
     return registers.restore(seat, session);
   }
 
   @GetMapping("/{session}/register")
   @Needs(Right.TEACH)
   Registers.RegisterView register(
-      @PathVariable long course, @PathVariable long session, Seat seat) {
+      @PathVariable CourseId course, @PathVariable SessionId session, Seat seat) {
     return registers.register(seat, session);
   }
 
@@ -119,7 +125,7 @@ class RegisterController {
    * @param status empty to take a mark back
    */
   @Schema(name = "RegisterMark")
-  record MarkEdit(long learner, Optional<Long> status) {}
+  record MarkEdit(EnrolmentId learner, Optional<StatusId> status) {}
 
   record RegisterEdit(
       @NotEmpty(message = "nobody-marked") @Size(max = 5000) List<MarkEdit> marks) {}
@@ -128,11 +134,11 @@ class RegisterController {
   @PutMapping("/{session}/register")
   @Needs(Right.TEACH)
   Registers.RegisterView mark(
-      @PathVariable long course,
-      @PathVariable long session,
+      @PathVariable CourseId course,
+      @PathVariable SessionId session,
       Seat seat,
       @Valid @RequestBody RegisterEdit edit) {
-    Map<Long, Optional<Long>> marks = new HashMap<>();
+    Map<EnrolmentId, Optional<StatusId>> marks = new HashMap<>();
     edit.marks().forEach(m -> marks.put(m.learner(), m.status()));
     registers.take(seat, session, marks);
     return registers.register(seat, session);

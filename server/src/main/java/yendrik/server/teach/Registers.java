@@ -27,6 +27,8 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.AttendanceStatus;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
@@ -92,10 +94,10 @@ public class Registers {
    * @param counts whether the session counts for the learner
    */
   @Schema(name = "AttendanceStatus")
-  public record StatusView(long id, String name, boolean there, boolean counts) {}
+  public record StatusView(StatusId id, String name, boolean there, boolean counts) {}
 
   @Schema(name = "RegisterGroup")
-  public record Group(long id, String name) {}
+  public record Group(GroupId id, String name) {}
 
   /**
    * @param learners how many are expected, of those that one may see
@@ -104,16 +106,16 @@ public class Registers {
    * @param counts how many of them have which status
    */
   public record SessionView(
-      long id,
+      SessionId id,
       int version,
       String name,
-      Optional<Long> group,
+      Optional<GroupId> group,
       Instant startsAt,
       int minutes,
       int learners,
       int marked,
       int there,
-      Map<Long, Integer> counts) {}
+      Map<StatusId, Integer> counts) {}
 
   public record RegisterView(SessionView session, List<Line> lines) {}
 
@@ -124,9 +126,9 @@ public class Registers {
    */
   @Schema(name = "RegisterLine")
   public record Line(
-      long enrolment,
+      EnrolmentId enrolment,
       String name,
-      Optional<Long> status,
+      Optional<StatusId> status,
       boolean expected,
       int attended,
       int counted,
@@ -136,7 +138,7 @@ public class Registers {
   /** Several sessions from one form. */
   public record Series(
       String name,
-      Optional<Long> group,
+      Optional<GroupId> group,
       Set<DayOfWeek> days,
       LocalTime time,
       int minutes,
@@ -150,7 +152,7 @@ public class Registers {
     List<Group> groups =
         db
             .selectFrom(LEARNER_GROUP)
-            .where(LEARNER_GROUP.COURSE_ID.eq(seat.course().value()))
+            .where(LEARNER_GROUP.COURSE_ID.eq(seat.course()))
             .orderBy(LEARNER_GROUP.NAME)
             .fetch(g -> new Group(g.getId(), g.getName()))
             .stream()
@@ -160,14 +162,14 @@ public class Registers {
     List<SessionView> views =
         sessions.of(seat.course()).stream()
             .map(s -> view(s, all, statuses))
-            .filter(v -> seat.group().isEmpty() || v.learners() > 0)
+            .filter(v -> seat.seesAll() || v.learners() > 0)
             .toList();
     return new CalendarView(
         zone(seat).getId(),
         clock.instant(),
         groups,
         statuses.stream()
-            .map(s -> new StatusView(s.id().value(), s.name(), s.there(), s.counts()))
+            .map(s -> new StatusView(s.id(), s.name(), s.there(), s.counts()))
             .toList(),
         views,
         mayEdit(seat));
@@ -178,12 +180,14 @@ public class Registers {
   }
 
   private static boolean is(
-      Predicate<AttendanceStatus> which, List<AttendanceStatus> statuses, long id) {
-    return statuses.stream().anyMatch(s -> s.id().value() == id && which.test(s));
+      Predicate<AttendanceStatus> which, List<AttendanceStatus> statuses, StatusId id) {
+    return statuses.stream().anyMatch(s -> s.id().equals(id) && which.test(s));
   }
 
   private static int count(
-      Predicate<AttendanceStatus> which, List<AttendanceStatus> statuses, Collection<Long> marks) {
+      Predicate<AttendanceStatus> which,
+      List<AttendanceStatus> statuses,
+      Collection<StatusId> marks) {
     return (int) marks.stream().filter(mark -> is(which, statuses, mark)).count();
   }
 
@@ -192,18 +196,18 @@ public class Registers {
   }
 
   private static boolean mayEdit(Seat seat) {
-    return seat.role().filter(r -> r != Seat.Role.SUPPORT).isPresent();
+    return seat instanceof Seat.Staff;
   }
 
   private static SessionView view(
       Session session, List<Learners.Snapshot> all, List<AttendanceStatus> statuses) {
     List<Learners.Snapshot> of = concerned(session, all);
-    List<Long> marks =
+    List<StatusId> marks =
         of.stream()
             .flatMap(l -> Optional.ofNullable(l.summary().marks().get(session.id())).stream())
             .toList();
-    Map<Long, Integer> counts = new HashMap<>();
-    for (long mark : marks) counts.merge(mark, 1, Integer::sum);
+    Map<StatusId, Integer> counts = new HashMap<>();
+    for (StatusId mark : marks) counts.merge(mark, 1, Integer::sum);
     return new SessionView(
         session.id(),
         session.version(),
@@ -228,16 +232,16 @@ public class Registers {
   }
 
   @Transactional(readOnly = true)
-  public RegisterView register(Seat seat, long id) {
+  public RegisterView register(Seat seat, SessionId id) {
     Session session = one(seat, id);
     List<Learners.Snapshot> all = learners.of(seat);
     List<Learners.Snapshot> of = concerned(session, all);
-    Map<Long, Fact> marks = new HashMap<>();
+    Map<EnrolmentId, Fact> marks = new HashMap<>();
     for (Walk walk : walks.seeAll(of.stream().map(Learners.Snapshot::enrolment).toList()))
       mark(walk, id).ifPresent(fact -> marks.put(walk.enrolment(), fact));
-    Set<Long> staff = new HashSet<>();
-    marks.values().forEach(f -> f.by().map(PersonId::value).ifPresent(staff::add));
-    Map<Long, String> names = people.names(staff);
+    Set<PersonId> staff = new HashSet<>();
+    marks.values().forEach(f -> f.by().ifPresent(staff::add));
+    Map<PersonId, String> names = people.names(staff);
     List<AttendanceStatus> statuses = statuses(seat);
     return new RegisterView(
         view(session, all, statuses),
@@ -251,7 +255,7 @@ public class Registers {
       Learners.Snapshot learner,
       Session session,
       Optional<Fact> mark,
-      Map<Long, String> names,
+      Map<PersonId, String> names,
       List<AttendanceStatus> statuses) {
     var own = learner.summary().marks();
     return new Line(
@@ -262,18 +266,17 @@ public class Registers {
         count(AttendanceStatus::there, statuses, own.values()),
         count(AttendanceStatus::counts, statuses, own.values()),
         mark.map(Fact::at),
-        mark.flatMap(Fact::by).map(p -> names.getOrDefault(p.value(), "")));
+        mark.flatMap(Fact::by).map(p -> names.getOrDefault(p, "")));
   }
 
   /** The mark that stands, if there is one. */
-  private static Optional<Fact> mark(Walk walk, long session) {
+  private static Optional<Fact> mark(Walk walk, SessionId session) {
     return Facts.standing(walk.facts()).stream()
-        .filter(f ->
-            f.what() instanceof Fact.Attendance a && a.session().equals(new SessionId(session)))
+        .filter(f -> f.what() instanceof Fact.Attendance a && a.session().equals(session))
         .reduce((_, last) -> last);
   }
 
-  private Session one(Seat seat, long id) {
+  private Session one(Seat seat, SessionId id) {
     return sessions.one(seat.course(), id).orElseThrow(() -> Problem.notFound("session"));
   }
 
@@ -283,13 +286,13 @@ public class Registers {
    *
    * @param marks by enrolment
    */
-  public void take(Seat seat, long id, Map<Long, Optional<Long>> marks) {
+  public void take(Seat seat, SessionId id, Map<EnrolmentId, Optional<StatusId>> marks) {
     Session session = one(seat, id);
     List<AttendanceStatus> statuses = statuses(seat);
-    for (Optional<Long> mark : marks.values())
+    for (Optional<StatusId> mark : marks.values())
       if (mark.isPresent() && !is(_ -> true, statuses, mark.get()))
         throw Problem.field("marks", "no-such-status");
-    for (long enrolment : marks.keySet().stream().sorted().toList()) {
+    for (EnrolmentId enrolment : marks.keySet().stream().sorted().toList()) {
       Learners.Snapshot learner = learners.one(seat, enrolment);
       if (!session.concerns(learner.summary().groups()))
         throw Problem.field("marks", "not-in-group-of-session", "learner", learner.name());
@@ -301,24 +304,23 @@ public class Registers {
       Seat seat,
       Session session,
       Learners.Snapshot learner,
-      Optional<Long> status,
+      Optional<StatusId> status,
       List<AttendanceStatus> statuses) {
     boolean early = clock.instant().isBefore(session.startsAt().minus(EARLY));
     if (early && status.filter(s -> is(AttendanceStatus::counts, statuses, s)).isPresent())
       throw Problem.conflict("session-not-begun");
-    Optional<Long> by = Optional.of(seat.person().id());
+    Optional<PersonId> by = Optional.of(seat.person().id());
     if (Optional.ofNullable(learner.summary().marks().get(session.id())).equals(status)) return;
     walks.change(
         learner.enrolment(),
         by,
         w -> {
           Optional<Fact> before = mark(w, session.id());
-          Optional<Long> stands = before.map(f -> ((Fact.Attendance) f.what()).status().value());
+          Optional<StatusId> stands = before.map(f -> ((Fact.Attendance) f.what()).status());
           if (stands.equals(status)) return List.of();
           Fact.What what =
               status
-                  .<Fact.What>map(
-                      s -> new Fact.Attendance(new SessionId(session.id()), new StatusId(s)))
+                  .<Fact.What>map(s -> new Fact.Attendance(session.id(), s))
                   .orElse(new Fact.TakenBack("mark taken back"));
           return List.of(Added.inPlaceOf(before, what));
         });
@@ -334,11 +336,11 @@ public class Registers {
     if (starts.isEmpty()) throw Problem.field("days", "no-such-weekday-between");
     if (starts.size() > MOST_SESSIONS)
       throw Problem.field("until", "too-many-sessions", "most", MOST_SESSIONS);
-    List<Long> ids = new ArrayList<>();
+    List<SessionId> ids = new ArrayList<>();
     for (Instant start : starts)
       ids.add(
           db.insertInto(SESSION)
-              .set(SESSION.COURSE_ID, seat.course().value())
+              .set(SESSION.COURSE_ID, seat.course())
               .set(SESSION.GROUP_ID, series.group().orElse(null))
               .set(SESSION.NAME, series.name().strip())
               .set(SESSION.STARTS_AT, start)
@@ -370,10 +372,10 @@ public class Registers {
   /** Changes one session; what was marked in its register stays. */
   public SessionView change(
       Seat seat,
-      long id,
+      SessionId id,
       int version,
       String name,
-      Optional<Long> group,
+      Optional<GroupId> group,
       Instant startsAt,
       int minutes) {
     mustEdit(seat);
@@ -396,7 +398,7 @@ public class Registers {
   }
 
   /** Takes a session away that nobody was marked in. */
-  public void remove(Seat seat, long id) {
+  public void remove(Seat seat, SessionId id) {
     mustEdit(seat);
     int marked = view(one(seat, id), learners.of(seat), statuses(seat)).marked();
     if (marked > 0) throw Problem.conflict("marks-to-take-back", "marked", marked);
@@ -404,11 +406,11 @@ public class Registers {
   }
 
   /** Brings back a session that was taken away. */
-  public SessionView restore(Seat seat, long id) {
+  public SessionView restore(Seat seat, SessionId id) {
     mustEdit(seat);
     db.update(SESSION)
         .setNull(SESSION.DELETED_AT)
-        .where(SESSION.ID.eq(id), SESSION.COURSE_ID.eq(seat.course().value()))
+        .where(SESSION.ID.eq(id), SESSION.COURSE_ID.eq(seat.course()))
         .execute();
     return view(one(seat, id), learners.of(seat), statuses(seat));
   }
@@ -417,13 +419,11 @@ public class Registers {
     if (!mayEdit(seat)) throw Problem.forbidden("sessions-planned-by-others");
   }
 
-  private void checkGroup(Seat seat, Optional<Long> group) {
+  private void checkGroup(Seat seat, Optional<GroupId> group) {
     group.ifPresent(id -> {
       boolean there =
           db.fetchExists(
-              LEARNER_GROUP,
-              LEARNER_GROUP.ID.eq(id),
-              LEARNER_GROUP.COURSE_ID.eq(seat.course().value()));
+              LEARNER_GROUP, LEARNER_GROUP.ID.eq(id), LEARNER_GROUP.COURSE_ID.eq(seat.course()));
       if (!there) throw Problem.field("group", "no-such-group");
     });
   }

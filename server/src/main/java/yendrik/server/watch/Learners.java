@@ -6,7 +6,6 @@ import static yendrik.schema.Tables.PERSON;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -15,6 +14,9 @@ import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
 import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Seat;
@@ -33,8 +35,8 @@ public class Learners {
 
   /** One learner's snapshot. */
   public record Snapshot(
-      long enrolment,
-      long person,
+      EnrolmentId enrolment,
+      PersonId person,
       String name,
       String email,
       Instant enrolledAt,
@@ -51,7 +53,7 @@ public class Learners {
   }
 
   /** Those of some people, or all of them where nobody is named; by name. */
-  public List<Snapshot> of(Seat seat, Set<Long> people) {
+  public List<Snapshot> of(Seat seat, Set<PersonId> people) {
     return where(seat, people.isEmpty() ? DSL.noCondition() : ENROLMENT.PERSON_ID.in(people));
   }
 
@@ -59,17 +61,17 @@ public class Learners {
   record Moved(Instant enrolledAt, Trend trend) {}
 
   /** How the levels of each learner moved; of those of one group only, if any is named. */
-  List<Moved> moved(Seat seat, OptionalLong group) {
+  List<Moved> moved(Seat seat, Optional<GroupId> group) {
     Field<JSONB> groups = DSL.jsonbGetAttribute(ENROLMENT.SUMMARY, DSL.inline("groups"));
     return db
         .select(ENROLMENT.ENROLLED_AT, groups, ENROLMENT.TREND)
         .from(ENROLMENT)
-        .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse())
+        .where(ENROLMENT.COURSE_ID.eq(seat.course()), ENROLMENT.PRACTICE.isFalse())
         .fetch()
         .stream()
         .filter(r -> {
-          List<Long> own = Json.list(r.value2(), Long.class);
-          return seat.sees(own) && (group.isEmpty() || own.contains(group.getAsLong()));
+          List<GroupId> own = Json.list(r.value2(), GroupId.class);
+          return seat.sees(own) && (group.isEmpty() || own.contains(group.get()));
         })
         .map(r -> new Moved(r.value1(), Json.read(r.value3(), Trend.class)))
         .toList();
@@ -92,7 +94,7 @@ public class Learners {
         .from(ENROLMENT)
         .join(PERSON)
         .on(PERSON.ID.eq(ENROLMENT.PERSON_ID))
-        .where(ENROLMENT.COURSE_ID.eq(seat.course().value()), ENROLMENT.PRACTICE.isFalse(), which)
+        .where(ENROLMENT.COURSE_ID.eq(seat.course()), ENROLMENT.PRACTICE.isFalse(), which)
         .orderBy(PERSON.NAME, ENROLMENT.ID)
         .fetch(r ->
             new Snapshot(
@@ -113,7 +115,7 @@ public class Learners {
   }
 
   /** One learner, or a Problem as if there were none. */
-  public Snapshot one(Seat seat, long enrolment) {
+  public Snapshot one(Seat seat, EnrolmentId enrolment) {
     return where(seat, ENROLMENT.ID.eq(enrolment)).stream()
         .findFirst()
         .orElseThrow(() -> Problem.notFound("learner"));

@@ -6,10 +6,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalLong;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.id.GroupId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.record.LevelHistory;
 import yendrik.server.design.Designs;
@@ -32,7 +32,7 @@ class Standings {
     this.clock = clock;
   }
 
-  TrendView trend(Seat seat, OptionalLong group) {
+  TrendView trend(Seat seat, Optional<GroupId> group) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty()) return new TrendView(List.of(), List.of(), List.of());
     CourseDesign design = ready.get().document().design();
@@ -62,7 +62,7 @@ class Standings {
     int[] mastery = new int[moments.size()];
     int[] rated = new int[moments.size()];
     for (Learners.Moved learner : moved) {
-      List<LevelHistory.Move> moves = learner.trend().of(outcome.id().value());
+      List<LevelHistory.Move> moves = learner.trend().of(outcome.id());
       for (int m = 0; m < mastery.length && !moves.isEmpty(); m++) {
         if (learner.enrolledAt().isAfter(moments.get(m))) continue;
         var level = LevelHistory.levelAt(moves, moments.get(m).toEpochMilli());
@@ -72,7 +72,7 @@ class Standings {
       }
     }
     return new OutcomeTrend(
-        outcome.id().value(),
+        outcome.id(),
         outcome.code(),
         outcome.name(),
         shares(mastery, enrolled),

@@ -2,12 +2,16 @@ package yendrik.server.watch;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalLong;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -35,37 +39,41 @@ class WatchController {
 
   @GetMapping("/learners/{enrolment}")
   @Needs(Right.TEACH)
-  LearnerView learner(@PathVariable long course, @PathVariable long enrolment, Seat seat) {
+  LearnerView learner(
+      @PathVariable CourseId course, @PathVariable EnrolmentId enrolment, Seat seat) {
     return watching.learner(seat, enrolment);
   }
 
   @GetMapping("/learners/{enrolment}/steps/{step}")
   @Needs(Right.TEACH)
   BeadView bead(
-      @PathVariable long course, @PathVariable long enrolment, @PathVariable long step, Seat seat) {
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable StepId step,
+      Seat seat) {
     return watching.bead(seat, enrolment, step);
   }
 
   /** Share at mastery by outcome at the end of each week; of one group, or of all. */
   @GetMapping("/mastery/trend")
   @Needs(Right.TEACH)
-  TrendView trend(@PathVariable long course, @RequestParam Optional<Long> group, Seat seat) {
-    return standings.trend(seat, group.map(OptionalLong::of).orElse(OptionalLong.empty()));
+  TrendView trend(@PathVariable CourseId course, @RequestParam Optional<GroupId> group, Seat seat) {
+    return standings.trend(seat, group);
   }
 
   @GetMapping("/learners/{enrolment}/outcomes/{outcome}")
   @Needs(Right.TEACH)
   CellView cell(
-      @PathVariable long course,
-      @PathVariable long enrolment,
-      @PathVariable long outcome,
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable OutcomeId outcome,
       Seat seat) {
     return watching.cell(seat, enrolment, outcome);
   }
 
   @GetMapping("/follow-up")
   @Needs(Right.TEACH)
-  List<FollowView> followUp(@PathVariable long course, Seat seat) {
+  List<FollowView> followUp(@PathVariable CourseId course, Seat seat) {
     return watching.followUp(seat);
   }
 }

@@ -5,6 +5,11 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.core.outcome.Levels;
 import yendrik.core.progress.StepState;
 import yendrik.server.way.Explaining;
@@ -14,8 +19,8 @@ final class WatchViews {
   private WatchViews() {}
 
   record LearnerView(
-      long enrolment,
-      long person,
+      EnrolmentId enrolment,
+      PersonId person,
       String name,
       List<String> groups,
       Instant enrolledAt,
@@ -37,7 +42,7 @@ final class WatchViews {
 
   @Schema(name = "LevelName")
   record LevelView(
-      long outcome,
+      OutcomeId outcome,
       String code,
       String name,
       int level,
@@ -45,7 +50,7 @@ final class WatchViews {
       int levels,
       int mastery) {}
 
-  record HeldView(long badge, String name, Optional<Instant> at) {}
+  record HeldView(BadgeId badge, String name, Optional<Instant> at) {}
 
   record Happened(Instant at, String what, String by) {}
 
@@ -60,10 +65,10 @@ final class WatchViews {
    */
   @Schema(name = "BeadInfo")
   record BeadView(
-      long enrolment,
-      long person,
+      EnrolmentId enrolment,
+      PersonId person,
       String learner,
-      long step,
+      StepId step,
       String name,
       StepKind kind,
       StepState state,
@@ -84,7 +89,7 @@ final class WatchViews {
    * @param moves how the level moved since, earliest first
    */
   record CellView(
-      long person,
+      PersonId person,
       String learner,
       String code,
       String outcome,
@@ -117,7 +122,7 @@ final class WatchViews {
    * @param rated share of them with any level
    */
   record OutcomeTrend(
-      long id, String code, String name, List<Double> mastery, List<Double> rated) {}
+      OutcomeId id, String code, String name, List<Double> mastery, List<Double> rated) {}
 
   /**
    * @param share of the result, 0 to 1
@@ -134,7 +139,7 @@ final class WatchViews {
       Optional<String> note) {}
 
   record FollowView(
-      long enrolment,
+      EnrolmentId enrolment,
       String name,
       Optional<Instant> lastHere,
       double share,

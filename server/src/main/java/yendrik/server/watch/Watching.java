@@ -22,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
-import yendrik.core.id.GroupId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
@@ -96,7 +96,7 @@ class Watching {
     this.clock = clock;
   }
 
-  LearnerView learner(Seat seat, long enrolment) {
+  LearnerView learner(Seat seat, EnrolmentId enrolment) {
     Learners.Snapshot snapshot = learners.one(seat, enrolment);
     Walk walk = walks.see(enrolment);
     Progress progress = walk.progress();
@@ -114,7 +114,7 @@ class Watching {
         walk.person(),
         snapshot.name(),
         snapshot.summary().groups().stream()
-            .map(g -> index.design().groups().getOrDefault(new GroupId(g), ""))
+            .map(g -> index.design().groups().getOrDefault(g, ""))
             .filter(g -> !g.isEmpty())
             .toList(),
         Instant.ofEpochMilli(progress.record().enrolledAt()),
@@ -159,7 +159,7 @@ class Watching {
     Outcome outcome = record.index().outcome(o);
     int level = record.level(o).orElse(-1);
     return new LevelView(
-        outcome.id().value(),
+        outcome.id(),
         outcome.code(),
         outcome.name(),
         level,
@@ -188,7 +188,7 @@ class Watching {
               .filter(f -> f.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge.id()))
               .map(Fact::at)
               .findFirst();
-      held.add(new HeldView(badge.id().value(), badge.name(), at));
+      held.add(new HeldView(badge.id(), badge.name(), at));
     }
     return held;
   }
@@ -209,10 +209,10 @@ class Watching {
   }
 
   private List<Happened> happened(Walk walk, java.util.function.Predicate<Fact> which) {
-    Set<Long> authors = new HashSet<>();
+    Set<PersonId> authors = new HashSet<>();
     List<Fact> standing = Facts.standing(walk.facts());
-    for (Fact fact : standing) fact.by().map(PersonId::value).ifPresent(authors::add);
-    Map<Long, String> names = people.names(authors);
+    for (Fact fact : standing) fact.by().ifPresent(authors::add);
+    Map<PersonId, String> names = people.names(authors);
     CourseDesign design = walk.progress().course().design();
     var words =
         new FactWords(design, sessions.names(walk.course(), walk.writing()), walk.writing());
@@ -221,8 +221,8 @@ class Watching {
       if (!which.test(fact)) continue;
       String by =
           fact.by()
-              .filter(p -> p.value() != walk.person())
-              .map(p -> names.getOrDefault(p.value(), ""))
+              .filter(p -> !p.equals(walk.person()))
+              .map(p -> names.getOrDefault(p, ""))
               .orElse("");
       words.of(fact.what()).ifPresent(what -> all.add(new Happened(fact.at(), what, by)));
     }
@@ -230,10 +230,10 @@ class Watching {
   }
 
   /** Whoever sees one group only reads nothing of what others write to its learners. */
-  private List<LetterView> letters(Seat seat, long person) {
-    long me = seat.person().id();
+  private List<LetterView> letters(Seat seat, PersonId person) {
+    PersonId me = seat.person().id();
     Condition own =
-        seat.role().equals(Optional.of(Seat.Role.SUPPORT))
+        seat instanceof Seat.Support
             ? LETTER.SENDER_ID.eq(me).or(LETTER.RECIPIENT_ID.eq(me))
             : DSL.noCondition();
     return db.select(
@@ -243,7 +243,7 @@ class Watching {
         .on(PERSON.ID.eq(LETTER.SENDER_ID))
         .where(
             LETTER.RECIPIENT_ID.eq(person).or(LETTER.SENDER_ID.eq(person)),
-            LETTER.COURSE_ID.eq(seat.course().value()),
+            LETTER.COURSE_ID.eq(seat.course()),
             own)
         .orderBy(LETTER.CREATED_AT.desc())
         .limit(20)
@@ -253,19 +253,19 @@ class Watching {
                 r.value2(),
                 Optional.ofNullable(r.value3()).orElse(""),
                 r.value4() != null,
-                Long.valueOf(person).equals(r.value5())));
+                person.equals(r.value5())));
   }
 
-  BeadView bead(Seat seat, long enrolment, long step) {
+  BeadView bead(Seat seat, EnrolmentId enrolment, StepId step) {
     Learners.Snapshot snapshot = learners.one(seat, enrolment);
     Walk walk = walks.see(enrolment);
     Progress progress = walk.progress();
-    int s = step <= 0 ? CourseIndex.UNKNOWN : progress.course().index().number(new StepId(step));
+    int s = progress.course().index().number(step);
     if (s == CourseIndex.UNKNOWN) throw Problem.notFound("step");
     Step design = progress.course().index().step(s);
     Bead bead = progress.bead(s);
-    Set<Long> staff = new HashSet<>();
-    walk.facts().forEach(f -> f.by().ifPresent(p -> staff.add(p.value())));
+    Set<PersonId> staff = new HashSet<>();
+    walk.facts().forEach(f -> f.by().ifPresent(staff::add));
     var explaining = Explaining.toStaff(walk, people.names(staff));
     int left = AttemptsStrand.of(progress.record()).left(s);
     return new BeadView(
@@ -299,17 +299,17 @@ class Watching {
     return scale.levels().stream().map(Scale.Level::name).toList();
   }
 
-  CellView cell(Seat seat, long enrolment, long outcomeId) {
+  CellView cell(Seat seat, EnrolmentId enrolment, OutcomeId outcomeId) {
     Learners.Snapshot snapshot = learners.one(seat, enrolment);
     Walk walk = walks.see(enrolment);
     CourseIndex index = walk.progress().course().index();
-    int o = outcomeId <= 0 ? CourseIndex.UNKNOWN : index.number(new OutcomeId(outcomeId));
+    int o = index.number(outcomeId);
     if (o == CourseIndex.UNKNOWN) throw Problem.notFound("outcome");
     Outcome outcome = index.outcome(o);
     var evidence = walk.progress().record().evidence(o);
-    Set<Long> staff = new HashSet<>();
-    evidence.forEach(e -> e.by().ifPresent(p -> staff.add(p.value())));
-    Map<Long, String> names = people.names(staff);
+    Set<PersonId> staff = new HashSet<>();
+    evidence.forEach(e -> e.by().ifPresent(staff::add));
+    Map<PersonId, String> names = people.names(staff);
     Levels.Reckoning reckoning = Levels.reckon(outcome.levelRule(), evidence);
     List<PieceView> pieces =
         reckoning.pieces().reversed().stream()
@@ -339,7 +339,7 @@ class Watching {
   }
 
   private static PieceView piece(
-      Levels.Counted counted, Scale scale, Walk walk, Map<Long, String> names) {
+      Levels.Counted counted, Scale scale, Walk walk, Map<PersonId, String> names) {
     Evidence e = counted.piece();
     return new PieceView(
         Instant.ofEpochMilli(e.at()),
@@ -350,7 +350,7 @@ class Watching {
             .map(Step::name)
             .orElseGet(() -> walk.writing().say(Phrase.of("evidence.outside"))),
         e.by()
-            .map(p -> names.getOrDefault(p.value(), ""))
+            .map(p -> names.getOrDefault(p, ""))
             .orElseGet(() -> walk.writing().say(Phrase.of("evidence.quiz"))),
         e.weight(),
         counted.use(),
@@ -362,7 +362,7 @@ class Watching {
   List<FollowView> followUp(Seat seat) {
     List<Learners.Snapshot> flagged =
         learners.of(seat).stream().filter(s -> !s.summary().flags().isEmpty()).toList();
-    Map<Long, Learners.Snapshot> byId =
+    Map<EnrolmentId, Learners.Snapshot> byId =
         flagged.stream()
             .collect(java.util.stream.Collectors.toMap(Learners.Snapshot::enrolment, s -> s));
     return walks.seeAll(List.copyOf(byId.keySet())).stream()

@@ -6,6 +6,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.live.OwnThread;
 
 /**
@@ -31,10 +32,10 @@ public class CatchUp {
    */
   public int all() {
     int seen = 0;
-    List<Long> due = walks.toCatchUp(BATCH);
+    List<EnrolmentId> due = walks.toCatchUp(BATCH);
     while (!due.isEmpty()) {
       int before = seen;
-      for (long enrolment : due) if (one(enrolment)) seen++;
+      for (EnrolmentId enrolment : due) if (one(enrolment)) seen++;
       courses.tellAll();
       if (seen == before) break;
       due = walks.toCatchUp(BATCH);
@@ -49,7 +50,7 @@ public class CatchUp {
   }
 
   /** Brings one learner up to now; says whether they were free for it. */
-  boolean one(long enrolment) {
+  boolean one(EnrolmentId enrolment) {
     try {
       return walks.catchUp(enrolment);
     } catch (RuntimeException e) {

@@ -7,6 +7,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.ExitCodeGenerator;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import yendrik.core.id.EnrolmentId;
 
 /** {@code ./yendrik check}: says on the terminal who differs and how, and repairs if asked to. */
 @Component
@@ -28,7 +29,7 @@ class CheckCommand implements ApplicationRunner, ExitCodeGenerator {
             repair,
             new CheckState.Listener() {
               @Override
-              public void differs(long enrolment, List<String> how) {
+              public void differs(EnrolmentId enrolment, List<String> how) {
                 say("enrolment " + enrolment);
                 how.forEach(line -> say("  " + line));
               }

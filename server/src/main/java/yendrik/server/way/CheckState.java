@@ -14,6 +14,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.EnrolmentId;
 
 /**
  * Works every learner out anew from the facts and compares that with what is kept. Reads only,
@@ -38,7 +39,7 @@ public class CheckState {
 
   /** Hears of what is found while it is found. */
   public interface Listener {
-    void differs(long enrolment, List<String> how);
+    void differs(EnrolmentId enrolment, List<String> how);
 
     void checked(int learners);
   }
@@ -47,21 +48,21 @@ public class CheckState {
     int learners = 0;
     int differing = 0;
     int repaired = 0;
-    List<Long> some = walks.learnersAfter(0, AT_ONCE);
+    List<EnrolmentId> some = walks.learnersAfter(Optional.empty(), AT_ONCE);
     while (!some.isEmpty()) {
-      Map<Long, List<String>> found = walks.compareAll(some);
+      Map<EnrolmentId, List<String>> found = walks.compareAll(some);
       found.forEach(listener::differs);
       differing += found.size();
       if (repair)
-        for (long enrolment : found.keySet()) if (repaired(enrolment, listener)) repaired++;
+        for (EnrolmentId enrolment : found.keySet()) if (repaired(enrolment, listener)) repaired++;
       learners += some.size();
       listener.checked(learners);
-      some = walks.learnersAfter(some.getLast(), AT_ONCE);
+      some = walks.learnersAfter(Optional.of(some.getLast()), AT_ONCE);
     }
     return new Found(learners, differing, repaired);
   }
 
-  private boolean repaired(long enrolment, Listener listener) {
+  private boolean repaired(EnrolmentId enrolment, Listener listener) {
     try {
       walks.repair(enrolment);
       List<String> rest = walks.compare(enrolment);
@@ -82,7 +83,7 @@ public class CheckState {
             /* repair= */ false,
             new Listener() {
               @Override
-              public void differs(long enrolment, List<String> how) {
+              public void differs(EnrolmentId enrolment, List<String> how) {
                 LOG.error("enrolment {} differs from its facts: {}", enrolment, how);
               }
 

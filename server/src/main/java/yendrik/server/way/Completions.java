@@ -11,6 +11,8 @@ import java.util.Set;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 
 /**
  * Which courses people have completed, and the news of it that their other courses do not know yet.
@@ -26,28 +28,28 @@ class Completions {
   }
 
   /** A completion that came or went, to be told. */
-  record News(long id, long person, CourseId course) {}
+  record News(long id, PersonId person, CourseId course) {}
 
-  void changed(long person, CourseId course, Instant now) {
+  void changed(PersonId person, CourseId course, Instant now) {
     db.insertInto(COMPLETION_NEWS)
         .set(COMPLETION_NEWS.PERSON_ID, person)
-        .set(COMPLETION_NEWS.COURSE_ID, course.value())
+        .set(COMPLETION_NEWS.COURSE_ID, course)
         .set(COMPLETION_NEWS.TRY_FROM, now)
         .execute();
   }
 
   /** The courses that a person has completed, of these. */
-  Set<CourseId> of(long person, Set<CourseId> courses) {
+  Set<CourseId> of(PersonId person, Set<CourseId> courses) {
     if (courses.isEmpty()) return Set.of();
     return new HashSet<>(
         db.select(ENROLMENT.COURSE_ID)
             .from(ENROLMENT)
             .where(
                 ENROLMENT.PERSON_ID.eq(person),
-                ENROLMENT.COURSE_ID.in(courses.stream().map(CourseId::value).toList()),
+                ENROLMENT.COURSE_ID.in(courses),
                 ENROLMENT.COMPLETED_AT.isNotNull(),
                 ENROLMENT.PRACTICE.isFalse())
-            .fetch(r -> new CourseId(r.value1())));
+            .fetch(r -> r.value1()));
   }
 
   List<News> due(Instant now, int most) {
@@ -55,7 +57,7 @@ class Completions {
         .where(COMPLETION_NEWS.TRY_FROM.le(now))
         .orderBy(COMPLETION_NEWS.ID)
         .limit(most)
-        .fetch(r -> new News(r.getId(), r.getPersonId(), new CourseId(r.getCourseId())));
+        .fetch(r -> new News(r.getId(), r.getPersonId(), r.getCourseId()));
   }
 
   /** When the person completed the course, as it stands now. */
@@ -64,17 +66,17 @@ class Completions {
         .from(ENROLMENT)
         .where(
             ENROLMENT.PERSON_ID.eq(news.person()),
-            ENROLMENT.COURSE_ID.eq(news.course().value()),
+            ENROLMENT.COURSE_ID.eq(news.course()),
             ENROLMENT.PRACTICE.isFalse())
         .fetchOptional(ENROLMENT.COMPLETED_AT);
   }
 
-  List<Long> others(News news) {
+  List<EnrolmentId> others(News news) {
     return db.select(ENROLMENT.ID)
         .from(ENROLMENT)
         .where(
             ENROLMENT.PERSON_ID.eq(news.person()),
-            ENROLMENT.COURSE_ID.ne(news.course().value()),
+            ENROLMENT.COURSE_ID.ne(news.course()),
             ENROLMENT.PRACTICE.isFalse())
         .orderBy(ENROLMENT.ID)
         .fetch(ENROLMENT.ID);

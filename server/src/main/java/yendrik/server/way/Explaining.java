@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.id.PersonId;
 import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.LearnerRecord;
@@ -33,9 +34,9 @@ public final class Explaining {
 
   private final boolean toLearner;
   private final Known known;
-  private final Map<Long, String> names;
+  private final Map<PersonId, String> names;
 
-  private Explaining(Walk walk, boolean toLearner, Map<Long, String> names) {
+  private Explaining(Walk walk, boolean toLearner, Map<PersonId, String> names) {
     progress = walk.progress();
     writing = walk.writing();
     this.toLearner = toLearner;
@@ -51,7 +52,7 @@ public final class Explaining {
   /**
    * @param names of staff by id, for saying on whose word something rests
    */
-  public static Explaining toStaff(Walk walk, Map<Long, String> names) {
+  public static Explaining toStaff(Walk walk, Map<PersonId, String> names) {
     return new Explaining(walk, false, names);
   }
 
@@ -141,7 +142,7 @@ public final class Explaining {
     return writing.say(
         ground
             .by()
-            .map(id -> names.get(id.value()))
+            .map(names::get)
             .map(name ->
                 Phrase.of("ground.by-staff", "what", ground.what(), "name", name, "day", day))
             .orElseGet(() -> Phrase.of("ground.by", "what", ground.what(), "day", day)));

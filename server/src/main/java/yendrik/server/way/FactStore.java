@@ -17,7 +17,7 @@ import org.springframework.stereotype.Repository;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
-import yendrik.core.id.FactId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
@@ -48,7 +48,7 @@ class FactStore {
   }
 
   /** Adds facts; reports of time and film go into the row of the visit that they belong to. */
-  void append(CourseId course, long enrolment, List<Fact> facts) {
+  void append(CourseId course, EnrolmentId enrolment, List<Fact> facts) {
     List<Row> rows = new ArrayList<>();
     for (Fact fact : facts) {
       Optional<StepId> visited = StoredVisit.step(fact);
@@ -61,7 +61,7 @@ class FactStore {
   }
 
   /** Puts a fact into the newest row, if that is a visit of the same person to the same step. */
-  private boolean goOn(long enrolment, StepId step, Fact fact) {
+  private boolean goOn(EnrolmentId enrolment, StepId step, Fact fact) {
     Field<JSONB> parts = DSL.jsonbGetAttribute(FACT.BODY, DSL.inline(StoredVisit.PARTS));
     var newest =
         DSL.select(FACT.ID, FACT.AT)
@@ -77,7 +77,7 @@ class FactStore {
             .where(
                 DSL.row(FACT.ID, FACT.AT).eq(newest),
                 FACT.KIND.eq(StoredVisit.NAME),
-                FACT.BY_ID.isNotDistinctFrom(fact.by().map(PersonId::value).orElse(null)),
+                FACT.BY_ID.isNotDistinctFrom(fact.by().orElse(null)),
                 DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline(StoredVisit.STEP))
                     .eq(Long.toString(step.value())),
                 DSL.jsonbArrayLength(parts).lt(MOST_PARTS))
@@ -85,7 +85,7 @@ class FactStore {
         == 1;
   }
 
-  private void insert(CourseId course, long enrolment, List<Row> rows) {
+  private void insert(CourseId course, EnrolmentId enrolment, List<Row> rows) {
     if (rows.isEmpty()) return;
     var insert =
         db.insertInto(
@@ -101,14 +101,14 @@ class FactStore {
     for (Row row : rows)
       insert =
           insert.values(
-              row.first.id().value(),
-              course.value(),
+              row.first.id(),
+              course,
               enrolment,
               row.first.at(),
-              row.first.by().map(PersonId::value).orElse(null),
+              row.first.by().orElse(null),
               row.kind,
               JSONB.valueOf(row.body.toString()),
-              row.first.replaces().map(FactId::value).orElse(null));
+              row.first.replaces().orElse(null));
     insert.execute();
   }
 
@@ -137,7 +137,7 @@ class FactStore {
   }
 
   /** All facts of an enrolment in the order in which they happened. */
-  List<Fact> of(long enrolment) {
+  List<Fact> of(EnrolmentId enrolment) {
     return db
         .selectFrom(FACT)
         .where(FACT.ENROLMENT_ID.eq(enrolment))
@@ -150,8 +150,8 @@ class FactStore {
   }
 
   /** All facts of several enrolments, by enrolment. */
-  Map<Long, List<Fact>> ofAll(List<Long> enrolments) {
-    Map<Long, List<Fact>> all = new HashMap<>();
+  Map<EnrolmentId, List<Fact>> ofAll(List<EnrolmentId> enrolments) {
+    Map<EnrolmentId, List<Fact>> all = new HashMap<>();
     db.selectFrom(FACT)
         .where(FACT.ENROLMENT_ID.in(enrolments))
         .orderBy(FACT.AT, FACT.ID)
@@ -164,18 +164,18 @@ class FactStore {
 
   private static Stream<Fact> facts(FactRecord row) {
     var body = (ObjectNode) CoreJson.mapper().readTree(row.getBody().data());
-    Optional<PersonId> by = Optional.ofNullable(row.getById()).map(PersonId::new);
+    Optional<PersonId> by = Optional.ofNullable(row.getById());
     if (row.getKind().equals(StoredVisit.NAME)) return StoredVisit.facts(body, by).stream();
     return Stream.of(
         new Fact(
-            new FactId(row.getId()),
+            row.getId(),
             row.getAt(),
             by,
             CoreJson.fact(row.getKind(), body),
-            Optional.ofNullable(row.getReplaces()).map(FactId::new)));
+            Optional.ofNullable(row.getReplaces())));
   }
 
-  void deleteAll(long enrolment) {
+  void deleteAll(EnrolmentId enrolment) {
     db.deleteFrom(FACT).where(FACT.ENROLMENT_ID.eq(enrolment)).execute();
   }
 }

@@ -3,6 +3,7 @@ package yendrik.server.way;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.jobs.Meter;
 
 /** Brings the learners of a course under what is published, one learner a transaction. */
@@ -22,10 +23,10 @@ class MoveLearners {
    * @return how many there were
    */
   int under(CourseId course, Meter meter) {
-    List<Long> behind = walks.behind(course);
+    List<EnrolmentId> behind = walks.behind(course);
     int moved = 0;
     meter.done(0, behind.size());
-    for (long enrolment : behind) {
+    for (EnrolmentId enrolment : behind) {
       catchUp.one(enrolment);
       meter.done(++moved, behind.size());
     }

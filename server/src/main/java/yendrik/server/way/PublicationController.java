@@ -38,15 +38,15 @@ class PublicationController {
 
   @GetMapping
   @Needs(Right.PLAN)
-  List<Publishing.Published> history(@PathVariable long course) {
-    return publishing.history(new CourseId(course));
+  List<Publishing.Published> history(@PathVariable CourseId course) {
+    return publishing.history(course);
   }
 
   /** What publishing now would do to learners. */
   @GetMapping("/next")
   @Needs(Right.PLAN)
-  Publishing.Impact impact(@PathVariable long course) {
-    return publishing.impact(new CourseId(course));
+  Publishing.Impact impact(@PathVariable CourseId course) {
+    return publishing.impact(course);
   }
 
   /**
@@ -69,7 +69,8 @@ class PublicationController {
   @PostMapping
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.ACCEPTED)
-  JobView publish(@PathVariable long course, Seat seat, @Valid @RequestBody PublicationEdit edit) {
+  JobView publish(
+      @PathVariable CourseId course, Seat seat, @Valid @RequestBody PublicationEdit edit) {
     int number =
         publishing.publish(seat.course(), seat.person().id(), DraftMark.read(edit.draft()));
     return jobs.begin(

@@ -15,6 +15,8 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Facts;
 import yendrik.core.words.Phrase;
@@ -77,13 +79,13 @@ public class Publishing {
   @Transactional(readOnly = true)
   public Impact impact(CourseId course) {
     Designs.Ready draft = designs.fitToPublish(course);
-    List<Long> enrolments = walks.learners(course);
+    List<EnrolmentId> enrolments = walks.learners(course);
     Map<Phrase, List<String>> gains = new HashMap<>();
     Map<Phrase, List<String>> losses = new HashMap<>();
     for (int from = 0; from < enrolments.size(); from += AT_ONCE) {
       List<Walk> some =
           walks.seeAll(enrolments.subList(from, Math.min(from + AT_ONCE, enrolments.size())));
-      Map<Long, String> names = people.names(some.stream().map(Walk::person).toList());
+      Map<PersonId, String> names = people.names(some.stream().map(Walk::person).toList());
       for (Walk walk : some) {
         Progress before = walk.progress();
         Progress after =
@@ -111,7 +113,7 @@ public class Publishing {
    * @param seen the mark of it; when the draft is another one by now, nothing is published
    * @return the number of the publication
    */
-  public int publish(CourseId course, long by, DraftMark seen) {
+  public int publish(CourseId course, PersonId by, DraftMark seen) {
     lock(course);
     Designs.Ready draft = designs.fitToPublish(course);
     List<String> since = designs.changedSince(seen, draft.document());
@@ -124,16 +126,16 @@ public class Publishing {
    *
    * @return the number of the publication
    */
-  public int publish(CourseId course, long by) {
+  public int publish(CourseId course, PersonId by) {
     lock(course);
     return publish(course, by, designs.fitToPublish(course));
   }
 
   private void lock(CourseId course) {
-    db.selectFrom(COURSE).where(COURSE.ID.eq(course.value())).forUpdate().fetchSingle();
+    db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
   }
 
-  private int publish(CourseId course, long by, Designs.Ready draft) {
+  private int publish(CourseId course, PersonId by, Designs.Ready draft) {
     if (draft.document().design().steps().findAny().isEmpty())
       throw Problem.conflict("nothing-to-publish");
     if (designs.changed(course, draft.document()).isEmpty())
@@ -141,16 +143,13 @@ public class Publishing {
     Instant now = clock.instant();
     int version = draft.version();
     db.insertInto(COURSE_VERSION)
-        .set(COURSE_VERSION.COURSE_ID, course.value())
+        .set(COURSE_VERSION.COURSE_ID, course)
         .set(COURSE_VERSION.NUMBER, version)
         .set(COURSE_VERSION.PUBLISHED_AT, now)
         .set(COURSE_VERSION.PUBLISHED_BY, by)
         .set(COURSE_VERSION.DOCUMENT, Json.of(draft.kept()))
         .execute();
-    db.update(COURSE)
-        .set(COURSE.PUBLISHED_VERSION, version)
-        .where(COURSE.ID.eq(course.value()))
-        .execute();
+    db.update(COURSE).set(COURSE.PUBLISHED_VERSION, version).where(COURSE.ID.eq(course)).execute();
     return version;
   }
 
@@ -163,7 +162,7 @@ public class Publishing {
         .from(COURSE_VERSION)
         .join(PERSON)
         .on(PERSON.ID.eq(COURSE_VERSION.PUBLISHED_BY))
-        .where(COURSE_VERSION.COURSE_ID.eq(course.value()))
+        .where(COURSE_VERSION.COURSE_ID.eq(course))
         .orderBy(COURSE_VERSION.NUMBER.desc())
         .fetch(r -> new Published(r.value1(), r.value2(), r.value3()));
   }

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.PersonId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.People;
 import yendrik.server.people.Right;
@@ -40,13 +41,14 @@ class RosterController {
   /** Enrols people by their e-mail addresses; one unknown address does not stop the others. */
   @PostMapping
   @Needs(Right.PLAN)
-  Enrolled enrol(@PathVariable long course, SignedIn person, @Valid @RequestBody RosterEdit edit) {
-    var id = new CourseId(course);
+  Enrolled enrol(
+      @PathVariable CourseId course, SignedIn person, @Valid @RequestBody RosterEdit edit) {
+    var id = course;
     int enrolled = 0;
     List<String> there = new ArrayList<>();
     List<String> unknown = new ArrayList<>();
     for (String email : edit.emails()) {
-      Optional<Long> learner = people.withEmail(email);
+      Optional<PersonId> learner = people.withEmail(email);
       if (learner.isEmpty()) unknown.add(email);
       else if (walks.enrolment(id, learner.get()).isPresent()) there.add(email);
       else {

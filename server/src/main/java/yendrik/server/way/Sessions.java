@@ -11,6 +11,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.stereotype.Repository;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.SessionId;
 import yendrik.core.words.Phrase;
 import yendrik.core.words.Writing;
@@ -31,13 +32,18 @@ public class Sessions {
    * @param group whose session it is; empty for everybody's
    */
   public record Session(
-      long id, int version, String name, Optional<Long> group, Instant startsAt, int minutes) {
+      SessionId id,
+      int version,
+      String name,
+      Optional<GroupId> group,
+      Instant startsAt,
+      int minutes) {
     public Instant endsAt() {
       return startsAt.plusSeconds(60L * minutes);
     }
 
     /** Whether it concerns a learner who is in these groups. */
-    public boolean concerns(List<Long> groups) {
+    public boolean concerns(List<GroupId> groups) {
       return group.map(groups::contains).orElse(true);
     }
   }
@@ -45,14 +51,14 @@ public class Sessions {
   /** All sessions that were not taken away, in order of time. */
   public List<Session> of(CourseId course) {
     return db.selectFrom(SESSION)
-        .where(SESSION.COURSE_ID.eq(course.value()), SESSION.DELETED_AT.isNull())
+        .where(SESSION.COURSE_ID.eq(course), SESSION.DELETED_AT.isNull())
         .orderBy(SESSION.STARTS_AT, SESSION.ID)
         .fetch(Sessions::session);
   }
 
-  public Optional<Session> one(CourseId course, long id) {
+  public Optional<Session> one(CourseId course, SessionId id) {
     return db.selectFrom(SESSION)
-        .where(SESSION.ID.eq(id), SESSION.COURSE_ID.eq(course.value()), SESSION.DELETED_AT.isNull())
+        .where(SESSION.ID.eq(id), SESSION.COURSE_ID.eq(course), SESSION.DELETED_AT.isNull())
         .fetchOptional(Sessions::session);
   }
 
@@ -60,10 +66,10 @@ public class Sessions {
   public Map<SessionId, String> names(CourseId course, Writing writing) {
     Map<SessionId, String> names = new HashMap<>();
     db.selectFrom(SESSION)
-        .where(SESSION.COURSE_ID.eq(course.value()))
+        .where(SESSION.COURSE_ID.eq(course))
         .forEach(s ->
             names.put(
-                new SessionId(s.getId()),
+                s.getId(),
                 writing.say(
                     Phrase.of(
                         "session", "name", s.getName(), "day", new Phrase.Day(s.getStartsAt())))));

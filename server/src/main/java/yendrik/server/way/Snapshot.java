@@ -10,6 +10,12 @@ import java.util.Optional;
 import org.jooq.Field;
 import org.jooq.JSONB;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
+import yendrik.core.id.StepId;
 import yendrik.core.progress.Latches;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
@@ -126,29 +132,28 @@ record Snapshot(
       var flag = index.design().flags().get(f);
       progress
           .flaggedAt(f)
-          .ifPresent(at -> flags.add(new Summary.Raised(flag.id().value(), flag.name(), at)));
+          .ifPresent(at -> flags.add(new Summary.Raised(flag.id(), flag.name(), at)));
     }
-    Map<Long, Integer> levels = new HashMap<>();
+    Map<OutcomeId, Integer> levels = new HashMap<>();
     for (int o = 0; o < index.outcomes(); o++) {
-      long id = index.outcome(o).id().value();
+      OutcomeId id = index.outcome(o).id();
       progress.record().level(o).ifPresent(level -> levels.put(id, level));
     }
-    List<Long> badges = new ArrayList<>();
+    List<BadgeId> badges = new ArrayList<>();
     for (int b = 0; b < index.badges(); b++)
-      if (progress.sight().holds(b)) badges.add(index.badge(b).id().value());
-    List<Long> inDoubt = progress.inDoubt().stream().map(b -> index.badge(b).id().value()).toList();
-    List<Long> groups = progress.record().groups().stream().map(g -> g.value()).sorted().toList();
-    Map<Long, Long> marks = new HashMap<>();
-    progress.record().sessions().forEach((id, status) -> marks.put(id.value(), status.value()));
-    Map<Long, Double> scores = new HashMap<>();
+      if (progress.sight().holds(b)) badges.add(index.badge(b).id());
+    List<BadgeId> inDoubt = progress.inDoubt().stream().map(b -> index.badge(b).id()).toList();
+    List<GroupId> groups = progress.record().groups().stream().sorted().toList();
+    Map<SessionId, StatusId> marks = Map.copyOf(progress.record().sessions());
+    Map<StepId, Double> scores = new HashMap<>();
     for (int s = 0; s < index.steps(); s++)
       if (progress.record().scored(s))
-        scores.put(index.step(s).id().value(), Math.min(1, progress.record().score(s)));
-    List<Long> heldBack = new ArrayList<>();
+        scores.put(index.step(s).id(), Math.min(1, progress.record().score(s)));
+    List<StepId> heldBack = new ArrayList<>();
     for (int s = 0; s < index.steps(); s++) {
       StepState state = progress.bead(s).state();
       boolean hidden = state == StepState.UNPUBLISHED || state == StepState.NOT_FOR_THEM;
-      if (hidden && progress.record().waiting(s)) heldBack.add(index.step(s).id().value());
+      if (hidden && progress.record().waiting(s)) heldBack.add(index.step(s).id());
     }
     return new Summary(
         flags, levels, groups, badges, marks, scores, inDoubt, heldBack, progress.record().left());

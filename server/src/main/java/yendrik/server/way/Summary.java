@@ -4,6 +4,13 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import yendrik.core.id.BadgeId;
+import yendrik.core.id.FlagId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.SessionId;
+import yendrik.core.id.StatusId;
+import yendrik.core.id.StepId;
 
 /**
  * The part of a snapshot that lists are made of, besides its columns.
@@ -18,13 +25,13 @@ import java.util.Objects;
  */
 public record Summary(
     List<Raised> flags,
-    Map<Long, Integer> levels,
-    List<Long> groups,
-    List<Long> badges,
-    Map<Long, Long> marks,
-    Map<Long, Double> scores,
-    List<Long> inDoubt,
-    List<Long> heldBack,
+    Map<OutcomeId, Integer> levels,
+    List<GroupId> groups,
+    List<BadgeId> badges,
+    Map<SessionId, StatusId> marks,
+    Map<StepId, Double> scores,
+    List<BadgeId> inDoubt,
+    List<StepId> heldBack,
     boolean left) {
   public Summary {
     // a summary in an older form is worked out anew, but may be looked at until it is
@@ -37,5 +44,5 @@ public record Summary(
           false);
 
   /** A flag that is up. */
-  public record Raised(long flag, String name, Instant since) {}
+  public record Raised(FlagId flag, String name, Instant since) {}
 }

@@ -5,6 +5,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import yendrik.core.id.EnrolmentId;
 
 /** Tells the other courses of a person that one was completed, or is not any more. */
 @Component
@@ -37,7 +38,7 @@ public class TellCourses {
 
   private boolean tell(Completions.News news) {
     try {
-      for (long enrolment : completions.others(news))
+      for (EnrolmentId enrolment : completions.others(news))
         walks.learn(enrolment, news.course(), completions.completedAt(news));
       transaction.executeWithoutResult(_ -> completions.told(news));
       return true;

@@ -5,6 +5,8 @@ import java.util.Optional;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.words.Writing;
@@ -20,9 +22,9 @@ import yendrik.server.design.RubricForms;
  * @param writing how sentences and dates are written to whoever looks at this way now
  */
 public record Walk(
-    long enrolment,
+    EnrolmentId enrolment,
     CourseId course,
-    long person,
+    PersonId person,
     boolean practice,
     Progress progress,
     KnownFacts known,

@@ -29,6 +29,8 @@ import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.core.progress.Latches;
 import yendrik.core.progress.Progress;
@@ -90,13 +92,13 @@ public class Walks {
   public interface Change extends Function<Walk, List<Added>> {}
 
   /** Enrols somebody; if they are enrolled already, nothing happens. */
-  public long enrol(CourseId course, long person, Optional<Long> by) {
-    Optional<Long> known = enrolment(course, person);
+  public EnrolmentId enrol(CourseId course, PersonId person, Optional<PersonId> by) {
+    Optional<EnrolmentId> known = enrolment(course, person);
     if (known.isPresent()) return known.get();
     Designs.Ready ready =
         designs.published(course).orElseThrow(() -> Problem.conflict("publish-before-enrolling"));
     Instant now = clock.instant();
-    Optional<Long> id = insert(course, person, /* practice= */ false, ready.version(), now);
+    Optional<EnrolmentId> id = insert(course, person, /* practice= */ false, ready.version(), now);
     if (id.isEmpty()) return enrolment(course, person).orElseThrow();
     List<Added> first = new ArrayList<>();
     first.add(Added.now(new Fact.Enrolled()));
@@ -108,10 +110,10 @@ public class Walks {
   }
 
   /** Empty when somebody else was quicker. */
-  private Optional<Long> insert(
-      CourseId course, long person, boolean practice, int version, Instant now) {
+  private Optional<EnrolmentId> insert(
+      CourseId course, PersonId person, boolean practice, int version, Instant now) {
     return db.insertInto(ENROLMENT)
-        .set(ENROLMENT.COURSE_ID, course.value())
+        .set(ENROLMENT.COURSE_ID, course)
         .set(ENROLMENT.PERSON_ID, person)
         .set(ENROLMENT.PRACTICE, practice)
         .set(ENROLMENT.ENROLLED_AT, now)
@@ -126,34 +128,34 @@ public class Walks {
   }
 
   @Transactional(readOnly = true)
-  public Optional<Long> enrolment(CourseId course, long person) {
+  public Optional<EnrolmentId> enrolment(CourseId course, PersonId person) {
     return find(course, person, /* practice= */ false);
   }
 
-  private Optional<Long> find(CourseId course, long person, boolean practice) {
+  private Optional<EnrolmentId> find(CourseId course, PersonId person, boolean practice) {
     return db.select(ENROLMENT.ID)
         .from(ENROLMENT)
         .where(
-            ENROLMENT.COURSE_ID.eq(course.value()),
+            ENROLMENT.COURSE_ID.eq(course),
             ENROLMENT.PERSON_ID.eq(person),
             ENROLMENT.PRACTICE.eq(practice))
         .fetchOptional(ENROLMENT.ID);
   }
 
   /** The made-up learner of a member of staff, who walks the draft; made on first use. */
-  public long practice(CourseId course, long staff) {
-    Optional<Long> known = find(course, staff, true);
+  public EnrolmentId practice(CourseId course, PersonId staff) {
+    Optional<EnrolmentId> known = find(course, staff, true);
     if (known.isPresent()) return known.get();
     designs.readyDraft(course);
     Instant now = clock.instant();
-    Optional<Long> id = insert(course, staff, /* practice= */ true, 0, now);
+    Optional<EnrolmentId> id = insert(course, staff, /* practice= */ true, 0, now);
     id.ifPresent(fresh ->
         change(fresh, Optional.of(staff), _ -> List.of(Added.now(new Fact.Enrolled())), now));
     return id.orElseGet(() -> find(course, staff, true).orElseThrow());
   }
 
   /** Takes a made-up learner away with all their facts, the only ones that are ever deleted. */
-  public void startOver(CourseId course, long staff) {
+  public void startOver(CourseId course, PersonId staff) {
     find(course, staff, true)
         .ifPresent(id -> {
           db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).forUpdate().fetch();
@@ -169,16 +171,16 @@ public class Walks {
    *
    * @return the learner's way, good until the transaction ends: then the next act goes on with it
    */
-  public Walk act(long enrolment, Optional<Long> by, Act act) {
+  public Walk act(EnrolmentId enrolment, Optional<PersonId> by, Act act) {
     return change(enrolment, by, walk -> act.apply(walk).stream().map(Added::now).toList());
   }
 
   /** Adds facts and corrects earlier ones; after a correction everything is worked out anew. */
-  public Walk change(long enrolment, Optional<Long> by, Change change) {
+  public Walk change(EnrolmentId enrolment, Optional<PersonId> by, Change change) {
     return change(enrolment, by, change, clock.instant());
   }
 
-  private Walk change(long id, Optional<Long> by, Change change, Instant moment) {
+  private Walk change(EnrolmentId id, Optional<PersonId> by, Change change, Instant moment) {
     Locked locked = lock(id);
     Walk walk = upToDate(locked, moment);
     Progress progress = walk.progress();
@@ -187,8 +189,7 @@ public class Walks {
     boolean anew = false;
     for (Added one : change.apply(walk)) {
       Instant when = one.at().map(given -> within(given, walk, at)).orElse(at);
-      Fact fact =
-          new Fact(locked.ids.next(), when, by.map(PersonId::new), one.what(), one.replaces());
+      Fact fact = new Fact(locked.ids.next(), when, by, one.what(), one.replaces());
       anew |= one.replaces().isPresent() || when.isBefore(at);
       added.add(fact);
     }
@@ -214,7 +215,7 @@ public class Walks {
    */
   private record Locked(EnrolmentRecord row, int published, long stamp, FactIds ids) {}
 
-  private Locked lock(long id) {
+  private Locked lock(EnrolmentId id) {
     return locked(query(id).forUpdate().of(ENROLMENT).fetchSingle());
   }
 
@@ -222,7 +223,7 @@ public class Walks {
    * With the ids of new facts: a statement that had to wait for the lock is evaluated again after
    * it, so that ids are in the order of the acts. State that is at hand is not fetched.
    */
-  private SelectConditionStep<? extends Record> query(long id) {
+  private SelectConditionStep<? extends Record> query(EnrolmentId id) {
     var unknown = ENROLMENT.STAMP.ne(DSL.val(warm.stamp(id)));
     return db.select(
             Arrays.stream(ENROLMENT.fields())
@@ -308,7 +309,7 @@ public class Walks {
   }
 
   /** The snapshot, and with it the word to whoever watches. */
-  private void write(EnrolmentRecord row, Walk walk, List<Long> groups) {
+  private void write(EnrolmentRecord row, Walk walk, List<GroupId> groups) {
     var update = db.update(ENROLMENT).set(row).where(ENROLMENT.ID.eq(row.getId()));
     if (walk.practice()) update.execute();
     else update.returningResult(events.change(walk.course(), walk.person(), groups)).fetch();
@@ -329,7 +330,7 @@ public class Walks {
 
   /** A learner's way, worked out up to now; nothing is written. */
   @Transactional(readOnly = true)
-  public Walk see(long enrolment) {
+  public Walk see(EnrolmentId enrolment) {
     return asOfNow(load(db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).fetchSingle()));
   }
 
@@ -338,8 +339,8 @@ public class Walks {
    * are asked for, those of all are read.
    */
   @Transactional(readOnly = true)
-  public List<Walk> seeAll(List<Long> enrolments) {
-    Supplier<Map<Long, List<Fact>>> all = once(() -> facts.ofAll(enrolments));
+  public List<Walk> seeAll(List<EnrolmentId> enrolments) {
+    Supplier<Map<EnrolmentId, List<Fact>>> all = once(() -> facts.ofAll(enrolments));
     return db.selectFrom(ENROLMENT).where(ENROLMENT.ID.in(enrolments)).fetch().stream()
         .map(row ->
             asOfNow(
@@ -360,7 +361,7 @@ public class Walks {
   }
 
   private KnownFacts knownFacts(EnrolmentRecord row) {
-    long id = row.getId();
+    EnrolmentId id = row.getId();
     return new KnownFacts(() -> facts.of(id));
   }
 
@@ -381,7 +382,7 @@ public class Walks {
   }
 
   private Designs.Ready ready(EnrolmentRecord row) {
-    var course = new CourseId(row.getCourseId());
+    var course = row.getCourseId();
     return row.getPractice()
         ? designs.readyDraft(course)
         : designs.version(course, row.getDesignVersion());
@@ -390,7 +391,7 @@ public class Walks {
   private Walk walk(EnrolmentRecord row, Progress progress, KnownFacts known, Designs.Ready ready) {
     return new Walk(
         row.getId(),
-        new CourseId(row.getCourseId()),
+        row.getCourseId(),
         row.getPersonId(),
         row.getPractice(),
         progress,
@@ -402,7 +403,7 @@ public class Walks {
   /** From what is kept; a made-up learner's draft may be another one than it was then. */
   private Progress progress(EnrolmentRecord row, KnownFacts known, Designs.Ready ready) {
     if (row.getForm() != Snapshot.FORM) return fromFacts(row, known.all(), row.getAsOf());
-    var person = new PersonId(row.getPersonId());
+    var person = row.getPersonId();
     Latches latches = Json.read(row.getLatches(), Latches.class);
     return row.getPractice()
         ? Progress.resume(ready.compiled(), person, Facts.standing(known.all()), latches)
@@ -416,8 +417,8 @@ public class Walks {
 
   /** Everything from the facts, with nothing taken from the snapshot. */
   private Progress fromFacts(EnrolmentRecord row, List<Fact> all, Instant until) {
-    var course = new CourseId(row.getCourseId());
-    var person = new PersonId(row.getPersonId());
+    var course = row.getCourseId();
+    var person = row.getPersonId();
     return row.getPractice()
         ? Replay.run(designs.readyDraft(course).compiled(), person, all, until)
         : Replay.run(v -> designs.version(course, v).compiled(), person, all, until);
@@ -429,7 +430,7 @@ public class Walks {
    * @return what differs, in words; none when nothing does
    */
   @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
-  public List<String> compare(long enrolment) {
+  public List<String> compare(EnrolmentId enrolment) {
     return compareAll(List.of(enrolment)).getOrDefault(enrolment, List.of());
   }
 
@@ -439,11 +440,11 @@ public class Walks {
    * @return what differs by enrolment; those with whom all agrees left out
    */
   @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
-  public Map<Long, List<String>> compareAll(List<Long> enrolments) {
-    Map<Long, List<String>> differing = new LinkedHashMap<>();
+  public Map<EnrolmentId, List<String>> compareAll(List<EnrolmentId> enrolments) {
+    Map<EnrolmentId, List<String>> differing = new LinkedHashMap<>();
     List<EnrolmentRecord> rows =
         db.selectFrom(ENROLMENT).where(ENROLMENT.ID.in(enrolments)).orderBy(ENROLMENT.ID).fetch();
-    Map<Long, List<Fact>> known = facts.ofAll(enrolments);
+    Map<EnrolmentId, List<Fact>> known = facts.ofAll(enrolments);
     for (EnrolmentRecord row : rows) {
       List<String> differences = compare(row, known.getOrDefault(row.getId(), List.of()));
       if (!differences.isEmpty()) differing.put(row.getId(), differences);
@@ -467,7 +468,7 @@ public class Walks {
 
   /** Puts what follows from the facts in the place of what is kept. */
   @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public void repair(long enrolment) {
+  public void repair(EnrolmentId enrolment) {
     Locked locked = lock(enrolment);
     locked.row.setForm(0);
     Walk walk = load(locked.row);
@@ -481,7 +482,7 @@ public class Walks {
    * @return whether the learner was free for it
    */
   @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public boolean catchUp(long enrolment) {
+  public boolean catchUp(EnrolmentId enrolment) {
     Instant now = clock.instant();
     Optional<? extends Record> found =
         query(enrolment).forUpdate().of(ENROLMENT).skipLocked().fetchOptional();
@@ -500,7 +501,7 @@ public class Walks {
    * older form; those who are set aside after a failure left out.
    */
   @Transactional(readOnly = true)
-  public List<Long> toCatchUp(int most) {
+  public List<EnrolmentId> toCatchUp(int most) {
     Instant now = clock.instant();
     return db.select(ENROLMENT.ID)
         .from(ENROLMENT)
@@ -521,13 +522,13 @@ public class Walks {
 
   /** Learners of a course who are not yet under the version that is published for them. */
   @Transactional(readOnly = true)
-  public List<Long> behind(CourseId course) {
+  public List<EnrolmentId> behind(CourseId course) {
     return db.select(ENROLMENT.ID)
         .from(ENROLMENT)
         .join(COURSE)
         .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
         .where(
-            ENROLMENT.COURSE_ID.eq(course.value()),
+            ENROLMENT.COURSE_ID.eq(course),
             ENROLMENT.PRACTICE.isFalse(),
             ENROLMENT.DESIGN_VERSION.lt(COURSE.PUBLISHED_VERSION))
         .orderBy(ENROLMENT.ID)
@@ -536,7 +537,7 @@ public class Walks {
 
   /** Sets a learner aside whose state could not be worked out; each time for twice as long. */
   @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public void setAside(long enrolment) {
+  public void setAside(EnrolmentId enrolment) {
     int failures =
         db.select(ENROLMENT.FAILURES)
             .from(ENROLMENT)
@@ -559,20 +560,20 @@ public class Walks {
 
   /** Enrolments of real learners in a course. */
   @Transactional(readOnly = true)
-  public List<Long> learners(CourseId course) {
+  public List<EnrolmentId> learners(CourseId course) {
     return db.select(ENROLMENT.ID)
         .from(ENROLMENT)
-        .where(ENROLMENT.COURSE_ID.eq(course.value()), ENROLMENT.PRACTICE.isFalse())
+        .where(ENROLMENT.COURSE_ID.eq(course), ENROLMENT.PRACTICE.isFalse())
         .orderBy(ENROLMENT.ID)
         .fetch(ENROLMENT.ID);
   }
 
   /** Everybody's enrolments, except those of made-up learners, after one and in order. */
   @Transactional(readOnly = true)
-  public List<Long> learnersAfter(long enrolment, int most) {
+  public List<EnrolmentId> learnersAfter(Optional<EnrolmentId> last, int most) {
     return db.select(ENROLMENT.ID)
         .from(ENROLMENT)
-        .where(ENROLMENT.ID.gt(enrolment), ENROLMENT.PRACTICE.isFalse())
+        .where(last.map(ENROLMENT.ID::gt).orElseGet(DSL::noCondition), ENROLMENT.PRACTICE.isFalse())
         .orderBy(ENROLMENT.ID)
         .limit(most)
         .fetch(ENROLMENT.ID);
@@ -581,11 +582,11 @@ public class Walks {
   /** Whether the course is there at all. */
   @Transactional(readOnly = true)
   public boolean exists(CourseId course) {
-    return db.fetchExists(COURSE, COURSE.ID.eq(course.value()));
+    return db.fetchExists(COURSE, COURSE.ID.eq(course));
   }
 
   /** Tells one of a person's enrolments what became of their completion of other courses. */
-  void learn(long enrolment, CourseId course, Optional<Instant> completed) {
+  void learn(EnrolmentId enrolment, CourseId course, Optional<Instant> completed) {
     change(
         enrolment,
         Optional.empty(),
@@ -610,7 +611,7 @@ public class Walks {
   }
 
   /** The courses that a person has completed, of these. */
-  Set<CourseId> completed(long person, Set<CourseId> of) {
+  Set<CourseId> completed(PersonId person, Set<CourseId> of) {
     return completions.of(person, of);
   }
 }

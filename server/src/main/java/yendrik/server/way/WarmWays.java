@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import yendrik.core.id.EnrolmentId;
 import yendrik.core.progress.Progress;
 import yendrik.schema.tables.records.EnrolmentRecord;
 
@@ -21,7 +22,7 @@ class WarmWays {
   private static final int MOST = 1_000;
   private static final Duration WHILE = Duration.ofMinutes(15);
 
-  private final Cache<Long, Warm> ways =
+  private final Cache<EnrolmentId, Warm> ways =
       Caffeine.newBuilder().maximumSize(MOST).expireAfterAccess(WHILE).build();
 
   private record Warm(long stamp, Progress progress) {}
@@ -29,7 +30,7 @@ class WarmWays {
   /**
    * The stamp that a row must bear for what is at hand to be of use; none has the one below zero.
    */
-  long stamp(long enrolment) {
+  long stamp(EnrolmentId enrolment) {
     Warm warm = ways.getIfPresent(enrolment);
     return warm == null ? -1 : warm.stamp;
   }
@@ -43,7 +44,7 @@ class WarmWays {
   }
 
   /** Once the transaction is through; what is rolled back never was. */
-  void keep(long enrolment, long stamp, Progress progress) {
+  void keep(EnrolmentId enrolment, long stamp, Progress progress) {
     TransactionSynchronizationManager.registerSynchronization(
         new TransactionSynchronization() {
           @Override

@@ -9,6 +9,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.StepId;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.learn.Wayfarer;
 import yendrik.server.people.Needs;
@@ -33,9 +35,9 @@ class AssignmentController {
   @PostMapping("/versions")
   @Needs(Right.LEARN)
   StepPage handIn(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String walk,
-      @PathVariable long step,
+      @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody Work sent) {
     return work.handIn(wayfarer.enrolment(seat, walk), seat.person().id(), step, sent.text());

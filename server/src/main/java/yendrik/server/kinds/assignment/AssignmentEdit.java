@@ -2,8 +2,9 @@ package yendrik.server.kinds.assignment;
 
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import java.util.Optional;
+import yendrik.core.id.RubricId;
 import yendrik.server.design.AuthorEdit;
 
 /** The same as sent. */
 @JsonTypeName("assignment")
-public record AssignmentEdit(Optional<Long> rubric) implements AuthorEdit {}
+public record AssignmentEdit(Optional<RubricId> rubric) implements AuthorEdit {}

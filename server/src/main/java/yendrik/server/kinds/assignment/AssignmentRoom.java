@@ -37,12 +37,12 @@ class AssignmentRoom extends StepRoom<AssignmentContent, AssignmentAuthored, Ass
 
   @Override
   protected AssignmentAuthored part(AssignmentContent content) {
-    return new AssignmentAuthored(content.rubric().map(r -> r.value()));
+    return new AssignmentAuthored(content.rubric());
   }
 
   @Override
   protected AssignmentEdit edit(AssignmentContent content) {
-    return new AssignmentEdit(content.rubric().map(r -> r.value()));
+    return new AssignmentEdit(content.rubric());
   }
 
   @Override

@@ -7,6 +7,8 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
@@ -96,7 +98,7 @@ public class HandedIn {
         });
   }
 
-  public StepPage handIn(long enrolment, long person, long step, String text) {
+  public StepPage handIn(EnrolmentId enrolment, PersonId person, StepId step, String text) {
     int[] version = new int[1];
     Walk walk =
         walks.act(
@@ -111,16 +113,16 @@ public class HandedIn {
                 throw Problem.conflict("waits-for-marking");
               }
               version[0] = WorkStrand.of(w.progress().record()).version(s) + 1;
-              return List.of(new WorkFact.HandedIn(new StepId(step), version[0]));
+              return List.of(new WorkFact.HandedIn(step, version[0]));
             });
     if (version[0] == 0) return pages.page(walk, step, List.of());
-    work.add(enrolment, new StepId(step), version[0], text);
+    work.add(enrolment, step, version[0], text);
     return pages.page(walk, step, List.of());
   }
 
   /** Whether the newest version is just this text: it was sent twice. */
-  private boolean isNewest(Walk walk, long step, String text) {
-    List<Versions.Version> versions = work.of(walk.enrolment(), new StepId(step));
+  private boolean isNewest(Walk walk, StepId step, String text) {
+    List<Versions.Version> versions = work.of(walk.enrolment(), step);
     return !versions.isEmpty() && versions.getLast().text().equals(text);
   }
 }

@@ -38,12 +38,12 @@ class PracticalRoom extends StepRoom<PracticalContent, PracticalAuthored, Practi
 
   @Override
   protected PracticalAuthored part(PracticalContent content) {
-    return new PracticalAuthored(content.rubric().map(r -> r.value()));
+    return new PracticalAuthored(content.rubric());
   }
 
   @Override
   protected PracticalEdit edit(PracticalContent content) {
-    return new PracticalEdit(content.rubric().map(r -> r.value()));
+    return new PracticalEdit(content.rubric());
   }
 
   @Override

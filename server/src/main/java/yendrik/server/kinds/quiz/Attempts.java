@@ -15,6 +15,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Answer;
 import yendrik.core.quiz.Mark;
@@ -94,9 +96,9 @@ public class Attempts {
     return left == Integer.MAX_VALUE ? -1 : left;
   }
 
-  private List<AttemptRecord> attempts(long enrolment, StepId step) {
+  private List<AttemptRecord> attempts(EnrolmentId enrolment, StepId step) {
     return db.selectFrom(ATTEMPT)
-        .where(ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step.value()))
+        .where(ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step))
         .orderBy(ATTEMPT.NUMBER)
         .fetch();
   }
@@ -105,8 +107,8 @@ public class Attempts {
    * Begins an attempt, or goes on with the one that is not finished. Decided while the enrolment is
    * locked, so that no more are begun than are allowed.
    */
-  public AttemptView begin(long enrolment, long person, long step) {
-    var id = new StepId(step);
+  public AttemptView begin(EnrolmentId enrolment, PersonId person, StepId step) {
+    var id = step;
     List<AttemptRecord> current = new ArrayList<>();
     Walk walk =
         walks.act(
@@ -131,7 +133,7 @@ public class Attempts {
     return attempt(walk, current.getFirst());
   }
 
-  private AttemptRecord fresh(Walk walk, long step, int number) {
+  private AttemptRecord fresh(Walk walk, StepId step, int number) {
     AttemptRecord row = db.newRecord(ATTEMPT);
     row.setEnrolmentId(walk.enrolment());
     row.setStepId(step);
@@ -151,8 +153,7 @@ public class Attempts {
         row.getDesignVersion() == 0
             ? walk.ready()
             : designs.version(walk.course(), row.getDesignVersion());
-    return questions.quiz(
-        then.document().content(new StepId(row.getStepId()), QuizContent.class).questions());
+    return questions.quiz(then.document().content(row.getStepId(), QuizContent.class).questions());
   }
 
   private AttemptView attempt(Walk walk, AttemptRecord row) {
@@ -165,7 +166,8 @@ public class Attempts {
   }
 
   /** Keeps answers while an attempt goes on, so that nothing is lost. */
-  public void keep(long enrolment, long step, int number, Map<String, GivenAnswer> answers) {
+  public void keep(
+      EnrolmentId enrolment, StepId step, int number, Map<String, GivenAnswer> answers) {
     Walk walk = walks.see(enrolment);
     StepDoor.known(walk, step);
     AttemptRecord row =
@@ -186,7 +188,7 @@ public class Attempts {
     if (rows == 0) throw Problem.conflict("attempt-not-open");
   }
 
-  private Optional<AttemptRecord> one(long enrolment, long step, int number) {
+  private Optional<AttemptRecord> one(EnrolmentId enrolment, StepId step, int number) {
     return db.selectFrom(ATTEMPT)
         .where(
             ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step), ATTEMPT.NUMBER.eq(number))
@@ -198,8 +200,12 @@ public class Attempts {
    * result.
    */
   public ResultView finish(
-      long enrolment, long person, long step, int number, Map<String, GivenAnswer> answers) {
-    var id = new StepId(step);
+      EnrolmentId enrolment,
+      PersonId person,
+      StepId step,
+      int number,
+      Map<String, GivenAnswer> answers) {
+    var id = step;
     Set<String> before = new HashSet<>();
     List<AttemptRecord> rows = new ArrayList<>();
     List<Quiz.Result> results = new ArrayList<>();
@@ -238,11 +244,11 @@ public class Attempts {
 
   /** A finished attempt with what was right and wrong. */
   @Transactional(readOnly = true)
-  public ResultView review(long enrolment, long step, int number) {
+  public ResultView review(EnrolmentId enrolment, StepId step, int number) {
     Walk walk = walks.see(enrolment);
     StepDoor.open(walk, step, StepKind.QUIZ);
     AttemptRecord row =
-        attempts(enrolment, new StepId(step)).stream()
+        attempts(enrolment, step).stream()
             .filter(a -> a.getNumber() == number && a.getFinishedAt() != null)
             .findFirst()
             .orElseThrow(() -> Problem.notFound("finished attempt"));
@@ -250,7 +256,7 @@ public class Attempts {
   }
 
   private ResultView result(Walk walk, AttemptRecord row, Quiz.Result result, List<String> opened) {
-    int s = walk.progress().course().index().number(new StepId(row.getStepId()));
+    int s = walk.progress().course().index().number(row.getStepId());
     Step step = walk.step(s);
     List<AnswerView> answers = new ArrayList<>();
     Map<String, Answer> given = questions.answers(row.getAnswers());

@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.StepId;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
@@ -36,7 +38,10 @@ class QuizController {
   @PostMapping
   @Needs(Right.LEARN)
   AttemptView begin(
-      @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      Seat seat) {
     return attempts.begin(wayfarer.enrolment(seat, walk), seat.person().id(), step);
   }
 
@@ -46,9 +51,9 @@ class QuizController {
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keep(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String walk,
-      @PathVariable long step,
+      @PathVariable StepId step,
       @PathVariable int number,
       Seat seat,
       @Valid @RequestBody Answers answers) {
@@ -58,9 +63,9 @@ class QuizController {
   @PostMapping("/{number}/result")
   @Needs(Right.LEARN)
   ResultView finish(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String walk,
-      @PathVariable long step,
+      @PathVariable StepId step,
       @PathVariable int number,
       Seat seat,
       @Valid @RequestBody Answers answers) {
@@ -71,9 +76,9 @@ class QuizController {
   @GetMapping("/{number}/result")
   @Needs(Right.LEARN)
   ResultView review(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String walk,
-      @PathVariable long step,
+      @PathVariable StepId step,
       @PathVariable int number,
       Seat seat) {
     return attempts.review(wayfarer.enrolment(seat, walk), step, number);

@@ -43,21 +43,19 @@ class FilmController {
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
   Files.Kept keep(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       Seat seat,
       @RequestParam @NotBlank @Size(max = 200) String name,
       HttpServletRequest request)
       throws IOException {
-    return files.keep(
-        new CourseId(course), seat.person().id(), name, request.getInputStream(), LARGEST, KINDS);
+    return files.keep(course, seat.person().id(), name, request.getInputStream(), LARGEST, KINDS);
   }
 
   /** A film for those who plan; ranges are understood. */
   @GetMapping("/{id}")
   @Needs(Right.PLAN)
-  ResponseEntity<Resource> film(@PathVariable long course, @PathVariable long id) {
-    Files.Kept file =
-        files.of(new CourseId(course), id).orElseThrow(() -> Problem.notFound("film"));
+  ResponseEntity<Resource> film(@PathVariable CourseId course, @PathVariable long id) {
+    Files.Kept file = files.of(course, id).orElseThrow(() -> Problem.notFound("film"));
     return ResponseEntity.ok()
         .contentType(MediaType.parseMediaType(file.mediaType()))
         .body(files.content(file));

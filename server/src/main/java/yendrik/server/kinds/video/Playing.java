@@ -4,6 +4,9 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.core.kind.Visits;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.server.http.Problem;
@@ -38,7 +41,7 @@ public class Playing {
 
   /** The film of a step that is open. */
   @Transactional(readOnly = true)
-  public Film film(long enrolment, long step) {
+  public Film film(EnrolmentId enrolment, StepId step) {
     Walk walk = walks.see(enrolment);
     return film(walk, StepDoor.open(walk, step, StepKind.VIDEO));
   }
@@ -56,7 +59,7 @@ public class Playing {
    * @param from second of the film, included
    * @param to second of the film, excluded
    */
-  public StepPage watch(long enrolment, long person, long step, int from, int to) {
+  public StepPage watch(EnrolmentId enrolment, PersonId person, StepId step, int from, int to) {
     return pages.after(
         enrolment,
         person,

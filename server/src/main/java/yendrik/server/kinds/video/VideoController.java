@@ -12,6 +12,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.StepId;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.StepPage;
@@ -38,7 +40,10 @@ class VideoController {
   @GetMapping("/film")
   @Needs(Right.LEARN)
   ResponseEntity<Resource> film(
-      @PathVariable long course, @PathVariable String walk, @PathVariable long step, Seat seat) {
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      Seat seat) {
     Film film = playing.film(wayfarer.enrolment(seat, walk), step);
     Files.Kept file =
         files.of(seat.course(), film.file()).orElseThrow(() -> Problem.notFound("film"));
@@ -53,9 +58,9 @@ class VideoController {
   @PostMapping("/played")
   @Needs(Right.LEARN)
   StepPage watch(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String walk,
-      @PathVariable long step,
+      @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody Played played) {
     return playing.watch(

@@ -12,6 +12,8 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Grade;
 import yendrik.core.course.Step;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
@@ -41,7 +43,7 @@ class GradesReport implements Report {
   }
 
   @Override
-  public GradesView view(Seat seat, Set<Long> people) {
+  public GradesView view(Seat seat, Set<PersonId> people) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty()) return new GradesView(0, List.of(), List.of(), List.of());
     List<GradeHead> heads = heads(ready.get().document().design());
@@ -59,16 +61,12 @@ class GradesReport implements Report {
         if (step.scoring().points() > 0 && step.published() && module.published())
           heads.add(
               new GradeHead(
-                  step.id().value(),
-                  module.name(),
-                  step.name(),
-                  step.kind(),
-                  step.scoring().points()));
+                  step.id(), module.name(), step.name(), step.kind(), step.scoring().points()));
     return heads;
   }
 
   private static GradeRow row(Learners.Snapshot s, List<GradeHead> heads) {
-    Map<Long, Double> scores = s.summary().scores();
+    Map<StepId, Double> scores = s.summary().scores();
     List<Grade.Scored> scored =
         heads.stream()
             .flatMap(h ->
@@ -125,7 +123,7 @@ class GradesReport implements Report {
     for (Outcome o : outcomes)
       cells.add(
           Cell.of(
-              Optional.ofNullable(s.summary().levels().get(o.id().value()))
+              Optional.ofNullable(s.summary().levels().get(o.id()))
                   .map(level -> o.scale().value(level).points())));
     return cells;
   }

@@ -5,6 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 
 /**
  * The grades of learners.
@@ -16,18 +20,18 @@ import yendrik.core.course.StepKind;
 public record GradesView(
     int version, List<GradeHead> steps, List<Group> groups, List<GradeRow> learners)
     implements ReportView {
-  public record GradeHead(long id, String module, String name, StepKind kind, double points) {}
+  public record GradeHead(StepId id, String module, String name, StepKind kind, double points) {}
 
   /**
    * @param scores step id to the share of its points, 0 to 1
    * @param total share of the points of everything scored so far
    */
   public record GradeRow(
-      long enrolment,
-      long person,
+      EnrolmentId enrolment,
+      PersonId person,
       String name,
-      List<Long> groups,
+      List<GroupId> groups,
       boolean flagged,
-      Map<Long, Double> scores,
+      Map<StepId, Double> scores,
       Optional<Double> total) {}
 }

@@ -11,6 +11,8 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Component;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.words.Phrase;
@@ -45,16 +47,14 @@ class MasteryReport implements Report {
   }
 
   @Override
-  public MasteryView view(Seat seat, Set<Long> people) {
+  public MasteryView view(Seat seat, Set<PersonId> people) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty()) return new MasteryView(0, List.of(), List.of(), List.of());
-    Map<Long, OutcomeRecord> rows =
-        db.selectFrom(OUTCOME)
-            .where(OUTCOME.COURSE_ID.eq(seat.course().value()))
-            .fetchMap(OUTCOME.ID);
+    Map<OutcomeId, OutcomeRecord> rows =
+        db.selectFrom(OUTCOME).where(OUTCOME.COURSE_ID.eq(seat.course())).fetchMap(OUTCOME.ID);
     List<OutcomeHead> heads =
         ready.get().document().design().outcomes().stream()
-            .map(o -> head(o, requireNonNull(rows.get(o.id().value()))))
+            .map(o -> head(o, requireNonNull(rows.get(o.id()))))
             .toList();
     List<MasteryRow> learnerRows =
         learners.of(seat, people).stream()
@@ -73,7 +73,7 @@ class MasteryReport implements Report {
 
   private static OutcomeHead head(Outcome outcome, OutcomeRecord row) {
     return new OutcomeHead(
-        outcome.id().value(),
+        outcome.id(),
         outcome.code(),
         outcome.name(),
         outcome.scale().levels().stream().map(Scale.Level::name).toList(),

@@ -3,6 +3,10 @@ package yendrik.server.watch.report;
 import com.fasterxml.jackson.annotation.JsonTypeName;
 import java.util.List;
 import java.util.Map;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 
 /**
  * How far learners are with the outcomes.
@@ -18,7 +22,7 @@ public record MasteryView(
    * @param group names of the groups that it stands in now, outermost first
    */
   public record OutcomeHead(
-      long id,
+      OutcomeId id,
       String code,
       String name,
       List<String> levels,
@@ -28,10 +32,10 @@ public record MasteryView(
       boolean retired) {}
 
   public record MasteryRow(
-      long enrolment,
-      long person,
+      EnrolmentId enrolment,
+      PersonId person,
       String name,
-      List<Long> groups,
+      List<GroupId> groups,
       boolean flagged,
-      Map<Long, Integer> levels) {}
+      Map<OutcomeId, Integer> levels) {}
 }

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Component;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.id.PersonId;
 import yendrik.core.progress.Bead;
 import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
@@ -46,7 +47,7 @@ class ProgressReport implements Report {
   }
 
   @Override
-  public ProgressView view(Seat seat, Set<Long> people) {
+  public ProgressView view(Seat seat, Set<PersonId> people) {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty())
       return new ProgressView(
@@ -57,8 +58,8 @@ class ProgressReport implements Report {
       for (Step s : module.steps())
         steps.add(
             new StepHead(
-                s.id().value(),
-                module.id().value(),
+                s.id(),
+                module.id(),
                 s.name(),
                 s.kind(),
                 s.published() && module.published(),
@@ -67,7 +68,7 @@ class ProgressReport implements Report {
         design.version(),
         clock.instant(),
         design.zone().getId(),
-        design.modules().stream().map(m -> new ModuleHead(m.id().value(), m.name())).toList(),
+        design.modules().stream().map(m -> new ModuleHead(m.id(), m.name())).toList(),
         steps,
         ReportView.groups(ready.get(), seat),
         learners.of(seat, people).stream().map(ProgressReport::row).toList());

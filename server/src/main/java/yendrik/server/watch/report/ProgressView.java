@@ -5,6 +5,11 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.PersonId;
+import yendrik.core.id.StepId;
 import yendrik.server.way.Summary;
 
 /**
@@ -22,23 +27,28 @@ public record ProgressView(
     List<Group> groups,
     List<LearnerRow> learners)
     implements ReportView {
-  public record ModuleHead(long id, String name) {}
+  public record ModuleHead(ModuleId id, String name) {}
 
   public record StepHead(
-      long id, long module, String name, StepKind kind, boolean published, boolean required) {}
+      StepId id,
+      ModuleId module,
+      String name,
+      StepKind kind,
+      boolean published,
+      boolean required) {}
 
   /**
    * @param thread one letter for each step, see the glyphs
    * @param overdue how many steps are overdue
    */
   public record LearnerRow(
-      long enrolment,
-      long person,
+      EnrolmentId enrolment,
+      PersonId person,
       String name,
       Optional<Instant> lastHere,
       double share,
       String thread,
       int overdue,
       List<Summary.Raised> flags,
-      List<Long> groups) {}
+      List<GroupId> groups) {}
 }

@@ -3,6 +3,7 @@ package yendrik.server.watch.report;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
+import yendrik.core.id.PersonId;
 import yendrik.formats.table.Cell;
 import yendrik.server.people.Seat;
 
@@ -16,7 +17,7 @@ public interface Report {
    *
    * @param people only the rows of these; of all learners where nobody is named
    */
-  ReportView view(Seat seat, Set<Long> people);
+  ReportView view(Seat seat, Set<PersonId> people);
 
   /** As a table. */
   Sheet sheet(Seat seat);

@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.PersonId;
 import yendrik.formats.Formats;
 import yendrik.formats.table.Cell;
 import yendrik.formats.table.Table;
@@ -43,7 +45,7 @@ class ReportController {
   /** The formats in which every report can be had as a file. */
   @GetMapping
   @Needs(Right.TEACH)
-  List<FileFormat> formats(@PathVariable long course) {
+  List<FileFormat> formats(@PathVariable CourseId course) {
     return Formats.TABLES.stream().map(f -> new FileFormat(f.name(), f.title())).toList();
   }
 
@@ -52,9 +54,9 @@ class ReportController {
   @Needs(Right.TEACH)
   @Transactional(readOnly = true)
   ReportView report(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String report,
-      @RequestParam(defaultValue = "") @Size(max = MOST_ROWS) Set<Long> people,
+      @RequestParam(defaultValue = "") @Size(max = MOST_ROWS) Set<PersonId> people,
       Seat seat) {
     return one(report).view(seat, people);
   }
@@ -63,7 +65,7 @@ class ReportController {
   @GetMapping("/{report}/{format}")
   @Needs(Right.TEACH)
   void file(
-      @PathVariable long course,
+      @PathVariable CourseId course,
       @PathVariable String report,
       @PathVariable String format,
       Seat seat,
