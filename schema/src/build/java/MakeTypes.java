@@ -71,6 +71,8 @@ public class MakeTypes {
                             .withName("org.jooq.meta.postgres.PostgresDatabase")
                             .withInputSchema("public")
                             .withExcludes("flyway_schema_history|fact_[0-9]+|fact_other")
+                            .withRecordVersionFields(
+                                "public\\.(outcome|module|step|badge|scale|rubric|session)\\.version")
                             .withForcedTypes(forcedTypes()))
                     .withGenerate(
                         new Generate().withPojos(false).withDaos(false).withJavaTimeTypes(true))
@@ -105,8 +107,38 @@ public class MakeTypes {
         new ForcedType()
             .withName("INSTANT")
             .withIncludeTypes("timestamptz|timestamp with time zone"));
+    JSON.forEach((columns, type) -> types.add(json(columns, type, "of", type)));
+    LISTS.forEach(
+        (columns, type) -> types.add(json(columns, "java.util.List<" + type + ">", "list", type)));
+    types.add(
+        new ForcedType()
+            .withUserType("yendrik.core.course.StepKind")
+            .withConverter("yendrik.schema.Stored.word(yendrik.core.course.StepKind.class)")
+            .withIncludeExpression("public\\.step\\.kind"));
     IDS.forEach((type, columns) -> types.add(id("yendrik.core.id." + type, columns)));
     return types;
+  }
+
+  private static final Map<String, String> JSON =
+      Map.of(
+          ".*\\.(opens|done|earned|flag)_when", "yendrik.core.rule.Condition",
+          "outcome\\.level_rule", "yendrik.core.outcome.LevelRule",
+          "outcome\\.made_of", "yendrik.core.outcome.Composition",
+          "step\\.audience", "yendrik.core.course.Step.Audience");
+
+  private static final Map<String, String> LISTS =
+      Map.of(
+          "scale\\.levels", "yendrik.core.outcome.Scale.Level",
+          "outcome\\.group_path", "String",
+          "rubric\\.criteria", "yendrik.core.rubric.Rubric.Criterion",
+          "step\\.ties", "yendrik.core.course.Step.Tie");
+
+  private static ForcedType json(String columns, String type, String how, String of) {
+    return new ForcedType()
+        .withUserType(type)
+        .withConverter("yendrik.schema.Stored.%s(%s.class)".formatted(how, of))
+        .withIncludeExpression("public\\.(" + columns + ")")
+        .withIncludeTypes("jsonb");
   }
 
   private static ForcedType id(String type, String columns) {
@@ -126,7 +158,7 @@ public class MakeTypes {
       files = list.sorted().toList();
     }
     for (Path file : files) digest.update(Files.readAllBytes(file));
-    digest.update("4".getBytes(StandardCharsets.UTF_8));
+    digest.update("7".getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 }

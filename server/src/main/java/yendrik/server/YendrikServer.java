@@ -7,6 +7,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnMissingBean;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.boot.jooq.autoconfigure.DefaultConfigurationCustomizer;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.scheduling.annotation.EnableScheduling;
@@ -21,6 +22,15 @@ public class YendrikServer {
     ConfigurableApplicationContext running = SpringApplication.run(YendrikServer.class, args);
     boolean once = running.getEnvironment().getProperty("yendrik.check", Boolean.class, false);
     if (once) System.exit(SpringApplication.exit(running));
+  }
+
+  /** Rows with a version are changed only as they were read. */
+  @Bean
+  DefaultConfigurationCustomizer rowsByVersion() {
+    return jooq ->
+        jooq.settings()
+            .withExecuteWithOptimisticLocking(true)
+            .withExecuteWithOptimisticLockingExcludeUnversioned(true);
   }
 
   /**

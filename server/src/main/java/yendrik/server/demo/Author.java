@@ -138,7 +138,7 @@ final class Author {
     return db.insertInto(SCALE)
         .set(SCALE.COURSE_ID, course)
         .set(SCALE.NAME, name)
-        .set(SCALE.LEVELS, Json.of(List.of(levels)))
+        .set(SCALE.LEVELS, List.of(levels))
         .set(SCALE.MASTERY, mastery)
         .returning(SCALE.ID)
         .fetchSingle(SCALE.ID);

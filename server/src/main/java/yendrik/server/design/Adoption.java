@@ -136,7 +136,7 @@ public class Adoption {
         o.getId(),
         o.getCode(),
         o.getName(),
-        Json.list(o.getGroupPath(), String.class),
+        o.getGroupPath(),
         scale,
         parts(o).size(),
         here.standing(o));
@@ -147,7 +147,7 @@ public class Adoption {
   }
 
   private static Optional<Composition> made(OutcomeRecord o) {
-    return Optional.ofNullable(o.getMadeOf()).map(m -> Json.read(m, Composition.class));
+    return Optional.ofNullable(o.getMadeOf());
   }
 
   /** The outcomes that a course has, found by what they may share with one of a framework. */
@@ -258,7 +258,6 @@ public class Adoption {
     own.setName(their.getName());
     own.setDescription(their.getDescription());
     own.setDecidedVersion(their.getVersion());
-    own.setVersion(own.getVersion() + 1);
     own.setChangedAt(clock.instant());
     own.update();
   }
@@ -288,7 +287,7 @@ public class Adoption {
             .map(p -> requireNonNull(ids.get(p)))
             .toList();
     db.update(OUTCOME)
-        .set(OUTCOME.MADE_OF, Json.of(new Composition(parts, made.how())))
+        .set(OUTCOME.MADE_OF, new Composition(parts, made.how()))
         .where(OUTCOME.ID.eq(ids.get(id)))
         .execute();
   }

@@ -46,7 +46,7 @@ public class BadgeDrafts {
         row.getDescription(),
         Optional.ofNullable(row.getModuleId()),
         new DesignEdits.PictureEdit(picture.shape(), picture.sign(), picture.colour()),
-        Json.ruleMap(row.getEarnedWhen()),
+        Optional.ofNullable(row.getEarnedWhen()).map(Json::map),
         row.getSurprise());
   }
 

@@ -56,7 +56,7 @@ public class Courses {
       db.insertInto(FLAG)
           .set(FLAG.COURSE_ID, id)
           .set(FLAG.NAME, flag.name())
-          .set(FLAG.FLAG_WHEN, Json.of(flag.flagWhen()))
+          .set(FLAG.FLAG_WHEN, flag.flagWhen())
           .set(FLAG.POSITION, position++)
           .execute();
     position = 0;
@@ -93,11 +93,10 @@ public class Courses {
         .set(SCALE.NAME, "Three levels")
         .set(
             SCALE.LEVELS,
-            Json.of(
-                List.of(
-                    new Scale.Level(0, "Not yet", 1, "Cannot do it yet."),
-                    new Scale.Level(1, "Nearly", 2, "Does part of it, or with help."),
-                    new Scale.Level(2, "Can do it", 3, "Does it alone and reliably."))))
+            List.of(
+                new Scale.Level(0, "Not yet", 1, "Cannot do it yet."),
+                new Scale.Level(1, "Nearly", 2, "Does part of it, or with help."),
+                new Scale.Level(2, "Can do it", 3, "Does it alone and reliably.")))
         .set(SCALE.MASTERY, 2)
         .execute();
   }

@@ -16,8 +16,6 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
-import yendrik.core.outcome.Composition;
-import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Wording;
@@ -167,10 +165,9 @@ public final class DesignViews {
         o.getName(),
         o.getDescription(),
         o.getScaleId(),
-        OutcomeForms.LevelRuleForm.of(Json.read(o.getLevelRule(), LevelRule.class)),
-        Optional.ofNullable(o.getMadeOf())
-            .map(m -> OutcomeForms.MadeOfForm.of(Json.read(m, Composition.class))),
-        Json.list(o.getGroupPath(), String.class),
+        OutcomeForms.LevelRuleForm.of(o.getLevelRule()),
+        Optional.ofNullable(o.getMadeOf()).map(m -> OutcomeForms.MadeOfForm.of(m)),
+        o.getGroupPath(),
         o.getRetired(),
         Optional.ofNullable(adopted.get(o.getId())));
   }

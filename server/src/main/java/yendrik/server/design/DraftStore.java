@@ -1,7 +1,8 @@
 package yendrik.server.design;
 
 import static java.util.Objects.requireNonNull;
-import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.multiset;
+import static org.jooq.impl.DSL.selectFrom;
 import static yendrik.schema.Tables.ATTENDANCE_STATUS;
 import static yendrik.schema.Tables.BADGE;
 import static yendrik.schema.Tables.COURSE;
@@ -24,7 +25,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import yendrik.core.course.AttendanceStatus;
@@ -33,21 +33,16 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Flag;
 import yendrik.core.course.Step;
-import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
-import yendrik.core.id.ModuleId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
-import yendrik.core.outcome.Composition;
-import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rubric.Rubric;
-import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
@@ -66,12 +61,8 @@ class DraftStore {
     this.rooms = rooms;
   }
 
-  static StepKind kind(StepRecord row) {
-    return CoreJson.word(StepKind.class, row.getKind());
-  }
-
   Content content(StepRecord row) {
-    return rooms.read(kind(row), row.getContent());
+    return rooms.read(row.getKind(), row.getContent());
   }
 
   List<ScaleRecord> scales(CourseId course) {
@@ -88,22 +79,23 @@ class DraftStore {
         .fetch();
   }
 
-  List<ModuleRecord> modules(CourseId course) {
-    return db.selectFrom(MODULE)
+  /** A module with its steps. */
+  record ModuleRows(ModuleRecord module, List<StepRecord> steps) {}
+
+  /** The modules in order, each with its steps in order; a step goes with its module. */
+  List<ModuleRows> modules(CourseId course) {
+    var steps =
+        multiset(
+                selectFrom(STEP)
+                    .where(STEP.MODULE_ID.eq(MODULE.ID), STEP.DELETED_AT.isNull())
+                    .orderBy(STEP.POSITION, STEP.ID))
+            .convertFrom(rows -> rows.into(STEP));
+    return db.select(MODULE.fields())
+        .select(steps)
+        .from(MODULE)
         .where(MODULE.COURSE_ID.eq(course), MODULE.DELETED_AT.isNull())
         .orderBy(MODULE.POSITION, MODULE.ID)
-        .fetch();
-  }
-
-  /** A step goes with its module, and comes back with it. */
-  static final Condition IN_A_MODULE =
-      STEP.MODULE_ID.in(select(MODULE.ID).from(MODULE).where(MODULE.DELETED_AT.isNull()));
-
-  List<StepRecord> steps(CourseId course) {
-    return db.selectFrom(STEP)
-        .where(STEP.COURSE_ID.eq(course), STEP.DELETED_AT.isNull(), IN_A_MODULE)
-        .orderBy(STEP.POSITION, STEP.ID)
-        .fetch();
+        .fetch(row -> new ModuleRows(row.into(MODULE), row.get(steps)));
   }
 
   List<BadgeRecord> badges(CourseId course) {
@@ -134,15 +126,12 @@ class DraftStore {
     var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id)).fetchSingle();
     Map<ScaleId, Scale> scales =
         scales(id).stream().collect(Collectors.toMap(ScaleRecord::getId, DraftStore::scale));
-    Map<ModuleId, List<StepRecord>> steps =
-        steps(id).stream().collect(Collectors.groupingBy(StepRecord::getModuleId));
     List<CourseModule> modules = new ArrayList<>();
     Map<StepId, Content> contents = new HashMap<>();
     Map<StepId, Integer> minutes = new HashMap<>();
-    for (ModuleRecord module : modules(id)) {
-      List<StepRecord> own = steps.getOrDefault(module.getId(), List.of());
-      modules.add(module(module, own.stream().map(DraftStore::step).toList()));
-      for (StepRecord step : own) {
+    for (ModuleRows rows : modules(id)) {
+      modules.add(module(rows.module, rows.steps.stream().map(DraftStore::step).toList()));
+      for (StepRecord step : rows.steps) {
         contents.put(step.getId(), content(step));
         minutes.put(step.getId(), step.getMinutes());
       }
@@ -185,7 +174,7 @@ class DraftStore {
     return db.selectFrom(FLAG)
         .where(FLAG.COURSE_ID.eq(course))
         .orderBy(FLAG.POSITION, FLAG.ID)
-        .fetch(f -> new Flag(f.getId(), f.getName(), Json.rule(f.getFlagWhen()).orElseThrow()));
+        .fetch(f -> new Flag(f.getId(), f.getName(), f.getFlagWhen()));
   }
 
   List<AttendanceStatus> statuses(CourseId course) {
@@ -205,12 +194,11 @@ class DraftStore {
   }
 
   static Scale scale(ScaleRecord s) {
-    return new Scale(
-        s.getId(), s.getName(), Json.list(s.getLevels(), Scale.Level.class), s.getMastery());
+    return new Scale(s.getId(), s.getName(), s.getLevels(), s.getMastery());
   }
 
   static Rubric rubric(RubricRecord r) {
-    return new Rubric(r.getId(), r.getName(), Json.list(r.getCriteria(), Rubric.Criterion.class));
+    return new Rubric(r.getId(), r.getName(), r.getCriteria());
   }
 
   static Outcome outcome(OutcomeRecord o, Map<ScaleId, Scale> scales) {
@@ -220,8 +208,8 @@ class DraftStore {
         o.getName(),
         o.getDescription(),
         requireNonNull(scales.get(o.getScaleId())),
-        Json.read(o.getLevelRule(), LevelRule.class),
-        Optional.ofNullable(o.getMadeOf()).map(m -> Json.read(m, Composition.class)));
+        o.getLevelRule(),
+        Optional.ofNullable(o.getMadeOf()));
   }
 
   static CourseModule module(ModuleRecord m, List<Step> steps) {
@@ -230,8 +218,8 @@ class DraftStore {
         m.getName(),
         m.getPublished(),
         m.getStrictOrder(),
-        Json.rule(m.getOpensWhen()),
-        Json.rule(m.getDoneWhen()),
+        Optional.ofNullable(m.getOpensWhen()),
+        Optional.ofNullable(m.getDoneWhen()),
         new Step.Gate(m.getListed(), m.getStaysOpen()),
         steps);
   }
@@ -240,19 +228,19 @@ class DraftStore {
     return new Step(
         s.getId(),
         s.getName(),
-        kind(s),
+        s.getKind(),
         s.getRequired(),
         s.getPublished(),
-        Json.rule(s.getOpensWhen()),
-        Json.rule(s.getDoneWhen()).orElseThrow(),
+        Optional.ofNullable(s.getOpensWhen()),
+        s.getDoneWhen(),
         new Step.Gate(s.getListed(), s.getStaysOpen()),
         new Step.Window(
             Optional.ofNullable(s.getOpensAt()),
             Optional.ofNullable(s.getDueAt()),
             Optional.ofNullable(s.getClosesAt())),
         new Step.Scoring(s.getPoints(), s.getPassMark(), s.getAttempts()),
-        Json.list(s.getTies(), Step.Tie.class),
-        Json.read(s.getAudience(), Step.Audience.class));
+        s.getTies(),
+        s.getAudience());
   }
 
   static Badge badge(BadgeRecord b) {
@@ -261,7 +249,7 @@ class DraftStore {
         b.getName(),
         b.getDescription(),
         Optional.ofNullable(b.getModuleId()),
-        Json.rule(b.getEarnedWhen()),
+        Optional.ofNullable(b.getEarnedWhen()),
         b.getSurprise());
   }
 }

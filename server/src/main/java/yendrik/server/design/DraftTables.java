@@ -4,6 +4,7 @@ import static yendrik.schema.Tables.BADGE;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.RUBRIC;
+import static yendrik.schema.Tables.SCALE;
 import static yendrik.schema.Tables.STEP;
 
 import java.time.Clock;
@@ -15,26 +16,29 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
+import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.RubricRecord;
+import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.schema.tables.records.StepRecord;
 
 /** What drafts are made of. */
 @Component
 class DraftTables {
-  final DraftRows<OutcomeRecord, OutcomeId> outcomes;
-  final DraftRows<ModuleRecord, ModuleId> modules;
-  final DraftRows<StepRecord, StepId> steps;
-  final DraftRows<BadgeRecord, BadgeId> badges;
-  final DraftRows<RubricRecord, RubricId> rubrics;
-  private final Map<String, DraftRows<?, ?>> byName;
+  final VersionedRows<OutcomeRecord, OutcomeId> outcomes;
+  final VersionedRows<ModuleRecord, ModuleId> modules;
+  final VersionedRows<StepRecord, StepId> steps;
+  final VersionedRows<BadgeRecord, BadgeId> badges;
+  final VersionedRows<RubricRecord, RubricId> rubrics;
+  final VersionedRows<ScaleRecord, ScaleId> scales;
+  private final Map<String, VersionedRows<?, ?>> byName;
 
   DraftTables(DSLContext db, Clock clock) {
     outcomes =
-        new DraftRows<>(
+        new VersionedRows<>(
             db,
             clock,
             "outcome",
@@ -43,16 +47,20 @@ class DraftTables {
             OUTCOME.VERSION,
             OUTCOME.DELETED_AT);
     modules =
-        new DraftRows<>(
+        new VersionedRows<>(
             db, clock, "module", MODULE.ID, MODULE.COURSE_ID, MODULE.VERSION, MODULE.DELETED_AT);
     steps =
-        new DraftRows<>(db, clock, "step", STEP.ID, STEP.COURSE_ID, STEP.VERSION, STEP.DELETED_AT);
+        new VersionedRows<>(
+            db, clock, "step", STEP.ID, STEP.COURSE_ID, STEP.VERSION, STEP.DELETED_AT);
     badges =
-        new DraftRows<>(
+        new VersionedRows<>(
             db, clock, "badge", BADGE.ID, BADGE.COURSE_ID, BADGE.VERSION, BADGE.DELETED_AT);
     rubrics =
-        new DraftRows<>(
+        new VersionedRows<>(
             db, clock, "rubric", RUBRIC.ID, RUBRIC.COURSE_ID, RUBRIC.VERSION, RUBRIC.DELETED_AT);
+    scales =
+        new VersionedRows<>(
+            db, clock, "scale", SCALE.ID, SCALE.COURSE_ID, SCALE.VERSION, SCALE.DELETED_AT);
     byName =
         Map.of(
             "outcomes", outcomes,
@@ -63,7 +71,7 @@ class DraftTables {
   }
 
   /** The rows that an address names. */
-  Optional<DraftRows<?, ?>> of(String name) {
+  Optional<VersionedRows<?, ?>> of(String name) {
     return Optional.ofNullable(byName.get(name));
   }
 }

@@ -7,13 +7,10 @@ import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.STEP;
 
 import java.time.Clock;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,9 +23,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.OutcomeRecord;
-import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.DesignView;
-import yendrik.server.design.DesignViews.StepView;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
 
@@ -78,10 +73,6 @@ public class Drafting {
     var course = db.selectFrom(COURSE).where(COURSE.ID.eq(id)).fetchSingle();
     Document draft = drafts.document(id);
     var wording = wording(draft.design());
-    Map<ModuleId, List<StepView>> byModule =
-        drafts.steps(id).stream()
-            .map(s -> steps.view(s, wording))
-            .collect(Collectors.groupingBy(StepView::module));
     List<OutcomeRecord> outcomes = drafts.outcomes(id);
     Map<OutcomeId, DesignViews.Adopted> adopted = adoption.of(outcomes);
     boolean changed = !designs.changed(id, draft).isEmpty();
@@ -98,7 +89,11 @@ public class Drafting {
         adoption.scales(id),
         outcomes.stream().map(o -> DesignViews.outcome(o, adopted)).toList(),
         drafts.modules(id).stream()
-            .map(m -> DesignViews.module(m, byModule.getOrDefault(m.getId(), List.of()), wording))
+            .map(m ->
+                DesignViews.module(
+                    m.module(),
+                    m.steps().stream().map(s -> steps.view(s, wording)).toList(),
+                    wording))
             .toList(),
         drafts.badges(id).stream().map(b -> DesignViews.badge(b, wording)).toList(),
         draft.design().groups().entrySet().stream()
@@ -149,11 +144,10 @@ public class Drafting {
   }
 
   private List<DesignEdits.ModuleOrder> orderNow(CourseId course) {
-    Map<ModuleId, List<StepId>> steps = new HashMap<>();
-    for (StepRecord step : drafts.steps(course))
-      steps.computeIfAbsent(step.getModuleId(), _ -> new ArrayList<>()).add(step.getId());
     return drafts.modules(course).stream()
-        .map(m -> new DesignEdits.ModuleOrder(m.getId(), steps.getOrDefault(m.getId(), List.of())))
+        .map(m ->
+            new DesignEdits.ModuleOrder(
+                m.module().getId(), m.steps().stream().map(s -> s.getId()).toList()))
         .toList();
   }
 
@@ -172,16 +166,18 @@ public class Drafting {
   }
 
   private <I extends Id> void remove(
-      CourseId course, DraftRows<?, I> rows, long number, Optional<Integer> version) {
+      CourseId course, VersionedRows<?, I> rows, long number, Optional<Integer> version) {
     I id = rows.id(number);
     version.ifPresent(seen -> checkUntouched(course, rows, id, seen));
     rows.remove(course, id);
   }
 
   private <I extends Id> void checkUntouched(
-      CourseId course, DraftRows<?, I> rows, I id, int seen) {
+      CourseId course, VersionedRows<?, I> rows, I id, int seen) {
     lock(course);
-    boolean holds = drafts.steps(course).stream().anyMatch(s -> s.getModuleId().equals(id));
+    boolean holds =
+        drafts.modules(course).stream()
+            .anyMatch(m -> m.module().getId().equals(id) && !m.steps().isEmpty());
     if (rows.version(course, id).filter(v -> v != seen).isPresent() || holds)
       throw Problem.conflict("worked-on-since");
   }
@@ -191,7 +187,7 @@ public class Drafting {
     restore(course, rows(part), id);
   }
 
-  private <I extends Id> void restore(CourseId course, DraftRows<?, I> rows, long number) {
+  private <I extends Id> void restore(CourseId course, VersionedRows<?, I> rows, long number) {
     I id = rows.id(number);
     if (id instanceof StepId step)
       db.select(MODULE.NAME)
@@ -206,7 +202,7 @@ public class Drafting {
     rows.restore(course, id);
   }
 
-  private DraftRows<?, ?> rows(String part) {
+  private VersionedRows<?, ?> rows(String part) {
     return tables.of(part).orElseThrow(() -> Problem.notFound("part of a course"));
   }
 }

@@ -17,7 +17,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
-import org.jooq.JSONB;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -40,7 +39,7 @@ import yendrik.server.jobs.Meter;
 @Transactional
 public class Exchange {
   private static final int AT_ONCE = 500;
-  private static final JSONB USUAL = Json.of(LevelRule.of(new LevelMethod.MostRecent()));
+  private static final LevelRule USUAL = LevelRule.of(new LevelMethod.MostRecent());
   private final DSLContext db;
   private final DraftStore drafts;
   private final Rubrics rubrics;
@@ -92,7 +91,7 @@ public class Exchange {
                     o.getCode(),
                     o.getName(),
                     o.getDescription(),
-                    Optional.of(Json.list(o.getGroupPath(), String.class)),
+                    Optional.of(o.getGroupPath()),
                     made(o, codes)))
             .toList();
     return new Framework(row.getIdentifier(), row.getName(), items, rubrics.sheets(course));
@@ -100,7 +99,6 @@ public class Exchange {
 
   private static Optional<Framework.Made> made(OutcomeRecord o, Map<OutcomeId, String> codes) {
     return Optional.ofNullable(o.getMadeOf())
-        .map(m -> Json.read(m, Composition.class))
         .map(m ->
             new Framework.Made(
                 m.how(), m.parts().stream().filter(codes::containsKey).map(codes::get).toList()));
@@ -189,7 +187,7 @@ public class Exchange {
   private static List<Phrase> place(OutcomeRecord own, Framework.Item item, Known known) {
     List<Phrase> what = new ArrayList<>();
     item.group()
-        .filter(group -> !group.equals(Json.list(own.getGroupPath(), String.class)))
+        .filter(group -> !group.equals(own.getGroupPath()))
         .ifPresent(group ->
             what.add(
                 group.isEmpty()
@@ -274,29 +272,25 @@ public class Exchange {
     row.setLevelRule(USUAL);
     row.setIdentifier(item.identifier().orElseGet(UUID::randomUUID));
     row.setPosition(position);
-    row.setVersion(1);
     row.setChangedAt(clock.instant());
     row.setCode(item.code());
     row.setName(item.statement());
     row.setDescription(item.description());
-    row.setGroupPath(Json.of(item.group().orElse(List.of())));
+    row.setGroupPath(item.group().orElse(List.of()));
     return row;
   }
 
   /** Puts the file's words and group on a row; whether that changed anything. */
   private boolean put(OutcomeRecord row, Framework.Item item) {
     boolean words = row.getAdoptedFrom() == null && !words(row, item).isEmpty();
-    boolean group =
-        item.group().isPresent()
-            && !item.group().get().equals(Json.list(row.getGroupPath(), String.class));
+    boolean group = item.group().isPresent() && !item.group().get().equals(row.getGroupPath());
     if (words) {
       row.setCode(item.code());
       row.setName(item.statement());
       row.setDescription(item.description());
     }
-    if (group) row.setGroupPath(Json.of(item.group().orElseThrow()));
+    if (group) row.setGroupPath(item.group().orElseThrow());
     if (!words && !group) return false;
-    row.setVersion(row.getVersion() + 1);
     row.setChangedAt(clock.instant());
     return true;
   }
@@ -313,8 +307,7 @@ public class Exchange {
       if (made(row, now.codes).equals(item.made())) continue;
       List<OutcomeId> parts =
           made.parts().stream().map(c -> requireNonNull(now.byCode.get(c)).getId()).toList();
-      row.setMadeOf(Json.of(new Composition(parts, made.how())));
-      row.setVersion(row.getVersion() + 1);
+      row.setMadeOf(new Composition(parts, made.how()));
       row.update();
     }
   }

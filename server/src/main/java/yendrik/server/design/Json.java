@@ -73,18 +73,9 @@ public final class Json {
     return node.isMissingNode() ? "nothing" : node.toString();
   }
 
-  static Optional<Condition> rule(@Nullable JSONB json) {
-    return Optional.ofNullable(json).map(j -> read(j, Condition.class));
-  }
-
-  /** A rule that is kept, as a client would send it. */
-  static Optional<Map<String, Object>> ruleMap(@Nullable JSONB json) {
-    return rule(json).map(Json::map);
-  }
-
   /** A rule that a client sent, as it is kept, or a Problem that names the field. */
-  static @Nullable JSONB column(String field, Optional<Map<String, Object>> sent) {
-    return sent.map(s -> of(condition(field, s))).orElse(null);
+  static @Nullable Condition column(String field, Optional<Map<String, Object>> sent) {
+    return sent.map(s -> condition(field, s)).orElse(null);
   }
 
   /** The tree of a rule as plain maps, for sending. */

@@ -3,6 +3,7 @@ package yendrik.server.design;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.MODULE;
 
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,8 +50,8 @@ public class ModuleDrafts {
         row.getName(),
         row.getPublished(),
         row.getStrictOrder(),
-        Json.ruleMap(row.getOpensWhen()),
-        Json.ruleMap(row.getDoneWhen()),
+        Optional.ofNullable(row.getOpensWhen()).map(Json::map),
+        Optional.ofNullable(row.getDoneWhen()).map(Json::map),
         row.getListed(),
         row.getStaysOpen());
   }

@@ -10,13 +10,13 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
-import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.outcome.Composition;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.http.Problem;
@@ -97,7 +97,7 @@ public class OutcomeDrafts {
     row.setCode(edit.code().strip());
     row.setName(edit.name().strip());
     row.setDescription(edit.description());
-    row.setLevelRule(Json.of(edit.levelRule().rule()));
+    row.setLevelRule(edit.levelRule().rule());
     row.setMadeOf(madeOf(edit));
     row.setGroupPath(group(edit));
     row.setRetired(edit.retired().orElse(false));
@@ -135,12 +135,12 @@ public class OutcomeDrafts {
       throw Problem.field("name", "words-of-framework", "outcome", row.getCode());
   }
 
-  private static @Nullable JSONB madeOf(DesignEdits.OutcomeEdit edit) {
-    return edit.madeOf().map(m -> Json.of(m.composition())).orElse(null);
+  private static @Nullable Composition madeOf(DesignEdits.OutcomeEdit edit) {
+    return edit.madeOf().map(m -> m.composition()).orElse(null);
   }
 
-  private static JSONB group(DesignEdits.OutcomeEdit edit) {
-    return Json.of(edit.group().stream().flatMap(List::stream).map(String::strip).toList());
+  private static List<String> group(DesignEdits.OutcomeEdit edit) {
+    return edit.group().stream().flatMap(List::stream).map(String::strip).toList();
   }
 
   /** Outcomes that are gone from choices. */

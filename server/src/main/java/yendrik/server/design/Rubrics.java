@@ -106,7 +106,7 @@ public class Rubrics {
   private RubricRecord columns(String name, List<Rubric.Criterion> criteria, int lastKey) {
     RubricRecord row = tables.rubrics.fresh();
     row.setName(name.strip());
-    row.setCriteria(Json.of(criteria));
+    row.setCriteria(criteria);
     row.setLastKey(lastKey);
     return row;
   }
@@ -120,10 +120,7 @@ public class Rubrics {
 
   private static RubricEdit edit(RubricRecord row) {
     return new RubricEdit(
-        row.getName(),
-        Json.list(row.getCriteria(), Rubric.Criterion.class).stream()
-            .map(RubricForms::edit)
-            .toList());
+        row.getName(), row.getCriteria().stream().map(RubricForms::edit).toList());
   }
 
   RubricView change(CourseId course, RubricId id, int version, RubricEdit edit) {
@@ -277,7 +274,7 @@ public class Rubrics {
       db.insertInto(RUBRIC)
           .set(RUBRIC.COURSE_ID, course)
           .set(RUBRIC.NAME, sheet.title())
-          .set(RUBRIC.CRITERIA, Json.of(criteria))
+          .set(RUBRIC.CRITERIA, criteria)
           .set(RUBRIC.LAST_KEY, keys.last)
           .set(RUBRIC.IDENTIFIER, sheet.identifier())
           .execute();

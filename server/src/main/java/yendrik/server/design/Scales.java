@@ -6,7 +6,6 @@ import static yendrik.schema.Tables.FACT;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.SCALE;
 
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -46,25 +45,22 @@ public class Scales {
   private final DSLContext db;
   private final DraftStore drafts;
   private final Institutions institutions;
-  private final Clock clock;
+  private final DraftTables tables;
 
-  Scales(DSLContext db, DraftStore drafts, Institutions institutions, Clock clock) {
+  Scales(DSLContext db, DraftStore drafts, Institutions institutions, DraftTables tables) {
     this.institutions = institutions;
     this.db = db;
     this.drafts = drafts;
-    this.clock = clock;
+    this.tables = tables;
   }
 
   public ScaleView add(CourseId course, ScaleEdit edit) {
     List<Scale.Level> levels = levels(edit, List.of());
-    ScaleId id =
-        db.insertInto(SCALE)
-            .set(SCALE.COURSE_ID, course)
-            .set(SCALE.NAME, edit.name().strip())
-            .set(SCALE.LEVELS, Json.of(levels))
-            .set(SCALE.MASTERY, edit.mastery())
-            .returning(SCALE.ID)
-            .fetchSingle(SCALE.ID);
+    ScaleRecord row = tables.scales.fresh();
+    row.setName(edit.name().strip());
+    row.setLevels(levels);
+    row.setMastery(edit.mastery());
+    ScaleId id = tables.scales.add(course, row);
     return DesignViews.scale(row(course, id), Optional.empty());
   }
 
@@ -90,14 +86,11 @@ public class Scales {
     List<Phrase> held = held(course, before, after.levels());
     if (!held.isEmpty())
       throw Problem.field("levels", Phrase.of("scale.held", "why", new Phrase.Listed(held)));
-    return db.update(SCALE)
-            .set(SCALE.NAME, after.name())
-            .set(SCALE.LEVELS, Json.of(after.levels()))
-            .set(SCALE.MASTERY, after.mastery())
-            .set(SCALE.VERSION, version + 1)
-            .where(SCALE.ID.eq(before.id()), SCALE.VERSION.eq(version), SCALE.DELETED_AT.isNull())
-            .execute()
-        == 1;
+    ScaleRecord columns = tables.scales.fresh();
+    columns.setName(after.name());
+    columns.setLevels(after.levels());
+    columns.setMastery(after.mastery());
+    return tables.scales.change(course, before.id(), version, columns);
   }
 
   /** What a change would mean for ratings that stand, in words; empty when nothing rests on it. */
@@ -161,14 +154,11 @@ public class Scales {
     if (!courses.isEmpty())
       throw Problem.conflict("scale-adopted", "courses", String.join(", ", courses));
     if (!uses.isEmpty()) throw Problem.conflict("scale-in-use", "uses", String.join(", ", uses));
-    db.update(SCALE).set(SCALE.DELETED_AT, clock.instant()).where(SCALE.ID.eq(id)).execute();
+    tables.scales.remove(course, id);
   }
 
   ScaleRecord row(CourseId course, ScaleId id) {
-    return db.selectFrom(SCALE)
-        .where(SCALE.ID.eq(id), SCALE.COURSE_ID.eq(course), SCALE.DELETED_AT.isNull())
-        .fetchOptional()
-        .orElseThrow(() -> Problem.notFound("scale"));
+    return tables.scales.one(course, id);
   }
 
   /** The levels that were sent; those without a key are new and get one that none ever had. */

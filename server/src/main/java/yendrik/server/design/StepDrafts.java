@@ -10,7 +10,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
-import org.jooq.JSONB;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
@@ -24,7 +23,6 @@ import yendrik.core.kind.Kind;
 import yendrik.core.kind.Kinds;
 import yendrik.core.rule.NodeId;
 import yendrik.core.rule.words.Wording;
-import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.StepView;
 import yendrik.server.http.Problem;
@@ -35,6 +33,10 @@ import yendrik.server.institution.Institutions;
 @Service
 @Transactional
 public class StepDrafts {
+  /** A rule stands in the row from the first; the usual one of its kind names the step's id. */
+  private static final yendrik.core.rule.Condition NOT_YET =
+      new yendrik.core.rule.Condition.None(new NodeId("none"), List.of());
+
   private final DSLContext db;
   private final DraftStore drafts;
   private final DraftTables tables;
@@ -66,19 +68,16 @@ public class StepDrafts {
     Step.Scoring usual = kind.usualScoring();
     StepRecord row = tables.steps.fresh();
     row.setModuleId(edit.module());
-    row.setKind(CoreJson.name(edit.kind()));
+    row.setKind(edit.kind());
     row.setName(edit.name().strip());
     row.setPosition(place(edit));
-    row.setDoneWhen(JSONB.valueOf("{}"));
+    row.setDoneWhen(NOT_YET);
     row.setContent(Json.of(rooms.fresh(edit.kind())));
     row.setPassMark(usual.passMark());
     row.setPoints(usual.points());
     row.setAttempts(usual.attempts());
     StepId id = tables.steps.add(course, row);
-    db.update(STEP)
-        .set(STEP.DONE_WHEN, Json.of(usualDone(kind, id)))
-        .where(STEP.ID.eq(id))
-        .execute();
+    db.update(STEP).set(STEP.DONE_WHEN, usualDone(kind, id)).where(STEP.ID.eq(id)).execute();
     return view(course, id);
   }
 
@@ -119,7 +118,7 @@ public class StepDrafts {
         s.name(),
         s.required(),
         s.published(),
-        Json.ruleMap(row.getOpensWhen()),
+        Optional.ofNullable(row.getOpensWhen()).map(Json::map),
         Json.map(s.doneWhen()),
         s.gate().listed(),
         s.gate().staysOpen(),
@@ -142,7 +141,7 @@ public class StepDrafts {
     StepRecord before = row(course, id);
     checkStep(edit);
     checkEvidence(course, edit);
-    StepKind kind = DraftStore.kind(before);
+    StepKind kind = before.getKind();
     Content content =
         rooms.checked(kind, place(course, edit), SafeHtml.of(edit.body()), edit.part());
     checkGroups(course, edit);
@@ -170,12 +169,11 @@ public class StepDrafts {
     row.setAttempts(edit.attempts());
     row.setContent(Json.of(content));
     row.setTies(
-        Json.of(
-            edit.evidenceFor().stream()
-                .map(t -> new Step.Tie(t.outcome(), t.weight(), t.cuts()))
-                .toList()));
+        edit.evidenceFor().stream()
+            .map(t -> new Step.Tie(t.outcome(), t.weight(), t.cuts()))
+            .toList());
     row.setAudience(
-        Json.of(new Step.Audience(edit.groups().stream().collect(Collectors.toSet()), Set.of())));
+        new Step.Audience(edit.groups().stream().collect(Collectors.toSet()), Set.of()));
     return row;
   }
 
@@ -241,7 +239,6 @@ public class StepDrafts {
 
   StepView view(StepRecord row, Wording wording) {
     Content content = drafts.content(row);
-    return DesignViews.step(
-        row, content.body(), rooms.part(DraftStore.kind(row), content), wording);
+    return DesignViews.step(row, content.body(), rooms.part(row.getKind(), content), wording);
   }
 }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jooq.exception.DataChangedException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
@@ -38,6 +39,7 @@ public class Answers {
       case Refusal refusal ->
           body(HttpStatus.UNPROCESSABLE_ENTITY, Problem.Title.CANNOT_BE_TAKEN, refusal.reason());
       case InvalidFields invalid -> to(invalid.errors());
+      case DataChangedException _ -> of(Problem.conflict("changed"));
       case DuplicateKeyException _ -> of(Problem.conflict("there-already"));
       default -> {
         LOG.error("a request failed", wrong);

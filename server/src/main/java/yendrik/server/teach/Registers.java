@@ -34,7 +34,9 @@ import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
+import yendrik.schema.tables.records.SessionRecord;
 import yendrik.server.design.Designs;
+import yendrik.server.design.VersionedRows;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -58,6 +60,7 @@ public class Registers {
   private final Designs designs;
   private final People people;
   private final Clock clock;
+  private final VersionedRows<SessionRecord, SessionId> rows;
 
   Registers(
       DSLContext db,
@@ -74,6 +77,15 @@ public class Registers {
     this.designs = designs;
     this.people = people;
     this.clock = clock;
+    rows =
+        new VersionedRows<>(
+            db,
+            clock,
+            "session",
+            SESSION.ID,
+            SESSION.COURSE_ID,
+            SESSION.VERSION,
+            SESSION.DELETED_AT);
   }
 
   /**
@@ -337,16 +349,14 @@ public class Registers {
     if (starts.size() > MOST_SESSIONS)
       throw Problem.field("until", "too-many-sessions", "most", MOST_SESSIONS);
     List<SessionId> ids = new ArrayList<>();
-    for (Instant start : starts)
-      ids.add(
-          db.insertInto(SESSION)
-              .set(SESSION.COURSE_ID, seat.course())
-              .set(SESSION.GROUP_ID, series.group().orElse(null))
-              .set(SESSION.NAME, series.name().strip())
-              .set(SESSION.STARTS_AT, start)
-              .set(SESSION.MINUTES, series.minutes())
-              .returning(SESSION.ID)
-              .fetchSingle(SESSION.ID));
+    for (Instant start : starts) {
+      SessionRecord row = rows.fresh();
+      row.setGroupId(series.group().orElse(null));
+      row.setName(series.name().strip());
+      row.setStartsAt(start);
+      row.setMinutes(series.minutes());
+      ids.add(rows.add(seat.course(), row));
+    }
     List<Learners.Snapshot> all = learners.of(seat);
     List<AttendanceStatus> statuses = statuses(seat);
     return sessions.of(seat.course()).stream()
@@ -383,17 +393,14 @@ public class Registers {
     Session before = one(seat, id);
     boolean marked = view(before, learners.of(seat), statuses(seat)).marked() > 0;
     if (marked && !before.group().equals(group)) throw Problem.field("group", "register-has-marks");
-    int rows =
-        db.update(SESSION)
-            .set(SESSION.NAME, name.strip())
-            .set(SESSION.GROUP_ID, group.orElse(null))
-            .set(SESSION.STARTS_AT, startsAt)
-            .set(SESSION.MINUTES, minutes)
-            .set(SESSION.VERSION, version + 1)
-            .where(SESSION.ID.eq(id), SESSION.VERSION.eq(version))
-            .execute();
+    SessionRecord columns = rows.fresh();
+    columns.setName(name.strip());
+    columns.setGroupId(group.orElse(null));
+    columns.setStartsAt(startsAt);
+    columns.setMinutes(minutes);
+    boolean done = rows.change(seat.course(), id, version, columns);
     SessionView now = view(one(seat, id), learners.of(seat), statuses(seat));
-    if (rows == 0) throw Problem.changed(now);
+    if (!done) throw Problem.changed(now);
     return now;
   }
 
@@ -402,16 +409,13 @@ public class Registers {
     mustEdit(seat);
     int marked = view(one(seat, id), learners.of(seat), statuses(seat)).marked();
     if (marked > 0) throw Problem.conflict("marks-to-take-back", "marked", marked);
-    db.update(SESSION).set(SESSION.DELETED_AT, clock.instant()).where(SESSION.ID.eq(id)).execute();
+    rows.remove(seat.course(), id);
   }
 
   /** Brings back a session that was taken away. */
   public SessionView restore(Seat seat, SessionId id) {
     mustEdit(seat);
-    db.update(SESSION)
-        .setNull(SESSION.DELETED_AT)
-        .where(SESSION.ID.eq(id), SESSION.COURSE_ID.eq(seat.course()))
-        .execute();
+    rows.restore(seat.course(), id);
     return view(one(seat, id), learners.of(seat), statuses(seat));
   }
 

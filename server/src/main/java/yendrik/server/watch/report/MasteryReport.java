@@ -19,7 +19,6 @@ import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.design.Designs;
-import yendrik.server.design.Json;
 import yendrik.server.institution.Institutions;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
@@ -79,7 +78,7 @@ class MasteryReport implements Report {
         outcome.scale().levels().stream().map(Scale.Level::name).toList(),
         outcome.scale().mastery(),
         outcome.madeOf().isPresent(),
-        Json.list(row.getGroupPath(), String.class),
+        row.getGroupPath(),
         row.getRetired());
   }
 

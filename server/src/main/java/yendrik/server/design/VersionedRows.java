@@ -6,7 +6,8 @@ import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.TableField;
-import org.jooq.TableRecord;
+import org.jooq.UpdatableRecord;
+import org.jooq.exception.DataChangedException;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import yendrik.core.id.CourseId;
@@ -14,12 +15,12 @@ import yendrik.core.id.Id;
 import yendrik.server.http.Problem;
 
 /**
- * Rows of one kind in drafts: the one way to add, find, change, take away and bring back. Whoever
- * changes a row says which version they saw.
+ * Rows of one kind in a course, each with a version: the one way to add, find, change, take away
+ * and bring back. Whoever changes a row says which version they saw.
  *
  * @param <R> the row; as an argument it holds the columns that are to be written
  */
-final class DraftRows<R extends TableRecord<R>, I extends Id> {
+public final class VersionedRows<R extends UpdatableRecord<R>, I extends Id> {
   private final DSLContext db;
   private final Clock clock;
   private final String called;
@@ -31,7 +32,7 @@ final class DraftRows<R extends TableRecord<R>, I extends Id> {
   /**
    * @param called what one of them is called, where it is not found
    */
-  DraftRows(
+  public VersionedRows(
       DSLContext db,
       Clock clock,
       String called,
@@ -49,7 +50,7 @@ final class DraftRows<R extends TableRecord<R>, I extends Id> {
   }
 
   /** The rows as those of an address, which says no more than a number. */
-  I id(long number) {
+  public I id(long number) {
     return id.getDataType().convert(number);
   }
 
@@ -58,12 +59,12 @@ final class DraftRows<R extends TableRecord<R>, I extends Id> {
   }
 
   /** A row that was not taken away, or a Problem as if there were none. */
-  R one(CourseId of, I row) {
+  public R one(CourseId of, I row) {
     return find(of, row).orElseThrow(() -> Problem.notFound(called));
   }
 
   /** The same, kept from everybody else until the transaction ends. */
-  R locked(CourseId of, I row) {
+  public R locked(CourseId of, I row) {
     return db.selectFrom(id.getTable())
         .where(is(of, row), deletedAt.isNull())
         .forUpdate()
@@ -71,17 +72,17 @@ final class DraftRows<R extends TableRecord<R>, I extends Id> {
         .orElseThrow(() -> Problem.notFound(called));
   }
 
-  Optional<R> find(CourseId of, I row) {
+  public Optional<R> find(CourseId of, I row) {
     return db.selectFrom(id.getTable()).where(is(of, row), deletedAt.isNull()).fetchOptional();
   }
 
   /** An empty row, to be filled with what is to be written. */
-  R fresh() {
+  public R fresh() {
     return db.newRecord(id.getTable());
   }
 
   /** Adds a row; its id comes back. */
-  I add(CourseId of, R row) {
+  public I add(CourseId of, R row) {
     row.set(course, of);
     return db.insertInto(id.getTable()).set(row).returning(id).fetchSingle(id);
   }
@@ -91,13 +92,13 @@ final class DraftRows<R extends TableRecord<R>, I extends Id> {
    *
    * @param within those at whose end
    */
-  I add(CourseId of, R row, TableField<R, Integer> position, Condition within) {
+  public I add(CourseId of, R row, TableField<R, Integer> position, Condition within) {
     row.set(position, next(position, within));
     return add(of, row);
   }
 
   /** The first free place. */
-  int next(TableField<R, Integer> position, Condition within) {
+  public int next(TableField<R, Integer> position, Condition within) {
     return db.select(DSL.coalesce(DSL.max(position), -1).plus(1))
         .from(id.getTable())
         .where(within)
@@ -105,26 +106,33 @@ final class DraftRows<R extends TableRecord<R>, I extends Id> {
         .value1();
   }
 
-  /** Writes some columns of a row, if it is still the version that was seen. */
-  boolean change(CourseId of, I row, int seen, R columns) {
-    columns.set(version, seen + 1);
-    return db.update(id.getTable())
-            .set(columns)
-            .where(is(of, row), version.eq(seen), deletedAt.isNull())
-            .execute()
-        == 1;
+  /**
+   * Writes some columns of a row, if it is still the version that was seen; it is another one then.
+   */
+  public boolean change(CourseId of, I row, int seen, R columns) {
+    one(of, row);
+    columns.set(id, row);
+    columns.set(version, seen);
+    columns.touched(id, false);
+    columns.touched(version, false);
+    try {
+      columns.update();
+      return true;
+    } catch (DataChangedException e) {
+      return false;
+    }
   }
 
   /** The version that stands, also of what was taken away. */
-  Optional<Integer> version(CourseId of, I row) {
+  public Optional<Integer> version(CourseId of, I row) {
     return db.select(version).from(id.getTable()).where(is(of, row)).fetchOptional(version);
   }
 
-  void remove(CourseId of, I row) {
+  public void remove(CourseId of, I row) {
     mark(of, row, clock.instant());
   }
 
-  void restore(CourseId of, I row) {
+  public void restore(CourseId of, I row) {
     mark(of, row, null);
   }
 
