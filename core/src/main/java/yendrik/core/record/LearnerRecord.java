@@ -289,6 +289,7 @@ public final class LearnerRecord {
    *
    * @throws Refusal if the record has no such strand
    */
+  @SuppressWarnings("ReferenceEquality") // each strand has one door, and this is asked very often
   public <S extends Strand<?, ?>> S strand(Strand.Door<S> door) {
     for (int i = 0; i < strands.length; i++)
       if (doors[i] == door) return door.strand().cast(strands[i]);
