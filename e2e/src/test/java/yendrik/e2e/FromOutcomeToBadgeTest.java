@@ -162,7 +162,7 @@ class FromOutcomeToBadgeTest {
     button(page, "Start attempt 1").click();
     page.getByLabel("The glue").check();
     button(page, "Hand in answers").click();
-    assertThat(page.getByText("100 % · Passed")).isVisible();
+    assertThat(page.getByText("100 %, Passed")).isVisible();
     link(page, "Next: Your first patch").click();
     page.getByLabel("Your work").fill("Roughened, glued, waited, pressed.");
     button(page, "Hand in").click();
@@ -191,7 +191,7 @@ class FromOutcomeToBadgeTest {
     page.getByLabel("The same way every time, front to back").check();
     page.getByLabel("Out of tune").check();
     button(page, "Hand in answers").click();
-    assertThat(page.getByText("75 % · Passed")).isVisible();
+    assertThat(page.getByText("75 %, Passed")).isVisible();
     assertThat(page.getByText("Now open: Fault report for a rider")).isVisible();
     link(page, "Next: Fault report for a rider").click();
     page.getByLabel("Your work")

@@ -11,6 +11,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.people.Seat;
 
 /** Frameworks of the institution, and courses that adopt from them. */
 @ServerTest
@@ -287,7 +288,9 @@ class AdoptionTest extends SchoolTest {
     assertThat(sefa.publish(framework).getStatus()).isEqualTo(409);
     Caller odalys = as("Odalys Brandt");
     assertThat(odalys.call("GET", framework + "/design", "").getStatus()).isEqualTo(404);
-    assertThat(odalys.get(foundations() + "/design/frameworks").toString())
+    NewCourse hers = newCourse("Adopting");
+    staff(hers, "Odalys Brandt", Seat.Role.DESIGNER);
+    assertThat(odalys.get(hers.path + "/design/frameworks").toString())
         .as("but they see what there is to adopt")
         .contains("\"id\":" + frameworkId);
     assertThat(odalys.call("POST", "/api/frameworks", "{\"name\":\"N\"}").getStatus())

@@ -10,25 +10,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.record.Fact;
-import yendrik.server.way.Walks;
 
 /** Who hears of a change, without asking again and again. */
-@ServerTest
-class EventsTest extends SchoolTest {
+class EventsTest extends BenchTest {
   private static final Duration SOON = Duration.ofSeconds(20);
-  @Autowired Walks walks;
 
   private MockHttpServletResponse listening(String name) throws Exception {
     var token = UsernamePasswordAuthenticationToken.authenticated(signedIn(name), null, List.of());
     var response =
-        http.perform(get(foundations() + "/events").with(authentication(token)))
-            .andReturn()
-            .getResponse();
+        http.perform(get(path() + "/events").with(authentication(token))).andReturn().getResponse();
     assertThat(response.getContentType()).startsWith("text/event-stream");
     return response;
   }
@@ -82,32 +76,32 @@ class EventsTest extends SchoolTest {
   @Test
   void an_act_that_fails_is_not_told() throws Exception {
     var tomas = listening("Tomas Weir");
-    EnrolmentId walt = enrolment("Walt Imani");
+    EnrolmentId edda = enrolment("Edda Marsh");
     assertThat(
             org.assertj.core.api.Assertions.catchThrowable(() ->
                 walks.act(
-                    walt,
+                    edda,
                     Optional.empty(),
                     _ -> {
                       throw new IllegalStateException("broken");
                     })))
         .hasMessage("broken");
-    comesIn("Vera Zielin");
+    comesIn("Bashir Colm");
     await()
         .atMost(SOON)
-        .untilAsserted(() -> assertThat(heard(tomas)).contains(changed("Vera Zielin")));
-    assertThat(heard(tomas)).doesNotContain(changed("Walt Imani"));
+        .untilAsserted(() -> assertThat(heard(tomas)).contains(changed("Bashir Colm")));
+    assertThat(heard(tomas)).doesNotContain(changed("Edda Marsh"));
   }
 
   @Test
   void what_happens_in_a_moment_is_told_once() throws Exception {
     var tomas = listening("Tomas Weir");
-    for (int n = 0; n < 20; n++) comesIn("Rosa Lindqvist");
-    comesIn("Yusuf Carden");
+    for (int n = 0; n < 20; n++) comesIn("Edda Marsh");
+    comesIn("Bashir Colm");
     await()
         .atMost(SOON)
-        .untilAsserted(() -> assertThat(heard(tomas)).contains(changed("Yusuf Carden")));
-    assertThat(heard(tomas).stream().filter(id -> id == changed("Rosa Lindqvist")).count())
+        .untilAsserted(() -> assertThat(heard(tomas)).contains(changed("Bashir Colm")));
+    assertThat(heard(tomas).stream().filter(id -> id == changed("Edda Marsh")).count())
         .as("twenty acts in far less than twenty moments")
         .isLessThan(15);
   }

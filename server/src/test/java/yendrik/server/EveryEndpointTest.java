@@ -16,8 +16,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
-@ServerTest
-class EveryEndpointTest extends SchoolTest {
+class EveryEndpointTest extends BenchTest {
   @Autowired RequestMappingHandlerMapping requestMappingHandlerMapping;
 
   private record Endpoint(String method, String path, Right right) {}
@@ -40,7 +39,7 @@ class EveryEndpointTest extends SchoolTest {
         info.getPatternValues()
             .iterator()
             .next()
-            .replace("{course}", "" + course("Cycle Mechanic Foundations"))
+            .replace("{course}", "" + bench.id)
             .replace("{walk}", "mine")
             .replace("{part}", "steps")
             .replaceAll("\\{[a-z]+}", "999999");

@@ -107,6 +107,14 @@ class ExceptionsTest extends SchoolTest {
         .isEqualTo("2026-12-24T17:00:00Z");
   }
 
+  private EnrolmentId elsewhere() {
+    NewCourse other = newCourse("Elsewhere");
+    other.step(other.module("Wheels"), "PAGE", "Spokes");
+    other.publish();
+    other.enrol("edda@hollowlane.example");
+    return other.enrolment("Edda Marsh");
+  }
+
   @Test
   void an_exception_at_no_step_or_of_no_learner_is_refused() {
     assertThat(except("OPEN", 999_999, "")).isEqualTo(422);
@@ -114,10 +122,7 @@ class ExceptionsTest extends SchoolTest {
     assertThat(sefa.call("POST", course.path + "/learners/999999/exceptions", body).getStatus())
         .isEqualTo(404);
     assertThat(
-            sefa.call(
-                    "POST",
-                    course.path + "/learners/" + enrolment("Edda Marsh") + "/exceptions",
-                    body)
+            sefa.call("POST", course.path + "/learners/" + elsewhere() + "/exceptions", body)
                 .getStatus())
         .as("a learner of another course")
         .isEqualTo(404);

@@ -7,12 +7,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What names a thing is a whole number from 1 on, in addresses and in what is sent. */
-@ServerTest
-class IdsTest extends SchoolTest {
+class IdsTest extends BenchTest {
   @ParameterizedTest
   @ValueSource(strings = {"0", "-1", "99999999999999999999", "abc", "1.5", "1e3"})
   void in_an_address_a_number_that_names_nothing_is_not_found(String id) {
-    var learner = as("Tomas Weir").call("GET", foundations() + "/learners/" + id, "");
+    var learner = as("Tomas Weir").call("GET", path() + "/learners/" + id, "");
     assertThat(learner.getStatus()).isEqualTo(404);
     assertThat(Caller.json(learner).path("code").asString()).isEqualTo("problem.not-found.page");
     var course = as("Tomas Weir").call("GET", "/api/courses/" + id + "/reports/progress", "");
@@ -26,7 +25,7 @@ class IdsTest extends SchoolTest {
         as("Tomas Weir")
             .call(
                 "POST",
-                foundations() + "/ratings",
+                path() + "/ratings",
                 "{\"outcome\":" + id + ",\"level\":1,\"learners\":[1],\"note\":\"\"}");
     assertThat(rated.getStatus()).isEqualTo(422);
     assertThat(Caller.json(rated).path("fields").path("outcome").asString())
@@ -35,7 +34,7 @@ class IdsTest extends SchoolTest {
 
   @Test
   void in_a_parameter_it_is_named() {
-    var trend = as("Tomas Weir").call("GET", foundations() + "/mastery/trend?group=0", "");
+    var trend = as("Tomas Weir").call("GET", path() + "/mastery/trend?group=0", "");
     assertThat(trend.getStatus()).isEqualTo(422);
     assertThat(Caller.json(trend).path("fields").has("group")).isTrue();
   }
@@ -46,7 +45,7 @@ class IdsTest extends SchoolTest {
         as("Tomas Weir")
             .call(
                 "POST",
-                foundations() + "/ratings",
+                path() + "/ratings",
                 "{\"outcome\":1,\"level\":1,\"learners\":[1,0],\"note\":\"\"}");
     assertThat(Caller.json(rated).path("fields").propertyNames()).containsExactly("learners.1");
   }

@@ -167,14 +167,15 @@ class JobsTest extends SchoolTest {
   void whoever_did_not_begin_it_knows_nothing_of_it() {
     long job = begin(true);
     Caller odalys = as("Odalys Brandt");
+    NewCourse hers = newCourse("Hers");
+    staff(hers, "Odalys Brandt", Seat.Role.DESIGNER);
     for (String method : List.of("GET", "DELETE")) {
-      assertThat(odalys.call(method, foundations() + "/jobs/" + job, "").getStatus())
-          .isEqualTo(404);
-      assertThat(sefa.call(method, foundations() + "/jobs/" + job, "").getStatus())
+      assertThat(odalys.call(method, hers.path + "/jobs/" + job, "").getStatus()).isEqualTo(404);
+      assertThat(sefa.call(method, hers.path + "/jobs/" + job, "").getStatus())
           .as("under another course")
           .isEqualTo(404);
     }
-    assertThat(odalys.get(foundations() + "/jobs").size()).isZero();
+    assertThat(odalys.get(hers.path + "/jobs").size()).isZero();
   }
 
   @Test

@@ -13,8 +13,7 @@ import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import yendrik.server.reach.Letters;
 
-@ServerTest
-class LettersTest extends SchoolTest {
+class LettersTest extends BenchTest {
   private static final GreenMail MAIL = new GreenMail(new ServerSetup(0, "127.0.0.1", "smtp"));
   @Autowired Letters letters;
 
@@ -44,7 +43,7 @@ class LettersTest extends SchoolTest {
             + ","
             + enrolment("Edda Marsh")
             + "],\"subject\":\"Hello {name}\",\"body\":\"Open:\\n{open}\\n{me}\"}";
-    assertThat(as("Tomas Weir").post(foundations() + "/letters", body).path("letters").asInt())
+    assertThat(as("Tomas Weir").post(path() + "/letters", body).path("letters").asInt())
         .isEqualTo(2);
     while (letters.sendNext()) {}
     assertThat(List.of(MAIL.getReceivedMessages()))
@@ -55,7 +54,7 @@ class LettersTest extends SchoolTest {
         .contains("Tomas Weir");
     var history =
         as("Tomas Weir")
-            .get(foundations() + "/learners/" + enrolment("Ruben Sato"))
+            .get(path() + "/learners/" + enrolment("Ruben Sato"))
             .path("letters")
             .path(0);
     assertThat(history.path("subject").asString()).isEqualTo("Hello Ruben");
@@ -67,9 +66,7 @@ class LettersTest extends SchoolTest {
     var response =
         as("Tomas Weir")
             .call(
-                "POST",
-                foundations() + "/letters",
-                "{\"learners\":[],\"subject\":\"x\",\"body\":\"y\"}");
+                "POST", path() + "/letters", "{\"learners\":[],\"subject\":\"x\",\"body\":\"y\"}");
     assertThat(response.getStatus()).isEqualTo(422);
     assertThat(Caller.json(response).path("detail").asString())
         .contains("choose at least one learner");

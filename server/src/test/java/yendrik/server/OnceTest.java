@@ -15,8 +15,7 @@ import org.junit.jupiter.api.Test;
 import yendrik.core.id.EnrolmentId;
 
 /** What is sent twice is done once, and answered the same. */
-@ServerTest
-class OnceTest extends SchoolTest {
+class OnceTest extends BenchTest {
   private static String key() {
     return UUID.randomUUID().toString();
   }
@@ -39,13 +38,13 @@ class OnceTest extends SchoolTest {
   void a_double_click_writes_each_letter_once_and_both_are_told_the_same() {
     String key = key();
     var tomas = as("Tomas Weir");
-    var first = tomas.call("POST", foundations() + "/letters", letter("Once"), "Act-Key", key);
-    var second = tomas.call("POST", foundations() + "/letters", letter("Once"), "Act-Key", key);
+    var first = tomas.call("POST", path() + "/letters", letter("Once"), "Act-Key", key);
+    var second = tomas.call("POST", path() + "/letters", letter("Once"), "Act-Key", key);
     assertThat(first.getStatus()).isEqualTo(201);
     assertThat(second.getStatus()).isEqualTo(201);
     assertThat(Caller.json(second)).isEqualTo(Caller.json(first));
     assertThat(letters("Once")).isEqualTo(2);
-    var other = tomas.call("POST", foundations() + "/letters", letter("Once"), "Act-Key", key());
+    var other = tomas.call("POST", path() + "/letters", letter("Once"), "Act-Key", key());
     assertThat(other.getStatus()).isEqualTo(201);
     assertThat(letters("Once")).as("another key is another act").isEqualTo(4);
   }
@@ -57,9 +56,7 @@ class OnceTest extends SchoolTest {
     List<Callable<Integer>> clicks = new ArrayList<>();
     for (int n = 0; n < 6; n++)
       clicks.add(() ->
-          tomas
-              .call("POST", foundations() + "/letters", letter("At once"), "Act-Key", key)
-              .getStatus());
+          tomas.call("POST", path() + "/letters", letter("At once"), "Act-Key", key).getStatus());
     List<Integer> statuses = new ArrayList<>();
     try (var threads = Executors.newFixedThreadPool(6)) {
       for (Future<Integer> done : threads.invokeAll(clicks)) statuses.add(done.get());
@@ -73,29 +70,22 @@ class OnceTest extends SchoolTest {
     String key = key();
     var tomas = as("Tomas Weir");
     String bad = "{\"learners\":[],\"subject\":\"x\",\"body\":\"y\"}";
-    assertThat(tomas.call("POST", foundations() + "/letters", bad, "Act-Key", key).getStatus())
+    assertThat(tomas.call("POST", path() + "/letters", bad, "Act-Key", key).getStatus())
         .isEqualTo(422);
-    assertThat(
-            tomas
-                .call("POST", foundations() + "/letters", letter("Fine"), "Act-Key", key)
-                .getStatus())
+    assertThat(tomas.call("POST", path() + "/letters", letter("Fine"), "Act-Key", key).getStatus())
         .as("what was refused changed nothing")
         .isEqualTo(201);
-    assertThat(tomas.call("POST", foundations() + "/letters", bad, "Act-Key", key).getStatus())
+    assertThat(tomas.call("POST", path() + "/letters", bad, "Act-Key", key).getStatus())
         .as("the first answer of what was done stands")
         .isEqualTo(201);
-    assertThat(
-            tomas.call("POST", foundations() + "/design/badges", "{}", "Act-Key", key).getStatus())
+    assertThat(tomas.call("POST", path() + "/design/badges", "{}", "Act-Key", key).getStatus())
         .isEqualTo(409);
     assertThat(
             as("Odalys Brandt")
-                .call("POST", foundations() + "/letters", letter("Fine"), "Act-Key", key)
+                .call("POST", path() + "/letters", letter("Fine"), "Act-Key", key)
                 .getStatus())
         .isEqualTo(201);
-    assertThat(
-            tomas
-                .call("POST", foundations() + "/letters", letter("No"), "Act-Key", "7")
-                .getStatus())
+    assertThat(tomas.call("POST", path() + "/letters", letter("No"), "Act-Key", "7").getStatus())
         .isEqualTo(400);
   }
 

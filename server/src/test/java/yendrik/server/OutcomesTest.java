@@ -208,17 +208,13 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void a_cell_shows_the_sum_and_what_would_change_it() {
-    long torq =
-        sefa.get(foundations() + "/reports/mastery")
-            .path("outcomes")
-            .valueStream()
-            .filter(o -> o.path("code").asString().equals("TORQ"))
-            .findFirst()
-            .orElseThrow()
-            .path("id")
-            .asLong();
-    JsonNode cell =
-        sefa.get(foundations() + "/learners/" + enrolment("Ilse Tran") + "/outcomes/" + torq);
+    long torq = outcome("TORQ", RULE.formatted("RECENCY_WEIGHTED", 2, 3), "").path("id").asLong();
+    ratedOnce(torq, 0);
+    EnrolmentId edda = course.enrolment("Edda Marsh");
+    String again =
+        "{\"outcome\":%s,\"level\":1,\"learners\":[%s],\"note\":\"\"}".formatted(torq, edda);
+    sefa.post(course.path + "/ratings", again);
+    JsonNode cell = sefa.get(course.path + "/learners/" + edda + "/outcomes/" + torq);
     assertThat(cell.path("method").asString())
         .isEqualTo("Newer pieces count more: the weight halves with every 2 pieces.");
     assertThat(cell.path("sum").asString()).startsWith("(").contains("1·", "nearest level");

@@ -20,9 +20,9 @@ import yendrik.server.way.CatchUp;
 import yendrik.server.way.Walks;
 
 /** What the clock does to learners who are not there, in a school of its own. */
-@ServerTest
+@DemoTest
 @TestPropertySource(properties = "spring.application.name=passing-time")
-class PassingTimeTest extends SchoolTest {
+class PassingTimeTest extends DemoSchoolTest {
   @Autowired Walks walks;
   @Autowired CatchUp catchUp;
   @Autowired DemoClock clock;

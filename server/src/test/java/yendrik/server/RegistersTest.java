@@ -1,22 +1,29 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.LEARNER_GROUP;
 
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
+import yendrik.core.record.Fact;
+import yendrik.server.people.Seat;
+import yendrik.server.way.Walks;
 
 /** Sessions, their registers, and what follows from them for learners. */
 @ServerTest
 class RegistersTest extends SchoolTest {
   @Autowired Clock clock;
   private NewCourse course;
+  @Autowired Walks walks;
   private Caller sefa;
 
   @BeforeEach
@@ -257,33 +264,29 @@ class RegistersTest extends SchoolTest {
 
   @Test
   void a_support_teacher_marks_her_own_and_plans_nothing() {
+    GroupId hers =
+        db.insertInto(LEARNER_GROUP)
+            .set(LEARNER_GROUP.COURSE_ID, course.id)
+            .set(LEARNER_GROUP.NAME, "Tuesday")
+            .returning(LEARNER_GROUP.ID)
+            .fetchSingle(LEARNER_GROUP.ID);
+    people.addStaff(
+        course.id, signedIn("Priya Nakamura").id(), Seat.Role.SUPPORT, Optional.of(hers));
+    walks.act(
+        course.enrolment("Ruben Sato"), Optional.empty(), _ -> List.of(new Fact.JoinedGroup(hers)));
+    series("[\"MONDAY\"]", "2026-11-30", "2026-11-30", 1);
     Caller priya = as("Priya Nakamura");
-    JsonNode calendar = priya.get(foundations() + "/sessions");
+    JsonNode calendar = priya.get(course.path + "/sessions");
     assertThat(calendar.path("mayEdit").asBoolean()).isFalse();
     JsonNode first = calendar.path("sessions").path(0);
-    assertThat(first.path("learners").asInt()).isLessThan(8);
-    long session = first.path("id").asLong();
-    JsonNode register = priya.get(foundations() + "/sessions/" + session + "/register");
-    assertThat(register.path("lines").size()).isEqualTo(first.path("learners").asInt());
-    String notHers = "{\"marks\":[{\"learner\":" + enrolment("Ilse Tran") + ",\"status\":5}]}";
-    assertThat(
-            priya
-                .call("PUT", foundations() + "/sessions/" + session + "/register", notHers)
-                .getStatus())
-        .isEqualTo(404);
-    assertThat(priya.call("DELETE", foundations() + "/sessions/" + session, "").getStatus())
-        .isEqualTo(403);
-  }
-
-  @Test
-  void the_demo_has_every_kind_of_mark_and_learners_see_only_their_own_groups_sessions() {
-    JsonNode calendar = as("Tomas Weir").get(foundations() + "/sessions");
-    List<String> kinds = new ArrayList<>();
-    for (JsonNode session : calendar.path("sessions"))
-      session.path("counts").propertyNames().forEach(kinds::add);
-    assertThat(kinds).contains("1", "2", "3", "4", "5");
-    String coming =
-        as("Ilse Tran").get(foundations() + "/walks/mine/route").path("coming").toString();
-    assertThat(coming).contains("Saturday bench").doesNotContain("Tuesday evening");
+    assertThat(first.path("learners").asInt()).isLessThan(2);
+    String session = course.path + "/sessions/" + first.path("id").asLong();
+    JsonNode register = priya.get(session + "/register");
+    assertThat(register.path("lines").valueStream().map(l -> l.path("name").asString()))
+        .containsExactly("Ruben Sato");
+    String notHers =
+        "{\"marks\":[{\"learner\":" + course.enrolment("Edda Marsh") + ",\"status\":5}]}";
+    assertThat(priya.call("PUT", session + "/register", notHers).getStatus()).isEqualTo(404);
+    assertThat(priya.call("DELETE", session, "").getStatus()).isEqualTo(403);
   }
 }

@@ -2,25 +2,21 @@ package yendrik.server;
 
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
-import static yendrik.schema.Tables.COURSE;
-import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
-import static yendrik.schema.Tables.STEP;
 
 import jakarta.servlet.http.Cookie;
 import java.util.Arrays;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
-import yendrik.core.id.CourseId;
-import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.PersonId;
-import yendrik.core.id.StepId;
 import yendrik.server.people.People;
+import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 
-/** What tests on the demo school share. */
+/** What tests on a school share. */
 abstract class SchoolTest {
   @Autowired MockMvc http;
   @Autowired DSLContext db;
@@ -34,6 +30,15 @@ abstract class SchoolTest {
 
   Caller as(String name) {
     return new Caller(http, signedIn(name));
+  }
+
+  /** A course of a test's own, which an administrator designs. */
+  NewCourse newCourse(String name) {
+    return new NewCourse(as("Sefa Dunmore"), name + " " + System.nanoTime());
+  }
+
+  void staff(NewCourse course, String name, Seat.Role role) {
+    people.addStaff(course.id, signedIn(name).id(), role, Optional.empty());
   }
 
   /** The cookie of a session that somebody begins by signing in. */
@@ -51,30 +56,5 @@ abstract class SchoolTest {
         .filter(c -> !c.getName().equals("XSRF-TOKEN"))
         .findFirst()
         .orElseThrow();
-  }
-
-  CourseId course(String name) {
-    return db.select(COURSE.ID).from(COURSE).where(COURSE.NAME.eq(name)).fetchSingle().value1();
-  }
-
-  String foundations() {
-    return "/api/courses/" + course("Cycle Mechanic Foundations");
-  }
-
-  StepId step(String name) {
-    return db.select(STEP.ID).from(STEP).where(STEP.NAME.eq(name)).fetchSingle().value1();
-  }
-
-  EnrolmentId enrolment(String name) {
-    return db.select(ENROLMENT.ID)
-        .from(ENROLMENT)
-        .join(PERSON)
-        .on(PERSON.ID.eq(ENROLMENT.PERSON_ID))
-        .where(
-            PERSON.NAME.eq(name),
-            ENROLMENT.COURSE_ID.eq(course("Cycle Mechanic Foundations")),
-            ENROLMENT.PRACTICE.isFalse())
-        .fetchSingle()
-        .value1();
   }
 }

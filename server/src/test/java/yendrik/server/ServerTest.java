@@ -8,20 +8,21 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.context.annotation.Import;
 
-/** A test on the whole server with a PostgreSQL database of its own and the demo school in it. */
+/**
+ * A test on the whole server with a PostgreSQL database of its own and people in it, but no
+ * courses.
+ */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
 @SpringBootTest(
     properties = {
-      "yendrik.demo=true",
-      "yendrik.demo.today=" + ServerTest.TODAY,
       "yendrik.timers=false",
       "spring.session.jdbc.cleanup-cron=-",
       "springdoc.api-docs.enabled=true",
       "logging.level.yendrik=warn"
     })
 @AutoConfigureMockMvc
-@Import(TestDatabase.class)
+@Import({TestDatabase.class, TestSchool.class})
 public @interface ServerTest {
   /** A Monday afternoon: no test depends on the day on which it runs. */
   String TODAY = "2026-11-23T15:30:00Z";

@@ -16,12 +16,11 @@ import org.junit.jupiter.api.Test;
 import yendrik.core.id.PersonId;
 
 /** What a session lets its person do from one request to the next. */
-@ServerTest
-class SessionsTest extends SchoolTest {
+class SessionsTest extends BenchTest {
   private static final long HOUR = 3_600_000;
 
   private int progress(Cookie who) throws Exception {
-    return http.perform(get(foundations() + "/reports/progress").cookie(who))
+    return http.perform(get(path() + "/reports/progress").cookie(who))
         .andReturn()
         .getResponse()
         .getStatus();

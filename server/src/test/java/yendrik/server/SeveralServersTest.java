@@ -27,6 +27,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.time.TimeFact;
 import yendrik.server.jobs.Jobs;
@@ -34,9 +35,7 @@ import yendrik.server.jobs.Work;
 import yendrik.server.way.Walks;
 
 /** Two servers on one database: what one does the other knows. */
-@ServerTest
-class SeveralServersTest extends SchoolTest {
-  @Autowired Walks walks;
+class SeveralServersTest extends BenchTest {
   @Autowired DataSource source;
   private ConfigurableApplicationContext other;
 
@@ -50,8 +49,6 @@ class SeveralServersTest extends SchoolTest {
                 "--spring.datasource.username=yendrik",
                 "--spring.datasource.password=yendrik",
                 "--yendrik.timers=false",
-                "--yendrik.demo=true",
-                "--yendrik.demo.today=" + ServerTest.TODAY,
                 "--logging.level.yendrik=warn");
   }
 
@@ -65,13 +62,11 @@ class SeveralServersTest extends SchoolTest {
     var token =
         UsernamePasswordAuthenticationToken.authenticated(signedIn("Tomas Weir"), null, List.of());
     var listening =
-        http.perform(get(foundations() + "/events").with(authentication(token)))
-            .andReturn()
-            .getResponse();
+        http.perform(get(path() + "/events").with(authentication(token))).andReturn().getResponse();
     other
         .getBean(Walks.class)
-        .act(enrolment("Rosa Lindqvist"), Optional.empty(), _ -> List.of(new Fact.WasHere()));
-    String said = "data:.*\\b" + signedIn("Rosa Lindqvist").id() + "\\b.*";
+        .act(enrolment("Edda Marsh"), Optional.empty(), _ -> List.of(new Fact.WasHere()));
+    String said = "data:.*\\b" + signedIn("Edda Marsh").id() + "\\b.*";
     await()
         .atMost(Duration.ofSeconds(20))
         .untilAsserted(() ->
@@ -81,8 +76,8 @@ class SeveralServersTest extends SchoolTest {
 
   @Test
   void acts_on_one_learner_from_both_servers_at_once_are_all_kept_and_agree() throws Exception {
-    EnrolmentId enrolment = enrolment("Samir Holt");
-    var step = step("Your bench and the stand");
+    EnrolmentId enrolment = enrolment("Edda Marsh");
+    var step = new StepId(bench.page);
     long before = seconds(enrolment);
     List<Callable<Void>> acts = new ArrayList<>();
     for (int n = 0; n < 20; n++) {
@@ -121,7 +116,7 @@ class SeveralServersTest extends SchoolTest {
   @Test
   void long_work_is_stopped_from_the_other_server_and_lost_when_its_own_ends() {
     Caller sefa = as("Sefa Dunmore");
-    var seat = people.seat(course("Cycle Mechanic Foundations"), signedIn("Sefa Dunmore"));
+    var seat = people.seat(bench.id, signedIn("Sefa Dunmore"));
     var work =
         new Work(
             "counting",
@@ -133,11 +128,11 @@ class SeveralServersTest extends SchoolTest {
               }
             });
     Jobs jobs = other.getBean(Jobs.class);
-    String stopped = foundations() + "/jobs/" + jobs.begin(seat, work).id();
+    String stopped = path() + "/jobs/" + jobs.begin(seat, work).id();
     await().until(() -> sefa.get(stopped).path("done").asInt() == 1);
     sefa.call("DELETE", stopped, "");
     await().until(() -> sefa.get(stopped).path("state").asString().equals("STOPPED"));
-    String lost = foundations() + "/jobs/" + jobs.begin(seat, work).id();
+    String lost = path() + "/jobs/" + jobs.begin(seat, work).id();
     await().until(() -> sefa.get(lost).path("done").asInt() == 1);
     other.close();
     assertThat(sefa.get(lost).path("state").asString()).isEqualTo("LOST");

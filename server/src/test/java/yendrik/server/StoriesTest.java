@@ -26,9 +26,9 @@ import yendrik.server.way.Summary;
 import yendrik.server.way.Walks;
 
 /** The demo holds every story of the scenario, whatever the day on which it is filled. */
-@ServerTest
+@DemoTest
 @TestPropertySource(properties = "spring.application.name=stories")
-class StoriesTest extends SchoolTest {
+class StoriesTest extends DemoSchoolTest {
   @Autowired DemoSchool school;
   @Autowired DemoClock clock;
   @Autowired Walks walks;

@@ -40,7 +40,7 @@ class WordsTest extends SchoolTest {
   void the_institution_comes_with_whoever_asks_who_they_are() {
     word("common.save", "Keep");
     JsonNode own = sefa.get("/api/session").path("institution");
-    assertThat(own.path("name").asString()).isEqualTo("Hollow Lane Workshop School");
+    assertThat(own.path("name").asString()).isEqualTo("Yendrik");
     assertThat(own.path("words").path("common.save").asString()).isEqualTo("Keep");
   }
 

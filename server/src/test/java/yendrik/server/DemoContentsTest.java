@@ -1,0 +1,90 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.FACT;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
+import yendrik.server.demo.DemoClock;
+
+/** What there is to see in the demo, besides the stories of its learners. */
+@DemoTest
+class DemoContentsTest extends DemoSchoolTest {
+  @Autowired DemoClock clock;
+
+  @Test
+  void an_outcome_says_what_comes_next_and_where_it_can_be_shown() {
+    JsonNode outcomes = as("Edda Marsh").get(foundations() + "/walks/mine/route").path("outcomes");
+    for (JsonNode o : outcomes) {
+      int level = o.path("level").asInt();
+      boolean top = level == o.path("levels").asInt() - 1;
+      assertThat(o.has("next")).as(o.path("code").asString()).isEqualTo(!top);
+      assertThat(o.path("change").isEmpty())
+          .as(o.path("code").asString())
+          .isEqualTo(level >= o.path("mastery").asInt());
+    }
+    JsonNode wheel =
+        outcomes
+            .valueStream()
+            .filter(o -> o.path("code").asString().equals("WHEEL"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(wheel.path("shownIn").path(0).path("name").asString())
+        .isEqualTo("True within half a millimetre");
+    assertThat(wheel.path("shownIn").size()).isBetween(1, 3);
+    JsonNode bike =
+        outcomes
+            .valueStream()
+            .filter(o -> o.path("code").asString().equals("BIKE"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(bike.path("shownIn").isEmpty()).as("in the steps of its parts").isFalse();
+  }
+
+  @Test
+  void nothing_of_the_demo_lies_in_the_future() {
+    assertThat(db.fetchExists(FACT, FACT.AT.gt(clock.instant()))).isFalse();
+  }
+
+  @Test
+  void help_that_a_learner_does_not_need_is_not_held_before_them() {
+    assertThat(as("Ilse Tran").get(foundations() + "/walks/mine/route").toString())
+        .doesNotContain("Second look");
+    assertThat(as("Juno Abara").get(foundations() + "/walks/mine/route").toString())
+        .contains("Second look");
+  }
+
+  @Test
+  void in_the_demo_one_of_those_who_went_quiet_has_answered() {
+    JsonNode inbox = as("Tomas Weir").get(foundations() + "/messages");
+    assertThat(inbox.path("unread").asInt()).isEqualTo(1);
+    assertThat(inbox.path("conversations").path(0).path("name").asString())
+        .isEqualTo("Wren Castellane");
+    assertThat(inbox.path("conversations").size()).isEqualTo(2);
+  }
+
+  @Test
+  void the_demo_has_rubrics_on_three_steps_and_work_assessed_with_each() {
+    JsonNode rubrics = as("Odalys Brandt").get(foundations() + "/design/rubrics");
+    assertThat(rubrics.size()).isEqualTo(3);
+    for (JsonNode rubric : rubrics) {
+      assertThat(rubric.path("steps").size()).as(rubric.path("name").asString()).isEqualTo(1);
+      assertThat(rubric.path("assessed").asInt()).isPositive();
+    }
+  }
+
+  @Test
+  void the_demo_has_every_kind_of_mark_and_learners_see_only_their_own_groups_sessions() {
+    JsonNode calendar = as("Tomas Weir").get(foundations() + "/sessions");
+    List<String> kinds = new ArrayList<>();
+    for (JsonNode session : calendar.path("sessions"))
+      session.path("counts").propertyNames().forEach(kinds::add);
+    assertThat(kinds).contains("1", "2", "3", "4", "5");
+    String coming =
+        as("Ilse Tran").get(foundations() + "/walks/mine/route").path("coming").toString();
+    assertThat(coming).contains("Saturday bench").doesNotContain("Tuesday evening");
+  }
+}
