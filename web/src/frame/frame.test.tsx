@@ -12,7 +12,7 @@ const me: Me = {
     sample,
     { ...sample, id: 3, name: 'Wheelbuilding', cohort: '', role: undefined, learner: true },
   ],
-} as unknown as Me;
+};
 const messages = { 'GET /api/courses/2/messages': { unread: 0, conversations: [] } };
 
 function frame(at: string, seat: Partial<MyCourse> = {}, answers: object = messages) {

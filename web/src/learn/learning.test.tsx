@@ -78,7 +78,7 @@ const way: Way = {
   outcomes: [],
   badges: [],
   coming: [],
-} as unknown as Way;
+};
 
 describe('my route', () => {
   it('leads to what is next and says what that opens', async () => {
@@ -109,7 +109,7 @@ describe('my route', () => {
 });
 
 describe('a step', () => {
-  const page = {
+  const page: StepPage = {
     id: 12,
     name: 'Rim brake anatomy',
     kind: 'PAGE',
@@ -124,7 +124,7 @@ describe('a step', () => {
     confirmed: false,
     evidenceFor: ['Set up rim and disc brakes'],
     opened: [],
-  } as unknown as StepPage;
+  };
   const view = () =>
     show(
       <Routes>

@@ -1,12 +1,12 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Design } from '../api/client';
+import * as fixtures from '../test/fixtures';
 import { failure, serve, show } from '../test/stage';
 import { ExchangeDialog } from './ExchangeDialog';
 
 const at = '/api/courses/2/design/framework';
-const design = { scales: [{ id: 3, name: 'workshop scale' }] } as unknown as Design;
+const design = fixtures.design({ scales: [fixtures.scale({ id: 3 })] });
 const formats = {
   [`GET ${at}`]: [
     { name: 'case', title: 'CASE 1.1' },

@@ -14,7 +14,7 @@ export function MadeOfFields({
 }: {
   outcome: DesignOutcome;
   design: Design;
-  draft: Draft;
+  draft: Pick<Draft, 'outcome'>;
 }) {
   const t = useTranslations();
   const { madeOf } = outcome;

@@ -2,6 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Design, DesignOutcome, Framework, Offer } from '../api/client';
+import * as fixtures from '../test/fixtures';
 import { failure, laidOut, serve, show } from '../test/stage';
 import { AdoptDialog } from './AdoptDialog';
 import { USUAL_RULE } from './LevelRuleFields';
@@ -37,8 +38,7 @@ const adopted = {
   gone: false,
   news: { code: 'TORQ', name: 'Use torque values', description: 'Knows number and order.' },
 };
-const design = (more: Partial<Design>) =>
-  ({ scales: [scale], outcomes: [], modules: [], badges: [], ...more }) as unknown as Design;
+const design = (more: Partial<Design>) => fixtures.design({ scales: [scale], ...more });
 
 describe('adopted outcomes', () => {
   it('show the new words beside the old ones, to take or not', async () => {

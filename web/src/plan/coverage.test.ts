@@ -1,17 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import type { Design, DesignOutcome, DesignStep } from '../api/client';
+import type { DesignOutcome, DesignStep, StepKind } from '../api/client';
+import * as fixtures from '../test/fixtures';
 import { counts, sources, tieOf, toggled } from './coverage';
 
-const step = (id: number, kind: DesignStep['kind'], ...outcomes: number[]) =>
-  ({ id, kind, evidenceFor: outcomes.map((outcome) => ({ outcome, weight: 2 })) }) as DesignStep;
+const step = (id: number, kind: StepKind, ...outcomes: number[]) =>
+  fixtures.step(id, kind, { evidenceFor: outcomes.map((of) => ({ outcome: of, weight: 2 })) });
 const outcome = (id: number, ...parts: number[]) =>
-  ({
-    id,
-    code: `O${id}`,
-    ...(parts.length > 0 && { madeOf: { how: 'ALL', n: 1, parts } }),
-  }) as DesignOutcome;
+  fixtures.outcome(id, `O${id}`, parts.length > 0 ? { madeOf: { how: 'ALL', n: 1, parts } } : {});
 const design = (outcomes: DesignOutcome[], ...steps: DesignStep[]) =>
-  ({ outcomes, modules: [{ steps }] }) as unknown as Design;
+  fixtures.design({ outcomes, modules: [fixtures.module(1, steps)] });
 
 describe('coverage', () => {
   const page = step(1, 'PAGE', 1);

@@ -1,59 +1,26 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Design, DesignOutcome, LevelRule } from '../api/client';
+import type { Design, DesignOutcome, LevelRule, StepKind } from '../api/client';
+import * as fixtures from '../test/fixtures';
 import { changed, failure, laidOut, serve, show } from '../test/stage';
 import { LevelRuleFields, USUAL_RULE } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
 import Outcomes from './Outcomes';
 import { ScalesDialog } from './ScalesDialog';
-import type { Draft } from './useDraft';
 
-const scale = {
-  id: 1,
-  version: 4,
-  name: 'workshop scale',
-  mastery: 2,
-  levels: ['Watching', 'With help', 'On my own'].map((name, key) => ({
-    key,
-    name,
-    points: key + 1,
-    description: '',
-  })),
-};
-const outcome = (id: number, code: string, more: Partial<DesignOutcome> = {}): DesignOutcome => ({
-  id,
-  version: 1,
-  code,
-  name: `Outcome ${code}`,
-  description: '',
-  scale: 1,
-  levelRule: USUAL_RULE,
-  group: [],
-  retired: false,
-  ...more,
-});
-const step = (id: number, kind: string, ...outcomes: number[]) => ({
-  id,
-  version: 2,
-  module: 1,
-  kind,
-  name: `Step ${id}`,
-  part: { is: kind.toLowerCase(), ...(kind === 'QUIZ' && { questions: [] }) },
-  evidenceFor: outcomes.map((o) => ({ outcome: o, weight: 1 })),
-  doneWhen: {
-    line: '',
-    root: { id: 'a', is: 'ask', n: 0, parts: [], leaf: {}, subject: '', says: '' },
-  },
-});
+const scale = fixtures.scale({ levels: fixtures.scale().levels.slice(0, 3) });
+const outcome = (id: number, code: string, more: Partial<DesignOutcome> = {}) =>
+  fixtures.outcome(id, code, { name: `Outcome ${code}`, levelRule: USUAL_RULE, ...more });
+const step = (id: number, kind: StepKind, ...outcomes: number[]) =>
+  fixtures.step(id, kind, { evidenceFor: outcomes.map((o) => ({ outcome: o, weight: 1 })) });
 const design = (more: Partial<Design> = {}) =>
-  ({
+  fixtures.design({
     scales: [scale],
     outcomes: [outcome(5, 'BRAKE'), outcome(6, 'GEAR')],
-    modules: [{ id: 1, name: 'Brakes', steps: [step(11, 'PAGE', 5), step(12, 'QUIZ', 5)] }],
-    badges: [],
+    modules: [fixtures.module(1, [step(11, 'PAGE', 5), step(12, 'QUIZ', 5)])],
     ...more,
-  }) as unknown as Design;
+  });
 
 describe('outcomes', () => {
   const at = '/api/courses/2/design';
@@ -229,9 +196,8 @@ describe('an outcome made of others', () => {
   const whole = outcome(9, 'BIKE', { madeOf: { how: 'AT_LEAST', n: 2, parts: [5, 6] } });
   function fields(of: DesignOutcome) {
     const change = vi.fn();
-    const draft = { outcome: change } as unknown as Draft;
     const all = design({ outcomes: [of, outcome(5, 'BRAKE'), outcome(6, 'GEAR')] });
-    show(<MadeOfFields outcome={of} design={all} draft={draft} />);
+    show(<MadeOfFields outcome={of} design={all} draft={{ outcome: change }} />);
     return change;
   }
 

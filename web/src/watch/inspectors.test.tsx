@@ -1,40 +1,41 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { BeadInfo, Learner } from '../api/client';
+import type { BeadInfo, Learner, Part } from '../api/client';
 import { type Call, failure, serve, show } from '../test/stage';
 import { BeadInspector } from './BeadInspector';
 import { LearnerInspector } from './LearnerInspector';
 
-const part = (says: string, verdict: string, ground?: string) => ({
+const part = (says: string, verdict: Part['verdict'], ground = ''): Part => ({
   id: says,
   is: 'ask',
   n: 0,
   subject: '',
   says,
   verdict,
+  turn: 'LEARNER',
   fraction: 0,
   parts: [],
-  ...(ground && { ground }),
+  ground,
 });
-const bead = (more: object = {}) =>
-  ({
-    enrolment: 5,
-    learner: 'Juno Abara',
-    step: 12,
-    name: 'Pads, cables, levers',
-    kind: 'QUIZ',
-    state: 'AGAIN',
-    overdue: true,
-    outOfReach: true,
-    turn: 'Staff must act: it is out of reach otherwise.',
-    due: '2026-11-16T22:00:00Z',
-    attemptsLeft: 0,
-    opens: [part('Rim brake anatomy is done', 'MET', 'done, Sat 7 Nov')],
-    done: part('scored 60 % or more', 'OUT_OF_REACH', 'best 53 % in 3 of 3 attempts'),
-    happened: [{ at: '2026-11-15T17:00:00Z', what: 'Attempt 3: 53 %', by: '' }],
-    ...more,
-  }) as unknown as BeadInfo;
+const bead = (more: Partial<BeadInfo> = {}): BeadInfo => ({
+  person: 5,
+  enrolment: 5,
+  learner: 'Juno Abara',
+  step: 12,
+  name: 'Pads, cables, levers',
+  kind: 'QUIZ',
+  state: 'AGAIN',
+  overdue: true,
+  outOfReach: true,
+  turn: 'Staff must act: it is out of reach otherwise.',
+  due: '2026-11-16T22:00:00Z',
+  attemptsLeft: 0,
+  opens: [part('Rim brake anatomy is done', 'MET', 'done, Sat 7 Nov')],
+  done: part('scored 60 % or more', 'OUT_OF_REACH', 'best 53 % in 3 of 3 attempts'),
+  happened: [{ at: '2026-11-15T17:00:00Z', what: 'Attempt 3: 53 %', by: '' }],
+  ...more,
+});
 const at = '/api/courses/2/learners/5';
 const posted = (calls: Call[]) => calls.find((c) => c.method === 'POST');
 
@@ -106,55 +107,55 @@ describe('a bead', () => {
   });
 });
 
-const learner = (more: object = {}) =>
-  ({
-    enrolment: 5,
-    name: 'Wren Castellane',
-    groups: ['Saturday'],
-    enrolledAt: '2026-10-16T08:00:00Z',
-    share: 0.3,
-    done: 7,
-    steps: 25,
-    flags: [
-      {
-        name: 'Quiet',
-        since: '2026-11-21T18:00:00Z',
-        reasons: ['Not in the course for 9 days.'],
-      },
-    ],
-    levels: [
-      {
-        outcome: 3,
-        code: 'BRAKE',
-        name: 'Set up rim and disc brakes',
-        level: 1,
-        levelName: 'With help',
-        levels: 4,
-        mastery: 2,
-      },
-    ],
-    badges: [{ badge: 1, name: 'Steady Bench', at: '2026-10-30T18:00:00Z' }],
-    days: Array.from({ length: 42 }, (_, n) => (n === 3 ? 25 : 0)),
-    attendance: { attended: 3, counted: 5 },
-    happened: [{ at: '2026-11-12T18:00:00Z', what: 'Opened “Fault report for a rider”', by: '' }],
-    letters: [
-      {
-        at: '2026-11-21T18:00:00Z',
-        subject: 'Re: We miss you',
-        from: 'Wren Castellane',
-        sent: true,
-        answer: true,
-      },
-      {
-        at: '2026-11-20T18:00:00Z',
-        subject: 'We miss you',
-        from: 'Tomas Weir',
-        sent: false,
-        answer: false,
-      },
-    ],
-    ...more,
-  }) as unknown as Learner;
+const learner = (more: Partial<Learner> = {}): Learner => ({
+  person: 5,
+  enrolment: 5,
+  name: 'Wren Castellane',
+  groups: ['Saturday'],
+  enrolledAt: '2026-10-16T08:00:00Z',
+  share: 0.3,
+  done: 7,
+  steps: 25,
+  flags: [
+    {
+      name: 'Quiet',
+      since: '2026-11-21T18:00:00Z',
+      reasons: ['Not in the course for 9 days.'],
+    },
+  ],
+  levels: [
+    {
+      outcome: 3,
+      code: 'BRAKE',
+      name: 'Set up rim and disc brakes',
+      level: 1,
+      levelName: 'With help',
+      levels: 4,
+      mastery: 2,
+    },
+  ],
+  badges: [{ badge: 1, name: 'Steady Bench', at: '2026-10-30T18:00:00Z' }],
+  days: Array.from({ length: 42 }, (_, n) => (n === 3 ? 25 : 0)),
+  attendance: { attended: 3, counted: 5 },
+  happened: [{ at: '2026-11-12T18:00:00Z', what: 'Opened “Fault report for a rider”', by: '' }],
+  letters: [
+    {
+      at: '2026-11-21T18:00:00Z',
+      subject: 'Re: We miss you',
+      from: 'Wren Castellane',
+      sent: true,
+      answer: true,
+    },
+    {
+      at: '2026-11-20T18:00:00Z',
+      subject: 'We miss you',
+      from: 'Tomas Weir',
+      sent: false,
+      answer: false,
+    },
+  ],
+  ...more,
+});
 
 describe('a learner', () => {
   const open = (more: object = {}) => {

@@ -1,8 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { type MasteryRow, type OutcomeHead, spread } from './spread';
 
-const row = (name: string, level: number | undefined) =>
-  ({ name, levels: level === undefined ? {} : { '5': level } }) as unknown as MasteryRow;
+const row = (name: string, level: number | undefined): MasteryRow => ({
+  enrolment: 1,
+  person: 1,
+  name,
+  flagged: false,
+  groups: [],
+  levels: level === undefined ? {} : { '5': level },
+});
 const outcome: OutcomeHead = {
   id: 5,
   code: 'BRAKE',

@@ -1,26 +1,15 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Design, Question } from '../../api/client';
+import type { Question } from '../../api/client';
+import * as fixtures from '../../test/fixtures';
 import { show } from '../../test/stage';
 import { CutFields } from './CutFields';
 import { readCuts, usualCuts } from './cuts';
 import { QuizEditor } from './QuizEditor';
 
-const outcome = { id: 5, code: 'BRAKE', name: 'Set up brakes', scale: 1 };
-const design = {
-  outcomes: [outcome],
-  scales: [
-    {
-      id: 1,
-      mastery: 2,
-      levels: ['Watching', 'With help', 'On my own', 'Can teach it'].map((name, key) => ({
-        key,
-        name,
-      })),
-    },
-  ],
-} as unknown as Design;
+const outcome = fixtures.outcome(5, 'BRAKE', { name: 'Set up brakes' });
+const design = fixtures.design({ outcomes: [outcome] });
 
 describe('cut points', () => {
   it('begin in equal shares up to mastery', () => {

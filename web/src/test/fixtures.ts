@@ -1,0 +1,117 @@
+import type {
+  Design,
+  DesignModule,
+  DesignOutcome,
+  DesignScale,
+  DesignStep,
+  RuleView,
+  StepKind,
+} from '../api/client';
+
+/** A rule of one question, as designers see it. */
+export const rule = (line = 'gone through'): RuleView => ({
+  line,
+  root: { id: 'a', is: 'ask', n: 0, parts: [], leaf: {}, subject: '', says: line },
+});
+
+/** A scale of four levels with mastery at the third. */
+export const scale = (more: Partial<DesignScale> = {}): DesignScale => ({
+  id: 1,
+  version: 4,
+  name: 'workshop scale',
+  mastery: 2,
+  levels: ['Watching', 'With help', 'On my own', 'Can teach it'].map((name, key) => ({
+    key,
+    name,
+    points: key + 1,
+    description: '',
+  })),
+  ...more,
+});
+
+/** An outcome on the scale, levels by the newest piece. */
+export const outcome = (
+  id: number,
+  code: string,
+  more: Partial<DesignOutcome> = {},
+): DesignOutcome => ({
+  id,
+  version: 1,
+  code,
+  name: `Do ${code}`,
+  description: '',
+  scale: 1,
+  levelRule: { method: 'MOST_RECENT', halvesEvery: 2, times: 2, last: 3, fewest: 1 },
+  group: [],
+  retired: false,
+  ...more,
+});
+
+const PARTS: Record<StepKind, DesignStep['part']> = {
+  PAGE: { is: 'page' },
+  NOTE: { is: 'note' },
+  VIDEO: { is: 'video' },
+  ASSIGNMENT: { is: 'assignment' },
+  PRACTICAL: { is: 'practical' },
+  QUIZ: { is: 'quiz', questions: [] },
+};
+
+/** A step as its author sees it. */
+export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {}): DesignStep => ({
+  id,
+  version: 2,
+  module: 1,
+  kind,
+  name: `Step ${id}`,
+  body: '',
+  published: true,
+  required: true,
+  listed: true,
+  staysOpen: true,
+  minutes: 5,
+  points: 10,
+  passMark: 0.6,
+  attempts: 3,
+  groups: [],
+  evidenceFor: [],
+  doneWhen: rule(),
+  part: PARTS[kind],
+  ...more,
+});
+
+/** A module with steps. */
+export const module = (
+  id: number,
+  steps: DesignStep[],
+  more: Partial<DesignModule> = {},
+): DesignModule => ({
+  id,
+  version: 1,
+  name: 'Brakes',
+  published: true,
+  strictOrder: false,
+  listed: true,
+  staysOpen: true,
+  steps,
+  ...more,
+});
+
+/** A draft, empty but for its scale. */
+export const design = (more: Partial<Design> = {}): Design => ({
+  course: 2,
+  name: 'Cycle Mechanic Foundations',
+  cohort: 'Autumn cohort',
+  zone: 'Europe/Berlin',
+  startsAt: '2026-10-19T06:00:00Z',
+  weeks: 10,
+  publishedVersion: 1,
+  changed: false,
+  learners: 0,
+  scales: [scale()],
+  outcomes: [],
+  modules: [],
+  badges: [],
+  groups: [],
+  faults: [],
+  ...more,
+});
