@@ -8,7 +8,9 @@ import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 
 @AnalyzeClasses(packages = "yendrik.server", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
@@ -29,10 +31,20 @@ class ArchitectureTest {
           .callMethod(System.class, "currentTimeMillis");
 
   @ArchTest
-  static final ArchRule nobody_sleeps_while_a_clock_can_be_asked =
+  static final ArchRule zones_are_those_of_courses_and_never_the_machines =
+      noClasses()
+          .should()
+          .callMethod(Clock.class, "systemDefaultZone")
+          .orShould()
+          .callMethod(ZoneId.class, "systemDefault");
+
+  @ArchTest
+  static final ArchRule only_threads_of_their_own_sleep =
       noClasses()
           .that()
-          .resideOutsideOfPackage("..live..")
+          .resideOutsideOfPackages("..live..", "..jobs..")
           .should()
-          .callMethod(Clock.class, "systemDefaultZone");
+          .callMethod(Thread.class, "sleep", long.class)
+          .orShould()
+          .callMethod(Thread.class, "sleep", Duration.class);
 }

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
@@ -13,8 +15,10 @@ import org.springframework.http.MediaType;
 import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import yendrik.formats.json.CoreJson;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
 
 class EveryEndpointTest extends BenchTest {
   @Autowired RequestMappingHandlerMapping requestMappingHandlerMapping;
@@ -47,6 +51,15 @@ class EveryEndpointTest extends BenchTest {
         info.getMethodsCondition().getMethods().iterator().next().name(), path, needs.value());
   }
 
+  private static int described() {
+    return CoreJson.mapper()
+        .readTree(Path.of("../web/src/api/openapi.json"))
+        .path("paths")
+        .valueStream()
+        .mapToInt(path -> path.size())
+        .sum();
+  }
+
   private static boolean may(String name, Right right) {
     return switch (right) {
       case ANYBODY, SIGNED_IN -> true;
@@ -60,7 +73,9 @@ class EveryEndpointTest extends BenchTest {
   @Test
   void every_endpoint_refuses_everybody_without_its_right_and_nobody_with_it() {
     List<Endpoint> endpoints = endpoints();
-    assertThat(endpoints).hasSizeGreaterThan(35);
+    assertThat(endpoints)
+        .as("those of the description, and the stream of events")
+        .hasSize(described() + 1);
     for (String name :
         List.of(
             "Sol Wickham",
@@ -108,5 +123,41 @@ class EveryEndpointTest extends BenchTest {
             .contentType(MediaType.APPLICATION_JSON)
             .content("{}");
     assertThat(http.perform(withoutToken).andReturn().getResponse().getStatus()).isEqualTo(403);
+  }
+
+  /**
+   * What is known by a number is looked for in the course of the address: nobody reaches into
+   * another course from one in which they have every right.
+   */
+  @Test
+  void what_belongs_to_another_course_is_not_there() {
+    NewCourse own = newCourse("Own");
+    staff(own, "Odalys Brandt", Seat.Role.DESIGNER);
+    own.step(own.module("Tubes"), "PAGE", "How a patch holds");
+    own.publish();
+    Map<String, String> theirs =
+        Map.of(
+            "enrolment", "" + enrolment("Ilse Tran"),
+            "step", "" + bench.page,
+            "outcome", "" + bench.brake,
+            "person", "" + signedIn("Ilse Tran").id());
+    Caller odalys = as("Odalys Brandt");
+    String before =
+        as("Sefa Dunmore").get(path() + "/reports/progress").path("learners").toString();
+    int tried = 0;
+    for (var mapping : requestMappingHandlerMapping.getHandlerMethods().keySet()) {
+      String pattern = mapping.getPatternValues().iterator().next();
+      if (theirs.keySet().stream().noneMatch(name -> pattern.contains("{" + name + "}"))) continue;
+      String path = pattern.replace("{course}", "" + own.id).replace("{walk}", "practice");
+      for (var known : theirs.entrySet())
+        path = path.replace("{" + known.getKey() + "}", known.getValue());
+      String method = mapping.getMethodsCondition().getMethods().iterator().next().name();
+      var answer = odalys.call(method, path.replaceAll("\\{[a-z]+}", "1"), "{}", "If-Match", "1");
+      assertThat(answer.getStatus()).as(method + " " + path).isBetween(400, 499);
+      tried++;
+    }
+    assertThat(tried).isPositive();
+    assertThat(as("Sefa Dunmore").get(path() + "/reports/progress").path("learners").toString())
+        .isEqualTo(before);
   }
 }

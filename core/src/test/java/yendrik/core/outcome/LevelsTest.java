@@ -210,7 +210,6 @@ class LevelsTest {
       @ForAll @NotEmpty List<@IntRange(max = 4) Integer> levels,
       @ForAll @IntRange(max = 1000) int which) {
     List<Integer> better = new ArrayList<>(levels);
-    better.replaceAll(l -> l);
     int place = which % levels.size();
     better.set(place, levels.get(place) + 1);
     assertThat(level(method, better).orElse(-1))

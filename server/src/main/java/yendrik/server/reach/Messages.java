@@ -214,6 +214,8 @@ public class Messages {
 
   /** Marks what the other wrote as read. */
   public void read(Seat seat, PersonId person) {
+    if (between(seat, person).isEmpty() && learner(seat, person).isEmpty())
+      throw Problem.notFound("conversation");
     db.update(LETTER)
         .set(LETTER.READ_AT, clock.instant())
         .where(
