@@ -1,22 +1,19 @@
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { queries } from '../api/queries';
-import { useCourse } from '../frame/course';
 import type { WalkName } from '../kinds/room';
 import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 import { Empty, Loaded } from '../ui/Panel';
 import { useNeeds } from '../ui/Parts';
+import { useRoute } from './useRoute';
 
 const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
 
 export default function MyBadges({ walk }: { walk: WalkName }) {
   const t = useTranslations();
   const needs = useNeeds();
-  const course = useCourse();
-  const route = useQuery(queries.route(course.id, walk));
+  const route = useRoute(walk);
   const [filter, setFilter] = useState<(typeof FILTERS)[number]>('allBadges');
   return (
     <Box

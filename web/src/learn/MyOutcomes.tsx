@@ -1,20 +1,19 @@
 import { Box, Link, Typography } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
 import { Fragment } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useTranslations } from 'use-intl';
-import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import type { WalkName } from '../kinds/room';
 import { day } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Empty, Loaded } from '../ui/Panel';
+import { useRoute } from './useRoute';
 
 export default function MyOutcomes({ walk }: { walk: WalkName }) {
   const t = useTranslations();
   const course = useCourse();
   const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
-  const route = useQuery(queries.route(course.id, walk));
+  const route = useRoute(walk);
   return (
     <Box
       component="main"

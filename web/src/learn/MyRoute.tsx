@@ -1,9 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Route, RouteModule, StepLine } from '../api/client';
-import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import type { WalkName } from '../kinds/room';
 import { day } from '../ui/format';
@@ -11,14 +9,13 @@ import { Bead, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
 import { tone } from '../ui/tone';
-import { useLive } from '../ui/useLive';
 import { BadgeRow } from './BadgeRow';
 import { ShareRing } from './ShareRing';
+import { useRoute } from './useRoute';
 
 export default function MyRoute({ walk }: { walk: WalkName }) {
   const course = useCourse();
-  useLive(course.id, ['route']);
-  const route = useQuery(queries.route(course.id, walk));
+  const route = useRoute(walk);
   const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
   return (
     <Loaded query={route}>

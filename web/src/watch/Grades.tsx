@@ -53,7 +53,9 @@ export default function Grades() {
       <GridActions grid="grades" other="mastery" />
       <Loaded query={grades}>
         {(data) =>
-          data.learners.length === 0 || data.steps.length === 0 ? (
+          data.learners.length === 0 ? (
+            <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} />
+          ) : data.steps.length === 0 ? (
             <Empty title={t('watch.emptyGrades')} hint={t('watch.emptyGradesHint')} />
           ) : (
             <Points data={data} sel={sel} select={select} />

@@ -60,6 +60,12 @@ describe('the grid of mastery', () => {
     expect(screen.getByRole('row', { name: /^Tuesday/ })).toHaveTextContent('100 %');
   });
 
+  it('says whether learners or outcomes are missing', async () => {
+    serve({ [`GET ${at}/reports/mastery`]: { ...grid, outcomes: [] } });
+    show(<Mastery />);
+    expect(await screen.findByText('No outcomes are published yet.')).toBeInTheDocument();
+  });
+
   it('sorts by an outcome weakest first, then strongest first, then by name again', async () => {
     await open();
     const head = screen.getByRole('columnheader', { name: /BRAKE/ });

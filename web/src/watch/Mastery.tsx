@@ -57,8 +57,10 @@ export default function Mastery() {
       </GridActions>
       <Loaded query={mastery}>
         {(data) =>
-          data.learners.length === 0 || data.outcomes.length === 0 ? (
+          data.learners.length === 0 ? (
             <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} />
+          ) : data.outcomes.length === 0 ? (
+            <Empty title={t('watch.emptyMastery')} hint={t('watch.emptyMasteryHint')} />
           ) : (
             <Levels data={data} sel={sel} select={select} />
           )

@@ -23,6 +23,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import yendrik.server.YendrikServer;
+import yendrik.server.demo.DemoClock;
 import yendrik.standins.mailroom.Mailroom;
 
 /** The whole of Yendrik with the demo school and a mailroom, and a real browser before it. */
@@ -124,6 +125,32 @@ final class School implements AutoCloseable {
     for (String folder : System.getenv("PATH").split(":"))
       if (Files.isExecutable(Path.of(folder, "chromium"))) return Path.of(folder, "chromium");
     throw new IllegalStateException("chromium is not installed; ./yendrik test installs it");
+  }
+
+  /** What this person may ask of the server without a page. */
+  Api as(String firstName) {
+    return new Api(playwright.request(), address, firstName);
+  }
+
+  /** A course of a test's own, with Odalys as its designer and Tomas as its facilitator. */
+  Course course(String name) {
+    return new Course(this, name);
+  }
+
+  /** A part of the server. */
+  <T> T part(Class<T> type) {
+    return server.getBean(type);
+  }
+
+  /** Does something as if some days ago. */
+  void daysAgo(int days, Runnable what) {
+    var clock = part(DemoClock.class);
+    clock.putTo(TODAY.minus(Duration.ofDays(days)));
+    try {
+      what.run();
+    } finally {
+      clock.run();
+    }
   }
 
   /** A page on which this person of the demo is signed in, 1280 by 800. */

@@ -1,0 +1,88 @@
+package yendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.assertj.core.api.SoftAssertions;
+import org.junit.jupiter.api.Test;
+
+/**
+ * Every view of the demo, with its many learners, before somebody who needs more than eyes and a
+ * mouse.
+ */
+class BarriersTest extends BrowserTest {
+  @Test
+  void no_view_has_serious_barriers_and_none_asks_another_machine() throws IOException {
+    String axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+    var barriers = new SoftAssertions();
+    Page staff = school.signedIn("odalys");
+    staff.onRequest(request -> assertThat(request.url()).startsWith(school.address));
+    for (String view :
+        List.of(
+            "plan/outcomes",
+            "plan/rubrics",
+            "plan/route",
+            "plan/badges",
+            "teach/marking",
+            "teach/register",
+            "reach/messages",
+            "watch/progress",
+            "watch/mastery",
+            "watch/mastery?sel=class",
+            "watch/grades",
+            "reach/follow-up",
+            "practice/route")) check(barriers, staff, axe, "/c/3/" + view);
+    Page learner = school.signedIn("ilse");
+    for (String view : List.of("my/route", "my/outcomes", "my/badges", "my/messages"))
+      check(barriers, learner, axe, "/c/3/" + view);
+    for (String step : steps(learner)) check(barriers, learner, axe, step);
+    Page dark = school.signedIn("ilse", 390, ColorScheme.DARK);
+    for (String view : List.of("my/route", "my/outcomes", "my/badges"))
+      check(barriers, dark, axe, "/c/3/" + view);
+    barriers.assertAll();
+    Object width = dark.evaluate("document.documentElement.scrollWidth");
+    assertThat(((Number) width).intValue())
+        .as("nothing sticks out on a phone")
+        .isLessThanOrEqualTo(390);
+  }
+
+  /** The addresses of one open step of each kind, as the route links them. */
+  private static List<String> steps(Page page) {
+    go(page, "/c/3/my/route");
+    page.locator("main h1").first().waitFor();
+    page.locator("summary").all().forEach(Locator::click);
+    return List.of(
+            "Your bench and the stand",
+            "Name that tool",
+            "Toe-in, and why pads squeal",
+            "Brake set-up practical",
+            "Brake job card")
+        .stream()
+        .map(name -> page.locator("a", new Page.LocatorOptions().setHasText(name)).first())
+        .map(a -> a.getAttribute("href"))
+        .toList();
+  }
+
+  @SuppressWarnings("unchecked") // axe answers with plain maps
+  private static void check(SoftAssertions barriers, Page page, String axe, String view) {
+    go(page, view);
+    page.locator("main").waitFor();
+    page.waitForTimeout(700);
+    page.evaluate(axe + "; undefined");
+    var found =
+        (List<Map<String, Object>>)
+            page.evaluate(
+                "axe.run(document, {resultTypes: ['violations']}).then(r => r.violations"
+                    + ".filter(v => v.impact === 'serious' || v.impact === 'critical')"
+                    + ".map(v => ({id: v.id, help: v.help, nodes: v.nodes.slice(0, 3).map(n => n.html).join(' | ')})))");
+    barriers.assertThat(found).as(view).isEmpty();
+  }
+}

@@ -1,0 +1,44 @@
+package yendrik.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.extension.ExtensionContext;
+
+/** What tests before a real browser share: one school for all of them, and how things are found. */
+@ExtendWith(BrowserTest.OneSchool.class)
+abstract class BrowserTest {
+  static School school;
+
+  /** Opens the school for the first test and closes it after the last. */
+  static final class OneSchool implements BeforeAllCallback, AfterTestExecutionCallback {
+    @Override
+    public void beforeAll(ExtensionContext test) {
+      school =
+          test.getRoot()
+              .getStore(ExtensionContext.Namespace.GLOBAL)
+              .computeIfAbsent(School.class, _ -> new School(), School.class);
+    }
+
+    @Override
+    public void afterTestExecution(ExtensionContext test) {
+      if (test.getExecutionException().isPresent()) school.keepPictures(test.getDisplayName());
+    }
+  }
+
+  static Locator button(Page page, String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  static Locator link(Page page, String name) {
+    return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  static void go(Page page, String path) {
+    page.navigate(school.address + path);
+  }
+}

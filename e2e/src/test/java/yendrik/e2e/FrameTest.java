@@ -1,0 +1,92 @@
+package yendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** The frame around every view: sessions, tabs, what cannot be fetched, what is loaded. */
+class FrameTest extends BrowserTest {
+  private static Course course;
+
+  @BeforeAll
+  static void aCourse() {
+    course = school.course("Frame");
+    course.outcome("BENCH", "Keep a bench in order");
+    long module = course.module("Bench");
+    long page = course.step(module, "PAGE", "Your bench");
+    course.step(module, "ASSIGNMENT", "A drawing of your bench");
+    course.publish();
+    course.enrol("ilse", "juno");
+    course.visit("ilse", page);
+  }
+
+  @Test
+  void the_session_cannot_be_read_by_scripts_and_ends_with_signing_out() {
+    Page page = school.signedIn("ilse");
+    var session =
+        page.context().cookies().stream()
+            .filter(c -> c.name.equals("yendrik"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(session.httpOnly).isTrue();
+    page.getByLabel("Account of Ilse Tran").click();
+    page.getByText("Sign out").click();
+    assertThat(page.getByLabel("Password")).isVisible();
+    go(page, course.view("my/route"));
+    assertThat(page.getByLabel("Password")).isVisible();
+  }
+
+  @Test
+  void the_first_load_of_a_learner_stays_small() {
+    Page page = school.signedIn("ilse");
+    go(page, course.view("my/route"));
+    page.locator("main h1").first().waitFor();
+    assertThat(transferred(page)).as("kB of scripts, styles and fonts").isBetween(100.0, 210.0);
+  }
+
+  @Test
+  void eight_tabs_of_a_browser_work_beside_each_other() {
+    Page first = school.signedIn("tomas");
+    go(first, course.view("watch/progress"));
+    for (int n = 0; n < 7; n++) {
+      Page tab = first.context().newPage();
+      go(tab, course.view("watch/progress"));
+      assertThat(tab.getByText("Juno Abara").first()).isVisible();
+    }
+    link(first, "Mastery").first().click();
+    assertThat(first.getByText("Juno Abara").first()).isVisible();
+  }
+
+  @Test
+  void a_view_that_cannot_be_fetched_leaves_the_frame_and_a_way_back() {
+    Page page = school.signedIn("tomas");
+    go(page, course.view("watch/progress"));
+    assertThat(page.getByText("Juno Abara").first()).isVisible();
+    page.route("**/assets/Grades*", route -> route.abort());
+    link(page, "Grades").first().click();
+    assertThat(page.getByText("This part could not be fetched.")).isVisible();
+    link(page, "Mastery").first().click();
+    assertThat(page.getByText("Juno Abara").first()).isVisible();
+    page.unroute("**/assets/Grades*");
+    link(page, "Grades").first().click();
+    button(page, "Try again").click();
+    assertThat(page.getByText("Juno Abara").first()).isVisible();
+  }
+
+  /**
+   * Everything but the answers of the server, as it came over the wire, in units of 1,000 bytes.
+   */
+  private static double transferred(Page page) {
+    Object bytes =
+        page.evaluate(
+            "performance.getEntriesByType('resource').filter(r => !r.name.includes('/api/'))"
+                + ".concat(performance.getEntriesByType('navigation'))"
+                + ".reduce((sum, r) => sum + (r.encodedBodySize || r.transferSize), 0)");
+    double sum = ((Number) bytes).doubleValue() / 1000;
+    System.out.printf("first load of %s: %.0f kB%n", page.url(), sum);
+    return sum;
+  }
+}
