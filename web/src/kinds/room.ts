@@ -7,6 +7,7 @@ import type {
   LearnerPart,
   StepEdit,
   StepPage,
+  Work,
 } from '../api/client';
 
 export type WalkName = 'mine' | 'practice';
@@ -30,6 +31,12 @@ export interface StepProps {
 }
 export type LearnerProps<I extends Is = Is> = StepProps & { part: One<LearnerPart, I> };
 
+/** Somebody's work at a step, as it is marked. */
+export interface MarkerProps {
+  work: Work;
+  onDone: () => void;
+}
+
 type Lazy<P> = LazyExoticComponent<ComponentType<P>>;
 
 /**
@@ -48,6 +55,8 @@ export interface StepRoom<I extends Is> {
   /** What its learner does there, above the text and below. */
   Above?: Lazy<LearnerProps<I>>;
   Learner?: Lazy<LearnerProps<I>>;
+  /** How its work is marked or signed off; without, there is nothing to mark. */
+  Marker?: Lazy<MarkerProps>;
   /** Whether the page says when it is done. */
   saysWhenDone: boolean;
   /** The part as it is sent. */

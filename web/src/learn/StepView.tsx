@@ -12,6 +12,7 @@ import { Bead } from '../ui/Glyphs';
 import { useNotice } from '../ui/Notice';
 import { Empty } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
+import { Prose } from '../ui/Prose';
 import { useTimeSpent } from './useTimeSpent';
 
 export default function StepView({ walk }: { walk: WalkName }) {
@@ -102,30 +103,6 @@ function DoneWhen({ page }: { page: StepPage }) {
   if (!page.doneWhen || !room(page.kind).saysWhenDone) return null;
   return (
     <Typography sx={{ mb: 2 }}>{t('learn.doneWhen', { needs: needs(page.doneWhen) })}</Typography>
-  );
-}
-
-/** Formatted text; the server has taken out everything that could act. */
-export function Prose({ html }: { html: string }) {
-  return (
-    <Box
-      sx={{
-        bgcolor: 'tone.panel',
-        border: 1,
-        borderColor: 'divider',
-        borderRadius: 1,
-        px: 3,
-        py: 1.5,
-        fontSize: 16,
-        lineHeight: 1.6,
-        '& h3': { typography: 'h2', mt: 2, mb: 0.5 },
-        '& p': { my: 1.25 },
-        '& li': { my: 0.4 },
-        '& a': { color: 'tone.madder' },
-      }}
-      // biome-ignore lint/security/noDangerouslySetInnerHtml: sanitised when it was written, see SafeHtml
-      dangerouslySetInnerHTML={{ __html: html }}
-    />
   );
 }
 

@@ -6,6 +6,7 @@ export const assignment: StepRoom<'assignment'> = {
   ties: 'assessed',
   Settings: lazy(() => import('../shared/AssessedSettings')),
   Learner: lazy(() => import('./Learner')),
+  Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
   edit: ({ rubric }) => ({ is: 'assignment', ...(rubric !== undefined && { rubric }) }),
 };

@@ -6,6 +6,7 @@ export const practical: StepRoom<'practical'> = {
   ties: 'assessed',
   Settings: lazy(() => import('../shared/AssessedSettings')),
   Learner: lazy(() => import('./Learner')),
+  Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
   edit: ({ rubric }) => ({ is: 'practical', ...(rubric !== undefined && { rubric }) }),
 };

@@ -1,0 +1,206 @@
+import {
+  Alert,
+  Box,
+  Button,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
+import { useTranslations } from 'use-intl';
+import type { Met } from '../../api/client';
+import { useCourse } from '../../frame/course';
+import { day } from '../../ui/format';
+import { Wedge } from '../../ui/Glyphs';
+import { useNotice } from '../../ui/Notice';
+import { Section } from '../../ui/Panel';
+import { Prose } from '../../ui/Prose';
+import { RubricSheet, rubricScore } from '../../ui/RubricSheet';
+import { useLine } from '../../ui/useNames';
+import type { MarkerProps } from '../room';
+
+/** What is said about work of every kind. */
+export interface Said {
+  comment: string;
+  levels: Record<string, number>;
+  rubric?: Met[];
+}
+
+interface Props extends MarkerProps {
+  /** What else is said about work of this kind. */
+  children?: ReactNode;
+  /** Whether there is enough to send. */
+  ready: boolean;
+  send: (said: Said) => Promise<unknown>;
+  /** What the button says, and what is told once it is sent. */
+  button: string;
+  sent: string;
+  /** Is told of the rubric's points once it was gone through. */
+  onScore?: (share: number) => void;
+}
+
+/** Work to be marked: the work itself, its rubric, outcomes and a comment. */
+export function MarkingForm({ work, onDone, children, ready, send, button, sent, onScore }: Props) {
+  const t = useTranslations();
+  const line = useLine();
+  const course = useCourse();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const newest = work.versions[0];
+  const [comment, setComment] = useState('');
+  const [levels, setLevels] = useState<Record<string, number>>({});
+  const [met, setMet] = useState<Met[]>([]);
+  const sheet = work.rubric;
+  const score = sheet && rubricScore(sheet, met);
+  const go = (next: Met[]) => {
+    setMet(next);
+    if (!sheet || sheet.of === 0) return;
+    const now = rubricScore(sheet, next);
+    if (now.missing === 0) onScore?.(now.points / sheet.of);
+  };
+  const byRubric = new Set(sheet?.criteria.map((c) => c.outcome));
+  const sending = useMutation({
+    mutationFn: () => send({ comment, levels, ...(sheet && met.length > 0 && { rubric: met }) }),
+    onSuccess: () => {
+      notice({ tone: 'success', text: sent });
+      for (const key of ['marking', 'progress', 'work'])
+        void client.invalidateQueries({ queryKey: [key, course.id] });
+      onDone();
+    },
+  });
+  return (
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        sending.mutate();
+      }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 360px' },
+        gap: 3,
+        maxWidth: 1080,
+      }}
+    >
+      <Box sx={{ minWidth: 0 }}>
+        <Typography variant="body2" color="textSecondary">
+          {line(work.module, work.name)}
+        </Typography>
+        <Typography variant="h1">{work.learner}</Typography>
+        {newest && (
+          <Section
+            title={line(t('teach.work'), t('teach.version', { n: newest.version }), day(newest.at))}
+          >
+            <Typography
+              sx={{
+                whiteSpace: 'pre-wrap',
+                bgcolor: 'tone.panel',
+                border: 1,
+                borderColor: 'divider',
+                borderRadius: 1,
+                p: 2,
+                fontSize: 16,
+                lineHeight: 1.6,
+              }}
+            >
+              {newest.text}
+            </Typography>
+          </Section>
+        )}
+        {sheet && (
+          <Section
+            title={
+              sheet.of > 0
+                ? t('rubric.titlePoints', {
+                    name: sheet.name,
+                    points: score?.points ?? 0,
+                    of: sheet.of,
+                  })
+                : sheet.name
+            }
+          >
+            <RubricSheet sheet={sheet} met={met} onMet={go} />
+            <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
+              {score && score.missing > 0 && `${t('rubric.missing', { count: score.missing })} `}
+              {t('rubric.keys')}
+            </Typography>
+          </Section>
+        )}
+        {work.versions.slice(1).map((v) => (
+          <Section
+            key={v.version}
+            title={t('teach.earlierVersion', { n: v.version, date: day(v.at) })}
+          >
+            <Typography variant="body2" color="textSecondary" sx={{ whiteSpace: 'pre-wrap' }}>
+              {v.text}
+            </Typography>
+            {v.mark && (
+              <Typography variant="body2" sx={{ mt: 0.5 }}>
+                <b>{t(`teach.judge.${v.mark.judgement}`)}</b> ({v.mark.by}): {v.mark.comment}
+              </Typography>
+            )}
+          </Section>
+        ))}
+        <Section title={t('teach.task')}>
+          <Prose html={work.task} />
+        </Section>
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1.75, alignContent: 'start' }}>
+        {children}
+        {work.outcomes
+          .filter((o) => !byRubric.has(o.id))
+          .map((o) => (
+            <Box key={o.id}>
+              <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 0.5 }}>
+                <Wedge
+                  level={o.now}
+                  levels={o.levels.length}
+                  mastery={o.mastery}
+                  label={o.levels[o.now]?.name ?? t('learn.noEvidence')}
+                />
+                <Typography variant="body2" sx={{ fontWeight: 700 }}>
+                  {o.name}
+                </Typography>
+              </Box>
+              <ToggleButtonGroup
+                exclusive
+                size="small"
+                value={levels[o.id] ?? null}
+                aria-label={o.name}
+                onChange={(_, next) => setLevels(without(levels, o.id, next))}
+                sx={{ flexWrap: 'wrap' }}
+              >
+                {o.levels.map((level, n) => (
+                  <ToggleButton key={level.name} value={n} title={level.description}>
+                    {level.name}
+                  </ToggleButton>
+                ))}
+              </ToggleButtonGroup>
+            </Box>
+          ))}
+        <TextField
+          label={t('teach.comment')}
+          multiline
+          minRows={4}
+          value={comment}
+          onChange={(e) => setComment(e.target.value)}
+        />
+        {sending.error && <Alert severity="error">{sending.error.message}</Alert>}
+        <Button type="submit" variant="contained" disabled={sending.isPending || !ready}>
+          {button}
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function without(
+  levels: Record<string, number>,
+  id: number,
+  next: number | null,
+): Record<string, number> {
+  const { [String(id)]: _, ...rest } = levels;
+  return next === null ? rest : { ...rest, [id]: next };
+}
