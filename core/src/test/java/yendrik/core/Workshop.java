@@ -2,6 +2,7 @@ package yendrik.core;
 
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -48,6 +49,9 @@ import yendrik.core.words.Catalogue;
 import yendrik.core.words.Writing;
 
 /** A small course on bicycle brakes and the facts about one learner in it, for tests. */
+@RecordBuilder.Include(
+    value = {Step.class, CourseModule.class, CourseDesign.class},
+    packagePattern = "yendrik.core")
 public final class Workshop {
   public static final Instant START = Instant.parse("2026-10-12T07:00:00Z");
   public static final PersonId JUNO = new PersonId(11);
@@ -142,68 +146,25 @@ public final class Workshop {
   }
 
   public static Step opens(Step s, Condition when) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        s.published(),
-        Optional.of(when),
-        s.doneWhen(),
-        s.gate(),
-        s.window(),
-        s.scoring(),
-        s.evidenceFor(),
-        s.audience());
+    return StepBuilder.builder(s).opensWhen(Optional.of(when)).build();
   }
 
   public static Step scored(Step s, double points, double pass, int attempts, OutcomeId outcome) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        s.published(),
-        s.opensWhen(),
-        s.doneWhen(),
-        s.gate(),
-        s.window(),
-        new Step.Scoring(points, pass, attempts),
-        List.of(new Step.Tie(outcome, 1)),
-        s.audience());
+    return StepBuilder.builder(s)
+        .scoring(new Step.Scoring(points, pass, attempts))
+        .evidenceFor(List.of(new Step.Tie(outcome, 1)))
+        .build();
   }
 
   public static Step window(Step s, Instant from, Instant due, Instant until) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        s.published(),
-        s.opensWhen(),
-        s.doneWhen(),
-        s.gate(),
+    var window =
         new Step.Window(
-            Optional.ofNullable(from), Optional.ofNullable(due), Optional.ofNullable(until)),
-        s.scoring(),
-        s.evidenceFor(),
-        s.audience());
+            Optional.ofNullable(from), Optional.ofNullable(due), Optional.ofNullable(until));
+    return StepBuilder.builder(s).window(window).build();
   }
 
   public static Step extra(Step s) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        false,
-        s.published(),
-        s.opensWhen(),
-        s.doneWhen(),
-        s.gate(),
-        s.window(),
-        s.scoring(),
-        s.evidenceFor(),
-        s.audience());
+    return StepBuilder.builder(s).required(false).build();
   }
 
   public static Step followsItsRule(Step s) {
@@ -211,59 +172,19 @@ public final class Workshop {
   }
 
   public static Step gated(Step s, Step.Gate gate) {
-    return with(s, s.published(), gate);
+    return StepBuilder.builder(s).gate(gate).build();
   }
 
   public static Step unpublished(Step s) {
-    return with(s, false, s.gate());
-  }
-
-  private static Step with(Step s, boolean published, Step.Gate gate) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        published,
-        s.opensWhen(),
-        s.doneWhen(),
-        gate,
-        s.window(),
-        s.scoring(),
-        s.evidenceFor(),
-        s.audience());
+    return StepBuilder.builder(s).published(false).build();
   }
 
   public static Step tied(Step s, Step.Tie... ties) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        s.published(),
-        s.opensWhen(),
-        s.doneWhen(),
-        s.gate(),
-        s.window(),
-        s.scoring(),
-        List.of(ties),
-        s.audience());
+    return StepBuilder.builder(s).evidenceFor(List.of(ties)).build();
   }
 
   public static Step onlyFor(Step s, GroupId group) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        s.published(),
-        s.opensWhen(),
-        s.doneWhen(),
-        s.gate(),
-        s.window(),
-        s.scoring(),
-        s.evidenceFor(),
-        new Step.Audience(Set.of(group), Set.of()));
+    return StepBuilder.builder(s).audience(new Step.Audience(Set.of(group), Set.of())).build();
   }
 
   /** Anatomy, then a quiz with three attempts, a practical behind it, a job card, and help. */
@@ -378,30 +299,6 @@ public final class Workshop {
         Map.of(INDUCTION, "Workshop Safety Induction"));
   }
 
-  /** The same course with these parts. */
-  public static CourseDesign changed(
-      CourseDesign d,
-      List<Outcome> outcomes,
-      List<CourseModule> modules,
-      List<Badge> badges,
-      List<Flag> flags,
-      Optional<Condition> completeWhen) {
-    return new CourseDesign(
-        d.id(),
-        d.version(),
-        d.name(),
-        d.zone(),
-        d.startsAt(),
-        outcomes,
-        modules,
-        badges,
-        flags,
-        d.statuses(),
-        completeWhen,
-        d.groups(),
-        d.otherCourses());
-  }
-
   /** With an outcome made of others in front; its module opens at mastery of the whole. */
   public static CourseDesign withWhole(Composition made) {
     CourseDesign d = design();
@@ -416,22 +313,15 @@ public final class Workshop {
             SCALE,
             LevelRule.of(new LevelMethod.MostRecent()),
             Optional.of(made)));
-    return changed(
-        d,
-        outcomes,
-        List.of(
-            new CourseModule(
-                BRAKES,
-                "Brakes",
-                true,
-                false,
-                Optional.of(ask(new Leaf.AtMastery(WHOLE))),
-                Optional.empty(),
-                Step.Gate.USUAL,
-                steps())),
-        d.badges(),
-        d.flags(),
-        d.completeWhen());
+    CourseModule brakes = d.modules().getFirst();
+    return CourseDesignBuilder.builder(d)
+        .outcomes(outcomes)
+        .modules(
+            List.of(
+                CourseModuleBuilder.builder(brakes)
+                    .opensWhen(Optional.of(ask(new Leaf.AtMastery(WHOLE))))
+                    .build()))
+        .build();
   }
 
   public static Outcome outcome(OutcomeId id, String code, String name, LevelMethod method) {

@@ -1,9 +1,10 @@
 package yendrik.core.progress;
 
-import static yendrik.core.Workshop.changed;
-
 import java.util.List;
 import java.util.function.BiFunction;
+import yendrik.core.CourseDesignBuilder;
+import yendrik.core.CourseModuleBuilder;
+import yendrik.core.StepBuilder;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
@@ -23,44 +24,32 @@ final class OtherLeaves {
 
   static CourseDesign in(CourseDesign d, BiFunction<RuleAt, Leaf, Leaf> change) {
     var other = new OtherLeaves(change);
-    return changed(
-        d,
-        d.outcomes(),
-        d.modules().stream().map(other::module).toList(),
-        d.badges().stream().map(other::badge).toList(),
-        d.flags().stream()
-            .map(f ->
-                new Flag(f.id(), f.name(), other.rule(new RuleAt.FlagRaised(f.id()), f.flagWhen())))
-            .toList(),
-        d.completeWhen().map(r -> other.rule(new RuleAt.CourseComplete(), r)));
+    return CourseDesignBuilder.builder(d)
+        .modules(d.modules().stream().map(other::module).toList())
+        .badges(d.badges().stream().map(other::badge).toList())
+        .flags(
+            d.flags().stream()
+                .map(f ->
+                    new Flag(
+                        f.id(), f.name(), other.rule(new RuleAt.FlagRaised(f.id()), f.flagWhen())))
+                .toList())
+        .completeWhen(d.completeWhen().map(r -> other.rule(new RuleAt.CourseComplete(), r)))
+        .build();
   }
 
   private CourseModule module(CourseModule m) {
-    return new CourseModule(
-        m.id(),
-        m.name(),
-        m.published(),
-        m.strictOrder(),
-        m.opensWhen().map(r -> rule(new RuleAt.ModuleOpens(m.id()), r)),
-        m.doneWhen().map(r -> rule(new RuleAt.ModuleDone(m.id()), r)),
-        m.gate(),
-        m.steps().stream().map(this::step).toList());
+    return CourseModuleBuilder.builder(m)
+        .opensWhen(m.opensWhen().map(r -> rule(new RuleAt.ModuleOpens(m.id()), r)))
+        .doneWhen(m.doneWhen().map(r -> rule(new RuleAt.ModuleDone(m.id()), r)))
+        .steps(m.steps().stream().map(this::step).toList())
+        .build();
   }
 
   private Step step(Step s) {
-    return new Step(
-        s.id(),
-        s.name(),
-        s.kind(),
-        s.required(),
-        s.published(),
-        s.opensWhen().map(r -> rule(new RuleAt.StepOpens(s.id()), r)),
-        rule(new RuleAt.StepDone(s.id()), s.doneWhen()),
-        s.gate(),
-        s.window(),
-        s.scoring(),
-        s.evidenceFor(),
-        s.audience());
+    return StepBuilder.builder(s)
+        .opensWhen(s.opensWhen().map(r -> rule(new RuleAt.StepOpens(s.id()), r)))
+        .doneWhen(rule(new RuleAt.StepDone(s.id()), s.doneWhen()))
+        .build();
   }
 
   private Badge badge(Badge b) {

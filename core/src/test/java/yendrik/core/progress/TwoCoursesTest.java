@@ -14,6 +14,7 @@ import net.jqwik.api.EdgeCasesMode;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import yendrik.core.CourseDesignBuilder;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
@@ -67,13 +68,12 @@ class TwoCoursesTest {
             d.modules().stream()
                 .map(m -> ask(new Leaf.ModuleDone(m.id())))
                 .toArray(Condition[]::new));
-    return changed(
-        d,
-        d.outcomes(),
-        asking.modules(),
-        asking.badges(),
-        asking.flags(),
-        Optional.of(asking.completeWhen().orElse(anyModule)));
+    return CourseDesignBuilder.builder(d)
+        .modules(asking.modules())
+        .badges(asking.badges())
+        .flags(asking.flags())
+        .completeWhen(Optional.of(asking.completeWhen().orElse(anyModule)))
+        .build();
   }
 
   private record Happening(int course, Fact fact) {}

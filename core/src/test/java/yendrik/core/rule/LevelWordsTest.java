@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yendrik.core.CourseDesignBuilder;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
@@ -29,7 +30,7 @@ class LevelWordsTest {
     CourseDesign d = design();
     List<Outcome> outcomes = new ArrayList<>(d.outcomes());
     outcomes.addAll(List.of(more));
-    return changed(d, outcomes, d.modules(), d.badges(), d.flags(), d.completeWhen());
+    return CourseDesignBuilder.builder(d).outcomes(outcomes).build();
   }
 
   private static Outcome rated(LevelRule rule) {

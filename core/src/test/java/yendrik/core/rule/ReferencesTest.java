@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yendrik.core.CourseDesignBuilder;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
@@ -91,7 +92,11 @@ class ReferencesTest {
         new CourseModule(
             BRAKES, "Brakes", true, false, moduleOpens, moduleDone, Step.Gate.USUAL, steps());
     var hand = new Badge(BRAKE_HAND, "Brake Hand", "", Optional.empty(), Optional.of(badge), false);
-    return changed(d, d.outcomes(), List.of(module), List.of(hand), d.flags(), complete);
+    return CourseDesignBuilder.builder(d)
+        .modules(List.of(module))
+        .badges(List.of(hand))
+        .completeWhen(complete)
+        .build();
   }
 
   @Test
@@ -147,14 +152,7 @@ class ReferencesTest {
     List<Step> tiedToWhole = new ArrayList<>(steps());
     tiedToWhole.set(0, tied(steps().get(0), new Step.Tie(WHOLE, 1)));
     CourseModule module = inStrictOrder(tiedToWhole.toArray(Step[]::new));
-    CourseDesign design =
-        changed(
-            whole,
-            whole.outcomes(),
-            List.of(module),
-            whole.badges(),
-            whole.flags(),
-            whole.completeWhen());
+    CourseDesign design = CourseDesignBuilder.builder(whole).modules(List.of(module)).build();
     assertThat(References.check(design))
         .singleElement()
         .satisfies(f -> {
