@@ -1,9 +1,10 @@
 import { Box, Typography } from '@mui/material';
-import { type KeyboardEvent, useState } from 'react';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
 import { Empty } from '../ui/Panel';
 import { tone } from '../ui/tone';
+import { keysHere } from '../ui/useKeys';
 import { useRows } from '../ui/useRows';
 import { counts, type Tie, tieOf, toggled } from './coverage';
 import { Code } from './OutcomeRow';
@@ -20,26 +21,22 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
   const toggle = (outcome: DesignOutcome, step: DesignStep) => {
     if (!outcome.madeOf) draft.step(step, { evidenceFor: toggled(step, outcome.id) });
   };
-  const move = (event: KeyboardEvent) => {
-    const ways: Record<string, [number, number]> = {
-      ArrowRight: [0, 1],
-      ArrowLeft: [0, -1],
-      ArrowDown: [1, 0],
-      ArrowUp: [-1, 0],
-    };
-    const way = ways[event.key];
-    const outcome = design.outcomes[at[0]];
-    const step = steps[at[1]];
-    if (way) {
-      event.preventDefault();
-      const r = Math.max(0, Math.min(design.outcomes.length - 1, at[0] + way[0]));
-      setAt([r, Math.max(0, Math.min(steps.length - 1, at[1] + way[1]))]);
-      show(r);
-    } else if ((event.key === ' ' || event.key === 'Enter') && outcome && step) {
-      event.preventDefault();
-      toggle(outcome, step);
-    }
+  const go = (down: number, across: number) => () => {
+    const r = Math.max(0, Math.min(design.outcomes.length - 1, at[0] + down));
+    setAt([r, Math.max(0, Math.min(steps.length - 1, at[1] + across))]);
+    show(r);
   };
+  const keys = keysHere({
+    ArrowRight: go(0, 1),
+    ArrowLeft: go(0, -1),
+    ArrowDown: go(1, 0),
+    ArrowUp: go(-1, 0),
+    'Space, Enter': () => {
+      const outcome = design.outcomes[at[0]];
+      const step = steps[at[1]];
+      if (outcome && step) toggle(outcome, step);
+    },
+  });
   if (steps.length === 0) return <Empty title={t('plan.noSteps')} hint={t('plan.noStepsHint')} />;
   const columns = `minmax(200px, 260px) repeat(${steps.length}, ${CELL}px) minmax(150px, 1fr)`;
   const chosen = design.outcomes[at[0]];
@@ -61,7 +58,7 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
           role="grid"
           aria-label={t('plan.coverage')}
           tabIndex={0}
-          onKeyDown={move}
+          onKeyDown={keys}
           style={{ minWidth: 'max-content' }}
         >
           <Box role="row" sx={{ display: 'grid', gridTemplateColumns: columns, height: 24 }}>

@@ -1,8 +1,9 @@
 import { Box, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { StepKind } from '../api/client';
 import { kinds } from '../kinds/rooms';
+import { keysInField } from '../ui/useKeys';
 
 /**
  * A step as it is named where it will stand. Enter adds it and goes on with the next one, the
@@ -36,17 +37,12 @@ export function NewStepRow({
     // What could not be added stands there again, unless the next one is being typed already.
     onAdd(kind, wanted, () => setName((now) => now || wanted));
   };
-  const keys = (event: KeyboardEvent) => {
-    const act = {
-      ArrowDown: () => turn(1),
-      ArrowUp: () => turn(-1),
-      Enter: add,
-      Escape: onEnd,
-    }[event.key];
-    if (!act || event.nativeEvent.isComposing) return;
-    event.preventDefault();
-    act();
-  };
+  const keys = keysInField({
+    ArrowDown: () => turn(1),
+    ArrowUp: () => turn(-1),
+    Enter: add,
+    Escape: onEnd,
+  });
   return (
     <Box
       role="listitem"

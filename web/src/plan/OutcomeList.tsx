@@ -1,9 +1,10 @@
 import { Box, Button, TextField, Typography } from '@mui/material';
-import { type KeyboardEvent, useState } from 'react';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome } from '../api/client';
 import { Empty } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
+import { keysHere, upAndDown } from '../ui/useKeys';
 import { useRows } from '../ui/useRows';
 import { type Branch, found, grouped, pathKey, renamed, swapped, within } from './grouping';
 import { OutcomeRow } from './OutcomeRow';
@@ -44,22 +45,22 @@ export function OutcomeList({
     ...retired.map((outcome): Item => ({ kind: 'outcome', outcome, depth: 0 })),
   ];
   const { list, rows, measure, style, show } = useRows(items.length, 46);
-  const keys = (event: KeyboardEvent) => {
-    const way = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[event.key] as 1 | -1 | undefined;
-    const typing = event.target instanceof HTMLInputElement;
-    if (!way || typing) return;
-    event.preventDefault();
-    if (event.altKey && sel) {
-      draft.orderOutcomes(design, swapped(design.outcomes, Number(sel), way));
-      return;
-    }
+  const go = (by: 1 | -1) => {
     const visible = items.flatMap((i) => (i.kind === 'outcome' ? [i.outcome] : []));
     const at = visible.findIndex((o) => `${o.id}` === sel);
-    const next = visible[Math.max(0, Math.min(visible.length - 1, at + way))];
+    const next = visible[Math.max(0, Math.min(visible.length - 1, at + by))];
     if (!next) return;
     select(`${next.id}`);
     show(items.findIndex((i) => i.kind === 'outcome' && i.outcome.id === next.id));
   };
+  const carry = (by: 1 | -1) => () => {
+    if (sel) draft.orderOutcomes(design, swapped(design.outcomes, Number(sel), by));
+  };
+  const keys = keysHere({
+    ...upAndDown(go),
+    'Alt+ArrowDown, Alt+j': carry(1),
+    'Alt+ArrowUp, Alt+k': carry(-1),
+  });
   const drawn = (item: Item) => {
     if (item.kind === 'group')
       return (

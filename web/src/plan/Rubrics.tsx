@@ -6,7 +6,7 @@ import { api, body, type DesignRubric } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
-import { ListAndMain, ListLine, listWay } from '../ui/ListAndMain';
+import { ListAndMain, ListLine } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
 import { RubricEditor } from './RubricEditor';
@@ -64,9 +64,9 @@ export default function Rubrics() {
             <ListAndMain
               label={t('frame.rubrics')}
               width={240}
-              onKeyDown={(event) => {
-                const next = list[list.findIndex((r) => r.id === chosen?.id) + listWay(event)];
-                if (listWay(event) !== 0 && next) select(`${next.id}`);
+              onStep={(by) => {
+                const next = list[list.findIndex((r) => r.id === chosen?.id) + by];
+                if (next) select(`${next.id}`);
               }}
               list={list.map((r) => (
                 <Line

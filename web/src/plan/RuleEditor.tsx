@@ -2,6 +2,7 @@ import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { RuleNode, RuleView } from '../api/client';
+import { keysHere } from '../ui/useKeys';
 import { ConditionInput } from './ConditionInput';
 import { plainRule } from './edits';
 import { addTo, askNode, change, type Joint, jointNode, nextJoint, takeOut } from './ruleTree';
@@ -142,7 +143,7 @@ function Chip({ node, onRemove }: { node: RuleNode; onRemove: (() => void) | und
         <IconButton
           size="small"
           onClick={onRemove}
-          onKeyDown={(e) => e.key === 'Backspace' && onRemove()}
+          onKeyDown={keysHere({ Backspace: onRemove })}
           aria-label={t('plan.removeCondition', { name })}
           sx={{ fontSize: 15, p: 0.4, ml: 0.25 }}
         >

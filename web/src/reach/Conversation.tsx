@@ -8,6 +8,7 @@ import { useCourse } from '../frame/course';
 import { moment } from '../ui/format';
 import { Loaded } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
+import { keysInField } from '../ui/useKeys';
 import { useLine } from '../ui/useNames';
 
 /** All letters between oneself and one other, oldest first, with room for the next. */
@@ -69,9 +70,9 @@ export function Conversation({ person }: { person: number }) {
                 minRows={4}
                 value={text}
                 onChange={(e) => setText(e.target.value)}
-                onKeyDown={(e) => {
-                  if (e.key === 'Enter' && (e.ctrlKey || e.metaKey) && text.trim()) write.mutate();
-                }}
+                onKeyDown={keysInField({
+                  'Control+Enter, Meta+Enter': () => text.trim() && write.mutate(),
+                })}
               />
               <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
                 <Button

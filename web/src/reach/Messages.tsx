@@ -1,12 +1,12 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { type KeyboardEvent, useRef } from 'react';
+import { useRef } from 'react';
 import { useTranslations } from 'use-intl';
 import type { ConversationLine } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
-import { ListAndMain, ListLine, listWay } from '../ui/ListAndMain';
+import { ListAndMain, ListLine } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
@@ -24,12 +24,9 @@ export default function Messages() {
   const first = useRef(0);
   if (first.current === 0) first.current = lines[0]?.person ?? 0;
   const person = Number(sel ?? first.current);
-  const move = (event: KeyboardEvent) => {
-    const way = listWay(event);
-    if (!way) return;
-    event.preventDefault();
+  const step = (by: 1 | -1) => {
     const at = lines.findIndex((l) => l.person === person);
-    const next = lines[Math.max(0, Math.min(lines.length - 1, at + way))];
+    const next = lines[Math.max(0, Math.min(lines.length - 1, at + by))];
     if (next) select(`${next.person}`);
   };
   return (
@@ -45,7 +42,7 @@ export default function Messages() {
         ) : (
           <ListAndMain
             label={t('frame.messages')}
-            onKeyDown={move}
+            onStep={step}
             list={data.conversations.map((line) => (
               <Line
                 key={line.person}

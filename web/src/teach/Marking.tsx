@@ -1,13 +1,12 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import type { KeyboardEvent } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Waiting } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { Bead } from '../ui/Glyphs';
-import { ListAndMain, ListLine, listWay } from '../ui/ListAndMain';
+import { ListAndMain, ListLine } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
@@ -21,12 +20,9 @@ export default function Marking() {
   const queue = useQuery(queries.marking(course.id));
   const [enrolment, step] = (sel ?? '').split('-').map(Number);
   const all = [...(queue.data?.handedIn ?? []), ...(queue.data?.toSignOff ?? [])];
-  const move = (event: KeyboardEvent) => {
-    const way = listWay(event);
-    if (!way) return;
-    event.preventDefault();
+  const go = (by: 1 | -1) => {
     const at = all.findIndex((w) => key(w) === sel);
-    const next = all[Math.max(0, Math.min(all.length - 1, at + way))];
+    const next = all[Math.max(0, Math.min(all.length - 1, at + by))];
     if (next) select(key(next));
   };
   const after = (done: string) => {
@@ -38,7 +34,7 @@ export default function Marking() {
       {(data) => (
         <ListAndMain
           label={t('frame.marking')}
-          onKeyDown={move}
+          onStep={go}
           list={
             <>
               {all.length === 0 && <Empty title={t('teach.empty')} hint={t('teach.emptyHint')} />}

@@ -6,7 +6,7 @@ import type { Session } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
-import { ListAndMain, listWay } from '../ui/ListAndMain';
+import { ListAndMain } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
@@ -47,12 +47,9 @@ export default function Register() {
                 <ListAndMain
                   label={t('teach.sessions')}
                   width={320}
-                  onKeyDown={(event) => {
-                    const way = listWay(event);
-                    const next = data.sessions[data.sessions.indexOf(chosen) + way];
-                    if (way === 0 || !next) return;
-                    event.preventDefault();
-                    select(`${next.id}`);
+                  onStep={(by) => {
+                    const next = data.sessions[data.sessions.indexOf(chosen) + by];
+                    if (next) select(`${next.id}`);
                   }}
                   list={
                     <SessionList

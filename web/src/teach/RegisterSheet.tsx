@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useState } from 'react';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import {
   type AttendanceStatus,
@@ -15,18 +15,13 @@ import { useCourse } from '../frame/course';
 import { day, dayIn, spanIn } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { Empty, Loaded } from '../ui/Panel';
-
+import { keysHere, upAndDown } from '../ui/useKeys';
 import { SessionDialog } from './SessionDialog';
 import { StatusChoice } from './StatusChoice';
 
 interface Mark {
   learner: number;
   status: number | null;
-}
-
-/** What a key marks: the status at its place, nothing when a mark is taken back. */
-function marked(key: string, statuses: AttendanceStatus[]): number | null | undefined {
-  return key === 'Backspace' ? null : statuses[Number(key) - 1]?.id;
 }
 
 /** The register of one session: everybody there, then the exceptions, or learner by learner. */
@@ -91,20 +86,18 @@ export function RegisterSheet({
       },
     );
   };
-  const keys = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const way = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[event.key];
+  const go = (by: 1 | -1) => setRow(Math.max(0, Math.min(lines.length - 1, row + by)));
+  const put = (status: number | null) => {
     const line = lines[row];
-    const status = marked(event.key, calendar.statuses);
-    if (way) {
-      event.preventDefault();
-      setRow(Math.max(0, Math.min(lines.length - 1, row + way)));
-    } else if (status !== undefined && line) {
-      event.preventDefault();
-      mark(line, status);
-      setRow(Math.min(lines.length - 1, row + 1));
-    }
+    if (!line) return;
+    mark(line, status);
+    go(1);
   };
+  const keys = keysHere({
+    ...upAndDown(go),
+    Backspace: () => put(null),
+    ...Object.fromEntries(calendar.statuses.map((s, n) => [`${n + 1}`, () => put(s.id)])),
+  });
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'flex-start', flexWrap: 'wrap', mb: 1.5 }}>

@@ -1,18 +1,20 @@
 import { Box } from '@mui/material';
-import type { KeyboardEvent, ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { tone } from './tone';
+import { keysHere, upAndDown } from './useKeys';
 
 /** A list at the left and what is chosen in it at the right; below each other on a phone. */
 export function ListAndMain({
   label,
   list,
-  onKeyDown,
+  onStep,
   width = 340,
   children,
 }: {
   label: string;
   list: ReactNode;
-  onKeyDown?: (event: KeyboardEvent) => void;
+  /** Goes to the next one in the list, or to the one before, by keys. */
+  onStep?: (by: 1 | -1) => void;
   width?: number;
   children: ReactNode;
 }) {
@@ -31,7 +33,7 @@ export function ListAndMain({
         component="nav"
         aria-label={label}
         tabIndex={0}
-        {...(onKeyDown && { onKeyDown })}
+        {...(onStep && { onKeyDown: keysHere(upAndDown(onStep)) })}
         sx={{
           width: { md: width },
           flex: 'none',
@@ -105,11 +107,3 @@ export function ListLine({
     </Box>
   );
 }
-
-/** The way that a key goes in a list: 1 down, -1 up, 0 for any other key. */
-export const listWay = (event: KeyboardEvent): 1 | -1 | 0 =>
-  event.key === 'j' || event.key === 'ArrowDown'
-    ? 1
-    : event.key === 'k' || event.key === 'ArrowUp'
-      ? -1
-      : 0;

@@ -1,7 +1,7 @@
 import { Box, TextField, Typography } from '@mui/material';
-import type { KeyboardEvent } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Criterion, Met, Sheet } from '../api/client';
+import { keysHere } from './useKeys';
 
 /** A rubric to read, or, with `onMet`, to go through by clicks and keys. */
 export function RubricSheet({
@@ -54,27 +54,18 @@ function Row({
   const t = useTranslations();
   const { levels } = criterion;
   const at = levels.findIndex((l) => l.key === met?.level);
-  const keys = (event: KeyboardEvent) => {
-    if (!onLevel) return;
-    const digit = Number(event.key);
-    let next: number | undefined;
-    if (event.key === 'ArrowRight' || event.key === 'ArrowDown')
-      next = Math.min(levels.length - 1, at + 1);
-    else if (event.key === 'ArrowLeft' || event.key === 'ArrowUp')
-      next = at < 0 ? levels.length - 1 : Math.max(0, at - 1);
-    else if (digit >= 1 && digit <= levels.length) next = digit - 1;
-    else if (event.key === 'Backspace') {
-      event.preventDefault();
-      onLevel(null);
-      return;
-    }
-    const level = next === undefined ? undefined : levels[next];
+  const choose = (n: number) => (_: KeyboardEvent, group: Element) => {
+    const level = levels[n];
     if (!level) return;
-    event.preventDefault();
-    onLevel(level.key);
-    const group = event.currentTarget;
+    onLevel?.(level.key);
     requestAnimationFrame(() => group.querySelector<HTMLElement>('[aria-checked="true"]')?.focus());
   };
+  const keys = keysHere({
+    'ArrowRight, ArrowDown': choose(Math.min(levels.length - 1, at + 1)),
+    'ArrowLeft, ArrowUp': choose(at < 0 ? levels.length - 1 : Math.max(0, at - 1)),
+    Backspace: () => onLevel?.(null),
+    ...Object.fromEntries(levels.map((_, n) => [`${n + 1}`, choose(n)])),
+  });
   return (
     <Box
       sx={{ p: 1.5, borderBottom: 1, borderColor: 'divider', '&:last-child': { borderBottom: 0 } }}
@@ -98,7 +89,7 @@ function Row({
       <Box
         role={onLevel ? 'radiogroup' : 'list'}
         aria-label={criterion.name}
-        onKeyDown={keys}
+        {...(onLevel && { onKeyDown: keys })}
         sx={{
           display: 'grid',
           gap: '6px',

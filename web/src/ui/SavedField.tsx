@@ -1,5 +1,6 @@
 import { TextField, type TextFieldProps } from '@mui/material';
 import { useEffect, useState } from 'react';
+import { keysInField } from './useKeys';
 
 type Props = Omit<TextFieldProps, 'value' | 'onChange'> & {
   value: string;
@@ -18,10 +19,10 @@ export function SavedField({ value, onSave, multiline, ...rest }: Props) {
       value={text}
       onChange={(e) => setText(e.target.value)}
       onBlur={save}
-      onKeyDown={(e) => {
-        if (e.key === 'Enter' && !multiline) save();
-        if (e.key === 'Escape') setText(value);
-      }}
+      onKeyDown={keysInField({
+        ...(!multiline && { Enter: save }),
+        Escape: () => setText(value),
+      })}
     />
   );
 }

@@ -1,7 +1,8 @@
-import { type KeyboardEvent, type MouseEvent, memo } from 'react';
+import { type MouseEvent, memo } from 'react';
 import type { BeadState } from './beads';
 import { BeadShape, useBeadWords } from './Glyphs';
 import { tone } from './tone';
+import { keysHere } from './useKeys';
 
 export interface ThreadSlot {
   index: number;
@@ -58,15 +59,13 @@ export const Thread = memo(function Thread({
       onSelect(near.index);
     }
   };
-  const move = (event: KeyboardEvent) => {
-    const way = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    if (!way) return;
-    event.preventDefault();
+  const go = (by: 1 | -1) => (event: KeyboardEvent) => {
     event.stopPropagation();
     const now = slots.findIndex((s) => s.index === selected);
-    const next = slots[Math.max(0, Math.min(slots.length - 1, now + way))];
+    const next = slots[Math.max(0, Math.min(slots.length - 1, now + by))];
     if (next) onSelect(next.index);
   };
+  const move = keysHere({ ArrowRight: go(1), ArrowLeft: go(-1) });
   const chosen = slots.find((s) => s.index === selected);
   const bead = selected === undefined ? undefined : beads[selected];
   const said = chosen && bead ? `${label}; ${names[chosen.index] ?? ''}: ${words(bead)}` : label;

@@ -4,4 +4,7 @@ declare module 'tinykeys' {
     target: Window | HTMLElement,
     keys: Record<string, (event: KeyboardEvent) => void>,
   ): () => void;
+  export function createKeybindingsHandler(
+    keys: Record<string, (event: KeyboardEvent) => void>,
+  ): (event: Event) => void;
 }

@@ -1,6 +1,7 @@
 import { Box } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef } from 'react';
+import { keysHere } from '../ui/useKeys';
 import { usePrinting } from '../ui/usePrinting';
 import type { Order } from './filter';
 import { type GridColumn, GridHead, type Summary } from './GridHead';
@@ -25,15 +26,6 @@ interface Props<R, C> {
 }
 
 const NO_SUMMARIES: never[] = [];
-const WAYS: Record<string, [number, number]> = {
-  ArrowRight: [0, 1],
-  ArrowLeft: [0, -1],
-  ArrowDown: [1, 0],
-  ArrowUp: [-1, 0],
-  j: [1, 0],
-  k: [-1, 0],
-};
-
 /** The same function for good, which does what the newest one does. */
 function useSteady<A extends unknown[]>(act: (...args: A) => void): (...args: A) => void {
   const newest = useRef(act);
@@ -120,31 +112,34 @@ export function Grid<R extends GridRow, C extends GridColumn>({
   );
   const sort = useSteady(onOrder);
   const some = ticks && ticks.ticked.size > 0 ? 'some' : 'none';
-  const keys = (event: KeyboardEvent) => {
-    if (event.key === 'Escape') select(null);
+  const go = (by: number, aside: number) => () => {
     const [chosen, column] = (sel ?? '').split('-').map(Number);
-    if (event.key === ' ' && chosen && !(event.target instanceof HTMLInputElement)) {
-      event.preventDefault();
-      toggle(chosen);
-    }
-    const way = WAYS[event.key];
-    if (!way) return;
-    event.preventDefault();
     const to = (at: number, by: number, many: number) => Math.max(0, Math.min(many - 1, at + by));
     const r = to(
       rows.findIndex((l) => l.enrolment === chosen),
-      way[0],
+      by,
       rows.length,
     );
     const c = to(
       columns.findIndex((x) => x.id === column),
-      way[1],
+      aside,
       columns.length,
     );
     select(`${rows[r]?.enrolment}-${columns[c]?.id}`);
     down.scrollToIndex(r);
     across.scrollToIndex(c);
   };
+  const keys = keysHere({
+    ArrowRight: go(0, 1),
+    ArrowLeft: go(0, -1),
+    'ArrowDown, j': go(1, 0),
+    'ArrowUp, k': go(-1, 0),
+    Space: () => {
+      const chosen = Number((sel ?? '').split('-')[0]);
+      if (chosen) toggle(chosen);
+    },
+    Escape: () => select(null),
+  });
   const [inRow] = (sel ?? '').split('-');
   return (
     <Box

@@ -1,11 +1,12 @@
 import { Box, Checkbox, Typography } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, memo, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { useTranslations } from 'use-intl';
 import type { LearnerRow, Progress } from '../api/client';
 import { type BeadState, readThread } from '../ui/beads';
 import { daysBetween, inPercent } from '../ui/format';
 import { GAP, layThread, Thread, type ThreadSlot } from '../ui/Thread';
+import { keysHere, upAndDown } from '../ui/useKeys';
 import { Flags } from './Flags';
 
 const ROW = 38;
@@ -35,23 +36,17 @@ export function LearnerTable({ data, rows, sel, onSelect, ticked, onTick }: Prop
   });
   const [enrolment, step] = (sel ?? '').split('-').map(Number);
   const at = rows.findIndex((r) => r.enrolment === enrolment);
-  const move = (event: KeyboardEvent) => {
-    const way =
-      event.key === 'j' || event.key === 'ArrowDown'
-        ? 1
-        : event.key === 'k' || event.key === 'ArrowUp'
-          ? -1
-          : 0;
-    const row = rows[Math.max(0, Math.min(rows.length - 1, at + way))];
-    if (way && row) {
-      event.preventDefault();
-      onSelect(`${row.enrolment}`);
-      virtual.scrollToIndex(rows.indexOf(row));
-    } else if (event.key === ' ' && rows[at] && !(event.target instanceof HTMLInputElement)) {
-      event.preventDefault();
-      toggle(rows[at].enrolment);
-    } else if (event.key === 'Escape') onSelect(null);
+  const go = (by: 1 | -1) => {
+    const row = rows[Math.max(0, Math.min(rows.length - 1, at + by))];
+    if (!row) return;
+    onSelect(`${row.enrolment}`);
+    virtual.scrollToIndex(rows.indexOf(row));
   };
+  const keys = keysHere({
+    ...upAndDown(go),
+    Space: () => rows[at] && toggle(rows[at].enrolment),
+    Escape: () => onSelect(null),
+  });
   const toggle = (id: number) => {
     const next = new Set(ticked);
     if (!next.delete(id)) next.add(id);
@@ -65,7 +60,7 @@ export function LearnerTable({ data, rows, sel, onSelect, ticked, onTick }: Prop
         aria-label={t('frame.progress')}
         aria-rowcount={rows.length + 1}
         tabIndex={0}
-        onKeyDown={move}
+        onKeyDown={keys}
         style={{ minWidth: 'max-content' }}
       >
         <Box

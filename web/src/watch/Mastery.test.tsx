@@ -83,7 +83,7 @@ describe('the grid of mastery', () => {
     fireEvent.keyDown(cells, { key: 'ArrowDown' });
     fireEvent.keyDown(cells, { key: 'ArrowDown' });
     expect(screen.getByTestId('address')).toHaveTextContent('sel=12-5');
-    fireEvent.keyDown(cells, { key: ' ' });
+    fireEvent.keyDown(cells, { key: ' ', code: 'Space' });
     expect(screen.getByRole('button', { name: 'Rate 1 learner' })).toBeInTheDocument();
   });
 
