@@ -203,19 +203,20 @@ export function Choice<T extends FieldValues, Out extends FieldValues>({
       <ToggleButtonGroup
         ref={field.ref}
         exclusive={!several}
+        fullWidth={options.some((o) => o.short)}
         size="small"
         value={field.value}
         onChange={(_, chosen) => field.onChange(chosen)}
         onBlur={field.onBlur}
         aria-label={label}
-        sx={{ flexWrap: 'wrap' }}
+        {...(!options.some((o) => o.short) && { sx: { flexWrap: 'wrap' } })}
       >
         {options.map((o) => (
           <ToggleButton
             key={o.value}
             value={o.value}
             aria-label={o.name}
-            sx={{ fontWeight: o.strong ? 700 : 400, ...(o.short && { flex: 1 }) }}
+            sx={{ fontWeight: o.strong ? 700 : 400 }}
           >
             {o.short ?? o.name}
           </ToggleButton>

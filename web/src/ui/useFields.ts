@@ -31,21 +31,16 @@ function useWrong() {
   return (issue: core.$ZodRawIssue): string => {
     switch (issue.code) {
       case 'too_small':
-        return issue.origin === 'number'
-          ? t('form.atLeast', { least: Number(issue.minimum) })
-          : t('form.missing');
+        if (issue.origin === 'number') return t('form.atLeast', { least: Number(issue.minimum) });
+        return t(issue.origin === 'array' ? 'form.choose' : 'form.missing');
       case 'too_big':
         return issue.origin === 'number'
           ? t('form.atMost', { most: Number(issue.maximum) })
           : t('form.tooLong', { most: Number(issue.maximum) });
       case 'invalid_type':
-        return t(
-          issue.input === undefined || issue.input === null
-            ? 'form.missing'
-            : issue.expected === 'int'
-              ? 'form.whole'
-              : 'form.wrong',
-        );
+        if (issue.input === null) return t('form.choose');
+        if (issue.input === undefined) return t('form.missing');
+        return t(issue.expected === 'int' ? 'form.whole' : 'form.wrong');
       default:
         return t('form.wrong');
     }

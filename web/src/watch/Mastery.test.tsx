@@ -98,7 +98,7 @@ describe('the grid of mastery', () => {
     const dialog = screen.getByRole('dialog');
     const send = within(dialog).getByRole('button', { name: 'Rate 1 learner' });
     await userEvent.click(send);
-    expect(await within(dialog).findByText('Please fill this in.')).toBeInTheDocument();
+    expect(await within(dialog).findByText('Please choose.')).toBeInTheDocument();
     expect(calls.some((c) => c.method === 'POST')).toBe(false);
     expect(within(dialog).queryByText(/BIKE/)).not.toBeInTheDocument();
     await userEvent.click(within(dialog).getByText('On my own'));
