@@ -9,6 +9,7 @@ import org.jooq.DSLContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.record.Fact;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
@@ -32,9 +33,9 @@ final class Bench extends NewCourse {
   static final int LEARNERS = 5;
   static final String JUNOS_GROUP = "Tuesday";
   private static final int DAYS = 20;
-  final long brake;
-  final long torque;
-  final long both;
+  final OutcomeId brake;
+  final OutcomeId torque;
+  final OutcomeId both;
   final long page;
   final long quiz;
   final long anatomy;
@@ -105,8 +106,8 @@ final class Bench extends NewCourse {
     mark("Ilse Tran", 18, "PASSED", 2, 2);
   }
 
-  private static void tie(ObjectNode step, long outcome) {
-    step.withArray("evidenceFor").addObject().put("outcome", outcome).put("weight", 1);
+  private static void tie(ObjectNode step, OutcomeId outcome) {
+    step.withArray("evidenceFor").addObject().put("outcome", outcome.value()).put("weight", 1);
   }
 
   private yendrik.core.id.PersonId person(String name) {
@@ -121,39 +122,10 @@ final class Bench extends NewCourse {
         .fetchSingle(LEARNER_GROUP.ID);
   }
 
-  private long outcome(String code, String name, List<Long> parts) {
-    ObjectNode body = CoreJson.mapper().createObjectNode();
-    body.put("code", code).put("name", name).put("description", "");
-    body.put("scale", design().path("scales").path(0).path("id").asLong());
-    body.putObject("levelRule")
-        .put("method", "MOST_RECENT")
-        .put("halvesEvery", 2)
-        .put("times", 2)
-        .put("last", 3)
-        .put("fewest", 1);
-    if (!parts.isEmpty()) {
-      var list = body.putObject("madeOf").put("how", "ALL").put("n", 1).putArray("parts");
-      parts.forEach(list::add);
-    }
-    return school
-        .as("Sefa Dunmore")
-        .post(path + "/design/outcomes", body.toString())
-        .path("id")
-        .asLong();
-  }
-
   private ObjectNode moduleDone(long module) {
     ObjectNode rule = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "m" + module);
     rule.putObject("leaf").put("is", "module-done").put("module", module);
     return rule;
-  }
-
-  private void badge(String name, ObjectNode rule) {
-    ObjectNode body = CoreJson.mapper().createObjectNode();
-    body.put("name", name).put("description", "").put("surprise", false);
-    body.putObject("picture").put("shape", "hexagon").put("sign", "star").put("colour", "lagoon");
-    body.set("earnedWhen", rule);
-    school.as("Sefa Dunmore").post(path + "/design/badges", body.toString());
   }
 
   /** Somebody opens a step. */

@@ -72,6 +72,11 @@ final class Caller {
     return json(call("GET", path, ""));
   }
 
+  /** Sends one of the API's own records. */
+  JsonNode post(String path, Record body) {
+    return post(path, CoreJson.mapper().writeValueAsString(body));
+  }
+
   JsonNode post(String path, String body) {
     return json(call("POST", path, body));
   }

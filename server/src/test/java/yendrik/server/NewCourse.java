@@ -3,11 +3,21 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.ModuleId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.id.StepId;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.design.DesignEdits;
+import yendrik.server.design.OutcomeForms;
 
 /** A course of a test's own, made and changed through the API as people would. */
 class NewCourse {
@@ -34,24 +44,50 @@ class NewCourse {
   }
 
   long module(String name) {
-    return added("modules", "{\"name\":\"" + name + "\"}");
+    return added("modules", new DesignEdits.NewModule(name));
   }
 
   long step(long module, String kind, String name) {
-    String body = "{\"module\":" + module + ",\"kind\":\"" + kind + "\",\"name\":\"" + name + "\"}";
-    return added("steps", body);
+    return step(module, kind, name, Optional.empty());
   }
 
   /** Adds a step after another one. */
   long stepAfter(long after, long module, String kind, String name) {
-    return added(
-        "steps",
-        "{\"module\":%s,\"kind\":\"%s\",\"name\":\"%s\",\"after\":%s}"
-            .formatted(module, kind, name, after));
+    return step(module, kind, name, Optional.of(new StepId(after)));
   }
 
-  private long added(String part, String body) {
-    JsonNode made = designer.post(path + "/design/" + part, body);
+  private long step(long module, String kind, String name, Optional<StepId> after) {
+    var step = new DesignEdits.NewStep(new ModuleId(module), StepKind.valueOf(kind), name, after);
+    return added("steps", step);
+  }
+
+  /** Adds an outcome whose level is that of the newest piece, made of others if there are any. */
+  OutcomeId outcome(String code, String name, List<OutcomeId> parts) {
+    var scale = new ScaleId(design().path("scales").path(0).path("id").asLong());
+    var rule =
+        new OutcomeForms.LevelRuleForm(
+            OutcomeForms.Method.MOST_RECENT, 2, 2, 3, 1, Optional.empty());
+    var made =
+        Optional.of(parts)
+            .filter(p -> !p.isEmpty())
+            .map(p -> new OutcomeForms.MadeOfForm(OutcomeForms.How.ALL, 1, p));
+    var edit =
+        new DesignEdits.OutcomeEdit(
+            code, name, "", scale, rule, made, Optional.empty(), Optional.empty());
+    return new OutcomeId(added("outcomes", edit));
+  }
+
+  /** Adds a badge that is earned by a rule. */
+  long badge(String name, ObjectNode earnedWhen) {
+    var picture = new DesignEdits.PictureEdit("hexagon", "star", "lagoon");
+    Map<String, Object> rule = CoreJson.mapper().convertValue(earnedWhen, new TypeReference<>() {});
+    var edit =
+        new DesignEdits.BadgeEdit(name, "", Optional.empty(), picture, Optional.of(rule), false);
+    return added("badges", edit);
+  }
+
+  private long added(String part, Record edit) {
+    JsonNode made = designer.post(path + "/design/" + part, edit);
     assertThat(made.path("id").asLong()).as(made.toString()).isPositive();
     return made.path("id").asLong();
   }

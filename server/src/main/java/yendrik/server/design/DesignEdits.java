@@ -123,8 +123,9 @@ public final class DesignEdits {
       @NotNull @Pattern(regexp = "[a-z-]{1,20}") String sign,
       @NotNull @Pattern(regexp = "[a-z-]{1,20}") String colour) {}
 
-  /** The whole order of a course: modules, and the steps in each. */
   /**
+   * The whole order of a course: modules, and the steps in each.
+   *
    * @param was the order that was seen; only that one is changed
    */
   public record OrderEdit(@NotNull List<ModuleOrder> modules, Optional<List<ModuleOrder>> was) {}
