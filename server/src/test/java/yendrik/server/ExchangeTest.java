@@ -177,6 +177,14 @@ class ExchangeTest extends SchoolTest {
   }
 
   @Test
+  void what_a_file_changes_becomes_another_version() {
+    take("csv", "code,name\nA,One\n");
+    int before = outcome("A").path("version").asInt();
+    take("csv", "code,name\nA,Another\n");
+    assertThat(outcome("A").path("version").asInt()).isEqualTo(before + 1);
+  }
+
+  @Test
   void a_table_moves_outcomes_between_groups_and_puts_them_together() {
     take("csv", "code,name,group\nA,One,Wheels\nB,Two,\n");
     String next = "code,name,group,parts,combine\nA,One,Wheels/Rims,,\nC,Both,,A; B,at least 1\n";

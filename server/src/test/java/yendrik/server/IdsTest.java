@@ -33,6 +33,12 @@ class IdsTest extends BenchTest {
   }
 
   @Test
+  void a_part_of_a_draft_that_is_named_by_no_number_is_not_there() {
+    var gone = as("Odalys Brandt").call("DELETE", path() + "/design/steps/0", "");
+    assertThat(gone.getStatus()).isEqualTo(404);
+  }
+
+  @Test
   void in_a_parameter_it_is_named() {
     var trend = as("Tomas Weir").call("GET", path() + "/mastery/trend?group=0", "");
     assertThat(trend.getStatus()).isEqualTo(422);

@@ -51,6 +51,7 @@ public final class VersionedRows<R extends UpdatableRecord<R>, I extends Id> {
 
   /** The rows as those of an address, which says no more than a number. */
   public I id(long number) {
+    if (number < 1) throw Problem.notFound(called);
     return id.getDataType().convert(number);
   }
 

@@ -43,16 +43,15 @@ class RosterController {
   @Needs(Right.PLAN)
   Enrolled enrol(
       @PathVariable CourseId course, SignedIn person, @Valid @RequestBody RosterEdit edit) {
-    var id = course;
     int enrolled = 0;
     List<String> there = new ArrayList<>();
     List<String> unknown = new ArrayList<>();
     for (String email : edit.emails()) {
       Optional<PersonId> learner = people.withEmail(email);
       if (learner.isEmpty()) unknown.add(email);
-      else if (walks.enrolment(id, learner.get()).isPresent()) there.add(email);
+      else if (walks.enrolment(course, learner.get()).isPresent()) there.add(email);
       else {
-        walks.enrol(id, learner.get(), Optional.of(person.id()));
+        walks.enrol(course, learner.get(), Optional.of(person.id()));
         enrolled++;
       }
     }
