@@ -6,6 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import yendrik.server.people.Seat;
 import yendrik.server.watch.report.Report;
 
 /** What all reports have in common, whichever there are. */
@@ -52,5 +53,12 @@ class ReportsTest extends BenchTest {
           .as(report.name())
           .isEqualTo(1)
           .isLessThan(as("Tomas Weir").get(at(report)).path("learners").size());
+  }
+
+  @Test
+  void a_support_teacher_of_no_group_sees_nobody() {
+    staff(bench, "Aiko Brenner", Seat.Role.SUPPORT);
+    for (Report report : reports)
+      assertThat(as("Aiko Brenner").get(at(report)).path("learners")).as(report.name()).isEmpty();
   }
 }
