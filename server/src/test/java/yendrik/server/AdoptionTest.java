@@ -3,6 +3,8 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -10,7 +12,9 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
-import yendrik.formats.json.CoreJson;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
+import yendrik.server.design.OutcomeForms;
 import yendrik.server.people.Seat;
 
 /** Frameworks of the institution, and courses that adopt from them. */
@@ -26,30 +30,28 @@ class AdoptionTest extends SchoolTest {
   void aFrameworkAndACourse() {
     sefa = as("Sefa Dunmore");
     String name = "Practice " + System.nanoTime();
-    frameworkId = sefa.post("/api/frameworks", "{\"name\":\"" + name + "\"}").path("id").asLong();
+    frameworkId = sefa.post("/api/frameworks", new Sent.Name(name)).path("id").asLong();
     framework = "/api/courses/" + frameworkId;
     course = new NewCourse(sefa, "Adopting " + System.nanoTime());
-    tie = add(framework, "TIE", "").path("id").asLong();
+    tie = add(framework, "TIE").path("id").asLong();
   }
 
-  private JsonNode add(String where, String code, String more) {
-    long scale = sefa.get(where + "/design").path("scales").path(0).path("id").asLong();
-    return sefa.post(
-        where + "/design/outcomes",
-        "{\"code\":\"%s\",\"name\":\"Do %s\",\"description\":\"\",\"scale\":%s,"
-                .formatted(code, code, scale)
-            + "\"levelRule\":{\"method\":\"BEST\",\"halvesEvery\":2,\"times\":2,\"last\":3,\"fewest\":1}"
-            + more
-            + "}");
+  private JsonNode add(String where, String code, long... parts) {
+    var scale = new ScaleId(sefa.get(where + "/design").path("scales").path(0).path("id").asLong());
+    var rule = Sent.by(OutcomeForms.Method.BEST);
+    var of = Arrays.stream(parts).mapToObj(OutcomeId::new).toList();
+    var edit =
+        of.isEmpty()
+            ? Sent.outcome(code, "Do " + code, scale, rule)
+            : Sent.madeOf(of, code, "Do " + code, scale, rule);
+    return sefa.post(where + "/design/outcomes", edit);
   }
 
   private JsonNode adopt(long... outcomes) {
-    ObjectNode body = CoreJson.mapper().createObjectNode();
-    body.putArray("scales");
-    var list = body.putArray("outcomes");
-    for (long outcome : outcomes) list.add(outcome);
+    var wanted = Arrays.stream(outcomes).mapToObj(OutcomeId::new).toList();
     return sefa.post(
-        course.path + "/design/frameworks/" + frameworkId + "/adoption", body.toString());
+        course.path + "/design/frameworks/" + frameworkId + "/adoption",
+        new Sent.Adopted(wanted, List.of()));
   }
 
   private JsonNode outcome(String where, String code) {
@@ -79,14 +81,13 @@ class AdoptionTest extends SchoolTest {
     return sefa.call(
             "POST",
             course.path + "/design/" + part + "/" + on.path("id").asLong() + "/decision",
-            "{\"decision\":\"" + decision + "\"}")
+            new Sent.Decided(decision))
         .getStatus();
   }
 
   @Test
   void an_adopted_outcome_comes_with_its_scale_its_parts_and_its_identifier() {
-    JsonNode whole =
-        add(framework, "ALL", ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[" + tie + "]}");
+    JsonNode whole = add(framework, "ALL", tie);
     assertThat(adopt(whole.path("id").asLong()).path("fresh").asInt()).isEqualTo(2);
     JsonNode all = outcome(course.path, "ALL");
     long here = outcome(course.path, "TIE").path("id").asLong();
@@ -100,8 +101,7 @@ class AdoptionTest extends SchoolTest {
 
   @Test
   void outcomes_that_are_made_of_each_other_are_adopted_with_the_fault_to_mend() {
-    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%s]}";
-    long whole = add(framework, "ALL", of.formatted(tie)).path("id").asLong();
+    long whole = add(framework, "ALL", tie).path("id").asLong();
     put(
         framework,
         "outcomes",
@@ -163,8 +163,8 @@ class AdoptionTest extends SchoolTest {
 
   @Test
   void codes_in_the_way_are_all_named_and_nothing_is_adopted() {
-    long knot = add(framework, "KNOT", "").path("id").asLong();
-    add(course.path, "TIE", "");
+    long knot = add(framework, "KNOT").path("id").asLong();
+    add(course.path, "TIE");
     assertThat(standing("TIE")).isEqualTo("CODE_TAKEN");
     JsonNode refused = adopt(knot, tie);
     assertThat(refused.path("findings").toString()).contains("with the code TIE");
@@ -245,8 +245,7 @@ class AdoptionTest extends SchoolTest {
         sefa.call(
                 "POST",
                 course.path + "/ratings",
-                "{\"outcome\":%s,\"level\":1,\"note\":\"seen\",\"learners\":[%s]}"
-                    .formatted(here, enrolment))
+                new Sent.Rating(new OutcomeId(here), 1, List.of(enrolment), "seen"))
             .getStatus();
     assertThat(rated).isLessThan(300);
     put(
@@ -283,7 +282,7 @@ class AdoptionTest extends SchoolTest {
 
   @Test
   void a_framework_has_no_modules_and_is_no_course_to_designers() {
-    var module = sefa.call("POST", framework + "/design/modules", "{\"name\":\"M\"}");
+    var module = sefa.call("POST", framework + "/design/modules", new Sent.Name("M"));
     assertThat(module.getStatus()).isEqualTo(409);
     assertThat(sefa.publish(framework).getStatus()).isEqualTo(409);
     Caller odalys = as("Odalys Brandt");
@@ -293,7 +292,7 @@ class AdoptionTest extends SchoolTest {
     assertThat(odalys.get(hers.path + "/design/frameworks").toString())
         .as("but they see what there is to adopt")
         .contains("\"id\":" + frameworkId);
-    assertThat(odalys.call("POST", "/api/frameworks", "{\"name\":\"N\"}").getStatus())
+    assertThat(odalys.call("POST", "/api/frameworks", new Sent.Name("N")).getStatus())
         .isEqualTo(403);
   }
 }

@@ -4,6 +4,7 @@ import static yendrik.schema.Tables.LEARNER_GROUP;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import tools.jackson.databind.JsonNode;
@@ -11,6 +12,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.record.Fact;
+import yendrik.core.strand.work.Judgement;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.people.People;
@@ -84,7 +86,7 @@ final class Bench extends NewCourse {
           tie(e, brake);
           tie(e, torque);
         });
-    badge("Brake Hand", moduleDone(brakes));
+    badge("Brake Hand", Optional.of(moduleDone(brakes)));
     publish();
     clock.putTo(clock.instant().minus(Duration.ofDays(DAYS)));
     enrol(
@@ -103,7 +105,7 @@ final class Bench extends NewCourse {
     }
     signOff("Ilse Tran", 2);
     handIn("Ilse Tran", "Two pads, 5 Nm.");
-    mark("Ilse Tran", 18, "PASSED", 2, 2);
+    mark("Ilse Tran", 18, Judgement.PASSED, 2, 2);
   }
 
   private static void tie(ObjectNode step, OutcomeId outcome) {
@@ -148,19 +150,18 @@ final class Bench extends NewCourse {
 
   /** Tomas signs the practical off. */
   void signOff(String learner, int level) {
-    String body = "{\"comment\":\"Clean\",\"levels\":{\"%s\":%s}}".formatted(brake, level);
+    var body = new Sent.SignOff("Clean", Map.of(brake, level));
     school.as("Tomas Weir").call("POST", marking(learner) + practical + "/sign-offs", body);
   }
 
   JsonNode handIn(String learner, String text) {
-    return school.as(learner).post(walk(card) + "/versions", "{\"text\":\"" + text + "\"}");
+    return school.as(learner).post(walk(card) + "/versions", new Sent.Text(text));
   }
 
   /** Tomas marks the first version of the card. */
-  int mark(String learner, int points, String judgement, int ofBrake, int ofTorque) {
-    String body =
-        "{\"version\":1,\"points\":%s,\"judgement\":\"%s\",\"comment\":\"Clear.\",\"levels\":{\"%s\":%s,\"%s\":%s}}"
-            .formatted(points, judgement, brake, ofBrake, torque, ofTorque);
+  int mark(String learner, int points, Judgement judgement, int ofBrake, int ofTorque) {
+    var levels = Map.of(brake, ofBrake, torque, ofTorque);
+    var body = new Sent.Mark(1, points, judgement, "Clear.", levels);
     return school
         .as("Tomas Weir")
         .call("POST", marking(learner) + card + "/marks", body)

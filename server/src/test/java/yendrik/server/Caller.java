@@ -34,6 +34,11 @@ final class Caller {
     return send(method, path, MediaType.APPLICATION_JSON, body.getBytes(UTF_8), headers);
   }
 
+  /** Sends one of the records of {@link Sent} or of the API's own. */
+  MockHttpServletResponse call(String method, String path, Record body, String... headers) {
+    return call(method, path, text(body), headers);
+  }
+
   /** Sends a file as the body. */
   MockHttpServletResponse upload(String path, byte[] file) {
     return send("POST", path, MediaType.APPLICATION_OCTET_STREAM, file);
@@ -72,9 +77,12 @@ final class Caller {
     return json(call("GET", path, ""));
   }
 
-  /** Sends one of the API's own records. */
   JsonNode post(String path, Record body) {
-    return post(path, CoreJson.mapper().writeValueAsString(body));
+    return json(call("POST", path, body));
+  }
+
+  static String text(Record body) {
+    return CoreJson.mapper().writeValueAsString(body);
   }
 
   JsonNode post(String path, String body) {
@@ -84,7 +92,11 @@ final class Caller {
   /** Publishes a course's draft as it is now, seen by this person, and waits for its learners. */
   MockHttpServletResponse publish(String course) {
     JsonNode impact = get(course + "/publications/next");
-    var begun = call("POST", course + "/publications", seen(impact.path("draft").asString()));
+    var begun =
+        call(
+            "POST",
+            course + "/publications",
+            new Sent.Publication(impact.path("draft").asString()));
     if (begun.getStatus() < 300) ended(course, begun);
     return begun;
   }
@@ -97,11 +109,6 @@ final class Caller {
         .until(
             () -> get(job),
             j -> !List.of("WAITING", "RUNNING").contains(j.path("state").asString()));
-  }
-
-  /** The body that publishes a draft with this mark. */
-  static String seen(String mark) {
-    return CoreJson.mapper().createObjectNode().put("draft", mark).toString();
   }
 
   /**

@@ -34,6 +34,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.work.Judgement;
 import yendrik.core.strand.work.WorkFact;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
@@ -66,7 +67,7 @@ class ConsequencesTest extends SchoolTest {
     course = new NewCourse(sefa, "Consequences " + System.nanoTime());
     module = course.module("Tubes");
     work = course.step(module, "ASSIGNMENT", "Your first patch");
-    badge = course.badge("Patch Hand", moduleDone(module));
+    badge = course.badge("Patch Hand", Optional.of(moduleDone(module)));
     course.publish();
     course.enrol(EDDA);
   }
@@ -92,18 +93,15 @@ class ConsequencesTest extends SchoolTest {
     return of.enrolment(learner);
   }
 
-  private int mark(int version, String judgement) {
-    String body =
-        "{\"version\":%s,\"points\":0,\"judgement\":\"%s\",\"comment\":\"\",\"levels\":{}}"
-            .formatted(version, judgement);
+  private int mark(int version, Judgement judgement) {
     String path = course.path + "/marking/" + enrolled(course, "Edda Marsh") + "/" + work;
-    return sefa.call("POST", path + "/marks", body).getStatus();
+    return sefa.call("POST", path + "/marks", new Sent.Mark(version, 0, judgement)).getStatus();
   }
 
   private void handInAndPass() {
     edda.post(course.walk(work) + "/visits", "");
-    edda.post(course.walk(work) + "/versions", "{\"text\":\"Two patches.\"}");
-    assertThat(mark(1, "PASSED")).isEqualTo(204);
+    edda.post(course.walk(work) + "/versions", new Sent.Text("Two patches."));
+    assertThat(mark(1, Judgement.PASSED)).isEqualTo(204);
   }
 
   private JsonNode decisions() {
@@ -124,14 +122,14 @@ class ConsequencesTest extends SchoolTest {
     handInAndPass();
     assertThat(held().asBoolean()).isTrue();
     assertThat(decisions().size()).isZero();
-    assertThat(mark(1, "AGAIN")).isEqualTo(204);
+    assertThat(mark(1, Judgement.AGAIN)).isEqualTo(204);
     assertThat(course.bead("Edda Marsh", work).path("state").asString()).isEqualTo("AGAIN");
     assertThat(held().asBoolean()).as("it never falls by itself").isTrue();
     JsonNode doubt = decisions().path(0);
     assertThat(doubt.path("name").asString()).isEqualTo("Patch Hand");
     assertThat(doubt.path("why").asString()).contains("Passed", "Needs another go", "Sefa");
     assertThat(
-            edda.post(course.walk(work) + "/versions", "{\"text\":\"Three.\"}")
+            edda.post(course.walk(work) + "/versions", new Sent.Text("Three."))
                 .path("state")
                 .asString())
         .as("the learner can hand in again")
@@ -142,17 +140,17 @@ class ConsequencesTest extends SchoolTest {
   @Test
   void a_badge_in_doubt_is_kept_or_revoked_once_with_a_word_to_the_learner() {
     handInAndPass();
-    mark(1, "FAILED");
+    mark(1, Judgement.FAILED);
     String path = course.path + "/decisions/" + enrolled(course, "Edda Marsh") + "/badges/" + badge;
-    assertThat(sefa.call("POST", path, "{\"keep\":false,\"reason\":\"\"}").getStatus())
+    assertThat(sefa.call("POST", path, new Sent.InDoubt(false, "", Optional.empty())).getStatus())
         .isEqualTo(422);
-    String body = "{\"keep\":false,\"reason\":\"marked in error\",\"word\":\"Sorry, {name}.\"}";
+    var body = new Sent.InDoubt(false, "marked in error", Optional.of("Sorry, {name}."));
     assertThat(sefa.call("POST", path, body).getStatus()).isEqualTo(204);
     assertThat(held().asBoolean()).isFalse();
     assertThat(sefa.call("POST", path, body).getStatus()).as("decided already").isEqualTo(409);
     assertThat(decisions().size()).isZero();
     assertThat(edda.get(course.path + "/messages").toString()).contains("Patch Hand");
-    mark(1, "PASSED");
+    mark(1, Judgement.PASSED);
     assertThat(held().asBoolean()).as("what was revoked does not come back").isFalse();
     agrees(course);
   }
@@ -160,8 +158,8 @@ class ConsequencesTest extends SchoolTest {
   @Test
   void a_badge_whose_ground_comes_back_needs_no_decision() {
     handInAndPass();
-    mark(1, "FAILED");
-    mark(1, "PASSED");
+    mark(1, Judgement.FAILED);
+    mark(1, Judgement.PASSED);
     assertThat(decisions().size()).isZero();
     assertThat(held().asBoolean()).isTrue();
     agrees(course);
@@ -171,7 +169,7 @@ class ConsequencesTest extends SchoolTest {
   void marking_anew_leaves_one_mark_that_stands_and_takes_back_what_it_does_not_repeat() {
     handInAndPass();
     long facts = walks.see(enrolled(course, "Edda Marsh")).facts().size();
-    mark(1, "FAILED");
+    mark(1, Judgement.FAILED);
     var now = walks.see(enrolled(course, "Edda Marsh")).facts();
     assertThat(now.size()).isEqualTo((int) facts + 1);
     assertThat(now.stream().filter(f -> f.what() instanceof WorkFact.Marked).count()).isEqualTo(2);
@@ -184,7 +182,7 @@ class ConsequencesTest extends SchoolTest {
     Instant soon = now.plus(Duration.ofDays(2)).truncatedTo(java.time.temporal.ChronoUnit.SECONDS);
     ObjectNode rule = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "a");
     rule.putObject("leaf").put("is", "in-time").put("from", soon.toString());
-    long later = course.badge("Winter Patch", rule);
+    long later = course.badge("Winter Patch", Optional.of(rule));
     course.publish();
     clock.putTo(now.plus(Duration.ofDays(5)));
     edda.post(course.walk(work) + "/visits", "");
@@ -203,7 +201,7 @@ class ConsequencesTest extends SchoolTest {
     Instant soon = now.plus(Duration.ofDays(1));
     ObjectNode rule = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "a");
     rule.putObject("leaf").put("is", "in-time").put("from", soon.toString());
-    course.badge("Winter Patch", rule);
+    course.badge("Winter Patch", Optional.of(rule));
     course.publish();
     clock.putTo(now.plus(Duration.ofDays(2)));
     course.change(work, e -> e.put("name", "Your second patch"));
@@ -253,7 +251,7 @@ class ConsequencesTest extends SchoolTest {
     assertThat(asking.thread("Edda Marsh")).startsWith("<");
     catchUp.all();
     assertThat(told(asking)).hasSize(1);
-    mark(1, "FAILED");
+    mark(1, Judgement.FAILED);
     catchUp.all();
     String path = asking.path + "/walks/mine/route";
     assertThat(

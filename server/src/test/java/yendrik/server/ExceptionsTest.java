@@ -2,9 +2,12 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Optional;
+import java.util.function.Function;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.id.BadgeId;
 import yendrik.core.id.EnrolmentId;
 
 /** What staff may do for one learner against the rules, and what it leaves behind. */
@@ -35,23 +38,23 @@ class ExceptionsTest extends SchoolTest {
 
   @Test
   void an_exception_ends_and_what_followed_from_it_stays() {
-    except("EXCUSE", page, "");
+    except("EXCUSE", page);
     JsonNode standing = sefa.get(exceptions()).path(0);
     assertThat(standing.path("says").asString()).isEqualTo("excused: seen");
     assertThat(standing.path("by").asString()).isEqualTo("Sefa Dunmore");
     String one = exceptions() + "/" + standing.path("fact").asLong();
-    assertThat(sefa.call("POST", one + "/end", "{\"reason\":\"well again\"}").getStatus())
+    assertThat(sefa.call("POST", one + "/end", new Sent.Reason("well again")).getStatus())
         .isEqualTo(204);
     assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("OPEN");
     assertThat(sefa.get(exceptions()).size()).isZero();
-    assertThat(sefa.call("POST", one + "/end", "{\"reason\":\"\"}").getStatus())
+    assertThat(sefa.call("POST", one + "/end", new Sent.Reason("")).getStatus())
         .as("it has ended already")
         .isEqualTo(409);
   }
 
   @Test
   void an_exception_is_taken_back_as_if_it_had_never_been() {
-    except("OPEN", work, "");
+    except("OPEN", work);
     assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("OPEN");
     long fact = sefa.get(exceptions()).path(0).path("fact").asLong();
     assertThat(sefa.call("DELETE", exceptions() + "/" + fact, "").getStatus()).isEqualTo(204);
@@ -61,29 +64,34 @@ class ExceptionsTest extends SchoolTest {
 
   @Test
   void an_exception_that_would_do_nothing_is_refused_and_says_so() {
-    assertThat(except("OPEN", page, "")).as("it is open").isEqualTo(409);
-    assertThat(except("ADD_ATTEMPTS", page, "")).as("there is no limit").isEqualTo(409);
+    assertThat(except("OPEN", page)).as("it is open").isEqualTo(409);
+    assertThat(except("ADD_ATTEMPTS", page)).as("there is no limit").isEqualTo(409);
     ruben.post(course.walk(page) + "/visits", "");
-    assertThat(except("EXCUSE", page, "")).as("it is done").isEqualTo(409);
-    assertThat(except("EXCUSE", work, "")).isEqualTo(204);
-    assertThat(except("EXCUSE", work, "")).as("excused already").isEqualTo(409);
-    String due = ",\"due\":\"2026-12-24T17:00:00Z\"";
-    assertThat(except("MOVE_DUE", work, due)).isEqualTo(204);
-    assertThat(except("MOVE_DUE", work, due)).as("due then already").isEqualTo(409);
+    assertThat(except("EXCUSE", page)).as("it is done").isEqualTo(409);
+    assertThat(except("EXCUSE", work)).isEqualTo(204);
+    assertThat(except("EXCUSE", work)).as("excused already").isEqualTo(409);
+    assertThat(moveDue(work)).isEqualTo(204);
+    assertThat(moveDue(work)).as("due then already").isEqualTo(409);
   }
 
-  private int except(String kind, long step, String more) {
+  private int except(String kind, long step) {
+    return except(new Sent.Exception(kind, step, "seen"));
+  }
+
+  private int moveDue(long step) {
+    return except(new Sent.Exception("MOVE_DUE", step, "seen").due("2026-12-24T17:00:00Z"));
+  }
+
+  private int except(Sent.Exception exception) {
     EnrolmentId enrolment = course.enrolment("Ruben Sato");
-    String body =
-        "{\"kind\":\"" + kind + "\",\"step\":" + step + ",\"reason\":\"seen\"" + more + "}";
-    return sefa.call("POST", course.path + "/learners/" + enrolment + "/exceptions", body)
+    return sefa.call("POST", course.path + "/learners/" + enrolment + "/exceptions", exception)
         .getStatus();
   }
 
   @Test
   void an_opened_step_is_open_whatever_its_rule_says() {
     assertThat(ruben.call("POST", course.walk(work) + "/visits", "").getStatus()).isEqualTo(403);
-    assertThat(except("OPEN", work, "")).isEqualTo(204);
+    assertThat(except("OPEN", work)).isEqualTo(204);
     assertThat(ruben.call("POST", course.walk(work) + "/visits", "").getStatus()).isEqualTo(200);
     JsonNode bead = course.bead("Ruben Sato", work);
     assertThat(bead.path("happened").toString()).contains("Sefa Dunmore");
@@ -92,7 +100,7 @@ class ExceptionsTest extends SchoolTest {
   @Test
   void an_excused_step_neither_counts_nor_holds_anything_shut() {
     assertThat(course.row("Ruben Sato").path("share").asDouble()).isZero();
-    assertThat(except("EXCUSE", page, "")).isEqualTo(204);
+    assertThat(except("EXCUSE", page)).isEqualTo(204);
     assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("EXCUSED");
     assertThat(course.bead("Ruben Sato", page).path("turn").asString())
         .isEqualTo("Nothing is left to do.");
@@ -101,8 +109,8 @@ class ExceptionsTest extends SchoolTest {
 
   @Test
   void a_moved_due_date_is_the_learners_own() {
-    assertThat(except("MOVE_DUE", work, "")).as("no date given").isEqualTo(422);
-    assertThat(except("MOVE_DUE", work, ",\"due\":\"2026-12-24T17:00:00Z\"")).isEqualTo(204);
+    assertThat(except("MOVE_DUE", work)).as("no date given").isEqualTo(422);
+    assertThat(moveDue(work)).isEqualTo(204);
     assertThat(course.bead("Ruben Sato", work).path("due").asString())
         .isEqualTo("2026-12-24T17:00:00Z");
   }
@@ -117,8 +125,8 @@ class ExceptionsTest extends SchoolTest {
 
   @Test
   void an_exception_at_no_step_or_of_no_learner_is_refused() {
-    assertThat(except("OPEN", 999_999, "")).isEqualTo(422);
-    String body = "{\"kind\":\"OPEN\",\"step\":" + work + ",\"reason\":\"\"}";
+    assertThat(except("OPEN", 999_999)).isEqualTo(422);
+    var body = new Sent.Exception("OPEN", work, "");
     assertThat(sefa.call("POST", course.path + "/learners/999999/exceptions", body).getStatus())
         .isEqualTo(404);
     assertThat(
@@ -130,24 +138,14 @@ class ExceptionsTest extends SchoolTest {
 
   @Test
   void a_badge_given_by_hand_needs_a_reason_and_shows_it() {
-    long badge =
-        sefa.post(
-                course.path + "/design/badges",
-                "{\"name\":\"Patch Hand\",\"description\":\"\",\"picture\":{\"shape\":\"hexagon\",\"sign\":\"star\",\"colour\":\"lagoon\"},\"surprise\":false}")
-            .path("id")
-            .asLong();
+    long badge = course.badge("Patch Hand", Optional.empty());
     course.publish();
     EnrolmentId enrolment = course.enrolment("Ruben Sato");
     String path = course.path + "/learners/" + enrolment + "/badges";
-    assertThat(sefa.call("POST", path, "{\"badge\":" + badge + ",\"reason\":\"\"}").getStatus())
-        .isEqualTo(422);
-    assertThat(
-            sefa.call("POST", path, "{\"badge\":" + badge + ",\"reason\":\"Helped all week\"}")
-                .getStatus())
-        .isEqualTo(204);
-    assertThat(
-            sefa.call("POST", path, "{\"badge\":" + badge + ",\"reason\":\"Once more\"}")
-                .getStatus())
+    Function<String, Record> award = reason -> new Sent.Award(new BadgeId(badge), reason);
+    assertThat(sefa.call("POST", path, award.apply("")).getStatus()).isEqualTo(422);
+    assertThat(sefa.call("POST", path, award.apply("Helped all week")).getStatus()).isEqualTo(204);
+    assertThat(sefa.call("POST", path, award.apply("Once more")).getStatus())
         .as("one that is held is not given again")
         .isEqualTo(409);
     var held = ruben.get(course.path + "/walks/mine/route").path("badges").path(0);

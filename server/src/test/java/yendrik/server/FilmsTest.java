@@ -74,8 +74,7 @@ class FilmsTest extends SchoolTest {
   /** Plays a stretch in the time that it takes. */
   private MockHttpServletResponse play(int from, int to) {
     clock.putTo(clock.instant().plusSeconds(Math.max(0, to - from)));
-    return as("Ruben Sato")
-        .call("POST", course.walk(film) + "/played", "{\"from\":" + from + ",\"to\":" + to + "}");
+    return as("Ruben Sato").call("POST", course.walk(film) + "/played", new Sent.Played(from, to));
   }
 
   @Test
@@ -180,7 +179,7 @@ class FilmsTest extends SchoolTest {
     Caller ruben = as("Ruben Sato");
     ruben.post(course.walk(film) + "/visits", "");
     clock.putTo(clock.instant().plusSeconds(5));
-    String all = "{\"from\":0,\"to\":46}";
+    var all = new Sent.Played(0, 46);
     JsonNode first = ruben.post(course.walk(film) + "/played", all);
     assertThat(first.path("part").path("film").path("parts").toString())
         .as("five seconds at twice the speed")
@@ -195,13 +194,12 @@ class FilmsTest extends SchoolTest {
     Caller ruben = as("Ruben Sato");
     ruben.post(course.walk(film) + "/visits", "");
     clock.putTo(clock.instant().plusSeconds(5));
-    ruben.post(course.walk(film) + "/played", "{\"from\":0,\"to\":10}");
+    ruben.post(course.walk(film) + "/played", new Sent.Played(0, 10));
     clock.putTo(clock.instant().plusMillis(4_200));
-    JsonNode second = ruben.post(course.walk(film) + "/played", "{\"from\":10,\"to\":20}");
+    JsonNode second = ruben.post(course.walk(film) + "/played", new Sent.Played(10, 20));
     assertThat(second.path("part").path("film").path("parts").toString()).isEqualTo("[0,20]");
-    for (int n = 0; n < 20; n++)
-      ruben.post(course.walk(film) + "/played", "{\"from\":20,\"to\":26}");
-    JsonNode flood = ruben.post(course.walk(film) + "/played", "{\"from\":20,\"to\":22}");
+    for (int n = 0; n < 20; n++) ruben.post(course.walk(film) + "/played", new Sent.Played(20, 26));
+    JsonNode flood = ruben.post(course.walk(film) + "/played", new Sent.Played(20, 22));
     assertThat(flood.path("part").path("film").path("parts").toString())
         .as("however many come in a moment")
         .isEqualTo("[0,20]");
@@ -214,7 +212,7 @@ class FilmsTest extends SchoolTest {
     ruben.post(course.walk(page) + "/visits", "");
     clock.putTo(clock.instant().plusSeconds(20));
     for (int n = 0; n < 10; n++)
-      assertThat(ruben.call("POST", course.walk(page) + "/time", "{\"seconds\":600}").getStatus())
+      assertThat(ruben.call("POST", course.walk(page) + "/time", new Sent.Seconds(600)).getStatus())
           .isEqualTo(204);
     long spent =
         walks.see(course.enrolment("Ruben Sato")).facts().stream()
@@ -231,8 +229,8 @@ class FilmsTest extends SchoolTest {
     ruben.post(course.walk(film) + "/visits", "");
     for (int minute = 0; minute < 5; minute++) {
       clock.putTo(clock.instant().plusSeconds(9));
-      ruben.call("POST", course.walk(film) + "/time", "{\"seconds\":9}");
-      String nine = "{\"from\":%s,\"to\":%s}".formatted(9 * minute, 9 * minute + 9);
+      ruben.call("POST", course.walk(film) + "/time", new Sent.Seconds(9));
+      var nine = new Sent.Played(9 * minute, 9 * minute + 9);
       ruben.post(course.walk(film) + "/played", nine);
     }
     assertThat(visits(enrolment)).isEqualTo(1);
@@ -248,8 +246,8 @@ class FilmsTest extends SchoolTest {
 
     ruben.post(course.walk(page) + "/visits", "");
     clock.putTo(clock.instant().plusSeconds(9));
-    ruben.call("POST", course.walk(page) + "/time", "{\"seconds\":9}");
-    ruben.call("POST", course.walk(film) + "/time", "{\"seconds\":9}");
+    ruben.call("POST", course.walk(page) + "/time", new Sent.Seconds(9));
+    ruben.call("POST", course.walk(film) + "/time", new Sent.Seconds(9));
     assertThat(visits(enrolment)).as("another step, and the film again").isEqualTo(3);
     assertThat(walks.compare(enrolment)).isEmpty();
   }
@@ -284,7 +282,7 @@ class FilmsTest extends SchoolTest {
   void a_page_has_no_film_to_play() {
     openToRuben();
     var response =
-        as("Ruben Sato").call("POST", course.walk(page) + "/played", "{\"from\":0,\"to\":5}");
+        as("Ruben Sato").call("POST", course.walk(page) + "/played", new Sent.Played(0, 5));
     assertThat(response.getStatus()).isEqualTo(409);
     assertThat(as("Ruben Sato").call("GET", course.walk(page) + "/film", "").getStatus())
         .isEqualTo(409);

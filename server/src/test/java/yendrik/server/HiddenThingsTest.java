@@ -183,9 +183,7 @@ class HiddenThingsTest extends SchoolTest {
       }
     sefa.post(
         course.path + "/letters",
-        "{\"learners\":["
-            + course.enrolment("Edda Marsh")
-            + "],\"subject\":\"Open\",\"body\":\"{open}\"}");
+        new Sent.Letter(List.of(course.enrolment("Edda Marsh")), "Open", "{open}"));
     answers.add(edda.get(course.path + "/messages").toString());
     return answers;
   }

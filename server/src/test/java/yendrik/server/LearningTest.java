@@ -5,10 +5,12 @@ import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.FACT;
 import static yendrik.schema.Tables.HANDED_IN;
 
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.StepId;
+import yendrik.core.strand.work.Judgement;
 
 class LearningTest extends BenchTest {
   @Test
@@ -44,7 +46,8 @@ class LearningTest extends BenchTest {
     assertThat(ruben.post(path + "/attempts/" + number + "/result", answers).path("points").asInt())
         .as("the same answers again give the same result")
         .isEqualTo(2);
-    var again = ruben.call("POST", path + "/attempts/" + number + "/result", "{\"answers\":{}}");
+    var again =
+        ruben.call("POST", path + "/attempts/" + number + "/result", new Sent.Answers(Map.of()));
     assertThat(again.getStatus()).isEqualTo(409);
   }
 
@@ -53,7 +56,7 @@ class LearningTest extends BenchTest {
     var juno = as("Juno Abara");
     String attempts = bench.walk(bench.quiz) + "/attempts";
     assertThat(juno.call("POST", attempts, "").getStatus()).isEqualTo(409);
-    String edit = "{\"kind\":\"ADD_ATTEMPTS\",\"step\":" + bench.quiz + ",\"reason\":\"\"}";
+    var edit = new Sent.Exception("ADD_ATTEMPTS", bench.quiz, "");
     String exceptions = path() + "/learners/" + enrolment("Juno Abara") + "/exceptions";
     assertThat(as("Tomas Weir").call("POST", exceptions, edit).getStatus()).isEqualTo(204);
     assertThat(juno.call("POST", attempts, "").getStatus()).isEqualTo(200);
@@ -89,37 +92,28 @@ class LearningTest extends BenchTest {
                 .call(
                     "POST",
                     marking + bench.practical + "/sign-offs",
-                    "{\"comment\":\"Clean\",\"levels\":{}}")
+                    new Sent.SignOff("Clean", Map.of()))
                 .getStatus())
         .isEqualTo(204);
     assertThat(
             learner
-                .call("POST", bench.walk(bench.card) + "/versions", "{\"text\":\" \"}")
+                .call("POST", bench.walk(bench.card) + "/versions", new Sent.Text(" "))
                 .getStatus())
         .isEqualTo(422);
-    var page = learner.post(bench.walk(bench.card) + "/versions", "{\"text\":\"Two pads, 5 Nm.\"}");
+    var page = learner.post(bench.walk(bench.card) + "/versions", new Sent.Text("Two pads, 5 Nm."));
     assertThat(page.path("state").asString()).isEqualTo("WAITING");
     assertThat(tomas.get(path() + "/marking").path("handedIn").toString()).contains("Edda Marsh");
-    String levels = "{\"" + bench.brake + "\":2}";
     var stale =
-        tomas.call(
-            "POST",
-            marking + card + "/marks",
-            "{\"version\":2,\"points\":1,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}");
+        tomas.call("POST", marking + card + "/marks", new Sent.Mark(2, 1, Judgement.PASSED));
     assertThat(stale.getStatus()).isEqualTo(409);
     var tooMany =
-        tomas.call(
-            "POST",
-            marking + card + "/marks",
-            "{\"version\":1,\"points\":99,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}");
+        tomas.call("POST", marking + card + "/marks", new Sent.Mark(1, 99, Judgement.PASSED));
     assertThat(Caller.json(tooMany).path("fields").has("points")).isTrue();
     var marked =
         tomas.call(
             "POST",
             marking + card + "/marks",
-            "{\"version\":1,\"points\":18,\"judgement\":\"PASSED\",\"comment\":\"Clear.\",\"levels\":"
-                + levels
-                + "}");
+            new Sent.Mark(1, 18, Judgement.PASSED, "Clear.", Map.of(bench.brake, 2)));
     assertThat(marked.getStatus()).isEqualTo(204);
     var back = learner.post(bench.walk(bench.card) + "/visits", "");
     assertThat(back.path("state").asString()).isEqualTo("DONE");

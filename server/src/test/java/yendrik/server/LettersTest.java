@@ -37,12 +37,8 @@ class LettersTest extends BenchTest {
   void each_learner_gets_a_letter_of_their_own_and_it_stays_with_their_history() throws Exception {
     while (letters.sendNext()) {}
     MAIL.purgeEmailFromAllMailboxes();
-    String body =
-        "{\"learners\":["
-            + enrolment("Ruben Sato")
-            + ","
-            + enrolment("Edda Marsh")
-            + "],\"subject\":\"Hello {name}\",\"body\":\"Open:\\n{open}\\n{me}\"}";
+    var both = List.of(enrolment("Ruben Sato"), enrolment("Edda Marsh"));
+    var body = new Sent.Letter(both, "Hello {name}", "Open:\n{open}\n{me}");
     assertThat(as("Tomas Weir").post(path() + "/letters", body).path("letters").asInt())
         .isEqualTo(2);
     while (letters.sendNext()) {}
@@ -64,9 +60,7 @@ class LettersTest extends BenchTest {
   @Test
   void nobody_chosen_is_an_error_that_says_so() {
     var response =
-        as("Tomas Weir")
-            .call(
-                "POST", path() + "/letters", "{\"learners\":[],\"subject\":\"x\",\"body\":\"y\"}");
+        as("Tomas Weir").call("POST", path() + "/letters", new Sent.Letter(List.of(), "x", "y"));
     assertThat(response.getStatus()).isEqualTo(422);
     assertThat(Caller.json(response).path("detail").asString())
         .contains("choose at least one learner");

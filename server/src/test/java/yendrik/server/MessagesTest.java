@@ -2,6 +2,8 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.function.Function;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -23,10 +25,11 @@ class MessagesTest extends BenchTest {
     course.step(course.module("Bench"), "PAGE", "Your bench");
     course.publish();
     course.enrol("ruben@hollowlane.example", "edda@hollowlane.example");
-    String letter =
-        "{\"learners\":["
-            + course.enrolment("Ruben Sato")
-            + "],\"subject\":\"How are you, {name}\",\"body\":\"Open for you:\\n{open}\"}";
+    var letter =
+        new Sent.Letter(
+            List.of(course.enrolment("Ruben Sato")),
+            "How are you, {name}",
+            "Open for you:\n{open}");
     assertThat(sefa.post(course.path + "/letters", letter).path("letters").asInt()).isEqualTo(1);
   }
 
@@ -118,9 +121,9 @@ class MessagesTest extends BenchTest {
   @Test
   void a_support_teacher_reads_nothing_of_what_others_write_to_her_learner() {
     EnrolmentId juno = enrolment("Juno Abara");
-    String letter = "{\"learners\":[" + juno + "],\"subject\":\"%s\",\"body\":\"x\"}";
-    as("Tomas Weir").post(path() + "/letters", letter.formatted("Between us two"));
-    as("Priya Nakamura").post(path() + "/letters", letter.formatted("From Priya"));
+    Function<String, Record> letter = subject -> new Sent.Letter(List.of(juno), subject, "x");
+    as("Tomas Weir").post(path() + "/letters", letter.apply("Between us two"));
+    as("Priya Nakamura").post(path() + "/letters", letter.apply("From Priya"));
     String seen = as("Priya Nakamura").get(path() + "/learners/" + juno).toString();
     assertThat(seen).contains("From Priya").doesNotContain("Between us two");
     assertThat(as("Priya Nakamura").get(path() + "/follow-up").toString())

@@ -2,6 +2,8 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,9 +35,7 @@ class NewCourse {
         administrator
             .post(
                 "/api/courses",
-                "{\"name\":\""
-                    + name
-                    + "\",\"cohort\":\"\",\"starts\":\"2026-01-05\",\"weeks\":10,\"zone\":\"Europe/Berlin\"}")
+                new Sent.Course(name, "", LocalDate.of(2026, 1, 5), 10, "Europe/Berlin"))
             .path("id")
             .asLong();
     assertThat(made).as("the course is made").isPositive();
@@ -77,12 +77,12 @@ class NewCourse {
     return new OutcomeId(added("outcomes", edit));
   }
 
-  /** Adds a badge that is earned by a rule. */
-  long badge(String name, ObjectNode earnedWhen) {
+  /** Adds a badge that is earned by a rule, or given by hand only. */
+  long badge(String name, Optional<ObjectNode> earnedWhen) {
     var picture = new DesignEdits.PictureEdit("hexagon", "star", "lagoon");
-    Map<String, Object> rule = CoreJson.mapper().convertValue(earnedWhen, new TypeReference<>() {});
-    var edit =
-        new DesignEdits.BadgeEdit(name, "", Optional.empty(), picture, Optional.of(rule), false);
+    Optional<Map<String, Object>> rule =
+        earnedWhen.map(r -> CoreJson.mapper().convertValue(r, new TypeReference<>() {}));
+    var edit = new DesignEdits.BadgeEdit(name, "", Optional.empty(), picture, rule, false);
     return added("badges", edit);
   }
 
@@ -160,6 +160,12 @@ class NewCourse {
     return node;
   }
 
+  /** Steps of a module as they are to stand. */
+  static DesignEdits.ModuleOrder order(long module, long... steps) {
+    return new DesignEdits.ModuleOrder(
+        new ModuleId(module), Arrays.stream(steps).mapToObj(StepId::new).toList());
+  }
+
   void publish() {
     var response = designer.publish(path);
     assertThat(response.getStatus()).isEqualTo(202);
@@ -170,10 +176,7 @@ class NewCourse {
   }
 
   void enrol(String... emails) {
-    ObjectNode body = CoreJson.mapper().createObjectNode();
-    var list = body.putArray("emails");
-    for (String email : emails) list.add(email);
-    JsonNode done = designer.post(path + "/roster", body.toString());
+    JsonNode done = designer.post(path + "/roster", new Sent.Roster(List.of(emails)));
     assertThat(done.path("enrolled").asInt()).as(done.toString()).isEqualTo(emails.length);
   }
 

@@ -7,12 +7,14 @@ import static yendrik.schema.Tables.LETTER;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.strand.work.Judgement;
 
 /** What is sent twice is done once, and answered the same. */
 class OnceTest extends BenchTest {
@@ -20,14 +22,8 @@ class OnceTest extends BenchTest {
     return UUID.randomUUID().toString();
   }
 
-  private String letter(String subject) {
-    return "{\"learners\":["
-        + enrolment("Juno Abara")
-        + ","
-        + enrolment("Edda Marsh")
-        + "],\"subject\":\""
-        + subject
-        + "\",\"body\":\"x\"}";
+  private Sent.Letter letter(String subject) {
+    return new Sent.Letter(List.of(enrolment("Juno Abara"), enrolment("Edda Marsh")), subject, "x");
   }
 
   private int letters(String subject) {
@@ -69,7 +65,7 @@ class OnceTest extends BenchTest {
   void a_key_is_a_persons_own_and_of_one_act_and_what_was_refused_can_be_mended_under_it() {
     String key = key();
     var tomas = as("Tomas Weir");
-    String bad = "{\"learners\":[],\"subject\":\"x\",\"body\":\"y\"}";
+    var bad = new Sent.Letter(List.of(), "x", "y");
     assertThat(tomas.call("POST", path() + "/letters", bad, "Act-Key", key).getStatus())
         .isEqualTo(422);
     assertThat(tomas.call("POST", path() + "/letters", letter("Fine"), "Act-Key", key).getStatus())
@@ -100,21 +96,20 @@ class OnceTest extends BenchTest {
     course.publish();
     course.enrol("edda@hollowlane.example");
     edda.post(course.walk(work) + "/visits", "");
-    String text = "{\"text\":\"Two patches.\"}";
+    var text = new Sent.Text("Two patches.");
     for (int n = 0; n < 2; n++)
       assertThat(edda.post(course.walk(work) + "/versions", text).path("state").asString())
           .isEqualTo("WAITING");
     assertThat(
-            edda.call("POST", course.walk(work) + "/versions", "{\"text\":\"Else\"}").getStatus())
+            edda.call("POST", course.walk(work) + "/versions", new Sent.Text("Else")).getStatus())
         .isEqualTo(409);
     EnrolmentId enrolment = course.enrolment("Edda Marsh");
     String marking = course.path + "/marking/" + enrolment + "/";
-    String mark =
-        "{\"version\":1,\"points\":9,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}";
+    var mark = new Sent.Mark(1, 9, Judgement.PASSED);
     int[] facts = new int[2];
     for (int n = 0; n < 2; n++) {
       assertThat(sefa.call("POST", marking + work + "/marks", mark).getStatus()).isEqualTo(204);
-      String off = "{\"comment\":\"Clean\",\"levels\":{}}";
+      var off = new Sent.SignOff("Clean", Map.of());
       assertThat(sefa.call("POST", marking + practical + "/sign-offs", off).getStatus())
           .isEqualTo(204);
       facts[n] = db.fetchCount(FACT, FACT.ENROLMENT_ID.eq(enrolment));
@@ -132,7 +127,8 @@ class OnceTest extends BenchTest {
     List<String> told = new ArrayList<>();
     for (int n = 0; n < 2; n++) {
       var response =
-          sefa.call("POST", course.path + "/publications", Caller.seen(draft), "Act-Key", key);
+          sefa.call(
+              "POST", course.path + "/publications", new Sent.Publication(draft), "Act-Key", key);
       assertThat(response.getStatus()).isEqualTo(202);
       assertThat(sefa.ended(course.path, response).path("result").path("number").asInt())
           .isEqualTo(1);
@@ -141,7 +137,7 @@ class OnceTest extends BenchTest {
     assertThat(told.get(1)).as("the same job").isEqualTo(told.get(0));
     assertThat(sefa.get(course.path + "/publications").size()).isEqualTo(1);
 
-    String emails = "{\"emails\":[\"edda@hollowlane.example\"]}";
+    var emails = new Sent.Roster(List.of("edda@hollowlane.example"));
     String other = key();
     var first = sefa.call("POST", course.path + "/roster", emails, "Act-Key", other);
     var second = sefa.call("POST", course.path + "/roster", emails, "Act-Key", other);

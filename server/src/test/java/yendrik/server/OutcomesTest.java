@@ -2,18 +2,26 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.strand.work.Judgement;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.design.DesignEdits;
+import yendrik.server.design.OutcomeForms;
+import yendrik.server.design.OutcomeForms.Method;
 
 /** Scales, how levels are found, and outcomes made of others. */
 @ServerTest
 class OutcomesTest extends SchoolTest {
-  private static final String RULE =
-      "\"levelRule\":{\"method\":\"%s\",\"halvesEvery\":2,\"times\":%s,\"last\":%s,\"fewest\":1}";
   private NewCourse course;
   private Caller sefa;
   private long scale;
@@ -25,19 +33,12 @@ class OutcomesTest extends SchoolTest {
     scale = course.design().path("scales").path(0).path("id").asLong();
   }
 
-  private JsonNode outcome(String code, String rule, String more) {
-    return sefa.post(
-        course.path + "/design/outcomes",
-        "{\"code\":\""
-            + code
-            + "\",\"name\":\"Do "
-            + code
-            + "\",\"description\":\"\",\"scale\":"
-            + scale
-            + ","
-            + rule
-            + more
-            + "}");
+  private JsonNode outcome(String code, OutcomeForms.LevelRuleForm rule) {
+    return add(Sent.outcome(code, "Do " + code, new ScaleId(scale), rule));
+  }
+
+  private JsonNode add(DesignEdits.OutcomeEdit outcome) {
+    return sefa.post(course.path + "/design/outcomes", outcome);
   }
 
   private ObjectNode scaleEdit() {
@@ -65,23 +66,19 @@ class OutcomesTest extends SchoolTest {
         step, e -> e.putArray("evidenceFor").addObject().put("outcome", outcome).put("weight", 1));
     course.publish();
     course.enrol("edda@hollowlane.example");
-    as("Edda Marsh").post(course.walk(step) + "/versions", "{\"text\":\"done\"}");
+    as("Edda Marsh").post(course.walk(step) + "/versions", new Sent.Text("done"));
     EnrolmentId enrolment = course.enrolment("Edda Marsh");
     var marked =
         sefa.call(
             "POST",
             course.path + "/marking/" + enrolment + "/" + step + "/marks",
-            "{\"version\":1,\"points\":20,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{\""
-                + outcome
-                + "\":"
-                + level
-                + "}}");
+            new Sent.Mark(1, 20, Judgement.PASSED, "", Map.of(new OutcomeId(outcome), level)));
     assertThat(marked.getStatus()).isEqualTo(204);
   }
 
   @Test
   void a_level_put_below_the_others_leaves_every_rating_where_it_was() {
-    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long outcome = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     ratedOnce(outcome, 1);
     ObjectNode edit = scaleEdit();
     edit.withArray("levels")
@@ -103,7 +100,7 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void a_level_that_ratings_stand_at_cannot_go_and_a_new_name_is_said_beforehand() {
-    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long outcome = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     ratedOnce(outcome, 1);
     ObjectNode without = scaleEdit();
     without.withArray("levels").remove(1);
@@ -122,7 +119,7 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void an_outcome_moves_to_a_scale_only_where_its_ratings_keep_their_meaning() {
-    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long outcome = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     ratedOnce(outcome, 1);
     ObjectNode spare = scaleEdit().put("name", "Same words");
     spare.path("levels").forEach(l -> ((ObjectNode) l).remove("key"));
@@ -136,7 +133,7 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void publishing_another_method_shows_whose_levels_change() {
-    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long outcome = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     ratedOnce(outcome, 1);
     change(
         outcome,
@@ -149,7 +146,7 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void a_scale_in_use_cannot_be_deleted_and_its_uses_are_named() {
-    outcome("TIE", RULE.formatted("BEST", 2, 3), "");
+    outcome("TIE", Sent.by(Method.BEST));
     var refused = sefa.call("DELETE", course.path + "/design/scales/" + scale, "");
     assertThat(refused.getStatus()).isEqualTo(409);
     assertThat(Caller.json(refused).path("detail").asString()).contains("used by TIE");
@@ -172,18 +169,19 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void a_method_keeps_its_numbers_and_impossible_ones_are_refused() {
-    JsonNode secure = outcome("SEC", RULE.formatted("SECURE", 2, 4), "");
+    JsonNode secure = outcome("SEC", Sent.by(Method.SECURE, 2, 4));
     assertThat(secure.path("levelRule").path("times").asInt()).isEqualTo(2);
     assertThat(secure.path("levelRule").path("last").asInt()).isEqualTo(4);
-    JsonNode impossible = outcome("IMP", RULE.formatted("SECURE", 5, 4), "");
+    JsonNode impossible = outcome("IMP", Sent.by(Method.SECURE, 5, 4));
     assertThat(impossible.path("fields").has("levelRule")).isTrue();
   }
 
   @Test
   void an_outcome_made_of_others_takes_no_evidence_of_its_own_and_no_circle() {
-    long a = outcome("AA", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
-    String of = ",\"madeOf\":{\"how\":\"ALL\",\"n\":1,\"parts\":[%s]}";
-    JsonNode whole = outcome("WHOLE", RULE.formatted("BEST", 2, 3), of.formatted(a));
+    long a = outcome("AA", Sent.by(Method.BEST)).path("id").asLong();
+    var rule = Sent.by(Method.BEST);
+    JsonNode whole =
+        add(Sent.madeOf(List.of(new OutcomeId(a)), "WHOLE", "All", new ScaleId(scale), rule));
     assertThat(whole.path("madeOf").path("parts").path(0).asLong()).isEqualTo(a);
     ratedOnce(a, 2);
     assertThat(
@@ -208,11 +206,10 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void a_cell_shows_the_sum_and_what_would_change_it() {
-    long torq = outcome("TORQ", RULE.formatted("RECENCY_WEIGHTED", 2, 3), "").path("id").asLong();
+    long torq = outcome("TORQ", Sent.by(Method.RECENCY_WEIGHTED)).path("id").asLong();
     ratedOnce(torq, 0);
     EnrolmentId edda = course.enrolment("Edda Marsh");
-    String again =
-        "{\"outcome\":%s,\"level\":1,\"learners\":[%s],\"note\":\"\"}".formatted(torq, edda);
+    var again = new Sent.Rating(new OutcomeId(torq), 1, List.of(edda), "");
     sefa.post(course.path + "/ratings", again);
     JsonNode cell = sefa.get(course.path + "/learners/" + edda + "/outcomes/" + torq);
     assertThat(cell.path("method").asString())
@@ -241,8 +238,17 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void an_outcome_stands_in_groups_of_any_depth_and_mastery_knows_them_at_once() {
-    String group = ",\"group\":[\"Wheels\",\" Truing \"]";
-    long outcome = outcome("TRUE", RULE.formatted("BEST", 2, 3), group).path("id").asLong();
+    var inGroup =
+        new DesignEdits.OutcomeEdit(
+            "TRUE",
+            "True a wheel",
+            "",
+            new ScaleId(scale),
+            Sent.by(Method.BEST),
+            Optional.empty(),
+            Optional.of(List.of("Wheels", " Truing ")),
+            Optional.empty());
+    long outcome = add(inGroup).path("id").asLong();
     assertThat(shown(outcome).path("group").toString()).isEqualTo("[\"Wheels\",\"Truing\"]");
     ratedOnce(outcome, 1);
     change(outcome, e -> e.putArray("group").add("Rims"));
@@ -263,27 +269,32 @@ class OutcomesTest extends SchoolTest {
     assertThat(deep.path("detail").asString()).contains("at most 8 deep");
   }
 
+  private static DesignEdits.OutcomeOrder order(long... outcomes) {
+    return new DesignEdits.OutcomeOrder(
+        Arrays.stream(outcomes).mapToObj(OutcomeId::new).toList(), Optional.empty());
+  }
+
   @Test
   void outcomes_are_put_in_order_only_when_all_of_them_are_named() {
-    long first = outcome("ONE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
-    long second = outcome("TWO", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long first = outcome("ONE", Sent.by(Method.BEST)).path("id").asLong();
+    long second = outcome("TWO", Sent.by(Method.BEST)).path("id").asLong();
     String path = course.path + "/design/outcomes/order";
-    String order = "{\"outcomes\":[" + second + "," + first + "]}";
+    var order = order(second, first);
     JsonNode now = Caller.json(sefa.call("PUT", path, order));
     assertThat(now.path("outcomes").path(0).path("code").asString()).isEqualTo("TWO");
-    var short_ = sefa.call("PUT", path, "{\"outcomes\":[" + second + "]}");
+    var short_ = sefa.call("PUT", path, order(second));
     assertThat(short_.getStatus()).isEqualTo(409);
-    var twice = sefa.call("PUT", path, "{\"outcomes\":[" + second + "," + second + "]}");
+    var twice = sefa.call("PUT", path, order(second, second));
     assertThat(twice.getStatus()).isEqualTo(409);
     assertThat(course.design().path("outcomes").path(0).path("code").asString()).isEqualTo("TWO");
   }
 
   @Test
   void an_outcome_whose_code_was_given_away_is_not_brought_back_and_the_reason_is_said() {
-    long first = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long first = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     String path = course.path + "/design/outcomes/";
     assertThat(sefa.call("DELETE", path + first, "").getStatus()).isEqualTo(204);
-    outcome("TIE", RULE.formatted("BEST", 2, 3), "");
+    outcome("TIE", Sent.by(Method.BEST));
     var refused = sefa.call("POST", path + first + "/restoration", "");
     assertThat(refused.getStatus()).isEqualTo(409);
     assertThat(Caller.json(refused).path("detail").asString()).contains("same code");
@@ -292,7 +303,7 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void a_retired_outcome_keeps_its_levels_and_is_proposed_no_more() {
-    long outcome = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long outcome = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     ratedOnce(outcome, 1);
     long module = course.design().path("modules").path(0).path("id").asLong();
     String proposals = course.path + "/design/proposals?text=tie&place=module-opens&id=" + module;
@@ -309,8 +320,8 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void a_quiz_gives_evidence_by_its_questions_and_cut_points() {
-    long tie = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
-    long knot = outcome("KNOT", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long tie = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
+    long knot = outcome("KNOT", Sent.by(Method.BEST)).path("id").asLong();
     long quiz = course.step(course.module("Work"), "QUIZ", "Ties and knots");
     course.change(
         quiz,
@@ -344,7 +355,7 @@ class OutcomesTest extends SchoolTest {
 
   @Test
   void cut_points_and_carried_outcomes_that_do_not_fit_are_refused_by_field() {
-    long tie = outcome("TIE", RULE.formatted("BEST", 2, 3), "").path("id").asLong();
+    long tie = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     long quiz = course.step(course.module("Work"), "QUIZ", "Ties");
     for (double[] cuts : new double[][] {{}, {0.2, 0.4, 0.6}, {0.8, 0.4}, {1.2}})
       assertThat(

@@ -3,11 +3,15 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.ScaleId;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.design.DesignEdits;
+import yendrik.server.design.OutcomeForms;
 import yendrik.server.people.Seat;
 
 @ServerTest
@@ -18,22 +22,13 @@ class PlanningTest extends SchoolTest {
   void aCourseOfOdalys() {
     wheels = newCourse("Wheels");
     staff(wheels, "Odalys Brandt", Seat.Role.DESIGNER);
-    long scale = wheels.design().path("scales").path(0).path("id").asLong();
-    as("Odalys Brandt").post(design() + "/outcomes", outcome("BUILD", scale));
+    wheels.outcome("BUILD", "x", List.of());
     long module = wheels.module("Lacing");
     long first = wheels.step(module, "PAGE", "Spokes and their lengths");
     long second = wheels.step(module, "PAGE", "Lace a wheel");
     wheels.change(second, e -> e.set("opensWhen", wheels.ask("seen", first)));
     wheels.publish();
     wheels.enrol("sol@hollowlane.example", "ruben@hollowlane.example");
-  }
-
-  private static String outcome(String code, long scale) {
-    return "{\"code\":\""
-        + code
-        + "\",\"name\":\"x\",\"description\":\"\",\"scale\":"
-        + scale
-        + ",\"levelRule\":{\"method\":\"BEST\",\"halvesEvery\":2,\"times\":2,\"last\":3,\"fewest\":1}}";
   }
 
   private String design() {
@@ -122,12 +117,12 @@ class PlanningTest extends SchoolTest {
   @Test
   void bad_input_names_its_field() {
     var odalys = as("Odalys Brandt");
-    long scale = odalys.get(design()).path("scales").path(0).path("id").asLong();
-    String taken = outcome("BUILD", scale);
+    var scale = new ScaleId(odalys.get(design()).path("scales").path(0).path("id").asLong());
+    var taken = Sent.outcome("BUILD", "x", scale, Sent.by(OutcomeForms.Method.BEST));
     var twice = odalys.call("POST", design() + "/outcomes", taken);
     assertThat(twice.getStatus()).isEqualTo(422);
     assertThat(Caller.json(twice).path("fields").has("code")).isTrue();
-    var blank = odalys.call("POST", design() + "/modules", "{\"name\":\" \"}");
+    var blank = odalys.call("POST", design() + "/modules", new Sent.Name(" "));
     assertThat(Caller.json(blank).path("fields").has("name")).isTrue();
   }
 
@@ -163,11 +158,9 @@ class PlanningTest extends SchoolTest {
     NewCourse empty = newCourse("Sandbox");
     staff(empty, "Odalys Brandt", Seat.Role.DESIGNER);
     String sandbox = empty.path;
-    long module =
-        odalys.post(sandbox + "/design/modules", "{\"name\":\"One\"}").path("id").asLong();
-    String page = "{\"module\":" + module + ",\"kind\":\"PAGE\",\"name\":\"";
-    long first = odalys.post(sandbox + "/design/steps", page + "First\"}").path("id").asLong();
-    JsonNode second = odalys.post(sandbox + "/design/steps", page + "Second\"}");
+    long module = empty.module("One");
+    long first = empty.step(module, "PAGE", "First");
+    JsonNode second = empty.seen(empty.step(module, "PAGE", "Second"));
     ObjectNode edit = stepEdit(second);
     edit.putObject("opensWhen")
         .put("is", "ask")
@@ -192,8 +185,10 @@ class PlanningTest extends SchoolTest {
 
   @Test
   void enrolling_takes_who_is_known_and_names_who_is_not() {
-    String body =
-        "{\"emails\":[\"Edda@hollowlane.example\",\"nobody@hollowlane.example\",\"sol@hollowlane.example\"]}";
+    var body =
+        new Sent.Roster(
+            List.of(
+                "Edda@hollowlane.example", "nobody@hollowlane.example", "sol@hollowlane.example"));
     JsonNode done = as("Odalys Brandt").post(wheels.path + "/roster", body);
     assertThat(done.path("enrolled").asInt()).isEqualTo(1);
     assertThat(done.path("there").path(0).asString()).isEqualTo("sol@hollowlane.example");
@@ -270,9 +265,10 @@ class PlanningTest extends SchoolTest {
     long module = course.module("Tubes");
     long a = course.step(module, "PAGE", "A");
     long b = course.step(module, "PAGE", "B");
-    String change =
-        "{\"modules\":[{\"id\":%s,\"steps\":[%s,%s]}],\"was\":[{\"id\":%s,\"steps\":[%s,%s]}]}";
-    String swap = change.formatted(module, b, a, module, a, b);
+    var swap =
+        new DesignEdits.OrderEdit(
+            List.of(NewCourse.order(module, b, a)),
+            Optional.of(List.of(NewCourse.order(module, a, b))));
     assertThat(sefa.call("PUT", course.path + "/design/order", swap).getStatus()).isEqualTo(200);
     assertThat(sefa.call("PUT", course.path + "/design/order", swap).getStatus())
         .as("it is in that order no more")

@@ -2,6 +2,8 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
+import java.util.function.BiFunction;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -88,7 +90,7 @@ class PublishingTest extends SchoolTest {
     course.publish();
     course.enrol(EDDA);
     edda.post(course.walk(first) + "/visits", "");
-    edda.post(course.walk(work) + "/versions", "{\"text\":\"Two patches.\"}");
+    edda.post(course.walk(work) + "/versions", new Sent.Text("Two patches."));
     as("Sefa Dunmore").call("DELETE", course.path + "/design/steps/" + first, "");
     course.change(work, e -> e.put("published", false));
     JsonNode changes = course.impact().path("changes");
@@ -110,7 +112,8 @@ class PublishingTest extends SchoolTest {
   void only_the_draft_that_was_looked_at_is_published() {
     String seen = course.impact().path("draft").asString();
     course.change(second, e -> e.put("name", "Where it really leaks"));
-    var refused = as("Sefa Dunmore").call("POST", course.path + "/publications", Caller.seen(seen));
+    var refused =
+        as("Sefa Dunmore").call("POST", course.path + "/publications", new Sent.Publication(seen));
     assertThat(refused.getStatus()).isEqualTo(409);
     assertThat(Caller.json(refused).path("changed").toString()).contains("Where it really leaks");
     course.publish();
@@ -211,16 +214,16 @@ class PublishingTest extends SchoolTest {
 
   @Test
   void only_administrators_make_courses_and_bad_values_are_named() {
-    String body =
-        "{\"name\":\"x\",\"cohort\":\"\",\"starts\":\"2026-01-05\",\"weeks\":%s,\"zone\":\"%s\"}";
+    BiFunction<Integer, String, Record> body =
+        (weeks, zone) -> new Sent.Course("x", "", LocalDate.of(2026, 1, 5), weeks, zone);
     assertThat(
             as("Odalys Brandt")
-                .call("POST", "/api/courses", body.formatted(4, "Europe/Berlin"))
+                .call("POST", "/api/courses", body.apply(4, "Europe/Berlin"))
                 .getStatus())
         .isEqualTo(403);
-    var weeks = as("Sefa Dunmore").call("POST", "/api/courses", body.formatted(0, "Europe/Berlin"));
+    var weeks = as("Sefa Dunmore").call("POST", "/api/courses", body.apply(0, "Europe/Berlin"));
     assertThat(Caller.json(weeks).path("fields").has("weeks")).isTrue();
-    var zone = as("Sefa Dunmore").call("POST", "/api/courses", body.formatted(4, "Mars/Olympus"));
+    var zone = as("Sefa Dunmore").call("POST", "/api/courses", body.apply(4, "Mars/Olympus"));
     assertThat(Caller.json(zone).path("fields").has("zone")).isTrue();
   }
 }

@@ -3,11 +3,13 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.FACT;
 
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.OutcomeId;
 import yendrik.server.way.Walks;
 
 /** Ratings outside any step, of one learner or many, and what becomes of them. */
@@ -16,7 +18,7 @@ class RatingsTest extends SchoolTest {
   @Autowired Walks walks;
   private NewCourse course;
   private Caller sefa;
-  private long outcome;
+  private OutcomeId outcome;
   private EnrolmentId edda;
   private EnrolmentId ruben;
   private long page;
@@ -25,21 +27,13 @@ class RatingsTest extends SchoolTest {
   void aCourseThatOpensByMastery() {
     sefa = as("Sefa Dunmore");
     course = new NewCourse(sefa, "Ratings " + System.nanoTime());
-    long scale = course.design().path("scales").path(0).path("id").asLong();
-    outcome =
-        sefa.post(
-                course.path + "/design/outcomes",
-                "{\"code\":\"SEAL\",\"name\":\"Seal a tube\",\"description\":\"\",\"scale\":"
-                    + scale
-                    + ",\"levelRule\":{\"method\":\"MOST_RECENT\",\"halvesEvery\":2,\"times\":2,\"last\":3,\"fewest\":1}}")
-            .path("id")
-            .asLong();
+    outcome = course.outcome("SEAL", "Seal a tube", List.of());
     page = course.step(course.module("Tubes"), "PAGE", "For those who seal");
     course.change(
         page,
         e -> {
           var ask = e.putObject("opensWhen").put("is", "ask").put("id", "m");
-          ask.putObject("leaf").put("is", "at-mastery").put("outcome", outcome);
+          ask.putObject("leaf").put("is", "at-mastery").put("outcome", outcome.value());
         });
     course.publish();
     course.enrol("edda@hollowlane.example", "ruben@hollowlane.example");
@@ -47,16 +41,8 @@ class RatingsTest extends SchoolTest {
     ruben = course.enrolment("Ruben Sato");
   }
 
-  private String rating(int level, String learners, String note) {
-    return "{\"outcome\":"
-        + outcome
-        + ",\"level\":"
-        + level
-        + ",\"learners\":["
-        + learners
-        + "],\"note\":\""
-        + note
-        + "\"}";
+  private Sent.Rating rating(int level, String note, EnrolmentId... learners) {
+    return new Sent.Rating(outcome, level, List.of(learners), note);
   }
 
   private JsonNode own(String name) {
@@ -68,7 +54,7 @@ class RatingsTest extends SchoolTest {
     assertThat(own("Edda Marsh").path("outcomes").path(0).path("opensNext").path(0).asString())
         .isEqualTo("For those who seal");
     JsonNode given =
-        sefa.post(course.path + "/ratings", rating(2, edda + "," + ruben, "Seen on Saturday"));
+        sefa.post(course.path + "/ratings", rating(2, "Seen on Saturday", edda, ruben));
     assertThat(given.size()).isEqualTo(2);
     for (String name : new String[] {"Edda Marsh", "Ruben Sato"}) {
       JsonNode mine = own(name).path("outcomes").path(0);
@@ -86,9 +72,9 @@ class RatingsTest extends SchoolTest {
 
   @Test
   void a_rating_taken_back_is_gone_from_the_level_and_stays_in_the_facts() {
-    JsonNode given = sefa.post(course.path + "/ratings", rating(2, "" + edda, ""));
+    JsonNode given = sefa.post(course.path + "/ratings", rating(2, "", edda));
     int facts = db.fetchCount(FACT, FACT.ENROLMENT_ID.eq(edda));
-    String back = "{\"ratings\":" + given + ",\"reason\":\"wrong learner\"}";
+    var back = new Sent.TakenBack(given, "wrong learner");
     assertThat(sefa.call("POST", course.path + "/ratings/taken-back", back).getStatus())
         .isEqualTo(204);
     assertThat(own("Edda Marsh").path("outcomes").path(0).path("level").asInt()).isEqualTo(-1);
@@ -101,20 +87,21 @@ class RatingsTest extends SchoolTest {
 
   @Test
   void one_learner_who_cannot_be_rated_keeps_all_from_being_rated() {
-    var response = sefa.call("POST", course.path + "/ratings", rating(2, edda + ",999999", ""));
+    var response =
+        sefa.call("POST", course.path + "/ratings", rating(2, "", edda, new EnrolmentId(999_999)));
     assertThat(response.getStatus()).isEqualTo(404);
     assertThat(own("Edda Marsh").path("outcomes").path(0).path("level").asInt()).isEqualTo(-1);
   }
 
   @Test
   void bad_ratings_name_their_field() {
-    assertThat(fields(rating(7, "" + edda, "")).has("level")).isTrue();
-    assertThat(fields(rating(2, "", "")).has("learners")).isTrue();
-    assertThat(fields(rating(1, "" + edda, "").replace("" + outcome, "999999")).has("outcome"))
-        .isTrue();
+    assertThat(fields(rating(7, "", edda)).has("level")).isTrue();
+    assertThat(fields(rating(2, "")).has("learners")).isTrue();
+    var none = new Sent.Rating(new OutcomeId(999_999), 1, List.of(edda), "");
+    assertThat(fields(none).has("outcome")).isTrue();
   }
 
-  private JsonNode fields(String body) {
+  private JsonNode fields(Record body) {
     return Caller.json(sefa.call("POST", course.path + "/ratings", body)).path("fields");
   }
 
@@ -122,7 +109,7 @@ class RatingsTest extends SchoolTest {
   void learners_cannot_rate_anybody() {
     assertThat(
             as("Edda Marsh")
-                .call("POST", course.path + "/ratings", rating(2, "" + edda, ""))
+                .call("POST", course.path + "/ratings", rating(2, "", edda))
                 .getStatus())
         .isEqualTo(403);
   }

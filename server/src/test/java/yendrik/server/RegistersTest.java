@@ -4,16 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.StatusId;
 import yendrik.core.record.Fact;
 import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
@@ -35,21 +41,21 @@ class RegistersTest extends SchoolTest {
     course.enrol("ruben@hollowlane.example", "edda@hollowlane.example");
   }
 
-  private JsonNode add(String more) {
-    return sefa.post(course.path + "/sessions", "{\"name\":\"Bench evening\"," + more + "}");
+  private JsonNode series(Set<DayOfWeek> days, String from, String until, int everyWeeks) {
+    return add(
+        new Sent.Series(
+            "Bench evening",
+            Optional.empty(),
+            days,
+            LocalTime.of(18, 30),
+            120,
+            everyWeeks,
+            LocalDate.parse(from),
+            LocalDate.parse(until)));
   }
 
-  private JsonNode series(String days, String from, String until, int everyWeeks) {
-    return add(
-        "\"days\":"
-            + days
-            + ",\"time\":\"18:30\",\"minutes\":120,\"everyWeeks\":"
-            + everyWeeks
-            + ",\"from\":\""
-            + from
-            + "\",\"until\":\""
-            + until
-            + "\"");
+  private JsonNode add(Sent.Series series) {
+    return sefa.post(course.path + "/sessions", series);
   }
 
   private static List<String> starts(JsonNode sessions) {
@@ -59,7 +65,10 @@ class RegistersTest extends SchoolTest {
   }
 
   private long over() {
-    return series("[\"TUESDAY\"]", "2026-01-06", "2026-01-06", 1).path(0).path("id").asLong();
+    return series(Set.of(DayOfWeek.TUESDAY), "2026-01-06", "2026-01-06", 1)
+        .path(0)
+        .path("id")
+        .asLong();
   }
 
   private EnrolmentId enrolled(String name) {
@@ -67,23 +76,21 @@ class RegistersTest extends SchoolTest {
   }
 
   /** The number of a status of the course, by its name. */
-  private long status(String name) {
+  private StatusId status(String name) {
     for (JsonNode status : sefa.get(course.path + "/sessions").path("statuses"))
-      if (status.path("name").asString().equals(name)) return status.path("id").asLong();
+      if (status.path("name").asString().equals(name))
+        return new StatusId(status.path("id").asLong());
     throw new AssertionError("no status " + name);
   }
 
+  private static Sent.Attended marked(EnrolmentId learner, long status) {
+    return new Sent.Attended(learner, Optional.of(new StatusId(status)));
+  }
+
   private JsonNode mark(long session, String name, String status) {
-    String mark =
-        "{\"learner\":"
-            + enrolled(name)
-            + (status.isEmpty() ? "" : ",\"status\":" + status(status))
-            + "}";
-    return Caller.json(
-        sefa.call(
-            "PUT",
-            course.path + "/sessions/" + session + "/register",
-            "{\"marks\":[" + mark + "]}"));
+    var wanted = Optional.of(status).filter(s -> !s.isEmpty()).map(this::status);
+    var mark = new Sent.Register(new Sent.Attended(enrolled(name), wanted));
+    return Caller.json(sefa.call("PUT", course.path + "/sessions/" + session + "/register", mark));
   }
 
   private static JsonNode line(JsonNode register, String name) {
@@ -94,14 +101,15 @@ class RegistersTest extends SchoolTest {
 
   @Test
   void a_series_keeps_its_local_time_when_the_clocks_change() {
-    JsonNode added = series("[\"SATURDAY\",\"TUESDAY\"]", "2026-03-24", "2026-03-31", 1);
+    JsonNode added =
+        series(Set.of(DayOfWeek.SATURDAY, DayOfWeek.TUESDAY), "2026-03-24", "2026-03-31", 1);
     assertThat(starts(added))
         .containsExactly("2026-03-24T17:30:00Z", "2026-03-28T17:30:00Z", "2026-03-31T16:30:00Z");
   }
 
   @Test
   void every_second_week_counts_from_the_week_of_the_first_day() {
-    JsonNode added = series("[\"MONDAY\"]", "2026-01-07", "2026-02-10", 2);
+    JsonNode added = series(Set.of(DayOfWeek.MONDAY), "2026-01-07", "2026-02-10", 2);
     assertThat(starts(added))
         .as("the Monday of the first week lies before the first day")
         .containsExactly("2026-01-19T17:30:00Z", "2026-02-02T17:30:00Z");
@@ -109,17 +117,25 @@ class RegistersTest extends SchoolTest {
 
   @Test
   void a_form_that_makes_no_sense_names_its_field() {
-    JsonNode backwards = series("[\"MONDAY\"]", "2026-02-10", "2026-01-07", 1);
+    JsonNode backwards = series(Set.of(DayOfWeek.MONDAY), "2026-02-10", "2026-01-07", 1);
     assertThat(backwards.path("fields").has("until")).isTrue();
-    JsonNode none = series("[\"SUNDAY\"]", "2026-01-05", "2026-01-09", 1);
-    assertThat(none.path("fields").path("days").asString()).contains("weekdays");
-    assertThat(series("[]", "2026-01-05", "2026-01-09", 1).path("fields").has("days")).isTrue();
-    JsonNode many = series("[\"MONDAY\",\"TUESDAY\"]", "2026-01-05", "2030-01-05", 1);
+    JsonNode empty = series(Set.of(DayOfWeek.SUNDAY), "2026-01-05", "2026-01-09", 1);
+    assertThat(empty.path("fields").path("days").asString()).contains("weekdays");
+    assertThat(series(Set.of(), "2026-01-05", "2026-01-09", 1).path("fields").has("days")).isTrue();
+    JsonNode many =
+        series(Set.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY), "2026-01-05", "2030-01-05", 1);
     assertThat(many.path("fields").path("until").asString()).contains("200");
-    JsonNode group =
-        add(
-            "\"group\":999999,\"days\":[\"MONDAY\"],\"time\":\"10:00\",\"minutes\":60,"
-                + "\"everyWeeks\":1,\"from\":\"2026-01-05\",\"until\":\"2026-01-12\"");
+    var none =
+        new Sent.Series(
+            "Bench evening",
+            Optional.of(new GroupId(999_999)),
+            Set.of(DayOfWeek.MONDAY),
+            LocalTime.of(10, 0),
+            60,
+            1,
+            LocalDate.of(2026, 1, 5),
+            LocalDate.of(2026, 1, 12));
+    JsonNode group = add(none);
     assertThat(group.path("fields").has("group")).isTrue();
   }
 
@@ -182,21 +198,20 @@ class RegistersTest extends SchoolTest {
     assertThat(line(mark(session, "Ruben Sato", ""), "Ruben Sato").has("status")).isFalse();
     JsonNode again = mark(session, "Ruben Sato", "Absent with notice");
     assertThat(line(again, "Ruben Sato").path("status").asLong())
-        .isEqualTo(status("Absent with notice"));
+        .isEqualTo(status("Absent with notice").value());
     assertThat(again.path("session").path("marked").asInt()).isEqualTo(1);
   }
 
   @Test
   void before_a_session_begins_one_can_only_give_notice_of_absence() {
     String day = clock.instant().plus(Duration.ofDays(30)).toString().substring(0, 10);
-    String all =
-        "[\"MONDAY\",\"TUESDAY\",\"WEDNESDAY\",\"THURSDAY\",\"FRIDAY\",\"SATURDAY\",\"SUNDAY\"]";
+    var all = Set.of(DayOfWeek.values());
     long session = series(all, day, day, 1).path(0).path("id").asLong();
     assertThat(mark(session, "Ruben Sato", "Present").path("detail").asString())
         .contains("has not begun");
     JsonNode register = mark(session, "Ruben Sato", "Absent with notice");
     assertThat(line(register, "Ruben Sato").path("status").asLong())
-        .isEqualTo(status("Absent with notice"));
+        .isEqualTo(status("Absent with notice").value());
     JsonNode route = as("Ruben Sato").get(course.path + "/walks/mine/route");
     assertThat(route.path("coming").toString()).contains("Bench evening");
   }
@@ -206,7 +221,7 @@ class RegistersTest extends SchoolTest {
     assertThat(sefa.get(course.path + "/sessions").path("statuses"))
         .extracting(s -> s.path("name").asString())
         .containsExactly("Present", "Late", "Left early", "Absent with notice", "Absent");
-    String mark = "{\"marks\":[{\"learner\":%s,\"status\":9}]}".formatted(enrolled("Edda Marsh"));
+    var mark = new Sent.Register(marked(enrolled("Edda Marsh"), 999_999));
     var response = sefa.call("PUT", course.path + "/sessions/" + over() + "/register", mark);
     assertThat(response.getStatus()).isEqualTo(422);
     assertThat(Caller.json(response).path("fields").has("marks")).isTrue();
@@ -222,10 +237,8 @@ class RegistersTest extends SchoolTest {
   @Test
   void one_wrong_learner_and_nobody_is_marked() {
     long session = over();
-    String marks =
-        "{\"marks\":[{\"learner\":"
-            + enrolled("Edda Marsh")
-            + ",\"status\":1},{\"learner\":999999,\"status\":1}]}";
+    var marks =
+        new Sent.Register(marked(enrolled("Edda Marsh"), 1), marked(new EnrolmentId(999_999), 1));
     var response = sefa.call("PUT", course.path + "/sessions/" + session + "/register", marks);
     assertThat(response.getStatus()).isEqualTo(404);
     assertThat(
@@ -252,8 +265,7 @@ class RegistersTest extends SchoolTest {
   @Test
   void two_people_do_not_change_a_session_over_each_other() {
     long session = over();
-    String edit =
-        "{\"name\":\"Bench morning\",\"startsAt\":\"2026-01-06T09:00:00Z\",\"minutes\":60}";
+    var edit = new Sent.Session("Bench morning", Instant.parse("2026-01-06T09:00:00Z"), 60);
     String path = course.path + "/sessions/" + session;
     assertThat(sefa.call("PUT", path, edit, "If-Match", "1").getStatus()).isEqualTo(200);
     var late = sefa.call("PUT", path, edit, "If-Match", "1");
@@ -274,7 +286,7 @@ class RegistersTest extends SchoolTest {
         course.id, signedIn("Priya Nakamura").id(), Seat.Role.SUPPORT, Optional.of(hers));
     walks.act(
         course.enrolment("Ruben Sato"), Optional.empty(), _ -> List.of(new Fact.JoinedGroup(hers)));
-    series("[\"MONDAY\"]", "2026-11-30", "2026-11-30", 1);
+    series(Set.of(DayOfWeek.MONDAY), "2026-11-30", "2026-11-30", 1);
     Caller priya = as("Priya Nakamura");
     JsonNode calendar = priya.get(course.path + "/sessions");
     assertThat(calendar.path("mayEdit").asBoolean()).isFalse();
@@ -284,8 +296,7 @@ class RegistersTest extends SchoolTest {
     JsonNode register = priya.get(session + "/register");
     assertThat(register.path("lines").valueStream().map(l -> l.path("name").asString()))
         .containsExactly("Ruben Sato");
-    String notHers =
-        "{\"marks\":[{\"learner\":" + course.enrolment("Edda Marsh") + ",\"status\":5}]}";
+    var notHers = new Sent.Register(marked(course.enrolment("Edda Marsh"), 5));
     assertThat(priya.call("PUT", session + "/register", notHers).getStatus()).isEqualTo(404);
     assertThat(priya.call("DELETE", session, "").getStatus()).isEqualTo(403);
   }

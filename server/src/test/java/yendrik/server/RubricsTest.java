@@ -4,12 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.ScaleId;
+import yendrik.core.strand.work.Judgement;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.design.OutcomeForms;
 import yendrik.server.people.Seat;
 
 /** Rubrics: written, used, changed after use, kept on the shelf, and what learners see of them. */
@@ -24,13 +29,11 @@ class RubricsTest extends SchoolTest {
   void aCourseWithAnAssignment() {
     sefa = as("Sefa Dunmore");
     course = new NewCourse(sefa, "Rubrics " + System.nanoTime());
-    long scale = course.design().path("scales").path(0).path("id").asLong();
+    var scale = new ScaleId(course.design().path("scales").path(0).path("id").asLong());
+    var rule = Sent.by(OutcomeForms.Method.MEAN);
     outcome =
         sefa.post(
-                course.path + "/design/outcomes",
-                "{\"code\":\"TUBE\",\"name\":\"Patch a tube\",\"description\":\"\",\"scale\":"
-                    + scale
-                    + ",\"levelRule\":{\"method\":\"MEAN\",\"halvesEvery\":2,\"times\":1,\"last\":1,\"fewest\":1}}")
+                course.path + "/design/outcomes", Sent.outcome("TUBE", "Patch a tube", scale, rule))
             .path("id")
             .asLong();
     assertThat(outcome).isPositive();
@@ -90,34 +93,26 @@ class RubricsTest extends SchoolTest {
     return rubric.path("criteria").path(criterion).path("levels").path(level);
   }
 
-  private static String met(JsonNode rubric, int criterion, int level, String comment) {
-    return "{\"criterion\":"
-        + rubric.path("criteria").path(criterion).path("key").asInt()
-        + ",\"level\":"
-        + levelOf(rubric, criterion, level).path("key").asInt()
-        + ",\"comment\":\""
-        + comment
-        + "\"}";
+  private static Sent.Met met(JsonNode rubric, int criterion, int level, String comment) {
+    return new Sent.Met(
+        rubric.path("criteria").path(criterion).path("key").asInt(),
+        levelOf(rubric, criterion, level).path("key").asInt(),
+        comment);
   }
 
-  private JsonNode mark(String rubric, double points, int version) {
+  private JsonNode mark(double points, int version, Sent.Met... rubric) {
     EnrolmentId enrolment = course.enrolment("Ruben Sato");
     return Caller.json(
         sefa.call(
             "POST",
             course.path + "/marking/" + enrolment + "/" + step + "/marks",
-            "{\"version\":"
-                + version
-                + ",\"points\":"
-                + points
-                + ",\"judgement\":\"AGAIN\",\"comment\":\"\",\"levels\":{},\"rubric\":["
-                + rubric
-                + "]}"));
+            new Sent.Mark(
+                version, points, Judgement.AGAIN, "", Map.of(), Optional.of(List.of(rubric)))));
   }
 
   private JsonNode handIn() {
     as("Ruben Sato").post(course.walk(step) + "/visits", "");
-    return as("Ruben Sato").post(course.walk(step) + "/versions", "{\"text\":\"Patched.\"}");
+    return as("Ruben Sato").post(course.walk(step) + "/versions", new Sent.Text("Patched."));
   }
 
   @Test
@@ -231,8 +226,8 @@ class RubricsTest extends SchoolTest {
   void a_rubric_gone_through_is_shown_with_the_mark_and_rates_its_outcome() {
     JsonNode rubric = inUse();
     handIn();
-    String both = met(rubric, 0, 1, "Blow it up harder.") + "," + met(rubric, 1, 1, "");
-    assertThat(mark(both, 9, 1).isEmpty()).isTrue();
+    assertThat(mark(9, 1, met(rubric, 0, 1, "Blow it up harder."), met(rubric, 1, 1, "")).isEmpty())
+        .isTrue();
     JsonNode page = as("Ruben Sato").post(course.walk(step) + "/visits", "");
     JsonNode filled = page.path("part").path("versions").path(0).path("mark").path("assessed");
     assertThat(filled.path("points").asDouble()).isEqualTo(9);
@@ -250,7 +245,7 @@ class RubricsTest extends SchoolTest {
   void what_was_assessed_keeps_its_words_when_the_rubric_changes_and_new_work_gets_the_new_ones() {
     JsonNode rubric = inUse();
     handIn();
-    mark(met(rubric, 0, 1, ""), 5, 1);
+    mark(5, 1, met(rubric, 0, 1, ""));
     JsonNode before = sefa.get(course.path + "/design/rubrics").path(0);
     assertThat(before.path("assessed").asInt()).isEqualTo(1);
     JsonNode changed =
@@ -263,7 +258,7 @@ class RubricsTest extends SchoolTest {
             });
     course.publish();
     handIn();
-    mark(met(changed, 0, 2, ""), 10, 2);
+    mark(10, 2, met(changed, 0, 2, ""));
     JsonNode versions =
         as("Ruben Sato").post(course.walk(step) + "/visits", "").path("part").path("versions");
     assertThat(versions.path(0).path("mark").path("assessed").path("rubric").toString())
@@ -278,10 +273,10 @@ class RubricsTest extends SchoolTest {
   void marking_with_criteria_that_are_gone_is_refused_and_leaves_nothing() {
     JsonNode rubric = inUse();
     handIn();
-    String gone = "{\"criterion\":" + 999 + ",\"level\":1,\"comment\":\"\"}";
-    assertThat(mark(gone, 9, 1).path("fields").path("rubric").asString())
+    var gone = new Sent.Met(999, 1, "");
+    assertThat(mark(9, 1, gone).path("fields").path("rubric").asString())
         .contains("no criterion 999");
-    assertThat(mark(met(rubric, 0, 1, "") + "," + met(rubric, 0, 2, ""), 9, 1).path("fields"))
+    assertThat(mark(9, 1, met(rubric, 0, 1, ""), met(rubric, 0, 2, "")).path("fields"))
         .isNotEmpty();
     assertThat(sefa.get(course.path + "/marking").path("handedIn").size()).isEqualTo(1);
   }

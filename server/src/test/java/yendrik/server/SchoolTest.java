@@ -43,7 +43,7 @@ abstract class SchoolTest {
 
   /** The cookie of a session that somebody begins by signing in. */
   Cookie session(String email) throws Exception {
-    String body = "{\"email\":\"" + email + "\",\"password\":\"hollow-lane\"}";
+    String body = Caller.text(new Sent.SignIn(email, TestSchool.PASSWORD));
     var signedIn =
         http.perform(
                 post("/api/session")

@@ -12,7 +12,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 @ServerTest
 class SignInTest extends SchoolTest {
   private MockHttpServletResponse signIn(String email, String password) throws Exception {
-    String body = "{\"email\":\"" + email + "\",\"password\":\"" + password + "\"}";
+    String body = Caller.text(new Sent.SignIn(email, password));
     return http.perform(
             post("/api/session").with(csrf()).contentType(MediaType.APPLICATION_JSON).content(body))
         .andReturn()

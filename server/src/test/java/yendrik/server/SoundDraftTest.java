@@ -3,13 +3,16 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.strand.work.Judgement;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.design.DesignEdits;
 import yendrik.server.design.Designs;
 
 /** A draft stays sound whatever is taken away, and what learners cannot use is not published. */
@@ -29,7 +32,7 @@ class SoundDraftTest extends SchoolTest {
     page = course.step(module, "PAGE", "How a patch holds");
   }
 
-  private JsonNode order(String body) {
+  private JsonNode order(Record body) {
     return Caller.json(sefa.call("PUT", course.path + "/design/order", body));
   }
 
@@ -39,7 +42,8 @@ class SoundDraftTest extends SchoolTest {
     long inside = course.step(gone, "PAGE", "Inside");
     JsonNode seen = course.seen(inside);
     sefa.call("DELETE", course.path + "/design/modules/" + gone, "");
-    JsonNode ordered = order("{\"modules\":[{\"id\":" + module + ",\"steps\":[" + page + "]}]}");
+    JsonNode ordered =
+        order(new DesignEdits.OrderEdit(List.of(NewCourse.order(module, page)), Optional.empty()));
     assertThat(ordered.path("modules").size()).isEqualTo(1);
     assertThat(course.save(seen, e -> e.put("name", "Still here")).getStatus()).isEqualTo(404);
     sefa.call("DELETE", course.path + "/design/steps/" + inside, "");
@@ -213,14 +217,13 @@ class SoundDraftTest extends SchoolTest {
     course.enrol("edda@hollowlane.example");
     Caller edda = as("Edda Marsh");
     edda.post(course.walk(work) + "/visits", "");
-    edda.post(course.walk(work) + "/versions", "{\"text\":\"Two patches.\"}");
+    edda.post(course.walk(work) + "/versions", new Sent.Text("Two patches."));
     course.change(work, e -> e.put("published", false));
     course.publish();
     JsonNode line = sefa.get(course.path + "/marking").path("handedIn").path(0);
     assertThat(line.path("name").asString()).isEqualTo("Your first patch");
     assertThat(line.path("heldBack").asBoolean()).isTrue();
-    String mark =
-        "{\"version\":1,\"points\":1,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}";
+    var mark = new Sent.Mark(1, 1, Judgement.PASSED);
     String path = course.path + "/marking/" + line.path("enrolment").asLong() + "/" + work;
     assertThat(sefa.call("POST", path + "/marks", mark).getStatus()).isEqualTo(204);
     assertThat(sefa.get(course.path + "/marking").path("handedIn").size()).isZero();

@@ -20,7 +20,7 @@ import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
-import yendrik.formats.json.CoreJson;
+import yendrik.core.strand.work.Judgement;
 
 /** How many statements and transactions the commonest acts take, from the request to its answer. */
 @ServerTest
@@ -102,35 +102,33 @@ class StatementsTest extends SchoolTest {
   @Test
   void the_commonest_acts_take_few_statements() throws Exception {
     act("visit", edda, course.walk(page) + "/visits", "");
-    act("heartbeat", edda, course.walk(page) + "/time", "{\"seconds\":15}");
+    act("heartbeat", edda, course.walk(page) + "/time", Caller.text(new Sent.Seconds(15)));
     act("confirm", edda, course.walk(page) + "/confirmation", "");
     act("in the course", edda, course.path + "/walks/mine/visits", "");
     JsonNode attempt = act("begin", edda, course.walk(quiz) + "/attempts", "");
     act("finish", edda, course.walk(quiz) + "/attempts/1/result", Caller.answers(attempt, "Glue"));
-    act("hand in", edda, course.walk(work) + "/versions", "{\"text\":\"Two patches.\"}");
+    act(
+        "hand in",
+        edda,
+        course.walk(work) + "/versions",
+        Caller.text(new Sent.Text("Two patches.")));
     EnrolmentId enrolment = course.enrolment("Edda Marsh");
     String marking = course.path + "/marking/" + enrolment + "/";
     act(
         "mark",
         sefa,
         marking + work + "/marks",
-        "{\"version\":1,\"points\":20,\"judgement\":\"PASSED\",\"comment\":\"\",\"levels\":{}}");
-    act("sign off", sefa, marking + practical + "/sign-offs", "{\"comment\":\"\",\"levels\":{}}");
+        Caller.text(new Sent.Mark(1, 20, Judgement.PASSED)));
+    act(
+        "sign off",
+        sefa,
+        marking + practical + "/sign-offs",
+        Caller.text(new Sent.SignOff("", Map.of())));
     act(
         "exception",
         sefa,
         course.path + "/learners/" + enrolment + "/exceptions",
-        CoreJson.mapper()
-            .writeValueAsString(
-                Map.of(
-                    "kind",
-                    "MOVE_DUE",
-                    "step",
-                    work,
-                    "due",
-                    "2026-12-24T17:00:00Z",
-                    "reason",
-                    "")));
+        Caller.text(new Sent.Exception("MOVE_DUE", work, "").due("2026-12-24T17:00:00Z")));
     assertThat(found).isEmpty();
   }
 }

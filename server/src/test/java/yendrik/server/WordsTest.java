@@ -2,12 +2,15 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import yendrik.server.design.DesignEdits;
 import yendrik.server.institution.Institution;
 import yendrik.server.institution.Institutions;
 
@@ -68,9 +71,12 @@ class WordsTest extends SchoolTest {
             sefa.call(
                 "PUT",
                 scale,
-                "{\"name\":\"S\",\"mastery\":1,\"levels\":["
-                    + "{\"name\":\"A\",\"points\":1,\"description\":\"\"},"
-                    + "{\"key\":77,\"name\":\"B\",\"points\":2,\"description\":\"\"}]}",
+                new DesignEdits.ScaleEdit(
+                    "S",
+                    List.of(
+                        new DesignEdits.LevelEdit(Optional.empty(), "A", 1, ""),
+                        new DesignEdits.LevelEdit(Optional.of(77), "B", 2, "")),
+                    1),
                 "If-Match",
                 "1"));
     assertThat(problem.path("code").asString()).isEqualTo("problem.level-unknown");
@@ -82,12 +88,12 @@ class WordsTest extends SchoolTest {
 
   @Test
   void a_field_that_breaks_a_constraint_is_named_with_what_it_must_be() {
-    JsonNode problem = sefa.post(course.path + "/design/modules", "{\"name\":\"\"}");
+    JsonNode problem = sefa.post(course.path + "/design/modules", new Sent.Name(""));
     assertThat(problem.path("code").asString()).isEqualTo("problem.fields");
     assertThat(problem.path("fields").path("name").asString()).isEqualTo("must not be empty");
     assertThat(problem.path("detail").asString()).isEqualTo("name: must not be empty.");
     String longer = "x".repeat(300);
-    JsonNode tooLong = sefa.post(course.path + "/design/modules", "{\"name\":\"" + longer + "\"}");
+    JsonNode tooLong = sefa.post(course.path + "/design/modules", new Sent.Name(longer));
     assertThat(tooLong.path("fields").path("name").asString()).matches("must have at most \\d+");
   }
 
