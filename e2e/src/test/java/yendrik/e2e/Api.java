@@ -30,6 +30,14 @@ final class Api {
     return send("GET", path, "");
   }
 
+  JsonNode post(String path, Record body) {
+    return post(path, CoreJson.mapper().writeValueAsString(body));
+  }
+
+  JsonNode put(String path, Record body) {
+    return put(path, CoreJson.mapper().writeValueAsString(body));
+  }
+
   JsonNode post(String path, String body) {
     return send("POST", path, body);
   }

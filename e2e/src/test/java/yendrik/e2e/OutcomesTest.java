@@ -28,6 +28,8 @@ class OutcomesTest extends BrowserTest {
     course.rate("Ilse Tran", brake, 2);
   }
 
+  private record Framework(String name) {}
+
   @Test
   void coverage_shows_gaps_and_ties_with_a_key() {
     Page page = school.signedIn("odalys");
@@ -64,7 +66,7 @@ class OutcomesTest extends BrowserTest {
   void a_course_adopts_an_outcome_and_takes_the_framework_s_new_words() {
     Api sefa = school.as("sefa");
     String framework =
-        "/api/courses/" + sefa.post("/api/frameworks", "{\"name\":\"Core\"}").path("id").asLong();
+        "/api/courses/" + sefa.post("/api/frameworks", new Framework("Core")).path("id").asLong();
     JsonNode order = Course.outcome(sefa, framework, "ORDER", "Leave a bench as it was found");
     Page page = school.signedIn("odalys");
     go(page, course.view("plan/outcomes"));

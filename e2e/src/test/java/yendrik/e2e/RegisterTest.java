@@ -5,12 +5,14 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** The register of a session, taken by keys. */
 class RegisterTest extends BrowserTest {
+  private static final int ABSENT = 5;
   private static Course course;
 
   @BeforeAll
@@ -19,11 +21,9 @@ class RegisterTest extends BrowserTest {
     course.step(course.module("Bench"), "PAGE", "Your bench");
     course.publish();
     school.daysAgo(40, () -> course.enrol("aiko", "bashir", "edda", "gwen", "ruben"));
-    String series =
-        """
-        {"name":"Saturday bench","days":["SATURDAY"],"time":"10:00","minutes":120,"everyWeeks":1,
-        "from":"2026-10-24","until":"2026-11-21"}
-        """;
+    var series =
+        new Series(
+            "Saturday bench", List.of("SATURDAY"), "10:00", 120, 1, "2026-10-24", "2026-11-21");
     JsonNode sessions = school.as("tomas").post(course.path + "/sessions", series);
     for (JsonNode session : sessions)
       if (!session.equals(sessions.get(sessions.size() - 1)))
@@ -31,9 +31,21 @@ class RegisterTest extends BrowserTest {
             .as("tomas")
             .put(
                 course.path + "/sessions/" + session.path("id").asLong() + "/register",
-                "{\"marks\":[{\"learner\":%s,\"status\":5}]}"
-                    .formatted(course.enrolment("Ruben Sato")));
+                new Marks(List.of(new Mark(course.enrolment("Ruben Sato"), ABSENT))));
   }
+
+  private record Series(
+      String name,
+      List<String> days,
+      String time,
+      int minutes,
+      int everyWeeks,
+      String from,
+      String until) {}
+
+  private record Mark(long learner, int status) {}
+
+  private record Marks(List<Mark> marks) {}
 
   @Test
   void the_register_is_taken_by_keys_and_absence_shows_in_follow_up() {

@@ -43,8 +43,10 @@ class VideoTest extends BrowserTest {
           course.enrol("aiko");
           course.visit("aiko", film);
         });
-    school.as("aiko").post(course.walk(film) + "/played", "{\"from\":0,\"to\":19}");
+    school.as("aiko").post(course.walk(film) + "/played", new Played(0, 19));
   }
+
+  private record Played(int from, int to) {}
 
   @Test
   void a_film_counts_by_the_seconds_played_and_opens_what_waited_for_it() {
