@@ -9,12 +9,16 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
 import yendrik.core.rule.Leaf;
 import yendrik.core.strand.StepLeaf;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.signoff.SignOffStrand;
+import yendrik.core.strand.work.WorkStrand;
 
 class StrandsTest {
   private static final StepId STEP = new StepId(7);
@@ -77,6 +81,24 @@ class StrandsTest {
               .toList();
       assertThat(offered.contains("Score")).as(kind.name()).isEqualTo(Kinds.of(kind).assesses());
       assertThat(offered).contains("TimeSpent");
+    }
+  }
+
+  @Test
+  void a_kind_judges_where_its_strands_hold_something_to_be_judged() {
+    for (StepKind name : StepKind.values()) {
+      Kind kind = Kinds.of(name);
+      List<Strand.Door<?>> holds = kind.strands();
+      boolean signedOff = holds.contains(SignOffStrand.DOOR);
+      boolean work = holds.contains(WorkStrand.DOOR);
+      assertThat(holds).as(name + " rests on something").isNotEmpty();
+      assertThat(kind.assesses())
+          .as(name + " assesses")
+          .isEqualTo(signedOff || work || holds.contains(AttemptsStrand.DOOR));
+      assertThat(kind.withStaff()).as(name + " is done with staff").isEqualTo(signedOff);
+      assertThat(kind.handedIn()).as(name + " is handed in").isEqualTo(work && !signedOff);
+      if (!kind.assesses()) assertThat(kind.usualScoring()).isEqualTo(Step.Scoring.NONE);
+      if (kind.handedIn()) assertThat(kind.usualScoring().points()).isPositive();
     }
   }
 }
