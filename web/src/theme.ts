@@ -97,6 +97,7 @@ export const theme = createTheme({
   transitions: { create: () => 'none' },
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiDialogActions: { styleOverrides: { root: { padding: '8px 24px 20px' } } },
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: {
