@@ -20,8 +20,8 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.people.SignedIn;
 
-/** Calls the API as one person of the demo. */
-final class Caller {
+/** Calls the API as one person of the school. */
+class Caller {
   private final MockMvc http;
   private final SignedIn person;
 
@@ -44,7 +44,7 @@ final class Caller {
     return send("POST", path, MediaType.APPLICATION_OCTET_STREAM, file);
   }
 
-  private MockHttpServletResponse send(
+  MockHttpServletResponse send(
       String method, String path, MediaType type, byte[] body, String... headers) {
     var request = MockMvcRequestBuilders.request(HttpMethod.valueOf(method), path).with(csrf());
     request.with(

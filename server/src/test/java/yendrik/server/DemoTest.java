@@ -15,9 +15,9 @@ import org.springframework.context.annotation.Import;
     properties = {
       "yendrik.demo=true",
       "yendrik.demo.today=" + ServerTest.TODAY,
+      "springdoc.api-docs.enabled=false",
       "yendrik.timers=false",
       "spring.session.jdbc.cleanup-cron=-",
-      "springdoc.api-docs.enabled=true",
       "logging.level.yendrik=warn"
     })
 @AutoConfigureMockMvc

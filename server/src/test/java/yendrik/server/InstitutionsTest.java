@@ -19,7 +19,7 @@ class InstitutionsTest {
           throw new java.sql.SQLException("away from " + INSTITUTION.getName());
         });
     var institutions = new Institutions(DSL.using(away, SQLDialect.POSTGRES), CoreJson.mapper());
-    assertThat(institutions.say(Phrase.of("problem.fault-of-ours")))
-        .isEqualTo("Something went wrong here. Nothing was changed. Try again.");
+    assertThat(institutions.say(Phrase.of("problem.there-already")))
+        .isEqualTo("Something with the same code or name is there already.");
   }
 }

@@ -201,6 +201,7 @@ class PublishingTest extends SchoolTest {
     String at = course.walk(quiz) + "/attempts/" + attempt.path("number").asLong();
     String answers = Caller.answers(attempt, "The glue");
     edda.post(at + "/result", answers);
+    sefa.get(course.path + "/walks/practice/route");
     sefa.post(course.path + "/walks/practice/steps/" + quiz + "/attempts", "");
     String practice = course.path + "/walks/practice/steps/" + quiz + "/attempts/1";
     sefa.call("DELETE", course.path + "/design/steps/" + quiz, "");

@@ -19,6 +19,8 @@ import org.springframework.context.annotation.Import;
       "yendrik.timers=false",
       "spring.session.jdbc.cleanup-cron=-",
       "springdoc.api-docs.enabled=true",
+      "springdoc.default-produces-media-type=application/json",
+      "springdoc.default-consumes-media-type=application/json",
       "logging.level.yendrik=warn"
     })
 @AutoConfigureMockMvc

@@ -144,6 +144,7 @@ class SoundDraftTest extends SchoolTest {
     long quiz = course.step(module, "QUIZ", "Asked");
     course.ask(quiz, NewCourse.question("q1", "What dries?", "Glue", "Rubber"));
     String at = course.path + "/walks/practice/steps/" + quiz + "/attempts";
+    sefa.get(course.path + "/walks/practice/route");
     sefa.post(at, "");
     for (String answer :
         List.of("null", "{}", "{\"is\":\"stone\"}", "{\"is\":\"choice\"}", "\"1\""))

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
+import yendrik.server.http.PlainText;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
@@ -31,7 +32,7 @@ class AdoptionController {
     this.courses = courses;
   }
 
-  record FrameworkEdit(@NotBlank @Size(max = 120) String name) {}
+  record FrameworkEdit(@NotBlank @Size(max = 120) @PlainText String name) {}
 
   /** Makes an empty framework of the institution with one scale. */
   @PostMapping("/frameworks")

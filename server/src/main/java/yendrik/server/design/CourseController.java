@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.server.http.PlainText;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -33,11 +34,11 @@ class CourseController {
    * @param zone time zone by its name in the tz database: "Europe/Berlin"
    */
   record CourseEdit(
-      @NotBlank @Size(max = 120) String name,
-      @NotNull @Size(max = 120) String cohort,
+      @NotBlank @Size(max = 120) @PlainText String name,
+      @NotNull @Size(max = 120) @PlainText String cohort,
       @NotNull LocalDate starts,
       @Min(1) @Max(520) int weeks,
-      @NotBlank @Size(max = 60) String zone) {}
+      @NotBlank @Size(max = 60) @PlainText String zone) {}
 
   record Added(CourseId id) {}
 

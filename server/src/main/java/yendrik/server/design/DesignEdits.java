@@ -21,6 +21,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.server.http.ByFields;
+import yendrik.server.http.PlainText;
 
 /** What designers send. */
 public final class DesignEdits {
@@ -31,13 +32,15 @@ public final class DesignEdits {
    * @param retired kept in records, gone from choices
    */
   public record OutcomeEdit(
-      @NotBlank @Size(max = 20) String code,
-      @NotBlank @Size(max = 200) String name,
+      @NotBlank @Size(max = 20) @PlainText String code,
+      @NotBlank @Size(max = 200) @PlainText String name,
       @NotNull @Size(max = 4000) String description,
       ScaleId scale,
       @NotNull @Valid OutcomeForms.LevelRuleForm levelRule,
       Optional<OutcomeForms.@Valid MadeOfForm> madeOf,
-      Optional<@Size(max = 8, message = "groups-too-deep") List<@NotBlank @Size(max = 80) String>>
+      Optional<
+              @Size(max = 8, message = "groups-too-deep") List<
+                  @NotBlank @Size(max = 80) @PlainText String>>
           group,
       Optional<Boolean> retired) {}
 
@@ -46,7 +49,7 @@ public final class DesignEdits {
    * @param mastery index of the first level that counts as mastery
    */
   public record ScaleEdit(
-      @NotBlank @Size(max = 60) String name,
+      @NotBlank @Size(max = 60) @PlainText String name,
       @NotNull @Size(min = 2, max = 12, message = "scale-levels") List<@Valid LevelEdit> levels,
       int mastery) {}
 
@@ -56,12 +59,12 @@ public final class DesignEdits {
   @Schema(name = "ScaleLevelEdit")
   public record LevelEdit(
       Optional<Integer> key,
-      @NotBlank @Size(max = 40) String name,
+      @NotBlank @Size(max = 40) @PlainText String name,
       double points,
       @NotNull @Size(max = 500) String description) {}
 
   public record ModuleEdit(
-      @NotBlank @Size(max = 200) String name,
+      @NotBlank @Size(max = 200) @PlainText String name,
       boolean published,
       boolean strictOrder,
       Optional<Map<String, Object>> opensWhen,
@@ -76,7 +79,7 @@ public final class DesignEdits {
   public record NewStep(
       ModuleId module,
       @NotNull StepKind kind,
-      @NotBlank @Size(max = 200) String name,
+      @NotBlank @Size(max = 200) @PlainText String name,
       Optional<StepId> after) {
     public NewStep(ModuleId module, StepKind kind, String name) {
       this(module, kind, name, Optional.empty());
@@ -84,7 +87,7 @@ public final class DesignEdits {
   }
 
   public record StepEdit(
-      @NotBlank @Size(max = 200) String name,
+      @NotBlank @Size(max = 200) @PlainText String name,
       boolean required,
       boolean published,
       Optional<Map<String, Object>> opensWhen,
@@ -111,7 +114,7 @@ public final class DesignEdits {
   public record TieEdit(OutcomeId outcome, double weight, Optional<List<Double>> cuts) {}
 
   public record BadgeEdit(
-      @NotBlank @Size(max = 100) String name,
+      @NotBlank @Size(max = 100) @PlainText String name,
       @NotNull @Size(max = 2000) String description,
       Optional<ModuleId> module,
       @NotNull PictureEdit picture,
@@ -137,5 +140,5 @@ public final class DesignEdits {
 
   public record ModuleOrder(ModuleId id, @NotNull List<StepId> steps) {}
 
-  public record NewModule(@NotBlank @Size(max = 200) String name) {}
+  public record NewModule(@NotBlank @Size(max = 200) @PlainText String name) {}
 }

@@ -14,13 +14,14 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
 import yendrik.core.rubric.Rubric;
+import yendrik.server.http.PlainText;
 
 /** Rubrics as they are sent and shown. */
 public final class RubricForms {
   private RubricForms() {}
 
   public record RubricEdit(
-      @NotBlank @Size(max = 100) String name,
+      @NotBlank @Size(max = 100) @PlainText String name,
       @NotNull @Size(max = 30, message = "rubric-criteria") List<@Valid CriterionEdit> criteria) {}
 
   /**
@@ -29,7 +30,7 @@ public final class RubricForms {
    */
   public record CriterionEdit(
       Optional<Integer> key,
-      @NotBlank(message = "criterion-without-name") @Size(max = 200) String name,
+      @NotBlank(message = "criterion-without-name") @Size(max = 200) @PlainText String name,
       @NotNull @Size(max = 1000) String description,
       boolean counts,
       Optional<OutcomeId> outcome,
@@ -43,7 +44,7 @@ public final class RubricForms {
   @Schema(name = "CriterionLevelEdit")
   public record LevelEdit(
       Optional<Integer> key,
-      @NotBlank(message = "level-without-name") @Size(max = 60) String name,
+      @NotBlank(message = "level-without-name") @Size(max = 60) @PlainText String name,
       @NotNull @Size(max = 1000) String description,
       @DecimalMin("0") @DecimalMax("1000") double points,
       Optional<Integer> standsFor) {}

@@ -6,12 +6,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.ThreadLocalRandom;
 import org.jooq.exception.DataChangedException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.stereotype.Component;
 import org.springframework.validation.FieldError;
 import yendrik.core.Refusal;
@@ -41,14 +43,21 @@ public class Answers {
       case InvalidFields invalid -> to(invalid.errors());
       case DataChangedException _ -> of(Problem.conflict("changed"));
       case DuplicateKeyException _ -> of(Problem.conflict("there-already"));
+      case RequestRejectedException _ -> of(Problem.notUnderstood("address-form"));
       default -> {
-        LOG.error("a request failed", wrong);
+        String number = number();
+        LOG.error("fault {}", number, wrong);
         yield body(
             HttpStatus.INTERNAL_SERVER_ERROR,
             Problem.Title.FAILED,
-            Phrase.of("problem.fault-of-ours"));
+            Phrase.of("problem.fault-of-ours", "number", number));
       }
     };
+  }
+
+  /** By which a fault is found in the log: short enough to be said on the telephone. */
+  private static String number() {
+    return "%06d".formatted(ThreadLocalRandom.current().nextInt(1_000_000));
   }
 
   private ProblemDetail of(Problem problem) {

@@ -1,6 +1,7 @@
 package yendrik.server.http;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -69,7 +70,7 @@ class Edge {
     public String deserialize(JsonParser in, DeserializationContext context) {
       String text = in.getValueAsString();
       if (text == null) return (String) context.handleUnexpectedToken(getValueType(context), in);
-      if (text.indexOf('\0') >= 0)
+      if (text.indexOf('\0') >= 0 || !StandardCharsets.UTF_16.newEncoder().canEncode(text))
         return context.reportInputMismatch(this, Problem.VALID + "character");
       return text;
     }

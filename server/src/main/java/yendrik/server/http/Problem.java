@@ -96,6 +96,22 @@ public final class Problem extends RuntimeException {
     return of(HttpStatus.BAD_REQUEST, Title.NOT_UNDERSTOOD, says(code, with), Map.of());
   }
 
+  /** What a status says that the web server answers by itself. */
+  static Problem ofStatus(int status) {
+    return switch (HttpStatus.resolve(status)) {
+      case NOT_FOUND -> notFound("page");
+      case CONTENT_TOO_LARGE -> of(HttpStatus.CONTENT_TOO_LARGE, "request-too-large");
+      case REQUEST_HEADER_FIELDS_TOO_LARGE ->
+          of(HttpStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, "headers-too-large");
+      case null -> notUnderstood("request-form");
+      case HttpStatus other -> of(other, "request-form");
+    };
+  }
+
+  private static Problem of(HttpStatus status, String code) {
+    return of(status, Title.NOT_UNDERSTOOD, says(code), Map.of());
+  }
+
   /** One field is not as it must be. */
   public static Problem field(String field, String code, Object... with) {
     return field(field, says(code, with));

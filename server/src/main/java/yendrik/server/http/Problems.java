@@ -8,12 +8,14 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
-import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.MissingRequestHeaderException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.databind.DatabindException;
@@ -65,10 +67,35 @@ class Problems extends ResponseEntityExceptionHandler {
         e, body, headers, HttpStatusCode.valueOf(body.getStatus()), request);
   }
 
-  /** A character that no address or parameter can hold. */
-  @ExceptionHandler
-  ResponseEntity<ProblemDetail> refused(RequestRejectedException e) {
-    return failed(Problem.notUnderstood("address-form"));
+  /** What the framework refuses is said in our words, with its status. */
+  @Override
+  protected @Nullable ResponseEntity<Object> handleExceptionInternal(
+      Exception e,
+      @Nullable Object body,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    ProblemDetail said =
+        body instanceof ProblemDetail ours && ours.getProperties() != null
+            ? ours
+            : answers.to(inOurWords(e, status));
+    var answered = HttpStatusCode.valueOf(said.getStatus());
+    return super.handleExceptionInternal(e, said, headers, answered, request);
+  }
+
+  private static Exception inOurWords(Exception e, HttpStatusCode status) {
+    return switch (e) {
+      case MissingServletRequestParameterException missing ->
+          Problem.unreadable(missing.getParameterName());
+      case MissingRequestHeaderException missing -> Problem.unreadable(missing.getHeaderName());
+      case HandlerMethodValidationException invalid when !invalid.isForReturnValue() ->
+          Problem.unreadable(
+              invalid.getParameterValidationResults().stream()
+                  .map(r -> String.valueOf(r.getMethodParameter().getParameterName()))
+                  .findFirst()
+                  .orElse(""));
+      default -> status.is5xxServerError() ? e : Problem.ofStatus(status.value());
+    };
   }
 
   @ExceptionHandler

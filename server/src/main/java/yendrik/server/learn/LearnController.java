@@ -49,17 +49,15 @@ class LearnController {
   @GetMapping("/route")
   @Needs(Right.LEARN)
   RouteView route(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
-    return routes.route(walks.see(wayfarer.enrolment(seat, walk)));
+    return wayfarer.going(seat, walk, way -> routes.route(walks.see(way)));
   }
 
   @PostMapping("/visits")
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void visit(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
-    walks.act(
-        wayfarer.enrolment(seat, walk),
-        Optional.of(seat.person().id()),
-        _ -> List.of(new Fact.WasHere()));
+    var by = Optional.of(seat.person().id());
+    wayfarer.going(seat, walk, way -> walks.act(way, by, _ -> List.of(new Fact.WasHere())));
   }
 
   /** Opens a step; being a fact, this is not a GET. */
@@ -70,7 +68,7 @@ class LearnController {
       @PathVariable String walk,
       @PathVariable StepId step,
       Seat seat) {
-    return steps.open(wayfarer.enrolment(seat, walk), seat.person().id(), step);
+    return wayfarer.going(seat, walk, way -> steps.open(way, seat.person().id(), step));
   }
 
   record Time(@Min(1) @Max(600) int seconds) {}

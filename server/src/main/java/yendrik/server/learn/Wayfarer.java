@@ -1,7 +1,13 @@
 package yendrik.server.learn;
 
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.PersonId;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -20,13 +26,27 @@ public class Wayfarer {
     this.walks = walks;
   }
 
-  /** The enrolment of a way. */
+  /** The enrolment of a way that was begun. */
   public EnrolmentId enrolment(Seat seat, String walk) {
+    return of(seat, walk, walks::practiceBegun);
+  }
+
+  /** Does something on a way; with the first thing that is not refused a made-up learner begins. */
+  @Transactional
+  public <T> T going(Seat seat, String walk, Function<EnrolmentId, T> what) {
+    return what.apply(
+        of(seat, walk, (course, staff) -> Optional.of(walks.practice(course, staff))));
+  }
+
+  private static EnrolmentId of(
+      Seat seat, String walk, BiFunction<CourseId, PersonId, Optional<EnrolmentId>> practice) {
     return switch (walk) {
       case "mine" -> seat.enrolment().orElseThrow(() -> Problem.forbidden("not-enrolled"));
       case PRACTICE -> {
         if (!seat.has(Right.TEACH)) throw Problem.forbidden("only-staff-walk");
-        yield walks.practice(seat.course(), seat.person().id());
+        yield practice
+            .apply(seat.course(), seat.person().id())
+            .orElseThrow(() -> Problem.notFound("walk"));
       }
       default -> throw Problem.notFound("walk");
     };

@@ -17,8 +17,8 @@ import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.method.support.ModelAndViewContainer;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
-import yendrik.core.Refusal;
 import yendrik.core.id.CourseId;
+import yendrik.server.http.Ids;
 import yendrik.server.http.Problem;
 
 /**
@@ -29,9 +29,11 @@ import yendrik.server.http.Problem;
 class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
   private static final String SEAT = Gatekeeper.class.getName() + ".seat";
   private final People people;
+  private final Ids ids;
 
-  Gatekeeper(People people) {
+  Gatekeeper(People people, Ids ids) {
     this.people = people;
+    this.ids = ids;
   }
 
   @Override
@@ -60,12 +62,8 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
     Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
     if (!(variables instanceof Map<?, ?> map) || !(map.get("course") instanceof String text))
       throw new IllegalStateException("an endpoint with a course right has no {course}");
-    try {
-      var course = new CourseId(Long.parseLong(text));
-      return RequestContexts.seat(request, course).orElseGet(() -> people.seat(course, person));
-    } catch (NumberFormatException | Refusal e) {
-      throw Problem.notFound("course");
-    }
+    CourseId course = ids.read(text, CourseId.class).orElseThrow(() -> Problem.notFound("course"));
+    return RequestContexts.seat(request, course).orElseGet(() -> people.seat(course, person));
   }
 
   static Optional<SignedIn> signedIn() {

@@ -10,14 +10,11 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
-import tools.jackson.databind.json.JsonMapper;
 import yendrik.core.id.PersonId;
-import yendrik.server.http.Answers;
 import yendrik.server.http.Problem;
+import yendrik.server.http.Refusals;
 
 /**
  * Does an act once, however often its request comes: a request with {@code Act-Key} (a UUID of the
@@ -31,13 +28,11 @@ class OnceFilter extends OncePerRequestFilter {
   static final String KEY = "Act-Key";
   private static final int LARGEST = 200_000;
   private final ActKeys keys;
-  private final JsonMapper json;
-  private final Answers answers;
+  private final Refusals refusals;
 
-  OnceFilter(ActKeys keys, JsonMapper json, Answers answers) {
-    this.answers = answers;
+  OnceFilter(ActKeys keys, Refusals refusals) {
     this.keys = keys;
-    this.json = json;
+    this.refusals = refusals;
   }
 
   @Override
@@ -56,7 +51,7 @@ class OnceFilter extends OncePerRequestFilter {
     }
     Optional<UUID> key = key(request.getHeader(KEY));
     if (key.isEmpty()) {
-      refuse(response, Problem.notUnderstood("act-key-form"));
+      refusals.write(response, Problem.notUnderstood("act-key-form"));
       return;
     }
     String asked = request.getMethod() + " " + request.getRequestURI();
@@ -100,19 +95,13 @@ class OnceFilter extends OncePerRequestFilter {
   private void again(HttpServletResponse response, Optional<ActKeys.Answer> answer, String asked)
       throws IOException {
     if (answer.filter(a -> a.request().equals(asked)).isEmpty())
-      refuse(response, Problem.conflict("act-key-taken"));
-    else if (answer.get().status().isEmpty()) refuse(response, Problem.conflict("begun-already"));
+      refusals.write(response, Problem.conflict("act-key-taken"));
+    else if (answer.get().status().isEmpty())
+      refusals.write(response, Problem.conflict("begun-already"));
     else {
       response.setStatus(answer.get().status().get());
       answer.get().mediaType().ifPresent(response::setContentType);
       response.getOutputStream().write(answer.get().body().getBytes(StandardCharsets.UTF_8));
     }
-  }
-
-  private void refuse(HttpServletResponse response, Problem why) throws IOException {
-    ProblemDetail problem = answers.to(why);
-    response.setStatus(problem.getStatus());
-    response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-    response.getOutputStream().write(json.writeValueAsBytes(problem));
   }
 }

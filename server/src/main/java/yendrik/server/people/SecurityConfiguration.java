@@ -9,10 +9,13 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.savedrequest.NullRequestCache;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import yendrik.server.http.Problem;
+import yendrik.server.http.Refusals;
 
 /**
  * Sessions, forgery protection and headers. Who may call what is the {@link Gatekeeper}'s, since it
@@ -26,11 +29,15 @@ class SecurityConfiguration {
           + " object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
   @Bean
-  SecurityFilterChain filters(HttpSecurity http, SecurityContextRepository contexts) {
+  SecurityFilterChain filters(
+      HttpSecurity http, SecurityContextRepository contexts, Refusals refusals) {
     http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll());
     http.csrf(csrf -> csrf.spa());
     http.securityContext(context -> context.securityContextRepository(contexts));
     http.requestCache(cache -> cache.requestCache(new NullRequestCache()));
+    http.exceptionHandling(handling ->
+        handling.accessDeniedHandler(
+            (_, response, _) -> refusals.write(response, Problem.forbidden("token-missing"))));
     http.anonymous(anonymous -> {});
     http.logout(logout -> logout.disable());
     http.headers(headers ->
@@ -41,6 +48,12 @@ class SecurityConfiguration {
                     org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                         .ReferrerPolicy.SAME_ORIGIN)));
     return http.build();
+  }
+
+  /** What no address or parameter can hold is refused before anything else. */
+  @Bean
+  RequestRejectedHandler rejections(Refusals refusals) {
+    return (_, response, why) -> refusals.write(response, why);
   }
 
   @Bean

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.server.http.PlainText;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -29,7 +30,7 @@ class LetterController {
 
   record LetterEdit(
       @NotEmpty(message = "no-learner") @Size(max = 5000) List<EnrolmentId> learners,
-      @NotBlank(message = "no-subject") @Size(max = 200) String subject,
+      @NotBlank(message = "no-subject") @Size(max = 200) @PlainText String subject,
       @NotBlank(message = "no-letter") @Size(max = 20_000) String body) {}
 
   record Written(int letters) {}

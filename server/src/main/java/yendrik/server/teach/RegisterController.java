@@ -34,6 +34,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.server.http.IfMatch;
+import yendrik.server.http.PlainText;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -54,7 +55,7 @@ class RegisterController {
   }
 
   record SeriesEdit(
-      @NotBlank(message = "no-name-of-sessions") @Size(max = 100) String name,
+      @NotBlank(message = "no-name-of-sessions") @Size(max = 100) @PlainText String name,
       Optional<GroupId> group,
       @NotEmpty(message = "no-weekday") Set<DayOfWeek> days,
       @NotNull LocalTime time,
@@ -83,7 +84,7 @@ class RegisterController {
   }
 
   record SessionEdit(
-      @NotBlank @Size(max = 100) String name,
+      @NotBlank @Size(max = 100) @PlainText String name,
       Optional<GroupId> group,
       @NotNull Instant startsAt,
       @Min(5) @Max(1440) int minutes) {}

@@ -142,6 +142,12 @@ public class Walks {
         .fetchOptional(ENROLMENT.ID);
   }
 
+  /** The made-up learner of a member of staff, if they have one. */
+  @Transactional(readOnly = true)
+  public Optional<EnrolmentId> practiceBegun(CourseId course, PersonId staff) {
+    return find(course, staff, /* practice= */ true);
+  }
+
   /** The made-up learner of a member of staff, who walks the draft; made on first use. */
   public EnrolmentId practice(CourseId course, PersonId staff) {
     Optional<EnrolmentId> known = find(course, staff, true);

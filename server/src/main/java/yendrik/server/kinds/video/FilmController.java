@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.server.files.Files;
+import yendrik.server.http.PlainText;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -45,7 +46,7 @@ class FilmController {
   Files.Kept keep(
       @PathVariable CourseId course,
       Seat seat,
-      @RequestParam @NotBlank @Size(max = 200) String name,
+      @RequestParam @NotBlank @Size(max = 200) @PlainText String name,
       HttpServletRequest request)
       throws IOException {
     return files.keep(course, seat.person().id(), name, request.getInputStream(), LARGEST, KINDS);

@@ -12,6 +12,7 @@ import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -49,6 +50,7 @@ class ApiDescription {
     return api -> {
       api.info(new Info().title("Yendrik").version("1"));
       api.servers(null);
+      add(api.getComponents(), Refusal.class);
       byFields(api.getComponents());
       variants(api.getComponents());
       api.getComponents()
@@ -62,12 +64,40 @@ class ApiDescription {
   }
 
   private static void byFields(Components components) {
-    for (Class<?> type : Variants.ofAny(ByFields.class))
-      ModelConverters.getInstance(/* openapi31= */ true)
-          .readAllAsResolvedSchema(type)
-          .referencedSchemas
-          .forEach(components.getSchemas()::putIfAbsent);
+    for (Class<?> type : Variants.ofAny(ByFields.class)) add(components, type);
   }
+
+  private static void add(Components components, Class<?> type) {
+    ModelConverters.getInstance(/* openapi31= */ true)
+        .readAllAsResolvedSchema(type)
+        .referencedSchemas
+        .forEach(components.getSchemas()::putIfAbsent);
+  }
+
+  /**
+   * What is answered when something went wrong (RFC 9457).
+   *
+   * @param code which sentence {@code detail} is, with its {@code arguments}
+   * @param fields what is wrong with each field
+   * @param findings several things that are wrong
+   * @param missing what would open what is closed
+   * @param changed names of what somebody else has changed
+   * @param current what somebody else has made of it
+   * @param seconds after which it can be tried again
+   */
+  @io.swagger.v3.oas.annotations.media.Schema(name = "Problem")
+  record Refusal(
+      String title,
+      int status,
+      String detail,
+      String code,
+      Optional<Map<String, Object>> arguments,
+      Optional<Map<String, String>> fields,
+      Optional<List<String>> findings,
+      Optional<List<Object>> missing,
+      Optional<List<String>> changed,
+      Optional<Object> current,
+      Optional<Long> seconds) {}
 
   /** A type with variants is one of them, as its {@code is} says; a variant may hold others. */
   private static void variants(Components components) {
@@ -83,10 +113,7 @@ class ApiDescription {
     Schema<?> oneOf = new Schema<>();
     Variants.of(type)
         .forEach((is, variant) -> {
-          ModelConverters.getInstance(/* openapi31= */ true)
-              .readAllAsResolvedSchema(variant)
-              .referencedSchemas
-              .forEach(components.getSchemas()::putIfAbsent);
+          add(components, variant);
           String called = NAMES.of(variant);
           Schema<?> own = requireNonNull(components.getSchemas().get(called));
           own.addProperty("is", new JsonSchema().typesItem("string")._const(is));
