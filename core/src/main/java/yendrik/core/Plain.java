@@ -17,6 +17,18 @@ public final class Plain {
         && (text.isBlank() || text.codePoints().anyMatch(c -> !isJoiner(c)));
   }
 
+  /** Whether a longer text has only characters that can be kept: no NUL and no half of a pair. */
+  public static boolean canBeKept(String text) {
+    return text.codePoints().noneMatch(c -> c == 0 || Character.getType(c) == Character.SURROGATE);
+  }
+
+  /** The text without what may not stand in a name. */
+  public static String cleaned(String text) {
+    var clean = new StringBuilder();
+    text.codePoints().filter(Plain::mayStand).forEach(clean::appendCodePoint);
+    return is(clean.toString()) ? clean.toString() : "";
+  }
+
   private static boolean mayStand(int c) {
     return switch (Character.getType(c)) {
       case Character.CONTROL,

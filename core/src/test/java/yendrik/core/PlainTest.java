@@ -53,6 +53,19 @@ class PlainTest {
                 .toString());
   }
 
+  @Property
+  void what_was_cleaned_is_plain_and_what_was_plain_stays(@ForAll String text) {
+    assertThat(Plain.is(Plain.cleaned(text))).isTrue();
+    if (Plain.is(text)) assertThat(Plain.cleaned(text)).isEqualTo(text);
+  }
+
+  @Test
+  void a_longer_text_is_kept_unless_it_has_no_meaning_at_all() {
+    assertThat(Plain.canBeKept("two\nlines\u202E 👩‍🔧")).isTrue();
+    assertThat(Plain.canBeKept("a\u0000b")).isFalse();
+    assertThat(Plain.canBeKept("\uD83D")).isFalse();
+  }
+
   @Test
   void one_character_spoils_a_text() {
     assertThat(Plain.is("Patch\u0007 Hand")).isFalse();

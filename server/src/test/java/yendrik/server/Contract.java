@@ -1,9 +1,11 @@
 package yendrik.server;
 
+import static java.nio.charset.StandardCharsets.ISO_8859_1;
 import static java.nio.charset.StandardCharsets.UTF_8;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -46,6 +48,7 @@ final class Contract extends SchoolTest {
           Tables.FAILED_SIGN_IN,
           Tables.ACT_KEY);
 
+  private static final String OWN = " of the course";
   private static final Duration PATIENCE = Duration.ofSeconds(30);
 
   private final ServletWebServerApplicationContext server;
@@ -131,8 +134,9 @@ final class Contract extends SchoolTest {
   long number(String what, int n) {
     if (what.equals("course") && n == 0) return bench.id.value();
     if (numbers.isEmpty()) numbers = numbersNow();
-    List<Long> all = numbers.getOrDefault(what, List.of());
-    return all.isEmpty() ? n : all.get(Math.floorMod(all.size() - 1 - n, all.size()));
+    String which = n % 8 == 7 ? what : what + OWN;
+    List<Long> all = numbers.getOrDefault(which, List.of());
+    return all.isEmpty() ? n : all.get(n % all.size());
   }
 
   void forgetNumbers() {
@@ -141,7 +145,6 @@ final class Contract extends SchoolTest {
 
   private Map<String, List<Long>> numbersNow() {
     Map<String, List<Long>> now = new HashMap<>();
-    // In the order in which they were made, so that the newest are those of the course in use.
     Map<String, Table<?>> tables =
         Map.ofEntries(
             Map.entry("course", Tables.COURSE),
@@ -162,7 +165,12 @@ final class Contract extends SchoolTest {
     tables.forEach((name, table) -> {
       String key = name.equals("status") ? "number" : "id";
       Field<Long> id = DSL.field(DSL.name(key), Long.class);
-      now.put(name, db.select(id).from(table).orderBy(id).fetch(id));
+      Field<Long> course = DSL.field(DSL.name("course_id"), Long.class);
+      List<Long> all = db.select(id).from(table).orderBy(id).fetch(id);
+      now.put(name, all);
+      boolean owned = table.field("course_id") != null;
+      var own = course.eq(bench.id.value());
+      now.put(name + OWN, owned ? db.select(id).from(table).where(own).orderBy(id).fetch(id) : all);
     });
     now.put("framework", now.getOrDefault("course", List.of()));
     return now;
@@ -202,12 +210,17 @@ final class Contract extends SchoolTest {
   }
 
   HttpResponse<byte[]> send(String method, String path, Map<String, String> headers, byte[] body) {
+    return send(
+        method,
+        path,
+        headers,
+        body.length == 0 ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body));
+  }
+
+  private HttpResponse<byte[]> send(
+      String method, String path, Map<String, String> headers, HttpRequest.BodyPublisher body) {
     var request =
-        HttpRequest.newBuilder(URI.create(address + path))
-            .timeout(PATIENCE)
-            .method(
-                method,
-                body.length == 0 ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body));
+        HttpRequest.newBuilder(URI.create(address + path)).timeout(PATIENCE).method(method, body);
     headers.forEach(request::header);
     try {
       return client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
@@ -215,6 +228,28 @@ final class Contract extends SchoolTest {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {
       throw new IllegalStateException(e);
+    }
+  }
+
+  /** The same without saying how long the body is. */
+  HttpResponse<byte[]> sendInParts(
+      String method, String path, Map<String, String> headers, byte[] body) {
+    return send(
+        method,
+        path,
+        headers,
+        BodyPublishers.ofInputStream(() -> new java.io.ByteArrayInputStream(body)));
+  }
+
+  /** Sends something as it is, with an end, and returns what comes back. */
+  String raw(String request) {
+    try (var socket = new Socket("127.0.0.1", server.getWebServer().getPort())) {
+      socket.setSoTimeout((int) PATIENCE.toMillis());
+      String whole = request + "\r\nHost: localhost\r\nConnection: close\r\n\r\n";
+      socket.getOutputStream().write(whole.getBytes(ISO_8859_1));
+      return new String(socket.getInputStream().readAllBytes(), UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 

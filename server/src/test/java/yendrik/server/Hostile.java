@@ -24,8 +24,11 @@ final class Hostile {
   private static final int DEEPEST = 6;
   private static final String KNOWN = "known:";
 
-  /** Of so many values one is hostile. */
+  /** Of so many values of an address or of a hostile body one is hostile. */
   private static final int ONE_IN = 14;
+
+  /** As good as never. */
+  private static final int NONE_IN = 1_000_000;
 
   /** Names of fields that hold the number of something, by what it is the number of. */
   private static final Map<String, String> NUMBERS =
@@ -78,13 +81,19 @@ final class Hostile {
 
   private final Description api;
   private final List<JsonNode> leaves;
+  private final int oneIn;
 
   /**
    * @param leaves questions as rules ask them
    */
   Hostile(Description api, List<JsonNode> leaves) {
+    this(api, leaves, ONE_IN);
+  }
+
+  private Hostile(Description api, List<JsonNode> leaves, int oneIn) {
     this.api = api;
     this.leaves = leaves;
+    this.oneIn = oneIn;
   }
 
   static String known(String what, int n) {
@@ -124,15 +133,16 @@ final class Hostile {
         Tuple.of(1, Arbitraries.of(TEXTS)));
   }
 
-  /** A value as a schema asks for, but for what is hostile in it. */
+  /** A value as a schema asks for; every second has something hostile in it. */
   Arbitrary<JsonNode> of(JsonNode schema) {
-    return of(schema, "", 0);
+    return Arbitraries.oneOf(
+        of(schema, "", 0), new Hostile(api, leaves, NONE_IN).of(schema, "", 0));
   }
 
   private Arbitrary<JsonNode> of(JsonNode schema, String name, int depth) {
     Arbitrary<JsonNode> fine = fine(api.resolved(schema), name, depth);
     return Arbitraries.frequencyOf(
-        Tuple.of(depth == 0 ? 8 * ONE_IN : ONE_IN, fine), Tuple.of(1, nonsense()));
+        Tuple.of(depth == 0 ? 8 * oneIn : oneIn, fine), Tuple.of(1, nonsense()));
   }
 
   private Arbitrary<JsonNode> fine(JsonNode schema, String name, int depth) {
@@ -155,7 +165,7 @@ final class Hostile {
     };
   }
 
-  private static Arbitrary<String> text(String format) {
+  private Arbitrary<String> text(String format) {
     Arbitrary<String> fine =
         switch (format) {
           case "date-time" -> Arbitraries.of("2026-11-30T08:00:00Z", "2026-12-24T17:00:00Z");
@@ -164,7 +174,7 @@ final class Hostile {
           default -> Arbitraries.of("Glue", "q1", "c1", "Two patches.", "Europe/Berlin", "a");
         };
     return Arbitraries.frequencyOf(
-        Tuple.of(ONE_IN, fine), Tuple.of(1, Arbitraries.of(TEXTS)), Tuple.of(1, odd()));
+        Tuple.of(oneIn, fine), Tuple.of(1, Arbitraries.of(TEXTS)), Tuple.of(1, odd()));
   }
 
   private static Arbitrary<String> odd() {
@@ -205,7 +215,7 @@ final class Hostile {
           Arbitrary<JsonNode> value =
               p.getKey().endsWith("When") ? rule(depth) : of(p.getValue(), p.getKey(), depth + 1);
           // Nothing at all stands for a field that is left out.
-          int left = required.contains(p.getKey()) ? ONE_IN : 2;
+          int left = required.contains(p.getKey()) ? oneIn : 2;
           fields.add(
               Arbitraries.frequencyOf(
                       Tuple.of(left, value), Tuple.of(1, Arbitraries.just(JSON.missingNode())))
@@ -240,8 +250,7 @@ final class Hostile {
   private Arbitrary<JsonNode> rule(int depth) {
     Arbitrary<JsonNode> leaf =
         Arbitraries.frequencyOf(
-            Tuple.of(ONE_IN, Arbitraries.of(leaves).flatMap(this::spoiled)),
-            Tuple.of(1, nonsense()));
+            Tuple.of(oneIn, Arbitraries.of(leaves).flatMap(this::leaf)), Tuple.of(1, nonsense()));
     Arbitrary<JsonNode> ask =
         Combinators.combine(leaf, text(""))
             .as((l, id) -> {
@@ -252,7 +261,7 @@ final class Hostile {
     if (depth >= DEEPEST) return ask;
     Arbitrary<JsonNode> joint =
         Combinators.combine(
-                Arbitraries.of("all", "any", "none", "at-least", "stone"),
+                Arbitraries.of("all", "any", "none", "at-least"),
                 text(""),
                 Arbitraries.lazy(() -> rule(depth + 2)).list().ofMaxSize(3))
             .as((is, id, parts) -> {
@@ -260,7 +269,12 @@ final class Hostile {
               node.putArray("parts").addAll(parts);
               return node;
             });
-    return Arbitraries.frequencyOf(Tuple.of(4, ask), Tuple.of(2, joint), Tuple.of(1, nonsense()));
+    return Arbitraries.frequencyOf(
+        Tuple.of(4 * oneIn, ask), Tuple.of(2 * oneIn, joint), Tuple.of(1, nonsense()));
+  }
+
+  private Arbitrary<JsonNode> leaf(JsonNode leaf) {
+    return oneIn == NONE_IN ? Arbitraries.just(leaf) : spoiled(leaf);
   }
 
   /** A thing with one of its fields left out or turned into nonsense, or as it is. */

@@ -44,17 +44,13 @@ public final class CsvTable implements Table {
 
   private static String text(Cell cell) {
     return switch (cell) {
-      case Cell.Text(String text) -> harmless(text);
+      case Cell.Text(String text) -> Harmless.written(text);
       case Cell.Number(double number) ->
           BigDecimal.valueOf(number)
               .setScale(2, RoundingMode.HALF_UP)
               .stripTrailingZeros()
               .toPlainString();
     };
-  }
-
-  private static String harmless(String text) {
-    return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
   }
 
   @Override

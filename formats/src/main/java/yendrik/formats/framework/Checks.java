@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import yendrik.core.Plain;
 import yendrik.core.outcome.Composition;
 import yendrik.core.words.Phrase;
 
@@ -42,6 +43,7 @@ final class Checks {
   String code(Phrase where, String field, String text) {
     String code = text.strip();
     if (code.isEmpty()) fault(where, "empty", "field", field);
+    else if (!Plain.is(code)) fault(where, "unseen", "field", field);
     else if (code.length() > Framework.LONGEST_CODE)
       fault(where, "too-long", "field", field, "most", Framework.LONGEST_CODE);
     else {
@@ -55,9 +57,16 @@ final class Checks {
   String statement(Phrase where, String field, String text) {
     String statement = text.strip();
     if (statement.isEmpty()) fault(where, "empty", "field", field);
+    else if (!Plain.is(statement)) fault(where, "unseen", "field", field);
     else if (statement.length() > Framework.LONGEST_STATEMENT)
       fault(where, "too-long", "field", field, "most", Framework.LONGEST_STATEMENT);
     return statement;
+  }
+
+  /** A longer text as it is, unless it holds what no text can hold. */
+  String text(Phrase where, String field, String text) {
+    if (!Plain.canBeKept(text)) fault(where, "unseen", "field", field);
+    return text;
   }
 
   /** A way to combine parts; what is not one is a fault. */
@@ -70,7 +79,7 @@ final class Checks {
   /** The path of a group as it is taken: names cut to their length, and so deep at most. */
   static List<String> group(List<String> path) {
     return path.stream()
-        .map(String::strip)
+        .map(name -> Plain.cleaned(name).strip())
         .filter(name -> !name.isEmpty())
         .map(name ->
             name.length() <= Framework.LONGEST_GROUP

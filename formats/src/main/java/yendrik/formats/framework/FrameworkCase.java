@@ -18,6 +18,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.Plain;
 import yendrik.core.outcome.Composition;
 import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
@@ -276,7 +277,7 @@ public final class FrameworkCase {
           checks.identifier(Phrase.text("CFDocument"), "identifier", text(document, "identifier"));
       checks.refuse();
       return new Framework(
-          identifier.orElse(new UUID(0, 0)), text(document, "title"), made, rubrics);
+          identifier.orElse(new UUID(0, 0)), Plain.cleaned(text(document, "title")), made, rubrics);
     }
 
     private Framework.Item item(JsonNode node, String where, Optional<UUID> id, int n) {
@@ -288,7 +289,7 @@ public final class FrameworkCase {
           id,
           code,
           checks.statement(Phrase.text(where), "fullStatement", text(node, "fullStatement")),
-          text(node, "notes"),
+          checks.text(Phrase.text(where), "notes", text(node, "notes")),
           groups.isEmpty() ? Optional.empty() : id.map(i -> path(where, i)),
           Optional.empty());
     }
@@ -352,7 +353,8 @@ public final class FrameworkCase {
 
     private Framework.Criterion criterion(JsonNode node, String where) {
       String category = text(node, "category");
-      String description = text(node, "description");
+      String description =
+          checks.text(Phrase.text(where), "description", text(node, "description"));
       List<Framework.Level> levels = new ArrayList<>();
       int l = 0;
       for (JsonNode level : node.path("CFRubricCriterionLevels"))
@@ -370,7 +372,8 @@ public final class FrameworkCase {
 
     private Framework.Level level(JsonNode node, String where) {
       String quality = text(node, "quality");
-      String description = text(node, "description");
+      String description =
+          checks.text(Phrase.text(where), "description", text(node, "description"));
       String standsFor = text(node.path("extensions"), STANDS_FOR);
       return new Framework.Level(
           checks.statement(

@@ -19,6 +19,7 @@ import org.apache.commons.csv.CSVRecord;
 import yendrik.core.outcome.Composition;
 import yendrik.core.words.Phrase;
 import yendrik.formats.csv.CsvTable;
+import yendrik.formats.csv.Harmless;
 import yendrik.formats.table.Cell;
 
 /**
@@ -113,7 +114,7 @@ public final class FrameworkCsv {
         checks.identifier(where, "identifier", cell(row, "identifier")),
         checks.code(where, "code", cell(row, "code")),
         checks.statement(where, "name", cell(row, "name")),
-        cell(row, "description"),
+        checks.text(where, "description", cell(row, "description")),
         row.isMapped("group")
             ? Optional.of(Checks.group(List.of(cell(row, "group").split("/"))))
             : Optional.empty(),
@@ -144,9 +145,6 @@ public final class FrameworkCsv {
   /** The cell, without the apostrophe that was put before what looks like a formula. */
   private static String cell(CSVRecord row, String column) {
     if (!row.isMapped(column) || !row.isSet(column)) return "";
-    String text = row.get(column);
-    return text.length() > 1 && text.charAt(0) == '\'' && "=+-@".indexOf(text.charAt(1)) >= 0
-        ? text.substring(1)
-        : text;
+    return Harmless.read(row.get(column));
   }
 }

@@ -15,6 +15,7 @@ import net.jqwik.api.constraints.Size;
 import net.jqwik.api.constraints.StringLength;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.Plain;
 import yendrik.core.outcome.Composition;
 import yendrik.core.words.Catalogue;
 import yendrik.core.words.Writing;
@@ -143,9 +144,8 @@ class FrameworkTest {
       @ForAll @Size(min = 1, max = 8) List<@StringLength(min = 1, max = 60) String> wordings) {
     List<Framework.Item> items = new ArrayList<>();
     for (String wording : wordings) {
-      String clean = wording.strip().replaceAll("\\p{C}", "");
-      String statement = clean.isEmpty() ? "x" : clean.strip();
-      if (statement.isEmpty() || statement.startsWith("'")) statement = "x";
+      String clean = Plain.cleaned(wording).strip();
+      String statement = clean.isEmpty() ? "x" : clean;
       items.add(
           new Framework.Item(
               Optional.of(new UUID(7, items.size())),
@@ -161,6 +161,15 @@ class FrameworkTest {
             FrameworkCsv.read(FrameworkCsv.write(framework)).items().stream()
                 .map(i -> i.statement().strip()))
         .containsExactlyElementsOf(items.stream().map(i -> i.statement().strip()).toList());
+  }
+
+  @Test
+  void a_character_that_cannot_be_seen_is_named_by_its_row_and_column() {
+    var refused =
+        catchThrowableOfType(
+            Unreadable.class, () -> FrameworkCsv.read("code,name\nTI\u202EE,True a wheel\n"));
+    assertThat(refused.faults().stream().map(ENGLISH::say))
+        .containsExactly("Row 2: code holds a character that cannot be seen. Type it anew.");
   }
 
   @Test

@@ -2,7 +2,6 @@ package yendrik.server.design;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
@@ -21,6 +20,7 @@ import yendrik.formats.Formats;
 import yendrik.formats.framework.Framework;
 import yendrik.formats.framework.FrameworkFormat;
 import yendrik.formats.framework.Unreadable;
+import yendrik.server.files.Upload;
 import yendrik.server.http.FileFormat;
 import yendrik.server.http.Problem;
 import yendrik.server.jobs.JobView;
@@ -34,7 +34,7 @@ import yendrik.server.people.Seat;
 @RestController
 @RequestMapping("/api/courses/{course}/design/framework")
 class ExchangeController {
-  private static final int LARGEST = 20_000_000;
+  private static final int LARGEST = 20 << 20;
   private final Exchange exchange;
   private final Jobs jobs;
 
@@ -70,11 +70,9 @@ class ExchangeController {
 
   private static Framework read(String format, InputStream body) throws IOException {
     FrameworkFormat as = format(format);
-    byte[] file = body.readNBytes(LARGEST + 1);
-    if (file.length == 0) throw Problem.field("file", "nothing-in-file");
-    if (file.length > LARGEST) throw Problem.field("file", "file-larger-than-20-mb");
-    try {
-      return as.reader().read(new ByteArrayInputStream(file));
+    try (Upload upload = Upload.of(body, as.title(), LARGEST);
+        InputStream file = upload.content()) {
+      return as.reader().read(file);
     } catch (Unreadable e) {
       throw Problem.faults(e.faults(), "file-has-faults");
     }

@@ -1,9 +1,9 @@
 package yendrik.server.files;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.FILE;
 import static yendrik.schema.Tables.FILE_PART;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -11,9 +11,13 @@ import java.time.Clock;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.tika.Tika;
+import org.apache.tika.mime.MediaType;
+import org.apache.tika.mime.MediaTypeRegistry;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.server.http.Problem;
@@ -27,12 +31,15 @@ import yendrik.server.http.Problem;
 public class Files {
   static final int PART = 1 << 20;
   private static final Tika CONTENT = new Tika();
+  private static final MediaTypeRegistry TYPES = MediaTypeRegistry.getDefaultRegistry();
   private final DSLContext db;
   private final Clock clock;
+  private final TransactionOperations transactions;
 
-  Files(DSLContext db, Clock clock) {
+  Files(DSLContext db, Clock clock, TransactionOperations transactions) {
     this.db = db;
     this.clock = clock;
+    this.transactions = transactions;
   }
 
   /**
@@ -49,6 +56,7 @@ public class Files {
    * @param kinds media types that it may be of
    * @throws Problem naming the field {@code file} when it is empty, too large or of another kind
    */
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
   public Kept keep(
       CourseId course,
       PersonId by,
@@ -56,28 +64,46 @@ public class Files {
       InputStream content,
       long most,
       Set<String> kinds) {
-    try {
-      byte[] part = content.readNBytes(PART);
-      if (part.length == 0) throw Problem.field("file", "file-empty");
-      String type = CONTENT.detect(new ByteArrayInputStream(part), name);
+    try (Upload upload = Upload.of(content, name, most)) {
+      String type = type(upload, name);
       if (!kinds.contains(type))
         throw Problem.field(
             "file", "file-of-wrong-type", "name", name, "type", type, "types", list(kinds));
+      return requireNonNull(transactions.execute(_ -> insert(course, by, name, upload, type)));
+    }
+  }
+
+  /**
+   * What a file is by its content. Its name only says more exactly what the content says already:
+   * random bytes are no film, whatever they are called.
+   */
+  private static String type(Upload upload, String name) {
+    try (InputStream plain = upload.content();
+        InputStream named = upload.content()) {
+      MediaType content = MediaType.parse(CONTENT.detect(plain));
+      MediaType called = MediaType.parse(CONTENT.detect(named, name));
+      boolean exact =
+          !content.equals(MediaType.OCTET_STREAM) && TYPES.isInstanceOf(called, content);
+      return (exact ? called : content).toString();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private Kept insert(CourseId course, PersonId by, String name, Upload upload, String mediaType) {
+    try (InputStream content = upload.content()) {
       long id =
           db.insertInto(FILE)
               .set(FILE.COURSE_ID, course)
               .set(FILE.NAME, name)
-              .set(FILE.MEDIA_TYPE, type)
-              .set(FILE.BYTES, 1L)
+              .set(FILE.MEDIA_TYPE, mediaType)
+              .set(FILE.BYTES, upload.bytes())
               .set(FILE.UPLOADED_BY, by)
               .set(FILE.UPLOADED_AT, clock.instant())
               .returning(FILE.ID)
               .fetchSingle(FILE.ID);
-      long bytes = 0;
+      byte[] part = content.readNBytes(PART);
       for (int number = 0; part.length > 0; number++) {
-        bytes += part.length;
-        if (bytes > most)
-          throw Problem.field("file", "file-too-large", "name", name, "most", (most >> 20));
         db.insertInto(FILE_PART)
             .set(FILE_PART.FILE_ID, id)
             .set(FILE_PART.NUMBER, number)
@@ -85,8 +111,7 @@ public class Files {
             .execute();
         part = content.readNBytes(PART);
       }
-      db.update(FILE).set(FILE.BYTES, bytes).where(FILE.ID.eq(id)).execute();
-      return new Kept(id, name, type, bytes);
+      return new Kept(id, name, mediaType, upload.bytes());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

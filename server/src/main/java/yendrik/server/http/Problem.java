@@ -103,9 +103,14 @@ public final class Problem extends RuntimeException {
       case CONTENT_TOO_LARGE -> of(HttpStatus.CONTENT_TOO_LARGE, "request-too-large");
       case REQUEST_HEADER_FIELDS_TOO_LARGE ->
           of(HttpStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, "headers-too-large");
-      case null -> notUnderstood("request-form");
-      case HttpStatus other -> of(other, "request-form");
+      case HttpStatus other when other.is4xxClientError() -> of(other, "request-form");
+      case null, default -> notUnderstood("request-form");
     };
+  }
+
+  /** A part of a file that is not there. */
+  public static Problem noSuchRange() {
+    return of(HttpStatus.REQUESTED_RANGE_NOT_SATISFIABLE, "no-such-range");
   }
 
   private static Problem of(HttpStatus status, String code) {

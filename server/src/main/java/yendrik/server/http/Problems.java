@@ -2,6 +2,7 @@ package yendrik.server.http;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.TypeMismatchException;
+import org.springframework.core.NestedExceptionUtils;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -45,12 +46,16 @@ class Problems extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
-    ProblemDetail body =
-        e.getCause() instanceof DatabindException at && !at.getPath().isEmpty()
-            ? answers.to(Problem.unreadable(at))
-            : answers.to(Problem.notUnderstood("request-form"));
+    ProblemDetail body = answers.to(unread(e));
     return handleExceptionInternal(
         e, body, headers, HttpStatusCode.valueOf(body.getStatus()), request);
+  }
+
+  private static Problem unread(HttpMessageNotReadableException e) {
+    if (NestedExceptionUtils.getMostSpecificCause(e) instanceof Problem problem) return problem;
+    return e.getCause() instanceof DatabindException at && !at.getPath().isEmpty()
+        ? Problem.unreadable(at)
+        : Problem.notUnderstood("request-form");
   }
 
   /** In an address what cannot be read names nothing; elsewhere the parameter is named. */

@@ -22,6 +22,12 @@ public class Refusals {
   public void write(HttpServletResponse response, Exception why) throws IOException {
     ProblemDetail problem = answers.to(why);
     response.setStatus(problem.getStatus());
+    // What the filters set elsewhere: this may be said before they are asked.
+    response.setHeader("Content-Security-Policy", "default-src 'none'; frame-ancestors 'none'");
+    response.setHeader("X-Content-Type-Options", "nosniff");
+    response.setHeader("X-Frame-Options", "DENY");
+    response.setHeader("Referrer-Policy", "same-origin");
+    response.setHeader("Cache-Control", "no-store");
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
     response.getOutputStream().write(json.writeValueAsBytes(problem));
   }

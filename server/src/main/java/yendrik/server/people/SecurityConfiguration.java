@@ -3,6 +3,7 @@ package yendrik.server.people;
 import java.util.List;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.security.config.ObjectPostProcessor;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -10,7 +11,12 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.firewall.RequestRejectedHandler;
+import org.springframework.security.web.header.HeaderWriterFilter;
+import org.springframework.security.web.header.writers.DelegatingRequestMatcherHeaderWriter;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
+import org.springframework.security.web.header.writers.StaticHeadersWriter;
 import org.springframework.security.web.savedrequest.NullRequestCache;
+import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -42,11 +48,23 @@ class SecurityConfiguration {
     http.logout(logout -> logout.disable());
     http.headers(headers ->
         headers
+            .withObjectPostProcessor(
+                new ObjectPostProcessor<HeaderWriterFilter>() {
+                  @Override
+                  public <T extends HeaderWriterFilter> T postProcess(T filter) {
+                    // Else an answer without a body is gone before they are written.
+                    filter.setShouldWriteHeadersEagerly(true);
+                    return filter;
+                  }
+                })
+            .cacheControl(cache -> cache.disable())
+            .addHeaderWriter(
+                new DelegatingRequestMatcherHeaderWriter(
+                    PathPatternRequestMatcher.pathPattern("/api/**"),
+                    new StaticHeadersWriter("Cache-Control", "no-store")))
             .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
             .referrerPolicy(referrer ->
-                referrer.policy(
-                    org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
-                        .ReferrerPolicy.SAME_ORIGIN)));
+                referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)));
     return http.build();
   }
 

@@ -1,13 +1,13 @@
 package yendrik.server.kinds.video;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.util.Set;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.server.files.Files;
+import yendrik.server.files.Sending;
 import yendrik.server.http.PlainText;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
@@ -34,9 +35,11 @@ class FilmController {
   static final Set<String> KINDS = Set.of("video/webm", "video/mp4");
 
   private final Files files;
+  private final Sending sending;
 
-  FilmController(Files files) {
+  FilmController(Files files, Sending sending) {
     this.files = files;
+    this.sending = sending;
   }
 
   /** Keeps a film; the body is the file. */
@@ -55,10 +58,12 @@ class FilmController {
   /** A film for those who plan; ranges are understood. */
   @GetMapping("/{id}")
   @Needs(Right.PLAN)
-  ResponseEntity<Resource> film(@PathVariable CourseId course, @PathVariable long id) {
+  ResponseEntity<Resource> film(
+      @PathVariable CourseId course,
+      @PathVariable long id,
+      HttpServletRequest request,
+      HttpServletResponse response) {
     Files.Kept file = files.of(course, id).orElseThrow(() -> Problem.notFound("film"));
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType(file.mediaType()))
-        .body(files.content(file));
+    return sending.of(file, request, response);
   }
 }

@@ -1,10 +1,10 @@
 package yendrik.server.kinds.video;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
 import org.springframework.core.io.Resource;
-import org.springframework.http.CacheControl;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.StepId;
 import yendrik.server.files.Files;
+import yendrik.server.files.Sending;
 import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.learn.Wayfarer;
@@ -29,11 +30,13 @@ class VideoController {
   private final Wayfarer wayfarer;
   private final Playing playing;
   private final Files files;
+  private final Sending sending;
 
-  VideoController(Wayfarer wayfarer, Playing playing, Files files) {
+  VideoController(Wayfarer wayfarer, Playing playing, Files files, Sending sending) {
     this.wayfarer = wayfarer;
     this.playing = playing;
     this.files = files;
+    this.sending = sending;
   }
 
   /** The film of an open step; ranges are understood. */
@@ -43,14 +46,13 @@ class VideoController {
       @PathVariable CourseId course,
       @PathVariable String walk,
       @PathVariable StepId step,
-      Seat seat) {
+      Seat seat,
+      HttpServletRequest request,
+      HttpServletResponse response) {
     Film film = playing.film(wayfarer.enrolment(seat, walk), step);
     Files.Kept file =
         files.of(seat.course(), film.file()).orElseThrow(() -> Problem.notFound("film"));
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType(file.mediaType()))
-        .cacheControl(CacheControl.noCache().cachePrivate())
-        .body(files.content(file));
+    return sending.of(file, request, response);
   }
 
   record Played(@Min(0) int from, @Min(1) int to) {}
