@@ -249,7 +249,7 @@ final class Contract extends SchoolTest {
       socket.getOutputStream().write(whole.getBytes(ISO_8859_1));
       return new String(socket.getInputStream().readAllBytes(), UTF_8);
     } catch (IOException e) {
-      throw new UncheckedIOException(e);
+      throw new UncheckedIOException(request, e);
     }
   }
 

@@ -220,9 +220,8 @@ class ContractTest {
             "GET /api/session HTTP/1.1\r\nX-Odd: a\u0001b",
             "GET /api/session HTTP/1.1\r\nCookie: yendrik=\"nonsense; $Version=1",
             "GET /api/session HTTP/1.1\r\nContent-Length: -1",
-            "GET /api/session HTTP/1.1\r\nContent-Length: 1\r\nTransfer-Encoding: chunked",
+            "GET /api/session HTTP/1.1\r\nTransfer-Encoding: nonsense",
             "GET http://elsewhere/api/courses/1/design HTTP/1.1",
-            "POST /api/session HTTP/1.1\r\nContent-Length: 2000000",
             "POST /v3/api-docs HTTP/1.1\r\nContent-Length: 0",
             "GET /actuator/env HTTP/1.1",
             "nonsense");

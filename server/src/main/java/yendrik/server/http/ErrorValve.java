@@ -38,10 +38,10 @@ final class ErrorValve extends ErrorReportValve {
   }
 
   private static Exception why(int status, @Nullable Throwable thrown) {
-    if (thrown instanceof Exception e) return e;
-    if (thrown != null || status == HttpStatus.INTERNAL_SERVER_ERROR.value())
-      return new IllegalStateException("answered with " + status, thrown);
-    return Problem.ofStatus(status);
+    if (status != HttpStatus.INTERNAL_SERVER_ERROR.value()) return Problem.ofStatus(status);
+    return thrown instanceof Exception e
+        ? e
+        : new IllegalStateException("answered with " + status, thrown);
   }
 
   @Configuration
