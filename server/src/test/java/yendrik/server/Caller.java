@@ -6,6 +6,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.awaitility.Awaitility;
@@ -23,9 +24,14 @@ import yendrik.server.people.SignedIn;
 /** Calls the API as one person of the school. */
 class Caller {
   private final MockMvc http;
-  private final SignedIn person;
+  private final Optional<SignedIn> person;
 
   Caller(MockMvc http, SignedIn person) {
+    this(http, Optional.of(person));
+  }
+
+  /** Calls as nobody without a person. */
+  Caller(MockMvc http, Optional<SignedIn> person) {
     this.http = http;
     this.person = person;
   }
@@ -47,8 +53,9 @@ class Caller {
   MockHttpServletResponse send(
       String method, String path, MediaType type, byte[] body, String... headers) {
     var request = MockMvcRequestBuilders.request(HttpMethod.valueOf(method), path).with(csrf());
-    request.with(
-        authentication(UsernamePasswordAuthenticationToken.authenticated(person, null, List.of())));
+    person.ifPresent(p ->
+        request.with(
+            authentication(UsernamePasswordAuthenticationToken.authenticated(p, null, List.of()))));
     request.contentType(type).content(body);
     for (int h = 0; h < headers.length; h += 2) request.header(headers[h], headers[h + 1]);
     try {

@@ -12,5 +12,7 @@ public enum Right {
   /** A designer of the course. */
   PLAN,
   /** Any staff of the course; support teachers see and act on their group only. */
-  TEACH
+  TEACH,
+  /** Staff who see every learner: they plan when the course meets. */
+  SCHEDULE
 }

@@ -69,6 +69,7 @@ public sealed interface Seat extends Injected {
       case LEARN -> !(this instanceof Nobody);
       case PLAN -> this instanceof Staff staff && staff.designs;
       case TEACH -> this instanceof Staff || this instanceof Support;
+      case SCHEDULE -> seesAll();
     };
   }
 

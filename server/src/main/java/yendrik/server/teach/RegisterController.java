@@ -66,7 +66,7 @@ class RegisterController {
 
   /** Adds sessions from one form. */
   @PostMapping
-  @Needs(Right.TEACH)
+  @Needs(Right.SCHEDULE)
   @ResponseStatus(HttpStatus.CREATED)
   List<Registers.SessionView> add(
       @PathVariable CourseId course, Seat seat, @Valid @RequestBody SeriesEdit e) {
@@ -90,7 +90,7 @@ class RegisterController {
       @Min(5) @Max(1440) int minutes) {}
 
   @PutMapping("/{session}")
-  @Needs(Right.TEACH)
+  @Needs(Right.SCHEDULE)
   Registers.SessionView change(
       @PathVariable CourseId course,
       @PathVariable SessionId session,
@@ -102,14 +102,14 @@ class RegisterController {
   }
 
   @DeleteMapping("/{session}")
-  @Needs(Right.TEACH)
+  @Needs(Right.SCHEDULE)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable CourseId course, @PathVariable SessionId session, Seat seat) {
     registers.remove(seat, session);
   }
 
   @PostMapping("/{session}/restoration")
-  @Needs(Right.TEACH)
+  @Needs(Right.SCHEDULE)
   Registers.SessionView restore(
       @PathVariable CourseId course, @PathVariable SessionId session, Seat seat) {
     return registers.restore(seat, session);
