@@ -46,6 +46,7 @@ final class Contract extends SchoolTest {
           Tables.SPRING_SESSION,
           Tables.SPRING_SESSION_ATTRIBUTES,
           Tables.FAILED_SIGN_IN,
+          Tables.ACCOUNT_EVENT,
           Tables.ACT_KEY);
 
   private static final String OWN = " of the course";

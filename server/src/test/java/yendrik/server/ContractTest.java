@@ -308,7 +308,8 @@ class ContractTest {
     if (answer.statusCode() >= 400) assertThat(now).as(what).isEqualTo(kept);
     else if (!now.equals(kept)) contract.forgetNumbers();
     kept = now;
-    if (request.of().path().equals("/api/session")) contract.session(request.who(), true);
+    if (request.of().path().matches("/api/(session|account/.*)"))
+      contract.session(request.who(), true);
   }
 
   private static Map<String, String> asked(Request request) {

@@ -160,8 +160,7 @@ class SupportTest extends BenchTest {
     for (String report : List.of("progress", "mastery", "grades")) {
       List<String> whole = lines(tomas, report);
       List<String> expected = new ArrayList<>();
-      for (String line : whole)
-        if (OTHERS.stream().noneMatch(line::contains)) expected.add(line);
+      for (String line : whole) if (OTHERS.stream().noneMatch(line::contains)) expected.add(line);
       assertThat(lines(priya, report)).as(report).isEqualTo(expected);
       assertThat(expected.toString()).contains("Juno Abara");
       assertThat(whole).hasSize(expected.size() + OTHERS.size());

@@ -8,6 +8,7 @@ import yendrik.core.id.CourseId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
+import yendrik.server.people.Whence;
 
 @RestController
 class EventController {
@@ -23,7 +24,7 @@ class EventController {
    */
   @GetMapping(path = "/api/courses/{course}/events", produces = "text/event-stream")
   @Needs(Right.LEARN)
-  SseEmitter events(@PathVariable CourseId course, Seat seat) {
-    return events.listen(seat);
+  SseEmitter events(@PathVariable CourseId course, Seat seat, Whence whence) {
+    return events.listen(seat, whence.session());
   }
 }

@@ -5,6 +5,7 @@ import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
@@ -21,6 +22,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
+import yendrik.server.people.OpenSessions;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 
@@ -40,14 +42,16 @@ public class Events implements SmartLifecycle {
   private static final int GATHER_MILLIS = 250;
 
   private static final int ROUNDS_TO_STILL = 20;
-  private static final int ROUNDS_TO_LOOK = 120;
+  private static final int ROUNDS_TO_LOOK = 40;
   private final DSLContext db;
   private final DataSource source;
   private final People people;
+  private final OpenSessions sessions;
   private final Map<CourseId, Set<Listener>> listeners = new ConcurrentHashMap<>();
   private volatile boolean running;
 
-  Events(DSLContext db, DataSource source, People people) {
+  Events(DSLContext db, DataSource source, People people, OpenSessions sessions) {
+    this.sessions = sessions;
     this.db = db;
     this.source = source;
     this.people = people;
@@ -65,9 +69,9 @@ public class Events implements SmartLifecycle {
     return DSL.function("pg_notify", Object.class, DSL.val(CHANNEL), DSL.val(message.toString()));
   }
 
-  SseEmitter listen(Seat seat) {
+  SseEmitter listen(Seat seat, Optional<String> session) {
     var emitter = new SseEmitter(0L);
-    var listener = new Listener(emitter, seat);
+    var listener = new Listener(emitter, seat, session);
     Set<Listener> there =
         listeners.computeIfAbsent(seat.course(), _ -> ConcurrentHashMap.newKeySet());
     there.add(listener);
@@ -114,10 +118,17 @@ public class Events implements SmartLifecycle {
     return slow;
   }
 
-  /** Rights change while somebody listens: who has no place any more hears nothing more. */
+  /**
+   * Rights change and sessions end while somebody listens: who has no place or session any more
+   * hears nothing more.
+   */
   private void lookAgain(Listener listener) {
     Seat seat = listener.seat();
     try {
+      if (!listener.session().map(sessions::goesOn).orElse(true)) {
+        listener.end();
+        return;
+      }
       people
           .person(seat.person().id())
           .map(person -> people.seat(seat.course(), person))

@@ -19,15 +19,24 @@ import yendrik.server.people.Seat;
 final class Listener {
   private static final long SLOWEST_NANOS = Duration.ofSeconds(10).toNanos();
   private final SseEmitter emitter;
+  private final Optional<String> session;
   private Seat seat;
   private final Set<PersonId> changed = new LinkedHashSet<>();
   private boolean still;
   private boolean sending;
   private long since;
 
-  Listener(SseEmitter emitter, Seat seat) {
+  /**
+   * @param session in which the person listens, if it is known
+   */
+  Listener(SseEmitter emitter, Seat seat, Optional<String> session) {
     this.emitter = emitter;
     this.seat = seat;
+    this.session = session;
+  }
+
+  Optional<String> session() {
+    return session;
   }
 
   synchronized Seat seat() {

@@ -1,5 +1,7 @@
 package yendrik.server.people;
 
+import static java.util.Objects.requireNonNull;
+
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -76,6 +78,7 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
   @Override
   public boolean supportsParameter(MethodParameter parameter) {
     return parameter.getParameterType() == Seat.class
+        || parameter.getParameterType() == Whence.class
         || parameter.getParameterType() == SignedIn.class;
   }
 
@@ -87,6 +90,8 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
       @Nullable WebDataBinderFactory binders) {
     if (parameter.getParameterType() == Seat.class)
       return request.getAttribute(SEAT, NativeWebRequest.SCOPE_REQUEST);
+    if (parameter.getParameterType() == Whence.class)
+      return Whence.of(requireNonNull(request.getNativeRequest(HttpServletRequest.class)));
     return signedIn().orElseThrow(() -> Problem.unauthorized("sign-in"));
   }
 }

@@ -1,19 +1,25 @@
 package yendrik.server.people;
 
+import static yendrik.schema.Tables.ACCOUNT_EVENT;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
 import static yendrik.schema.Tables.SPRING_SESSION;
 import static yendrik.schema.Tables.STAFF;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.InstantSource;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import yendrik.core.id.CourseId;
+import yendrik.server.http.Problem;
 
 /**
  * The sessions that people have open. Every request asks here, so it is one statement that needs no
@@ -21,7 +27,10 @@ import yendrik.core.id.CourseId;
  * at most.
  */
 @Repository
-class OpenSessions {
+public class OpenSessions {
+  /** However busy somebody is, after so long they sign in anew. */
+  static final Duration LONGEST = Duration.ofDays(7);
+
   static final Duration PAUSE = Duration.ofMinutes(1);
 
   /** Sessions end by the time that they were made by, whatever day the school is told it is. */
@@ -58,9 +67,7 @@ class OpenSessions {
             .on(Seats.isStaff())
             .leftJoin(ENROLMENT)
             .on(Seats.isEnrolled())
-            .where(
-                SPRING_SESSION.SESSION_ID.eq(session.toString()),
-                SPRING_SESSION.EXPIRY_TIME.gt(now))
+            .where(SPRING_SESSION.SESSION_ID.eq(session.toString()), isOpen(now))
             .fetchOptional();
     found.ifPresent(row -> touch(session, row.get(SPRING_SESSION.LAST_ACCESS_TIME), now));
     return found.map(row -> {
@@ -72,6 +79,67 @@ class OpenSessions {
               row.get(PERSON.ADMINISTRATOR));
       return new Found(person, course.map(c -> Seats.of(row, c, person)));
     });
+  }
+
+  private static Condition isOpen(long now) {
+    return SPRING_SESSION
+        .EXPIRY_TIME
+        .gt(now)
+        .and(SPRING_SESSION.CREATION_TIME.gt(now - LONGEST.toMillis()));
+  }
+
+  /** Whether a session goes on. */
+  public boolean goesOn(String session) {
+    return db.fetchExists(
+        SPRING_SESSION, SPRING_SESSION.SESSION_ID.eq(session), isOpen(clock.millis()));
+  }
+
+  /**
+   * One of somebody's own sessions.
+   *
+   * @param id by which it can be ended; not the secret that the browser has
+   * @param browser as it called itself when the session began
+   * @param here whether it is the one that asks
+   */
+  @Schema(name = "OwnSession")
+  record Own(
+      UUID id, Instant began, Instant lastUsed, String browser, String address, boolean here) {}
+
+  /** The sessions that somebody has open, the newest first. */
+  List<Own> of(SignedIn person, Optional<String> here) {
+    return db.select(
+            SPRING_SESSION.PRIMARY_ID,
+            SPRING_SESSION.CREATION_TIME,
+            SPRING_SESSION.LAST_ACCESS_TIME,
+            ACCOUNT_EVENT.BROWSER,
+            ACCOUNT_EVENT.ADDRESS,
+            SPRING_SESSION.SESSION_ID)
+        .from(SPRING_SESSION)
+        .leftJoin(ACCOUNT_EVENT)
+        .on(
+            ACCOUNT_EVENT.SESSION_ID.eq(SPRING_SESSION.SESSION_ID),
+            ACCOUNT_EVENT.WHAT.eq(Accounts.What.SIGNED_IN.name()))
+        .where(SPRING_SESSION.PRINCIPAL_NAME.eq(person.email()), isOpen(clock.millis()))
+        .orderBy(SPRING_SESSION.CREATION_TIME.desc())
+        .fetch(r ->
+            new Own(
+                UUID.fromString(r.value1()),
+                Instant.ofEpochMilli(r.value2()),
+                Instant.ofEpochMilli(r.value3()),
+                Optional.ofNullable(r.value4()).orElse(""),
+                Optional.ofNullable(r.value5()).orElse(""),
+                here.filter(r.value6()::equals).isPresent()));
+  }
+
+  /** Ends one of somebody's own sessions. */
+  void end(SignedIn person, UUID id) {
+    int ended =
+        db.deleteFrom(SPRING_SESSION)
+            .where(
+                SPRING_SESSION.PRIMARY_ID.eq(id.toString()),
+                SPRING_SESSION.PRINCIPAL_NAME.eq(person.email()))
+            .execute();
+    if (ended == 0) throw Problem.notFound("own-session");
   }
 
   private void touch(UUID session, long last, long now) {

@@ -1,5 +1,6 @@
 package yendrik.server.people;
 
+import static yendrik.schema.Tables.ACCOUNT_EVENT;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.FAILED_SIGN_IN;
@@ -14,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -31,6 +33,7 @@ import yendrik.core.id.PersonId;
 @Transactional
 public class People {
   private static final int TRIES = 8;
+  private static final int MANY = 10;
   private static final Duration PAUSE = Duration.ofMinutes(10);
   private final DSLContext db;
   private final PasswordEncoder passwords;
@@ -51,6 +54,26 @@ public class People {
         .set(PERSON.CREATED_AT, clock.instant())
         .returning(PERSON.ID)
         .fetchSingle(PERSON.ID);
+  }
+
+  /**
+   * Makes whoever has this address an administrator, with an account that nobody can enter yet if
+   * there is none.
+   */
+  PersonId administrator(String email) {
+    Optional<PersonId> known = withEmail(email);
+    if (known.isEmpty()) {
+      String name = lower(email).split("@")[0];
+      return add(name, lower(email), UUID.randomUUID().toString(), /* administrator= */ true);
+    }
+    db.update(PERSON).set(PERSON.ADMINISTRATOR, true).where(PERSON.ID.eq(known.get())).execute();
+    return known.get();
+  }
+
+  /** Whether there is an administrator. */
+  @Transactional(readOnly = true)
+  boolean hasAdministrator() {
+    return db.fetchExists(PERSON, PERSON.ADMINISTRATOR.isTrue());
   }
 
   public void addStaff(CourseId course, PersonId person, Seat.Role role, Optional<GroupId> group) {
@@ -92,13 +115,24 @@ public class People {
     return new SignedIn(row.value1(), row.value2(), row.value3(), row.value4());
   }
 
-  /** Whether too many tries failed lately for this name or from this address. */
+  /**
+   * Whether too many tries failed lately for this name from this address, or from this address for
+   * any. For a name alone only addresses are counted from which its owner never came: whoever
+   * guesses elsewhere keeps nobody out.
+   */
   @Transactional(readOnly = true)
   public boolean mustWait(String email, String address) {
     var lately = FAILED_SIGN_IN.AT.gt(clock.instant().minus(PAUSE));
-    int forName = db.fetchCount(FAILED_SIGN_IN, lately.and(FAILED_SIGN_IN.EMAIL.eq(lower(email))));
-    int from = db.fetchCount(FAILED_SIGN_IN, lately.and(FAILED_SIGN_IN.ADDRESS.eq(address)));
-    return forName >= TRIES || from >= 10 * TRIES;
+    var name = FAILED_SIGN_IN.EMAIL.eq(lower(email));
+    var from = FAILED_SIGN_IN.ADDRESS.eq(address);
+    if (db.fetchCount(FAILED_SIGN_IN, lately, name, from) >= TRIES) return true;
+    if (db.fetchCount(FAILED_SIGN_IN, lately, from) >= MANY * TRIES) return true;
+    return db.fetchCount(FAILED_SIGN_IN, lately, name) >= MANY * TRIES
+        && !db.fetchExists(
+            ACCOUNT_EVENT,
+            ACCOUNT_EVENT.WHAT.eq(Accounts.What.SIGNED_IN.name()),
+            ACCOUNT_EVENT.EMAIL.eq(lower(email)),
+            ACCOUNT_EVENT.ADDRESS.eq(address));
   }
 
   /** The person with this address and password; a failure is remembered. */
@@ -107,7 +141,9 @@ public class People {
     // A hash is compared even for an unknown name, so that the time taken tells nothing.
     String hash = row.map(r -> r.getPasswordHash()).orElse(NOBODYS_HASH);
     if (passwords.matches(password, hash) && row.isPresent()) {
-      db.deleteFrom(FAILED_SIGN_IN).where(FAILED_SIGN_IN.EMAIL.eq(lower(email))).execute();
+      db.deleteFrom(FAILED_SIGN_IN)
+          .where(FAILED_SIGN_IN.EMAIL.eq(lower(email)), FAILED_SIGN_IN.ADDRESS.eq(address))
+          .execute();
       return row.map(r -> new SignedIn(r.getId(), r.getName(), r.getEmail(), r.getAdministrator()));
     }
     db.insertInto(FAILED_SIGN_IN)

@@ -26,6 +26,7 @@ import yendrik.core.id.CourseId;
 class RequestContexts implements SecurityContextRepository {
   private static final Pattern COURSE = Pattern.compile("/api/courses/([1-9][0-9]{0,17})(/.*)?");
   private static final String PLACE = RequestContexts.class.getName() + ".place";
+  private static final String SESSION = RequestContexts.class.getName() + ".session";
   private final HttpSessionSecurityContextRepository sessions =
       new HttpSessionSecurityContextRepository();
   private final CookieSerializer cookies;
@@ -43,6 +44,11 @@ class RequestContexts implements SecurityContextRepository {
         : Optional.empty();
   }
 
+  /** The session that a request belongs to, if it does to one that is open. */
+  static Optional<String> session(HttpServletRequest request) {
+    return Optional.ofNullable(request.getAttribute(SESSION)).map(String::valueOf);
+  }
+
   @Override
   @SuppressWarnings("deprecation") // what loads on demand is made from this by the interface
   public SecurityContext loadContext(HttpRequestResponseHolder holder) {
@@ -50,7 +56,11 @@ class RequestContexts implements SecurityContextRepository {
     SecurityContext context = SecurityContextHolder.createEmptyContext();
     Optional<CourseId> course = course(request.getRequestURI());
     sessionOf(request)
-        .flatMap(session -> open.find(session, course))
+        .flatMap(session -> {
+          var found = open.find(session, course);
+          found.ifPresent(_ -> request.setAttribute(SESSION, session));
+          return found;
+        })
         .ifPresent(found -> {
           found.seat().ifPresent(seat -> request.setAttribute(PLACE, seat));
           context.setAuthentication(signedIn(found.person()));

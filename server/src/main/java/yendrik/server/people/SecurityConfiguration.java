@@ -75,7 +75,7 @@ class SecurityConfiguration {
   }
 
   @Bean
-  PasswordEncoder passwords() {
+  PasswordEncoder passwordEncoder() {
     return PasswordEncoderFactories.createDelegatingPasswordEncoder();
   }
 

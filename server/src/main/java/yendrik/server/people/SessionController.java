@@ -24,6 +24,7 @@ import yendrik.core.id.PersonId;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institution;
 import yendrik.server.institution.Institutions;
+import yendrik.server.people.Accounts.What;
 
 @RestController
 @RequestMapping("/api/session")
@@ -32,12 +33,15 @@ class SessionController {
   private final SecurityContextRepository contexts;
   private final CsrfTokenRepository tokens;
   private final Institutions institutions;
+  private final Accounts accounts;
 
   SessionController(
       People people,
       SecurityContextRepository contexts,
       CsrfTokenRepository tokens,
-      Institutions institutions) {
+      Institutions institutions,
+      Accounts accounts) {
+    this.accounts = accounts;
     this.institutions = institutions;
     this.people = people;
     this.contexts = contexts;
@@ -72,14 +76,21 @@ class SessionController {
   @PostMapping
   @Needs(Right.ANYBODY)
   Me signIn(
-      @Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
-    String address = request.getRemoteAddr();
-    if (people.mustWait(signIn.email(), address))
+      @Valid @RequestBody SignIn signIn,
+      Whence whence,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    if (people.mustWait(signIn.email(), whence.address())) {
+      refused(signIn, whence, "too many tries");
       throw Problem.tooMany(Optional.of(600L), "too-many-tries");
+    }
     SignedIn person =
         people
-            .signIn(signIn.email(), signIn.password(), address)
-            .orElseThrow(() -> Problem.unauthorized("wrong-password"));
+            .signIn(signIn.email(), signIn.password(), whence.address())
+            .orElseThrow(() -> {
+              refused(signIn, whence, "");
+              return Problem.unauthorized("wrong-password");
+            });
     HttpSession old = request.getSession(false);
     if (old != null) old.invalidate();
     var context = SecurityContextHolder.createEmptyContext();
@@ -87,13 +98,21 @@ class SessionController {
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
     tokens.saveToken(tokens.generateToken(request), request, response);
+    accounts.note(What.SIGNED_IN, person, whence.with(request.getSession().getId()), "");
     return me(person);
+  }
+
+  private void refused(SignIn signIn, Whence whence, String why) {
+    accounts.note(What.REFUSED, Optional.empty(), signIn.email(), whence, why);
   }
 
   @DeleteMapping
   @Needs(Right.ANYBODY)
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void signOut(HttpServletRequest request) {
+  void signOut(HttpServletRequest request, HttpServletResponse response, Whence whence) {
+    Gatekeeper.signedIn().ifPresent(p -> accounts.note(What.SIGNED_OUT, p, whence, ""));
+    // What a browser has kept of this person's pages goes with them.
+    response.setHeader("Clear-Site-Data", "\"cache\"");
     HttpSession session = request.getSession(false);
     if (session != null) session.invalidate();
     SecurityContextHolder.clearContext();

@@ -1,0 +1,118 @@
+package yendrik.server.people;
+
+import static yendrik.schema.Tables.ACCOUNT_EVENT;
+import static yendrik.schema.Tables.PERSON;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.Plain;
+import yendrik.core.id.PersonId;
+
+/** What happened to accounts: a line in the log and a row that administrators can read. */
+@Repository
+@Transactional
+public class Accounts {
+  private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
+  private static final int LONGEST = 200;
+  private static final int SHOWN = 500;
+  private final DSLContext db;
+  private final Clock clock;
+
+  Accounts(DSLContext db, Clock clock) {
+    this.db = db;
+    this.clock = clock;
+  }
+
+  /** What can happen, under the names by which it is kept. */
+  public enum What {
+    SIGNED_IN,
+    REFUSED,
+    SIGNED_OUT,
+    SESSIONS_ENDED,
+    PASSWORD_CHANGED,
+    PASSWORD_SET_BY_LINK,
+    LINK_MADE,
+    MADE_ADMINISTRATOR,
+    EXPORTED,
+    WALKED_AS_LEARNER
+  }
+
+  /**
+   * Takes down what happened.
+   *
+   * @param email the address of the account, as it was typed where there is none
+   * @param detail what else there is to know, empty for nothing
+   */
+  public void note(
+      What what, Optional<PersonId> person, String email, Whence whence, String detail) {
+    String typed = cut(email);
+    LOG.info(
+        "account event={} person={} email=\"{}\" address={} detail=\"{}\"",
+        what,
+        person.map(PersonId::toString).orElse("none"),
+        typed.replace('"', '\''),
+        whence.address(),
+        cut(detail).replace('"', '\''));
+    db.insertInto(ACCOUNT_EVENT)
+        .set(ACCOUNT_EVENT.AT, clock.instant())
+        .set(ACCOUNT_EVENT.WHAT, what.name())
+        .set(ACCOUNT_EVENT.PERSON_ID, person.orElse(null))
+        .set(ACCOUNT_EVENT.EMAIL, typed)
+        .set(ACCOUNT_EVENT.ADDRESS, cut(whence.address()))
+        .set(ACCOUNT_EVENT.BROWSER, cut(whence.browser()))
+        .set(ACCOUNT_EVENT.SESSION_ID, whence.session().orElse(null))
+        .set(ACCOUNT_EVENT.DETAIL, cut(detail))
+        .execute();
+  }
+
+  /** The same for somebody who is signed in. */
+  public void note(What what, SignedIn person, Whence whence, String detail) {
+    note(what, Optional.of(person.id()), person.email(), whence, detail);
+  }
+
+  /** One line each and no longer than anybody reads: much of it is typed by strangers. */
+  private static String cut(String text) {
+    String plain = Plain.cleaned(text);
+    return plain.length() <= LONGEST ? plain : plain.substring(0, LONGEST);
+  }
+
+  /**
+   * What happened to an account.
+   *
+   * @param name of the person, empty where no account was meant
+   */
+  public record Event(
+      Instant at, What what, Optional<String> name, String email, String address, String detail) {}
+
+  /** The newest events first. */
+  @Transactional(readOnly = true)
+  public List<Event> newest() {
+    return db.select(
+            ACCOUNT_EVENT.AT,
+            ACCOUNT_EVENT.WHAT,
+            PERSON.NAME,
+            ACCOUNT_EVENT.EMAIL,
+            ACCOUNT_EVENT.ADDRESS,
+            ACCOUNT_EVENT.DETAIL)
+        .from(ACCOUNT_EVENT)
+        .leftJoin(PERSON)
+        .on(PERSON.ID.eq(ACCOUNT_EVENT.PERSON_ID))
+        .orderBy(ACCOUNT_EVENT.ID.desc())
+        .limit(SHOWN)
+        .fetch(r ->
+            new Event(
+                r.value1(),
+                What.valueOf(r.value2()),
+                Optional.ofNullable(r.value3()),
+                r.value4(),
+                r.value5(),
+                r.value6()));
+  }
+}
