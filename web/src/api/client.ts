@@ -20,8 +20,9 @@ export class ApiError extends Error {
 }
 
 export function token(): string {
-  const found = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='));
-  return found ? decodeURIComponent(found.slice('XSRF-TOKEN='.length)) : '';
+  // Over TLS its name says that only this host can have set it.
+  const found = /(?:^|; )(?:__Host-)?XSRF-TOKEN=([^;]*)/.exec(document.cookie);
+  return found?.[1] ? decodeURIComponent(found[1]) : '';
 }
 
 /** What went wrong, from an answer that says so or from one that nobody expects. */

@@ -22,6 +22,18 @@ export const queries = {
       queryFn: () => body(api.GET('/api/session')),
       staleTime: 60_000,
     }),
+  ownSessions: () =>
+    queryOptions({
+      queryKey: ['own-sessions'],
+      queryFn: () => body(api.GET('/api/account/sessions')),
+      staleTime: 0,
+    }),
+  accountEvents: () =>
+    queryOptions({
+      queryKey: ['account-events'],
+      queryFn: () => body(api.GET('/api/account-events')),
+      staleTime: 0,
+    }),
   design: (course: number) =>
     queryOptions({
       queryKey: ['design', course],

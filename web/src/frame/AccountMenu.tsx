@@ -20,14 +20,20 @@ import { queries as resources } from '../api/queries';
 import { endSession } from '../ui/session';
 import { forgetUnsent, hasUnsent } from '../ui/unsent';
 
+/** What an account has dialogs about. */
+export type About = 'password' | 'sessions' | 'events';
+
 /** Who is signed in, the colours, and the way out. */
 export default function AccountMenu({
   person,
   anchor,
+  onAsk,
   onClose,
 }: {
   person: NonNullable<Me['person']>;
   anchor: HTMLElement;
+  /** Opens one of the dialogs about the account. */
+  onAsk: (about: About) => void;
   onClose: () => void;
 }) {
   const t = useTranslations();
@@ -66,6 +72,11 @@ export default function AccountMenu({
         >
           {t(dark ? 'session.lightOn' : 'session.dark')}
         </MenuItem>
+        <MenuItem onClick={() => onAsk('password')}>{t('session.changePassword')}</MenuItem>
+        <MenuItem onClick={() => onAsk('sessions')}>{t('session.mine')}</MenuItem>
+        {person.administrator && (
+          <MenuItem onClick={() => onAsk('events')}>{t('session.accountEvents')}</MenuItem>
+        )}
         <MenuItem
           onClick={() => {
             if (hasUnsent(person.id)) setSure(true);

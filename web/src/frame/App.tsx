@@ -11,6 +11,7 @@ import { Institution } from './Institution';
 import { viewsOf } from './views';
 
 const SignIn = lazy(() => import('../session/SignIn'));
+const NewPassword = lazy(() => import('../session/NewPassword'));
 const Frame = lazy(() => import('./Frame'));
 const MyRoute = lazy(() => import('../learn/MyRoute'));
 const StepView = lazy(() => import('../learn/StepView'));
@@ -30,7 +31,10 @@ export function App() {
           {(data) => (
             <>
               <Institution of={data.institution} />
-              {data.person ? <SignedIn me={data} /> : <SignIn />}
+              <Routes>
+                <Route path="/password" element={<NewPassword />} />
+                <Route path="*" element={data.person ? <SignedIn me={data} /> : <SignIn />} />
+              </Routes>
             </>
           )}
         </Loaded>

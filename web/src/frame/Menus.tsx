@@ -7,6 +7,15 @@ import { useLine } from '../ui/useNames';
 // Menus are fetched when they are opened first: most of a visit needs none.
 const CourseMenu = lazy(() => import('./CourseMenu'));
 const AccountMenu = lazy(() => import('./AccountMenu'));
+
+import type { About } from './AccountMenu';
+
+const PasswordDialog = lazy(() => import('../session/PasswordDialog'));
+const SessionsDialog = lazy(() => import('../session/SessionsDialog'));
+const AccountEvents = lazy(async () => {
+  const [loaded] = await Promise.all([import('../session/AccountEvents'), import('../i18n/staff')]);
+  return loaded;
+});
 const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
 const NewFrameworkDialog = lazy(() => import('./NewFrameworkDialog'));
 
@@ -94,6 +103,7 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
 export function PersonMenu({ me }: { me: Me }) {
   const t = useTranslations();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [about, setAbout] = useState<About | null>(null);
   const person = me.person;
   if (!person) return null;
   const initials = person.name
@@ -124,7 +134,22 @@ export function PersonMenu({ me }: { me: Me }) {
       </IconButton>
       {anchor && (
         <Suspense fallback={null}>
-          <AccountMenu person={person} anchor={anchor} onClose={() => setAnchor(null)} />
+          <AccountMenu
+            person={person}
+            anchor={anchor}
+            onAsk={(asked) => {
+              setAnchor(null);
+              setAbout(asked);
+            }}
+            onClose={() => setAnchor(null)}
+          />
+        </Suspense>
+      )}
+      {about && (
+        <Suspense fallback={null}>
+          {about === 'password' && <PasswordDialog onClose={() => setAbout(null)} />}
+          {about === 'sessions' && <SessionsDialog onClose={() => setAbout(null)} />}
+          {about === 'events' && <AccountEvents onClose={() => setAbout(null)} />}
         </Suspense>
       )}
     </>

@@ -186,6 +186,20 @@ class AccountsTest extends SchoolTest {
   }
 
   @Test
+  void exports_and_walks_as_a_learner_are_taken_down_with_who_it_was() {
+    NewCourse course = newCourse("Taken down");
+    course.step(course.module("Tubes"), "PAGE", "How a patch holds");
+    course.publish();
+    Caller sefa = as("Sefa Dunmore");
+    sefa.call("GET", course.path + "/reports/grades/csv", "");
+    for (int n = 0; n < 2; n++) sefa.get(course.path + "/walks/practice/route");
+    JsonNode events = sefa.get("/api/account-events");
+    assertThat(events.get(0).path("what").asString()).isEqualTo("WALKED_AS_LEARNER");
+    assertThat(events.get(1).path("what").asString()).isEqualTo("EXPORTED");
+    assertThat(events.get(1).path("detail").asString()).isEqualTo("grades of course " + course.id);
+  }
+
+  @Test
   void sign_ins_and_refusals_are_rows_that_administrators_read_and_nobody_else() throws Exception {
     signIn(email, "guess\r\nfake line");
     signIn("nobody\u202E@hollowlane.example", "guess");

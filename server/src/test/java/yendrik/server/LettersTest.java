@@ -1,10 +1,12 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.LETTER;
 
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
 import java.util.List;
+import org.jooq.impl.DSL;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -55,6 +57,45 @@ class LettersTest extends BenchTest {
             .path(0);
     assertThat(history.path("subject").asString()).isEqualTo("Hello Ruben");
     assertThat(history.path("sent").asBoolean()).isTrue();
+  }
+
+  @Test
+  void nobody_writes_more_letters_in_an_hour_than_anybody_means() {
+    var someone = enrolment("Ruben Sato");
+    var written = new Sent.Letter(List.of(someone), "Hello", "x");
+    var person = signedIn("Odalys Brandt").id();
+    db.insertInto(
+            LETTER,
+            LETTER.COURSE_ID,
+            LETTER.SENDER_ID,
+            LETTER.RECIPIENT_ID,
+            LETTER.SUBJECT,
+            LETTER.BODY,
+            LETTER.CREATED_AT,
+            LETTER.SEND_FROM,
+            LETTER.SENT_AT)
+        .select(
+            DSL.select(
+                    DSL.val(bench.id, LETTER.COURSE_ID),
+                    DSL.val(person, LETTER.SENDER_ID),
+                    DSL.val(signedIn("Ruben Sato").id(), LETTER.RECIPIENT_ID),
+                    DSL.val("x"),
+                    DSL.val("x"),
+                    DSL.val(clock.instant(), LETTER.CREATED_AT),
+                    DSL.val(clock.instant(), LETTER.SEND_FROM),
+                    DSL.val(clock.instant(), LETTER.SENT_AT))
+                .from(DSL.generateSeries(1, 5_999)))
+        .execute();
+    Caller odalys = as("Odalys Brandt");
+    assertThat(odalys.post(path() + "/letters", written).path("letters").asInt()).isEqualTo(1);
+    var refused = odalys.call("POST", path() + "/letters", written);
+    assertThat(refused.getStatus()).isEqualTo(429);
+    assertThat(Caller.json(refused).path("detail").asString())
+        .isEqualTo(
+            "You have written 6,000 letters within an hour; 6,000 is the most. Write the rest later.");
+    String message = path() + "/messages/" + signedIn("Ruben Sato").id();
+    assertThat(odalys.call("POST", message, new Sent.Message("x")).getStatus()).isEqualTo(429);
+    db.deleteFrom(LETTER).where(LETTER.SENDER_ID.eq(person)).execute();
   }
 
   @Test

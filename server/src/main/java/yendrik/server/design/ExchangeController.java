@@ -26,9 +26,12 @@ import yendrik.server.http.Problem;
 import yendrik.server.jobs.JobView;
 import yendrik.server.jobs.Jobs;
 import yendrik.server.jobs.Work;
+import yendrik.server.people.Accounts;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
+import yendrik.server.people.SignedIn;
+import yendrik.server.people.Whence;
 
 /** Outcomes out of a course and into it, as files. */
 @RestController
@@ -37,8 +40,10 @@ class ExchangeController {
   private static final int LARGEST = 20 << 20;
   private final Exchange exchange;
   private final Jobs jobs;
+  private final Accounts accounts;
 
-  ExchangeController(Exchange exchange, Jobs jobs) {
+  ExchangeController(Exchange exchange, Jobs jobs, Accounts accounts) {
+    this.accounts = accounts;
     this.exchange = exchange;
     this.jobs = jobs;
   }
@@ -54,9 +59,14 @@ class ExchangeController {
   @GetMapping("/{format}")
   @Needs(Right.PLAN)
   void file(
-      @PathVariable CourseId course, @PathVariable String format, HttpServletResponse response)
+      @PathVariable CourseId course,
+      @PathVariable String format,
+      SignedIn person,
+      Whence whence,
+      HttpServletResponse response)
       throws IOException {
     FrameworkFormat as = format(format);
+    accounts.note(Accounts.What.EXPORTED, person, whence, "outcomes of course " + course);
     Exchange.Written written = exchange.written(course);
     response.setContentType(as.mediaType());
     response.setHeader(

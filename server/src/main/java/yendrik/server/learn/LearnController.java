@@ -21,9 +21,12 @@ import yendrik.core.strand.work.Judgement;
 import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.RouteView;
 import yendrik.server.learn.RouteViews.StepPage;
+import yendrik.server.people.Accounts;
+import yendrik.server.people.Accounts.What;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
+import yendrik.server.people.Whence;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
 
@@ -38,8 +41,10 @@ class LearnController {
   private final Wayfarer wayfarer;
   private final Routes routes;
   private final Steps steps;
+  private final Accounts accounts;
 
-  LearnController(Walks walks, Wayfarer wayfarer, Routes routes, Steps steps) {
+  LearnController(Walks walks, Wayfarer wayfarer, Routes routes, Steps steps, Accounts accounts) {
+    this.accounts = accounts;
     this.walks = walks;
     this.wayfarer = wayfarer;
     this.routes = routes;
@@ -48,7 +53,10 @@ class LearnController {
 
   @GetMapping("/route")
   @Needs(Right.LEARN)
-  RouteView route(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
+  RouteView route(
+      @PathVariable CourseId course, @PathVariable String walk, Seat seat, Whence whence) {
+    if (wayfarer.begins(seat, walk))
+      accounts.note(What.WALKED_AS_LEARNER, seat.person(), whence, "course " + course);
     return wayfarer.going(seat, walk, way -> routes.route(walks.see(way)));
   }
 

@@ -31,6 +31,13 @@ public class Wayfarer {
     return of(seat, walk, walks::practiceBegun);
   }
 
+  /** Whether somebody on the staff is about to walk as a made-up learner for the first time. */
+  boolean begins(Seat seat, String walk) {
+    return walk.equals(PRACTICE)
+        && seat.has(Right.TEACH)
+        && walks.practiceBegun(seat.course(), seat.person().id()).isEmpty();
+  }
+
   /** Does something on a way; with the first thing that is not refused a made-up learner begins. */
   @Transactional
   public <T> T going(Seat seat, String walk, Function<EnrolmentId, T> what) {

@@ -3,6 +3,7 @@ package yendrik.server.people;
 import static yendrik.schema.Tables.ACCOUNT_EVENT;
 import static yendrik.schema.Tables.PERSON;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -88,6 +89,7 @@ public class Accounts {
    *
    * @param name of the person, empty where no account was meant
    */
+  @Schema(name = "AccountEvent")
   public record Event(
       Instant at, What what, Optional<String> name, String email, String address, String detail) {}
 

@@ -1,6 +1,7 @@
 package yendrik.server.people;
 
 import java.util.List;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.config.ObjectPostProcessor;
@@ -10,6 +11,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.HeaderWriterFilter;
 import org.springframework.security.web.header.writers.DelegatingRequestMatcherHeaderWriter;
@@ -36,9 +38,12 @@ class SecurityConfiguration {
 
   @Bean
   SecurityFilterChain filters(
-      HttpSecurity http, SecurityContextRepository contexts, Refusals refusals) {
+      HttpSecurity http,
+      SecurityContextRepository contexts,
+      Refusals refusals,
+      CsrfTokenRepository tokens) {
     http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll());
-    http.csrf(csrf -> csrf.spa());
+    http.csrf(csrf -> csrf.spa().csrfTokenRepository(tokens));
     http.securityContext(context -> context.securityContextRepository(contexts));
     http.requestCache(cache -> cache.requestCache(new NullRequestCache()));
     http.exceptionHandling(handling ->
@@ -94,8 +99,13 @@ class SecurityConfiguration {
     };
   }
 
+  /** The forgery token; over TLS under a name that no other host can set. */
   @Bean
-  CookieCsrfTokenRepository tokens() {
-    return CookieCsrfTokenRepository.withHttpOnlyFalse();
+  static CsrfTokenRepository tokens(@Value("${yendrik.address}") String address) {
+    var tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+    boolean tls = SessionConfiguration.overTls(address);
+    tokens.setCookieName(tls ? "__Host-XSRF-TOKEN" : "XSRF-TOKEN");
+    tokens.setCookieCustomizer(cookie -> cookie.secure(tls).sameSite("Lax").path("/"));
+    return tokens;
   }
 }

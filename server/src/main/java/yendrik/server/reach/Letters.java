@@ -48,6 +48,7 @@ public class Letters {
   private final Clock clock;
   private final Postmark postmark;
   private final TransactionTemplate transaction;
+  private final LettersAnHour limit;
 
   /**
    * @param address where learners find the application
@@ -63,7 +64,9 @@ public class Letters {
       JavaMailSender mail,
       Clock clock,
       Postmark postmark,
-      TransactionTemplate transaction) {
+      TransactionTemplate transaction,
+      LettersAnHour limit) {
+    this.limit = limit;
     this.db = db;
     this.learners = learners;
     this.walks = walks;
@@ -84,6 +87,7 @@ public class Letters {
         enrolments.stream().distinct().map(e -> learners.one(seat, e)).toList();
     if (to.stream().anyMatch(l -> l.person().equals(seat.person().id())))
       throw Problem.field("learners", "letter-to-oneself");
+    limit.check(seat.person().id(), to.size());
     for (Learners.Snapshot learner : to) {
       Walk walk = walks.see(learner.enrolment());
       var now = clock.instant();

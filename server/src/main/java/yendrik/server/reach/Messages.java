@@ -36,9 +36,17 @@ public class Messages {
   private final People people;
   private final Learners learners;
   private final Events events;
+  private final LettersAnHour limit;
   private final Clock clock;
 
-  Messages(DSLContext db, People people, Learners learners, Events events, Clock clock) {
+  Messages(
+      DSLContext db,
+      People people,
+      Learners learners,
+      Events events,
+      Clock clock,
+      LettersAnHour limit) {
+    this.limit = limit;
     this.db = db;
     this.people = people;
     this.learners = learners;
@@ -181,6 +189,7 @@ public class Messages {
     PersonId me = seat.person().id();
     List<LetterRecord> letters = between(seat, person);
     if (!mayWrite(seat, person, letters)) throw Problem.notFound("conversation");
+    limit.check(me, 1);
     Optional<LetterRecord> answered =
         letters.stream()
             .filter(l -> person.equals(l.getSenderId()))

@@ -25,9 +25,11 @@ import yendrik.formats.table.Table;
 import yendrik.formats.table.TableFormat;
 import yendrik.server.http.FileFormat;
 import yendrik.server.http.Problem;
+import yendrik.server.people.Accounts;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
+import yendrik.server.people.Whence;
 
 /** All reports, looked at and as files. */
 @RestController
@@ -37,8 +39,10 @@ class ReportController {
   private static final int MOST_ROWS = 200;
 
   private final Map<String, Report> reports;
+  private final Accounts accounts;
 
-  ReportController(List<Report> reports) {
+  ReportController(List<Report> reports, Accounts accounts) {
+    this.accounts = accounts;
     this.reports = reports.stream().collect(Collectors.toMap(Report::name, Function.identity()));
   }
 
@@ -69,10 +73,12 @@ class ReportController {
       @PathVariable String report,
       @PathVariable String format,
       Seat seat,
+      Whence whence,
       HttpServletResponse response)
       throws IOException {
     TableFormat written = Formats.table(format).orElseThrow(() -> Problem.notFound("format"));
     Report.Sheet sheet = one(report).sheet(seat);
+    accounts.note(Accounts.What.EXPORTED, seat.person(), whence, report + " of course " + course);
     response.setContentType(written.mediaType());
     response.setHeader(
         HttpHeaders.CONTENT_DISPOSITION,

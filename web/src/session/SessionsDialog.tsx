@@ -1,0 +1,90 @@
+import {
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  List,
+  ListItem,
+  ListItemText,
+} from '@mui/material';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useTranslations } from 'use-intl';
+import { api } from '../api/client';
+import { queries } from '../api/queries';
+import type { OwnSession } from '../api/schema';
+import { moment } from '../ui/format';
+import { useNotice } from '../ui/Notice';
+import { Loaded } from '../ui/Panel';
+import { useLine } from '../ui/useNames';
+
+/** Where one is signed in, and how to end it. */
+export default function SessionsDialog({ onClose }: { onClose: () => void }) {
+  const t = useTranslations();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const sessions = useQuery(queries.ownSessions());
+  const end = useMutation({
+    mutationFn: (id: string | null) =>
+      id === null
+        ? api.DELETE('/api/account/sessions')
+        : api.DELETE('/api/account/sessions/{session}', { params: { path: { session: id } } }),
+    onSuccess: () => notice({ tone: 'success', text: t('session.ended') }),
+    onError: (e) => notice({ tone: 'error', text: e.message }),
+    onSettled: () => client.invalidateQueries({ queryKey: queries.ownSessions().queryKey }),
+  });
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+      <DialogTitle>{t('session.mine')}</DialogTitle>
+      <DialogContent>
+        <Loaded query={sessions}>
+          {(all) => (
+            <List dense disablePadding>
+              {all.map((one) => (
+                <Session key={one.id} one={one} onEnd={() => end.mutate(one.id)} />
+              ))}
+            </List>
+          )}
+        </Loaded>
+      </DialogContent>
+      <DialogActions>
+        {(sessions.data?.length ?? 0) > 1 && (
+          <Button onClick={() => end.mutate(null)} disabled={end.isPending}>
+            {t('session.endOthers')}
+          </Button>
+        )}
+        <Button variant="contained" onClick={onClose}>
+          {t('common.close')}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function Session({ one, onEnd }: { one: OwnSession; onEnd: () => void }) {
+  const t = useTranslations();
+  const line = useLine();
+  return (
+    <ListItem
+      disableGutters
+      divider
+      secondaryAction={
+        !one.here && (
+          <Button size="small" onClick={onEnd}>
+            {t('session.end')}
+          </Button>
+        )
+      }
+    >
+      <ListItemText
+        primary={one.here ? t('session.here') : one.browser || t('session.unknownBrowser')}
+        secondary={line(
+          t('session.began', { when: moment(one.began) }),
+          t('session.lastUsed', { when: moment(one.lastUsed) }),
+          one.address,
+        )}
+        slotProps={{ primary: { noWrap: true, sx: { pr: 8 } } }}
+      />
+    </ListItem>
+  );
+}
