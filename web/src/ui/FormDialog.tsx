@@ -81,7 +81,7 @@ export function FormDialog<T extends FieldValues, Out extends FieldValues>({
         sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}
       >
         <DialogTitle>{title}</DialogTitle>
-        <DialogContent sx={{ display: 'grid', gap: 1.75 }}>
+        <DialogContent sx={{ display: 'grid', gap: 1.75, '&&': { pt: 1 } }}>
           <Fault error={send.error} fields={fields} />
           {children}
         </DialogContent>

@@ -61,7 +61,8 @@ final class Contract extends SchoolTest {
 
   Contract() {
     var application =
-        new SpringApplication(YendrikServer.class, TestDatabase.class, TestSchool.class);
+        new SpringApplication(
+            YendrikServer.class, TestDatabase.class, TestSchool.class, LeavingDatabase.class);
     server =
         (ServletWebServerApplicationContext)
             application.run(

@@ -257,6 +257,38 @@ class ContractTest {
   }
 
   @Example
+  void while_the_database_is_away_it_is_said_with_when_to_try_again() {
+    Map<String, String> sefa = new TreeMap<>(contract.session("Sefa Dunmore", false));
+    sefa.put("Content-Type", "application/json");
+    String course = "/api/courses/" + contract.number("course", 0);
+    byte[] module = "{\"name\":\"Tubes\"}".getBytes(UTF_8);
+    LeavingDatabase.AWAY.set(true);
+    try {
+      for (var answer :
+          List.of(
+              contract.send("GET", course + "/design", sefa, new byte[0]),
+              contract.send("POST", course + "/design/modules", sefa, module))) {
+        assertThat(answer.statusCode()).isEqualTo(503);
+        assertThat(answer.headers().firstValue("Retry-After")).contains("5");
+        assertThat(new String(answer.body(), UTF_8)).contains("\"problem.away\"");
+      }
+      assertThat(readiness()).isEqualTo(503);
+      assertThat(contract.send("GET", "/", Map.of(), new byte[0]).statusCode())
+          .as("the page itself comes, and says it")
+          .isEqualTo(200);
+    } finally {
+      LeavingDatabase.AWAY.set(false);
+    }
+    assertThat(contract.send("GET", course + "/design", sefa, new byte[0]).statusCode())
+        .isEqualTo(200);
+    assertThat(readiness()).isEqualTo(200);
+  }
+
+  private static int readiness() {
+    return contract.send("GET", "/actuator/health/readiness", Map.of(), new byte[0]).statusCode();
+  }
+
+  @Example
   void other_forms_than_json_are_not_read() {
     Map<String, String> headers = new TreeMap<>(contract.session("Odalys Brandt", false));
     for (String type : List.of("application/yaml", "application/xml", "application/cbor")) {

@@ -1,15 +1,19 @@
 package yendrik.server.http;
 
 import jakarta.validation.ConstraintViolation;
+import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.ThreadLocalRandom;
+import java.util.regex.Pattern;
 import org.jooq.exception.DataChangedException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -24,6 +28,12 @@ import yendrik.server.institution.Institutions;
 @Component
 public class Answers {
   private static final Logger LOG = LoggerFactory.getLogger(Answers.class);
+
+  /**
+   * Connection exceptions, and a server that is shutting down or starting (SQL states of
+   * PostgreSQL).
+   */
+  private static final Pattern AWAY = Pattern.compile("08...|57P0.|53300");
 
   /** Attributes that every constraint has and nobody wants to read. */
   private static final List<String> COMMON = List.of("message", "groups", "payload");
@@ -43,6 +53,10 @@ public class Answers {
       case InvalidFields invalid -> to(invalid.errors());
       case DataChangedException _ -> of(Problem.conflict("changed"));
       case DuplicateKeyException _ -> of(Problem.conflict("there-already"));
+      case Exception away when isAway(away) -> {
+        LOG.warn("the database is away: {}", away.getMessage());
+        yield of(Problem.away());
+      }
       case RequestRejectedException _ -> of(Problem.notUnderstood("address-form"));
       default -> {
         String number = number();
@@ -53,6 +67,17 @@ public class Answers {
             Phrase.of("problem.fault-of-ours", "number", number));
       }
     };
+  }
+
+  /** Whether the database cannot be reached, or went away in between. */
+  private static boolean isAway(Exception wrong) {
+    for (Throwable at = wrong; at != null; at = at.getCause())
+      if (at instanceof SQLTransientConnectionException
+          || at instanceof DataAccessResourceFailureException
+          || (at instanceof SQLException sql
+              && sql.getSQLState() != null
+              && AWAY.matcher(sql.getSQLState()).matches())) return true;
+    return false;
   }
 
   /** By which a fault is found in the log: short enough to be said on the telephone. */

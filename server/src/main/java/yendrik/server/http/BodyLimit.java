@@ -23,8 +23,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * no more than that.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(BodyLimit.AFTER_FAILURES)
 class BodyLimit extends OncePerRequestFilter {
+  static final int AFTER_FAILURES = Ordered.HIGHEST_PRECEDENCE + 1;
   static final long MOST = DataSize.ofMegabytes(1).toBytes();
   private final Refusals refusals;
 

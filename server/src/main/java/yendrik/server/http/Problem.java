@@ -20,6 +20,11 @@ import yendrik.core.words.Phrase;
 public final class Problem extends RuntimeException {
   private static final long serialVersionUID = 1;
 
+  /** After how many seconds it can be tried again. */
+  static final String SECONDS = "seconds";
+
+  private static final long AGAIN_AFTER_SECONDS = 5;
+
   /** What the keys of sentences about a field begin with. */
   static final String VALID = "valid.";
 
@@ -43,6 +48,7 @@ public final class Problem extends RuntimeException {
     CHANGED_MEANWHILE,
     TOO_MANY_TRIES,
     HAS_FAULTS,
+    AWAY,
     FAILED;
 
     Phrase says() {
@@ -189,9 +195,18 @@ public final class Problem extends RuntimeException {
         Map.of("changed", what));
   }
 
+  /** The server cannot reach what it needs; in a moment it may. */
+  static Problem away() {
+    return of(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        Title.AWAY,
+        says("away"),
+        Map.of(SECONDS, AGAIN_AFTER_SECONDS));
+  }
+
   public static Problem tooMany(Optional<Long> seconds, String code, Object... with) {
     Map<String, Object> more = new TreeMap<>();
-    seconds.ifPresent(s -> more.put("seconds", s));
+    seconds.ifPresent(s -> more.put(SECONDS, s));
     return of(HttpStatus.TOO_MANY_REQUESTS, Title.TOO_MANY_TRIES, says(code, with), more);
   }
 

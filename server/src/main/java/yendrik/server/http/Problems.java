@@ -1,5 +1,6 @@
 package yendrik.server.http;
 
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.TypeMismatchException;
 import org.springframework.core.NestedExceptionUtils;
@@ -106,6 +107,15 @@ class Problems extends ResponseEntityExceptionHandler {
   @ExceptionHandler
   ResponseEntity<ProblemDetail> failed(Exception e) {
     ProblemDetail body = answers.to(e);
-    return ResponseEntity.status(body.getStatus()).body(body);
+    var headers = new HttpHeaders();
+    again(body).ifPresent(seconds -> headers.set(HttpHeaders.RETRY_AFTER, seconds));
+    return ResponseEntity.status(body.getStatus()).headers(headers).body(body);
+  }
+
+  /** After how many seconds a problem says that it can be tried again. */
+  static Optional<String> again(ProblemDetail problem) {
+    return Optional.ofNullable(problem.getProperties())
+        .map(more -> more.get(Problem.SECONDS))
+        .map(String::valueOf);
   }
 }

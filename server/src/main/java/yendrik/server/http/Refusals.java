@@ -2,6 +2,7 @@ package yendrik.server.http;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
@@ -22,6 +23,8 @@ public class Refusals {
   public void write(HttpServletResponse response, Exception why) throws IOException {
     ProblemDetail problem = answers.to(why);
     response.setStatus(problem.getStatus());
+    Problems.again(problem)
+        .ifPresent(seconds -> response.setHeader(HttpHeaders.RETRY_AFTER, seconds));
     // What the filters set elsewhere: this may be said before they are asked.
     response.setHeader("Content-Security-Policy", "default-src 'none'; frame-ancestors 'none'");
     response.setHeader("X-Content-Type-Options", "nosniff");
