@@ -12,6 +12,7 @@ import { viewsOf } from './views';
 
 const SignIn = lazy(() => import('../session/SignIn'));
 const NewPassword = lazy(() => import('../session/NewPassword'));
+const FirstCourse = lazy(() => import('./FirstCourse'));
 const Frame = lazy(() => import('./Frame'));
 const MyRoute = lazy(() => import('../learn/MyRoute'));
 const StepView = lazy(() => import('../learn/StepView'));
@@ -48,7 +49,7 @@ function SignedIn({ me }: { me: Me }) {
   if (me.courses.length === 0)
     return (
       <Frame me={me}>
-        <Empty title={t('session.noCourses')} />
+        {me.person?.administrator ? <FirstCourse /> : <Empty title={t('session.noCourses')} />}
       </Frame>
     );
   return (

@@ -3,12 +3,11 @@ import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { useLine } from '../ui/useNames';
+import type { About } from './AccountMenu';
 
 // Menus are fetched when they are opened first: most of a visit needs none.
 const CourseMenu = lazy(() => import('./CourseMenu'));
 const AccountMenu = lazy(() => import('./AccountMenu'));
-
-import type { About } from './AccountMenu';
 
 const PasswordDialog = lazy(() => import('../session/PasswordDialog'));
 const SessionsDialog = lazy(() => import('../session/SessionsDialog'));
