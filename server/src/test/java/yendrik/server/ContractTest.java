@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
@@ -41,6 +42,7 @@ class ContractTest {
   private static Hostile hostile;
   private static int tried;
   private static Map<String, String> kept;
+  private static final Map<Operation, Arbitrary<Request>> REQUESTS = new ConcurrentHashMap<>();
   private static final Map<String, Integer> ANSWERS = new TreeMap<>();
 
   /** Everybody there is in a course, how often they ask. */
@@ -76,7 +78,8 @@ class ContractTest {
 
   @Provide
   Arbitrary<Request> requests() {
-    return Arbitraries.of(api.operations()).flatMap(ContractTest::request);
+    return Arbitraries.of(api.operations())
+        .flatMap(of -> REQUESTS.computeIfAbsent(of, ContractTest::request));
   }
 
   private static Arbitrary<Request> request(Operation of) {

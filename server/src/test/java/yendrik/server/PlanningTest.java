@@ -100,7 +100,8 @@ class PlanningTest extends SchoolTest {
             "{\"from\":{\"published\":true},\"to\":{}}",
             "{\"from\":{\"published\":true},\"to\":{\"published\":\"maybe\"}}",
             "{\"from\":{\"published\":true},\"to\":{\"published\":null}}",
-            "{\"from\":{},\"to\":{\"doneWhen\":{\"is\":\"ask\"}}}")) {
+            "{\"from\":{},\"to\":{\"doneWhen\":{\"is\":\"ask\"}}}",
+            "{\"from\":{},\"to\":{\"name\":{\"deep\":1e400}}}")) {
       var refused = odalys.call("PATCH", path, body);
       assertThat(refused.getStatus()).as(body).isEqualTo(422);
       assertThat(Caller.json(refused).path("fields").isEmpty()).as(body).isFalse();
@@ -112,6 +113,20 @@ class PlanningTest extends SchoolTest {
     assertThat(nul.getStatus()).isEqualTo(422);
     assertThat(odalys.get(design()).path("modules").path(0)).isEqualTo(module);
     assertThat(odalys.call("PATCH", path, "{\"from\":{},\"to\":{}}").getStatus()).isEqualTo(200);
+  }
+
+  @Test
+  void a_number_that_is_too_large_for_its_field_names_it() {
+    JsonNode outcome = as("Odalys Brandt").get(design()).path("outcomes").path(0);
+    String path = design() + "/outcomes/" + outcome.path("id").asLong();
+    for (String number : List.of("-9223372036854775808", "1.7976931348623157E308", "1e400")) {
+      String rule =
+          "{\"from\":{},\"to\":{\"levelRule\":{\"method\":\"BEST\",\"halvesEvery\":%s,"
+              + "\"times\":1,\"last\":1,\"fewest\":1}}}";
+      var refused = as("Odalys Brandt").call("PATCH", path, rule.formatted(number));
+      assertThat(refused.getStatus()).as(number).isEqualTo(422);
+      assertThat(Caller.json(refused).path("fields").has("levelRule.halvesEvery")).isTrue();
+    }
   }
 
   @Test

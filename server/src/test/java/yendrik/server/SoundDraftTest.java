@@ -1,6 +1,7 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.LEARNER_GROUP;
 
 import java.util.List;
 import java.util.Optional;
@@ -175,19 +176,20 @@ class SoundDraftTest extends SchoolTest {
 
   @Test
   void groups_and_modules_of_another_course_are_refused_by_field() {
+    NewCourse other = newCourse("Other");
     long foreign =
-        db.select(yendrik.schema.Tables.LEARNER_GROUP.ID)
-            .from(yendrik.schema.Tables.LEARNER_GROUP)
-            .limit(1)
-            .fetchSingle()
-            .value1()
+        db.insertInto(LEARNER_GROUP)
+            .set(LEARNER_GROUP.COURSE_ID, other.id)
+            .set(LEARNER_GROUP.NAME, "Tuesday")
+            .returning(LEARNER_GROUP.ID)
+            .fetchSingle(LEARNER_GROUP.ID)
             .value();
     JsonNode step = course.design().path("modules").path(0).path("steps").path(0);
     var refused = course.save(step, e -> e.putArray("groups").add(foreign));
     assertThat(Caller.json(refused).path("fields").has("groups")).isTrue();
     ObjectNode badge = CoreJson.mapper().createObjectNode();
     badge.put("name", "B").put("description", "").put("surprise", false);
-    badge.put("module", 1);
+    badge.put("module", other.module("Tubes"));
     badge.putObject("picture").put("shape", "hexagon").put("sign", "star").put("colour", "lagoon");
     var response = sefa.call("POST", course.path + "/design/badges", badge.toString());
     assertThat(Caller.json(response).path("fields").has("module")).isTrue();
@@ -196,6 +198,7 @@ class SoundDraftTest extends SchoolTest {
   @Test
   void a_quiz_that_cannot_be_taken_is_not_published_and_is_named() {
     long quiz = course.step(module, "QUIZ", "Rubber and glue");
+    sefa.get(course.path + "/walks/practice/route");
     var empty = sefa.publish(course.path);
     assertThat(empty.getStatus()).isEqualTo(422);
     assertThat(Caller.json(empty).path("findings").toString()).contains("has no questions yet");

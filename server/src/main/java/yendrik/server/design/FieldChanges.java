@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.validation.DirectFieldBindingResult;
 import org.springframework.validation.SmartValidator;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -86,7 +86,7 @@ class FieldChanges {
     }
     try {
       return (E) json.treeToValue(tree, like.getClass());
-    } catch (DatabindException e) {
+    } catch (JacksonException e) {
       throw Problem.unreadable(e);
     }
   }

@@ -11,7 +11,6 @@ import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -93,7 +92,7 @@ public final class Json {
   }
 
   private static Phrase reason(Exception e) {
-    if (e instanceof DatabindException at && !at.getPath().isEmpty()) {
+    if (e instanceof JacksonException at && !at.getPath().isEmpty()) {
       var last = at.getPath().getLast();
       return last.getPropertyName() == null
           ? Phrase.of("rule-unreadable.a-part")

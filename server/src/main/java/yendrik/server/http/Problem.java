@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.exc.InvalidNullException;
 import yendrik.core.Refusal;
 import yendrik.core.words.Phrase;
@@ -140,7 +140,7 @@ public final class Problem extends RuntimeException {
   }
 
   /** The place in a body that is not as it must be, and why where that can be said. */
-  public static Problem unreadable(DatabindException place) {
+  public static Problem unreadable(JacksonException place) {
     List<String> path =
         place.getPath().stream()
             .map(r -> r.getPropertyName() == null ? r.getIndex() + "" : r.getPropertyName())
@@ -157,7 +157,7 @@ public final class Problem extends RuntimeException {
     return field(parameter, Phrase.of("problem.of-field", "field", parameter, "why", why));
   }
 
-  private static Phrase why(DatabindException place) {
+  private static Phrase why(JacksonException place) {
     String said = String.valueOf(place.getOriginalMessage());
     if (said.startsWith(VALID)) return Phrase.of(said);
     if (place.getCause() instanceof Refusal refusal) return refusal.reason();

@@ -20,7 +20,7 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.JacksonException;
 
 /** Answers every failure with a Problem Detail. */
 @RestControllerAdvice
@@ -54,7 +54,7 @@ class Problems extends ResponseEntityExceptionHandler {
 
   private static Problem unread(HttpMessageNotReadableException e) {
     if (NestedExceptionUtils.getMostSpecificCause(e) instanceof Problem problem) return problem;
-    return e.getCause() instanceof DatabindException at && !at.getPath().isEmpty()
+    return e.getCause() instanceof JacksonException at && !at.getPath().isEmpty()
         ? Problem.unreadable(at)
         : Problem.notUnderstood("request-form");
   }
