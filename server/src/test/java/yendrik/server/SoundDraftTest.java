@@ -196,6 +196,21 @@ class SoundDraftTest extends SchoolTest {
   }
 
   @Test
+  void a_made_up_learner_stays_when_there_is_no_sound_draft_to_start_over_in() {
+    JsonNode begun = sefa.post(course.path + "/walks/practice/steps/" + page + "/visits", "");
+    assertThat(begun.path("state").asString()).isEqualTo("DONE");
+    long lost = course.step(module, "PAGE", "Lost");
+    course.change(page, e -> e.set("opensWhen", course.ask("seen", lost)));
+    sefa.call("DELETE", course.path + "/design/steps/" + lost, "");
+    String anew = course.path + "/walks/practice/fresh-start";
+    assertThat(sefa.call("POST", anew, "").getStatus()).isEqualTo(422);
+    course.change(page, e -> e.remove("opensWhen"));
+    assertThat(sefa.get(course.path + "/walks/practice/route").toString())
+        .as("what was done before is there")
+        .contains("DONE");
+  }
+
+  @Test
   void a_quiz_that_cannot_be_taken_is_not_published_and_is_named() {
     long quiz = course.step(module, "QUIZ", "Rubber and glue");
     sefa.get(course.path + "/walks/practice/route");

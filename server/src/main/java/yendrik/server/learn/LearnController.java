@@ -27,7 +27,6 @@ import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.people.Whence;
-import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
 
 /**
@@ -123,8 +122,6 @@ class LearnController {
   @Needs(Right.TEACH)
   RouteView startOver(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
     if (!walk.equals("practice")) throw Problem.notFound("walk");
-    walks.startOver(seat.course(), seat.person().id());
-    Walk fresh = walks.see(walks.practice(seat.course(), seat.person().id()));
-    return routes.route(fresh);
+    return wayfarer.goingAnew(seat, way -> routes.route(walks.see(way)));
   }
 }

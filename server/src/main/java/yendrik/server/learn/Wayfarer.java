@@ -45,6 +45,13 @@ public class Wayfarer {
         of(seat, walk, (course, staff) -> Optional.of(walks.practice(course, staff))));
   }
 
+  /** Takes a made-up learner away with every trace and begins with another, or does neither. */
+  @Transactional
+  <T> T goingAnew(Seat seat, Function<EnrolmentId, T> what) {
+    walks.startOver(seat.course(), seat.person().id());
+    return going(seat, PRACTICE, what);
+  }
+
   private static EnrolmentId of(
       Seat seat, String walk, BiFunction<CourseId, PersonId, Optional<EnrolmentId>> practice) {
     return switch (walk) {
