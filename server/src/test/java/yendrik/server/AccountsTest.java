@@ -9,6 +9,7 @@ import static yendrik.schema.Tables.SPRING_SESSION;
 
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
+import java.time.Instant;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -102,9 +103,7 @@ class AccountsTest extends SchoolTest {
 
     String late = passwords.link(person);
     db.update(PASSWORD_LINK)
-        .set(
-            PASSWORD_LINK.EXPIRES_AT,
-            java.time.Instant.parse(ServerTest.TODAY).minus(Duration.ofDays(1)))
+        .set(PASSWORD_LINK.EXPIRES_AT, Instant.parse(ServerTest.TODAY).minus(Duration.ofDays(1)))
         .where(PASSWORD_LINK.PERSON_ID.eq(person))
         .execute();
     assertThat(call("POST", "/api/passwords", before, new Set(late, STRONG)).getStatus())

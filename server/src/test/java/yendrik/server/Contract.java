@@ -3,6 +3,7 @@ package yendrik.server;
 import static java.nio.charset.StandardCharsets.ISO_8859_1;
 import static java.nio.charset.StandardCharsets.UTF_8;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.Socket;
@@ -11,16 +12,21 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
+import java.time.DayOfWeek;
 import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.awaitility.Awaitility;
 import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.jooq.Record;
 import org.jooq.Select;
 import org.jooq.Table;
 import org.jooq.impl.DSL;
@@ -117,12 +123,12 @@ final class Contract extends SchoolTest {
         new Sent.Series(
             "Saturday bench",
             Optional.empty(),
-            java.util.Set.of(java.time.DayOfWeek.SATURDAY),
-            java.time.LocalTime.NOON,
+            Set.of(DayOfWeek.SATURDAY),
+            LocalTime.NOON,
             60,
             1,
-            java.time.LocalDate.of(2026, 11, 1),
-            java.time.LocalDate.of(2026, 12, 1));
+            LocalDate.of(2026, 11, 1),
+            LocalDate.of(2026, 12, 1));
     as("Tomas Weir").post(bench.path + "/sessions", series);
     numbers = Map.of();
     return bench;
@@ -237,10 +243,7 @@ final class Contract extends SchoolTest {
   HttpResponse<byte[]> sendInParts(
       String method, String path, Map<String, String> headers, byte[] body) {
     return send(
-        method,
-        path,
-        headers,
-        BodyPublishers.ofInputStream(() -> new java.io.ByteArrayInputStream(body)));
+        method, path, headers, BodyPublishers.ofInputStream(() -> new ByteArrayInputStream(body)));
   }
 
   /** Sends something as it is, with an end, and returns what comes back. */
@@ -280,7 +283,7 @@ final class Contract extends SchoolTest {
       all.add(db.select(DSL.inline(table.getName()), sum).from(table));
     }
     Map<String, String> kept = new TreeMap<>();
-    db.fetch(all.stream().map(s -> (Select<org.jooq.Record>) s).reduce(Select::unionAll).get())
+    db.fetch(all.stream().map(s -> (Select<Record>) s).reduce(Select::unionAll).get())
         .forEach(row -> kept.put(row.get(0, String.class), row.get(1, String.class)));
     return kept;
   }

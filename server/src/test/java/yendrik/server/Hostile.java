@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
@@ -202,11 +203,7 @@ final class Hostile {
     if (depth >= DEEPEST) return Arbitraries.just(JSON.objectNode());
     if (!schema.has("properties")) return map(schema, name, depth);
     Set<String> required =
-        schema
-            .path("required")
-            .valueStream()
-            .map(JsonNode::asString)
-            .collect(java.util.stream.Collectors.toSet());
+        schema.path("required").valueStream().map(JsonNode::asString).collect(Collectors.toSet());
     List<Arbitrary<Map.Entry<String, JsonNode>>> fields = new ArrayList<>();
     schema
         .path("properties")

@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -22,6 +23,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import yendrik.core.strand.work.Judgement;
 import yendrik.schema.Tables;
 import yendrik.server.people.Needs;
 
@@ -74,7 +76,7 @@ class RolesTest extends BenchTest {
     other = newCourse("Other");
     long page = other.step(other.module("Tubes"), "PAGE", "How a patch holds");
     other.outcome("TUBE", "Patch a tube", List.of());
-    other.badge("Patch Hand", java.util.Optional.empty());
+    other.badge("Patch Hand", Optional.empty());
     other.publish();
     other.enrol("aiko@hollowlane.example");
     as("Aiko Brenner").post(other.walk(page) + "/visits", "");
@@ -129,7 +131,7 @@ class RolesTest extends BenchTest {
     String path = endpoint.at("" + bench.id, Map.of());
     var response =
         name.isEmpty()
-            ? new Caller(http, java.util.Optional.empty())
+            ? new Caller(http, Optional.empty())
                 .call(endpoint.method(), path, "{}", "If-Match", "1")
             : as(name).call(endpoint.method(), path, "{}", "If-Match", "1");
     assertThat(response.getStatus()).as(endpoint + " as " + name).isLessThan(500);
@@ -236,13 +238,13 @@ class RolesTest extends BenchTest {
     String path = endpoint.path();
     Record body =
         path.endsWith("/marks")
-            ? new Sent.Mark(1, 1, yendrik.core.strand.work.Judgement.PASSED)
+            ? new Sent.Mark(1, 1, Judgement.PASSED)
             : path.endsWith("/sign-offs")
                 ? new Sent.SignOff("", Map.of())
                 : path.endsWith("/exceptions")
                     ? new Sent.Exception("OPEN", bench.card, "seen")
                     : path.endsWith("/badges/{badge}")
-                        ? new Sent.InDoubt(true, "seen", java.util.Optional.empty())
+                        ? new Sent.InDoubt(true, "seen", Optional.empty())
                         : path.endsWith("/messages/{person}")
                             ? new Sent.Message("Hello")
                             : new Sent.Reason("seen");

@@ -17,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.StatusId;
 
 /**
  * What a support teacher sees is what everybody on the staff sees, cut to her group. Each view is
@@ -87,8 +88,8 @@ class SupportTest extends BenchTest {
           "PUT",
           path() + "/sessions/" + session.path("id") + "/register",
           new Sent.Register(
-              new Sent.Attended(juno, Optional.of(new yendrik.core.id.StatusId(5))),
-              new Sent.Attended(both.get(1), Optional.of(new yendrik.core.id.StatusId(1)))));
+              new Sent.Attended(juno, Optional.of(new StatusId(5))),
+              new Sent.Attended(both.get(1), Optional.of(new StatusId(1)))));
   }
 
   private String message(String to) {
