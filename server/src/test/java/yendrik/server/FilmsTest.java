@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -83,6 +84,9 @@ class FilmsTest extends SchoolTest {
     assertThat(refused.path("fields").path("file").asString()).contains("video/webm");
     assertThat(kept("toe-in.webm", new byte[0]).path("fields").path("file").asString())
         .contains("empty");
+    byte[] noise = new byte[5000];
+    new Random(7).nextBytes(noise);
+    assertThat(kept("noise.mp4", noise).path("fields").has("file")).isTrue();
     assertThat(kept("toe-in.webm", bytes).path("mediaType").asString()).isEqualTo("video/webm");
   }
 
@@ -103,6 +107,12 @@ class FilmsTest extends SchoolTest {
     var part =
         as("Sefa Dunmore")
             .call("GET", course.path + "/design/films/" + id, "", "Range", "bytes=100-199");
+    for (String range : List.of("bytes=99999999-", "bytes=5-1", "bytes=x", "pages=1-2")) {
+      var none =
+          as("Sefa Dunmore").call("GET", course.path + "/design/films/" + id, "", "Range", range);
+      assertThat(none.getStatus()).as(range).isEqualTo(416);
+      assertThat(Caller.json(none).path("code").asString()).isEqualTo("problem.no-such-range");
+    }
     assertThat(part.getStatus()).isEqualTo(206);
     assertThat(part.getContentAsByteArray()).isEqualTo(Arrays.copyOfRange(large, 100, 200));
   }
