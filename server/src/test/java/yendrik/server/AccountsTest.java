@@ -156,12 +156,34 @@ class AccountsTest extends SchoolTest {
     assertThat(signIn(email, TestSchool.PASSWORD, "10.0.0.9")).isEqualTo(429);
     assertThat(signIn(email, TestSchool.PASSWORD, "10.0.0.10")).isEqualTo(200);
     for (int n = 0; n < 80; n++) signIn(email, "guess", "10.0.1." + n);
+    assertThat(signIn(email, "a slip", "10.0.0.10")).isEqualTo(401);
     assertThat(signIn(email, TestSchool.PASSWORD, "10.0.0.10"))
         .as("an address that its owner came from")
         .isEqualTo(200);
+    assertThat(signIn(email, "guess", "10.0.2.1")).isEqualTo(401);
     assertThat(signIn(email, TestSchool.PASSWORD, "10.0.2.1"))
-        .as("one that nobody knows, while many guess")
+        .as("one that nobody knows has one try while many guess")
         .isEqualTo(429);
+    assertThat(signIn(email, TestSchool.PASSWORD, "10.0.2.2"))
+        .as("which is enough for whoever knows the password")
+        .isEqualTo(200);
+  }
+
+  @Test
+  void a_stranger_at_the_same_address_keeps_nobody_out_who_came_from_there_before()
+      throws Exception {
+    String school = "10.9.9.9";
+    assertThat(signIn(email, TestSchool.PASSWORD, school)).isEqualTo(200);
+    for (int n = 0; n < 90; n++) signIn("stranger" + n + "@hollowlane.example", "guess", school);
+    assertThat(signIn(email, "a slip", school)).isEqualTo(401);
+    assertThat(signIn(email, TestSchool.PASSWORD, school)).isEqualTo(200);
+  }
+
+  @Test
+  void whoever_found_an_open_session_cannot_guess_its_password_in_it() throws Exception {
+    Cookie here = session(email);
+    for (int n = 0; n < 8; n++) assertThat(change(here, "guess" + n, STRONG)).isEqualTo(422);
+    assertThat(change(here, TestSchool.PASSWORD, STRONG)).isEqualTo(429);
   }
 
   private int signIn(String who, String password) throws Exception {
@@ -176,7 +198,6 @@ class AccountsTest extends SchoolTest {
                   r.setRemoteAddr(from);
                   return r;
                 })
-                .header("X-Forwarded-For", "192.0.2." + (int) (Math.random() * 200))
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(Caller.text(new Sent.SignIn(who, password))))
         .andReturn()

@@ -10,7 +10,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
@@ -289,6 +291,40 @@ class ContractTest {
 
   private static int readiness() {
     return contract.send("GET", "/actuator/health/readiness", Map.of(), new byte[0]).statusCode();
+  }
+
+  @Example
+  void whoever_says_to_stand_for_others_is_not_believed() {
+    Map<String, String> headers = new TreeMap<>(contract.session("Edda Marsh", false));
+    headers.put("Content-Type", "application/json");
+    headers.put("X-Forwarded-For", "192.0.2.66");
+    headers.put("Forwarded", "for=192.0.2.66;proto=https");
+    headers.put("X-Forwarded-Proto", "https");
+    headers.put("X-Forwarded-Prefix", "/elsewhere");
+    byte[] body = Caller.text(new Sent.SignIn("forwarded@x", "guess")).getBytes(UTF_8);
+    assertThat(contract.send("POST", "/api/session", headers, body).statusCode()).isEqualTo(401);
+    JsonNode events = contract.as("Sefa Dunmore").get("/api/account-events");
+    for (JsonNode event : events)
+      if (event.path("email").asString().equals("forwarded@x"))
+        assertThat(event.path("address").asString()).isEqualTo("127.0.0.1");
+    assertThat(events.toString()).contains("forwarded@x").doesNotContain("192.0.2.66");
+    contract.session("Edda Marsh", true);
+  }
+
+  @Example
+  void a_stream_ends_with_the_session_in_which_it_was_opened() throws Exception {
+    String cookie = String.valueOf(contract.session("Ilse Tran", true).get("Cookie"));
+    String course = "/api/courses/" + contract.number("course", 0);
+    var stream =
+        CompletableFuture.supplyAsync(
+            () -> contract.raw("GET " + course + "/events HTTP/1.1\r\nCookie: " + cookie));
+    Map<String, String> elsewhere = contract.session("Ilse Tran", true);
+    Thread.sleep(300);
+    assertThat(stream).as("it is open").isNotDone();
+    assertThat(
+            contract.send("DELETE", "/api/account/sessions", elsewhere, new byte[0]).statusCode())
+        .isEqualTo(204);
+    assertThat(stream.get(25, TimeUnit.SECONDS)).contains("event:ready");
   }
 
   @Example

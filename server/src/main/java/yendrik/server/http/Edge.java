@@ -1,7 +1,6 @@
 package yendrik.server.http;
 
 import com.fasterxml.jackson.annotation.Nulls;
-import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -19,6 +18,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
+import yendrik.core.Plain;
 import yendrik.formats.json.CoreJson;
 
 /**
@@ -70,7 +70,7 @@ class Edge {
     public String deserialize(JsonParser in, DeserializationContext context) {
       String text = in.getValueAsString();
       if (text == null) return (String) context.handleUnexpectedToken(getValueType(context), in);
-      if (text.indexOf('\0') >= 0 || !StandardCharsets.UTF_16.newEncoder().canEncode(text))
+      if (!Plain.canBeKept(text))
         return context.reportInputMismatch(this, Problem.VALID + "character");
       return text;
     }

@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -14,16 +15,19 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.http.Problem;
 import yendrik.server.people.Accounts.What;
 
 /** One's own password and sessions, and what happened to accounts. */
 @RestController
 class AccountController {
+  private final People people;
   private final Passwords passwords;
   private final OpenSessions sessions;
   private final Accounts accounts;
 
-  AccountController(Passwords passwords, OpenSessions sessions, Accounts accounts) {
+  AccountController(People people, Passwords passwords, OpenSessions sessions, Accounts accounts) {
+    this.people = people;
     this.passwords = passwords;
     this.sessions = sessions;
     this.accounts = accounts;
@@ -37,7 +41,11 @@ class AccountController {
   @Needs(Right.SIGNED_IN)
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void change(SignedIn person, Whence whence, @Valid @RequestBody PasswordEdit edit) {
-    passwords.change(person, edit.now(), edit.next(), whence.session());
+    if (people.mustWait(person.email(), whence.address()))
+      throw Problem.tooMany(Optional.of(People.PAUSE.toSeconds()), "too-many-tries");
+    if (people.signIn(person.email(), edit.now(), whence.address()).isEmpty())
+      throw Problem.field("now", "not-your-password");
+    passwords.set(person, edit.next(), "next", whence.session());
     accounts.note(What.PASSWORD_CHANGED, person, whence, "");
   }
 

@@ -1,16 +1,20 @@
 package yendrik.server.people;
 
 import static yendrik.schema.Tables.ACCOUNT_EVENT;
+import static yendrik.schema.Tables.FAILED_SIGN_IN;
+import static yendrik.schema.Tables.PASSWORD_LINK;
 import static yendrik.schema.Tables.PERSON;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.Plain;
@@ -23,6 +27,7 @@ public class Accounts {
   private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
   private static final int LONGEST = 200;
   private static final int SHOWN = 500;
+  private static final Duration KEPT = Duration.ofDays(365);
   private final DSLContext db;
   private final Clock clock;
 
@@ -76,6 +81,15 @@ public class Accounts {
   /** The same for somebody who is signed in. */
   public void note(What what, SignedIn person, Whence whence, String detail) {
     note(what, Optional.of(person.id()), person.email(), whence, detail);
+  }
+
+  /** After a year nobody asks any more; failed tries count for minutes only. */
+  @Scheduled(fixedDelay = 3_600_000)
+  void forget() {
+    var now = clock.instant();
+    db.deleteFrom(ACCOUNT_EVENT).where(ACCOUNT_EVENT.AT.lt(now.minus(KEPT))).execute();
+    db.deleteFrom(FAILED_SIGN_IN).where(FAILED_SIGN_IN.AT.lt(now.minus(People.PAUSE))).execute();
+    db.deleteFrom(PASSWORD_LINK).where(PASSWORD_LINK.EXPIRES_AT.lt(now)).execute();
   }
 
   /** One line each and no longer than anybody reads: much of it is typed by strangers. */

@@ -51,22 +51,12 @@ public class Passwords {
   }
 
   /**
-   * Changes one's own password; other sessions end.
+   * Gives somebody a new password; their sessions end.
    *
-   * @param session the one that goes on
+   * @param field that it was sent in, to be named if it cannot be taken
+   * @param session the one that goes on, if one does
    */
-  void change(SignedIn person, String now, String next, Optional<String> session) {
-    String hash =
-        db.select(PERSON.PASSWORD_HASH)
-            .from(PERSON)
-            .where(PERSON.ID.eq(person.id()))
-            .forUpdate()
-            .fetchSingle(PERSON.PASSWORD_HASH);
-    if (!encoder.matches(now, hash)) throw Problem.field("now", "not-your-password");
-    set(person, next, "next", session);
-  }
-
-  private void set(SignedIn person, String next, String field, Optional<String> session) {
+  void set(SignedIn person, String next, String field, Optional<String> session) {
     check(person, next, field);
     db.update(PERSON)
         .set(PERSON.PASSWORD_HASH, encoder.encode(next))

@@ -33,8 +33,11 @@ import yendrik.core.id.PersonId;
 @Transactional
 public class People {
   private static final int TRIES = 8;
-  private static final int MANY = 10;
-  private static final Duration PAUSE = Duration.ofMinutes(10);
+  private static final int MANY = 80;
+
+  /** For so long failed tries count. */
+  static final Duration PAUSE = Duration.ofMinutes(10);
+
   private final DSLContext db;
   private final PasswordEncoder passwords;
   private final Clock clock;
@@ -116,23 +119,30 @@ public class People {
   }
 
   /**
-   * Whether too many tries failed lately for this name from this address, or from this address for
-   * any. For a name alone only addresses are counted from which its owner never came: whoever
-   * guesses elsewhere keeps nobody out.
+   * Whether too many tries failed lately for this name from this address. Where many others fail,
+   * with this name or from this address, only one try is left to an address that the name's owner
+   * never came from: that slows guessing by many at once, and still lets in whoever knows the
+   * password.
    */
   @Transactional(readOnly = true)
   public boolean mustWait(String email, String address) {
     var lately = FAILED_SIGN_IN.AT.gt(clock.instant().minus(PAUSE));
     var name = FAILED_SIGN_IN.EMAIL.eq(lower(email));
     var from = FAILED_SIGN_IN.ADDRESS.eq(address);
-    if (db.fetchCount(FAILED_SIGN_IN, lately, name, from) >= TRIES) return true;
-    if (db.fetchCount(FAILED_SIGN_IN, lately, from) >= MANY * TRIES) return true;
-    return db.fetchCount(FAILED_SIGN_IN, lately, name) >= MANY * TRIES
-        && !db.fetchExists(
-            ACCOUNT_EVENT,
-            ACCOUNT_EVENT.WHAT.eq(Accounts.What.SIGNED_IN.name()),
-            ACCOUNT_EVENT.EMAIL.eq(lower(email)),
-            ACCOUNT_EVENT.ADDRESS.eq(address));
+    int failed = db.fetchCount(FAILED_SIGN_IN, lately, name, from);
+    if (failed == 0 || failed >= TRIES) return failed > 0;
+    boolean many =
+        db.fetchCount(FAILED_SIGN_IN, lately, name) >= MANY
+            || db.fetchCount(FAILED_SIGN_IN, lately, from) >= MANY;
+    return many && !cameFrom(email, address);
+  }
+
+  private boolean cameFrom(String email, String address) {
+    return db.fetchExists(
+        ACCOUNT_EVENT,
+        ACCOUNT_EVENT.WHAT.eq(Accounts.What.SIGNED_IN.name()),
+        ACCOUNT_EVENT.EMAIL.eq(lower(email)),
+        ACCOUNT_EVENT.ADDRESS.eq(address));
   }
 
   /** The person with this address and password; a failure is remembered. */

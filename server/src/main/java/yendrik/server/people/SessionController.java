@@ -82,7 +82,7 @@ class SessionController {
       HttpServletResponse response) {
     if (people.mustWait(signIn.email(), whence.address())) {
       refused(signIn, whence, "too many tries");
-      throw Problem.tooMany(Optional.of(600L), "too-many-tries");
+      throw Problem.tooMany(Optional.of(People.PAUSE.toSeconds()), "too-many-tries");
     }
     SignedIn person =
         people
