@@ -9,6 +9,7 @@ import {
   ListItemText,
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import Bowser from 'bowser';
 import { useTranslations } from 'use-intl';
 import { api } from '../api/client';
 import { queries } from '../api/queries';
@@ -61,9 +62,23 @@ export default function SessionsDialog({ onClose }: { onClose: () => void }) {
   );
 }
 
+/** What a browser is, as far as it says: its name and the machine's system. */
+function useBrowser() {
+  const t = useTranslations();
+  return (said: string) => {
+    if (!said) return t('session.unknownBrowser');
+    const { browser, os } = Bowser.parse(said);
+    if (!browser.name) return said;
+    return os.name
+      ? t('session.browserOn', { browser: browser.name, system: os.name })
+      : browser.name;
+  };
+}
+
 function Session({ one, onEnd }: { one: OwnSession; onEnd: () => void }) {
   const t = useTranslations();
   const line = useLine();
+  const browser = useBrowser();
   return (
     <ListItem
       disableGutters
@@ -77,7 +92,7 @@ function Session({ one, onEnd }: { one: OwnSession; onEnd: () => void }) {
       }
     >
       <ListItemText
-        primary={one.here ? t('session.here') : one.browser || t('session.unknownBrowser')}
+        primary={line(browser(one.browser), one.here && t('session.here'))}
         secondary={line(
           t('session.began', { when: moment(one.began) }),
           t('session.lastUsed', { when: moment(one.lastUsed) }),

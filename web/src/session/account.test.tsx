@@ -63,7 +63,7 @@ describe('where one is signed in', () => {
   it('ends one of them, never the one that asks', async () => {
     const calls = serve({
       'GET /api/account/sessions': [
-        { ...own, id: 'a', browser: 'A browser', here: true },
+        { ...own, id: 'a', browser: '', here: true },
         { ...own, id: 'b', browser: 'Another, on a phone', here: false },
       ],
       'DELETE /api/account/sessions/b': {},
