@@ -1,12 +1,14 @@
 import { useMutation } from '@tanstack/react-query';
 import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import * as z from 'zod/mini';
 import { ApiError } from '../api/client';
 import { show } from '../test/stage';
 import { Field, FormDialog } from './FormDialog';
 import { filled, useFields, whole } from './useFields';
+import { useSaving } from './useSaving';
 
 const bench = z.object({ name: filled(), places: whole(1, 12) });
 
@@ -37,7 +39,29 @@ const make = () => userEvent.click(screen.getByRole('button', { name: 'Make' }))
 const fault = (fields: Record<string, string>, detail = 'Please look at the fields.') =>
   new ApiError({ detail, status: 422, fields });
 
+function LeftBench({ send }: { send: () => Promise<unknown> }) {
+  const [open, setOpen] = useState(true);
+  return (
+    <>
+      <SaidSaving />
+      {open && <BenchDialog send={send} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+/** What would be said in the frame, of which this part knows nothing. */
+const SaidSaving = () => <output>{useSaving().is}</output>;
+
 describe('a form in a dialog', () => {
+  it('takes its refusal with it when it is left', async () => {
+    show(<LeftBench send={() => Promise.reject(fault({ name: 'Taken.' }))} />);
+    await make();
+    expect(await screen.findByText('Taken.')).toBeVisible();
+    expect(screen.getByRole('status', { hidden: true })).toHaveTextContent('refused');
+    await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
+    expect(await screen.findByText('nothing')).toBeInTheDocument();
+  });
+
   function open(send = vi.fn(async () => ({}))) {
     const onClose = vi.fn();
     show(<BenchDialog send={send} onClose={onClose} />);

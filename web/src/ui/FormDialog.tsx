@@ -19,6 +19,7 @@ import { type FieldPath, type FieldValues, get, useController } from 'react-hook
 import { useTranslations } from 'use-intl';
 import { ApiError } from '../api/client';
 import type { Fields } from './useFields';
+import { useGivenUp } from './useSaving';
 
 type Sending<Out> = Pick<UseMutationResult<unknown, Error, Out>, 'mutate' | 'error' | 'isPending'>;
 
@@ -61,6 +62,7 @@ export function FormDialog<T extends FieldValues, Out extends FieldValues>({
 }: Props<T, Out>) {
   const t = useTranslations();
   const { isDirty } = fields.formState;
+  useGivenUp(send.error instanceof ApiError ? send.error : null);
   const submit = (set?: Partial<Out>) =>
     fields.handleSubmit((filled) =>
       send.mutate({ ...filled, ...set }, { onError: (e) => placeFaults(e, fields) }),

@@ -4,7 +4,7 @@ import {
   useMutationState,
   useQueryClient,
 } from '@tanstack/react-query';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { ApiError } from '../api/client';
 
 declare module '@tanstack/react-query' {
@@ -57,6 +57,21 @@ function useOnline() {
   return useSyncExternalStore(
     (changed) => onlineManager.subscribe(changed),
     () => onlineManager.isOnline(),
+  );
+}
+
+/** A form that is left takes with it that it was refused: what was typed there is given up. */
+export function useGivenUp(error: Error | null) {
+  const client = useQueryClient();
+  const last = useRef(error);
+  last.current = error;
+  useEffect(
+    () => () => {
+      const acts = client.getMutationCache();
+      for (const act of acts.getAll())
+        if (act.state.status === 'error' && act.state.error === last.current) acts.remove(act);
+    },
+    [client],
   );
 }
 
