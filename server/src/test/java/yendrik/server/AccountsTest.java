@@ -86,6 +86,20 @@ class AccountsTest extends SchoolTest {
   }
 
   @Test
+  void a_password_that_is_longer_than_can_be_told_apart_is_refused_and_a_long_one_works()
+      throws Exception {
+    Cookie here = session(email);
+    var long_ =
+        call("PUT", "/api/account/password", here, new Edit("hollow-lane", "gänse ".repeat(15)));
+    assertThat(long_.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(long_).path("fields").path("next").asString()).contains("72");
+    String sentence = "gänse laufen über die brücke, wenn der bus um acht schon weg ist";
+    assertThat(change(here, TestSchool.PASSWORD, sentence)).isEqualTo(204);
+    assertThat(signIn(email, sentence)).isEqualTo(200);
+    assertThat(signIn(email, sentence + "x".repeat(100))).isEqualTo(401);
+  }
+
+  @Test
   void a_link_sets_a_password_once_and_within_its_hour() throws Exception {
     Cookie before = session(email);
     String token = passwords.link(person);

@@ -235,19 +235,19 @@ class RolesTest extends BenchTest {
 
   /** A body that is fine, so that what is named is looked for. */
   private String body(Endpoint endpoint) {
-    String path = endpoint.path();
+    Map<String, Record> fine =
+        Map.of(
+            "/marks", new Sent.Mark(1, 1, Judgement.PASSED),
+            "/sign-offs", new Sent.SignOff("", Map.of()),
+            "/exceptions", new Sent.Exception("OPEN", bench.card, "seen"),
+            "/badges/{badge}", new Sent.InDoubt(true, "seen", Optional.empty()),
+            "/messages/{person}", new Sent.Message("Hello"));
     Record body =
-        path.endsWith("/marks")
-            ? new Sent.Mark(1, 1, Judgement.PASSED)
-            : path.endsWith("/sign-offs")
-                ? new Sent.SignOff("", Map.of())
-                : path.endsWith("/exceptions")
-                    ? new Sent.Exception("OPEN", bench.card, "seen")
-                    : path.endsWith("/badges/{badge}")
-                        ? new Sent.InDoubt(true, "seen", Optional.empty())
-                        : path.endsWith("/messages/{person}")
-                            ? new Sent.Message("Hello")
-                            : new Sent.Reason("seen");
+        fine.entrySet().stream()
+            .filter(one -> endpoint.path().endsWith(one.getKey()))
+            .<Record>map(Map.Entry::getValue)
+            .findFirst()
+            .orElseGet(() -> new Sent.Reason("seen"));
     return Caller.text(body);
   }
 

@@ -34,6 +34,9 @@ public class Passwords {
 
   private static final int SHORTEST = 10;
 
+  /** What bcrypt tells apart; letters with marks take two. */
+  private static final int LONGEST_BYTES = 72;
+
   /** Of 0 to 4, estimated from lists of common passwords, names, words and patterns. */
   private static final int WEAKEST = 2;
 
@@ -69,6 +72,8 @@ public class Passwords {
   private static void check(SignedIn person, String password, String field) {
     if (password.length() < SHORTEST)
       throw Problem.field(field, "password-too-short", "fewest", SHORTEST);
+    if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_BYTES)
+      throw Problem.field(field, "password-too-long", "most", LONGEST_BYTES);
     var known = List.of(person.name(), person.email(), person.email().split("@")[0], "yendrik");
     if (STRENGTH.measure(password, known).getScore() < WEAKEST)
       throw Problem.field(field, "password-too-common");
