@@ -134,6 +134,7 @@ class AccountsTest extends SchoolTest {
     assertThat(sessions).extracting(s -> s.path("here").asBoolean()).containsOnlyOnce(true);
     String other = "";
     for (JsonNode session : sessions) {
+      assertThat(session.path("address").asString()).isEqualTo("127.0.0.1");
       assertThat(
               db.fetchExists(
                   SPRING_SESSION, SPRING_SESSION.SESSION_ID.eq(session.path("id").asString())))

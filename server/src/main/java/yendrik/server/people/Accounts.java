@@ -73,7 +73,7 @@ public class Accounts {
         .set(ACCOUNT_EVENT.EMAIL, typed)
         .set(ACCOUNT_EVENT.ADDRESS, cut(whence.address()))
         .set(ACCOUNT_EVENT.BROWSER, cut(whence.browser()))
-        .set(ACCOUNT_EVENT.SESSION_ID, whence.session().orElse(null))
+        .set(ACCOUNT_EVENT.SESSION_ID, whence.session().map(Secrets::hash).orElse(null))
         .set(ACCOUNT_EVENT.DETAIL, cut(detail))
         .execute();
   }

@@ -107,28 +107,27 @@ public class OpenSessions {
 
   /** The sessions that somebody has open, the newest first. */
   List<Own> of(SignedIn person, Optional<String> here) {
-    return db.select(
-            SPRING_SESSION.PRIMARY_ID,
-            SPRING_SESSION.CREATION_TIME,
-            SPRING_SESSION.LAST_ACCESS_TIME,
-            ACCOUNT_EVENT.BROWSER,
-            ACCOUNT_EVENT.ADDRESS,
-            SPRING_SESSION.SESSION_ID)
-        .from(SPRING_SESSION)
-        .leftJoin(ACCOUNT_EVENT)
-        .on(
-            ACCOUNT_EVENT.SESSION_ID.eq(SPRING_SESSION.SESSION_ID),
-            ACCOUNT_EVENT.WHAT.eq(Accounts.What.SIGNED_IN.name()))
-        .where(SPRING_SESSION.PRINCIPAL_NAME.eq(person.email()), isOpen(clock.millis()))
-        .orderBy(SPRING_SESSION.CREATION_TIME.desc())
-        .fetch(r ->
-            new Own(
-                UUID.fromString(r.value1()),
-                Instant.ofEpochMilli(r.value2()),
-                Instant.ofEpochMilli(r.value3()),
-                Optional.ofNullable(r.value4()).orElse(""),
-                Optional.ofNullable(r.value5()).orElse(""),
-                here.filter(r.value6()::equals).isPresent()));
+    var open =
+        db.selectFrom(SPRING_SESSION)
+            .where(SPRING_SESSION.PRINCIPAL_NAME.eq(person.email()), isOpen(clock.millis()))
+            .orderBy(SPRING_SESSION.CREATION_TIME.desc())
+            .fetch();
+    var began =
+        db.selectFrom(ACCOUNT_EVENT)
+            .where(
+                ACCOUNT_EVENT.WHAT.eq(Accounts.What.SIGNED_IN.name()),
+                ACCOUNT_EVENT.SESSION_ID.in(open.map(s -> Secrets.hash(s.getSessionId()))))
+            .fetchMap(ACCOUNT_EVENT.SESSION_ID);
+    return open.map(session -> {
+      var event = Optional.ofNullable(began.get(Secrets.hash(session.getSessionId())));
+      return new Own(
+          UUID.fromString(session.getPrimaryId()),
+          Instant.ofEpochMilli(session.getCreationTime()),
+          Instant.ofEpochMilli(session.getLastAccessTime()),
+          event.map(e -> e.getBrowser()).orElse(""),
+          event.map(e -> e.getAddress()).orElse(""),
+          here.filter(session.getSessionId()::equals).isPresent());
+    });
   }
 
   /** Ends one of somebody's own sessions. */

@@ -6,13 +6,10 @@ import static yendrik.schema.Tables.SPRING_SESSION;
 
 import com.nulabinc.zxcvbn.Zxcvbn;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -95,7 +92,7 @@ public class Passwords {
     String token = Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
     var now = clock.instant();
     db.insertInto(PASSWORD_LINK)
-        .set(PASSWORD_LINK.TOKEN_HASH, hash(token))
+        .set(PASSWORD_LINK.TOKEN_HASH, Secrets.hash(token))
         .set(PASSWORD_LINK.PERSON_ID, person)
         .set(PASSWORD_LINK.MADE_AT, now)
         .set(PASSWORD_LINK.EXPIRES_AT, now.plus(LINK_LASTS))
@@ -109,7 +106,7 @@ public class Passwords {
         db.select(PASSWORD_LINK.PERSON_ID)
             .from(PASSWORD_LINK)
             .where(
-                PASSWORD_LINK.TOKEN_HASH.eq(hash(token)),
+                PASSWORD_LINK.TOKEN_HASH.eq(Secrets.hash(token)),
                 PASSWORD_LINK.EXPIRES_AT.gt(clock.instant()))
             .forUpdate()
             .fetchOptional(PASSWORD_LINK.PERSON_ID)
@@ -121,15 +118,5 @@ public class Passwords {
             .fetchSingle(r -> new SignedIn(r.value1(), r.value2(), r.value3(), r.value4()));
     set(person, password, "password", Optional.empty());
     return person;
-  }
-
-  private static String hash(String token) {
-    try {
-      byte[] hash =
-          MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8));
-      return HexFormat.of().formatHex(hash);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
   }
 }
