@@ -13,11 +13,11 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import yendrik.server.reach.Letters;
+import yendrik.server.post.Outbox;
 
 class LettersTest extends BenchTest {
   private static final GreenMail MAIL = new GreenMail(new ServerSetup(0, "127.0.0.1", "smtp"));
-  @Autowired Letters letters;
+  @Autowired Outbox outbox;
 
   @BeforeAll
   static void open() {
@@ -37,13 +37,13 @@ class LettersTest extends BenchTest {
 
   @Test
   void each_learner_gets_a_letter_of_their_own_and_it_stays_with_their_history() throws Exception {
-    while (letters.sendNext()) {}
+    while (outbox.sendNext()) {}
     MAIL.purgeEmailFromAllMailboxes();
     var both = List.of(enrolment("Ruben Sato"), enrolment("Edda Marsh"));
     var body = new Sent.Letter(both, "Hello {name}", "Open:\n{open}\n{me}");
     assertThat(as("Tomas Weir").post(path() + "/letters", body).path("letters").asInt())
         .isEqualTo(2);
-    while (letters.sendNext()) {}
+    while (outbox.sendNext()) {}
     assertThat(List.of(MAIL.getReceivedMessages()))
         .extracting(m -> m.getSubject())
         .containsExactlyInAnyOrder("Hello Ruben", "Hello Edda");

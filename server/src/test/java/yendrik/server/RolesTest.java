@@ -184,10 +184,11 @@ class RolesTest extends BenchTest {
       for (var parameter : elsewhere().entrySet()) {
         if (!endpoint.path().contains("{" + parameter.getKey() + "}")) continue;
         for (String name : WHO.values()) {
-          if (!table.get(endpoint.toString()).get(column(name)).equals("yes")) continue;
+          if (!may(table, endpoint, name)) continue;
           Map<String, String> things = new TreeMap<>(here);
           if (name.equals("Priya Nakamura")) things.put("enrolment", juno);
-          Set<String> wrong = new TreeSet<>(Set.of(parameter.getValue(), "999999"));
+          Set<String> wrong = new TreeSet<>(Set.of("999999"));
+          if (endpoint.path().contains("{course}")) wrong.add(parameter.getValue());
           if (parameter.getKey().equals("enrolment")) wrong.add(madeUp);
           for (String thing : wrong) {
             things.put(parameter.getKey(), thing);
@@ -197,6 +198,13 @@ class RolesTest extends BenchTest {
       }
     assertThat(reached).isEmpty();
     assertThat(learners()).isEqualTo(before);
+  }
+
+  /** A row that is missing is found missing where the whole table is compared. */
+  private static boolean may(Map<String, List<String>> table, Endpoint endpoint, String name) {
+    return Optional.ofNullable(table.get(endpoint.toString()))
+        .filter(row -> row.get(column(name)).equals("yes"))
+        .isPresent();
   }
 
   private String learners() {
@@ -211,7 +219,7 @@ class RolesTest extends BenchTest {
     for (Endpoint endpoint : endpoints()) {
       boolean ofALearner =
           endpoint.path().contains("{enrolment}") || endpoint.path().contains("{person}");
-      if (ofALearner && table.get(endpoint.toString()).get(column("Priya Nakamura")).equals("yes"))
+      if (ofALearner && may(table, endpoint, "Priya Nakamura"))
         refused(endpoint, "Priya Nakamura", here, reached);
     }
     assertThat(reached).isEmpty();

@@ -9,6 +9,8 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.server.design.DesignViews.BadgeView;
+import yendrik.server.http.FieldChanges;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.Problem;
 
 /** Changes to the badges of a draft. */

@@ -33,6 +33,7 @@ import yendrik.server.design.DesignViews.DesignView;
 import yendrik.server.design.DesignViews.ModuleView;
 import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.IfMatch;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;

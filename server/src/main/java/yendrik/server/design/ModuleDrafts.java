@@ -11,6 +11,8 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.ModuleId;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.server.design.DesignViews.ModuleView;
+import yendrik.server.http.FieldChanges;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.Problem;
 
 /** Changes to the modules of a draft. */

@@ -19,6 +19,8 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.outcome.Composition;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.server.design.DesignViews.OutcomeView;
+import yendrik.server.http.FieldChanges;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.Problem;
 
 /** Changes to the outcomes of a draft. */

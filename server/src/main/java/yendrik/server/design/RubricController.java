@@ -17,6 +17,7 @@ import yendrik.core.id.RubricId;
 import yendrik.server.design.RubricForms.RubricEdit;
 import yendrik.server.design.RubricForms.RubricView;
 import yendrik.server.design.RubricForms.ShelfView;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;

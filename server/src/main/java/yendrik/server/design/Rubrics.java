@@ -31,6 +31,8 @@ import yendrik.schema.tables.records.RubricRecord;
 import yendrik.server.design.RubricForms.RubricEdit;
 import yendrik.server.design.RubricForms.RubricView;
 import yendrik.server.design.RubricForms.ShelfView;
+import yendrik.server.http.FieldChanges;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.Problem;
 import yendrik.server.people.SignedIn;
 

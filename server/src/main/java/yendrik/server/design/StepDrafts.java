@@ -25,6 +25,8 @@ import yendrik.core.rule.NodeId;
 import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.http.FieldChanges;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.Problem;
 import yendrik.server.http.SafeHtml;
 import yendrik.server.institution.Institutions;

@@ -2,6 +2,7 @@ package yendrik.server.people;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.http.EmailAddress;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Accounts.What;
 
@@ -25,12 +27,19 @@ class AccountController {
   private final Passwords passwords;
   private final OpenSessions sessions;
   private final Accounts accounts;
+  private final LinkLetters letters;
 
-  AccountController(People people, Passwords passwords, OpenSessions sessions, Accounts accounts) {
+  AccountController(
+      People people,
+      Passwords passwords,
+      OpenSessions sessions,
+      Accounts accounts,
+      LinkLetters letters) {
     this.people = people;
     this.passwords = passwords;
     this.sessions = sessions;
     this.accounts = accounts;
+    this.letters = letters;
   }
 
   record PasswordEdit(
@@ -61,6 +70,16 @@ class AccountController {
     SignedIn person = passwords.setByLink(edit.token(), edit.password());
     accounts.note(What.PASSWORD_SET_BY_LINK, person, whence, "");
     return new Owner(person.email());
+  }
+
+  record Forgotten(@NotNull @EmailAddress String email) {}
+
+  /** Has a letter written to whoever has this address, by which they set a new password. */
+  @PostMapping("/api/passwords/links")
+  @Needs(Right.ANYBODY)
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  void forgotten(Whence whence, @Valid @RequestBody Forgotten forgotten) {
+    letters.forgotten(forgotten.email(), whence);
   }
 
   /** The sessions that one has open, the newest first. */

@@ -11,7 +11,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -27,6 +29,7 @@ public class Accounts {
   private static final Logger LOG = LoggerFactory.getLogger(Accounts.class);
   private static final int LONGEST = 200;
   private static final int SHOWN = 500;
+  private static final int SHOWN_OF_ONE = 20;
   private static final Duration KEPT = Duration.ofDays(365);
   private final DSLContext db;
   private final Clock clock;
@@ -45,7 +48,13 @@ public class Accounts {
     PASSWORD_CHANGED,
     PASSWORD_SET_BY_LINK,
     LINK_MADE,
+    LINK_ASKED,
+    LINK_SENT,
+    ADDED,
+    NAME_CHANGED,
+    EMAIL_CHANGED,
     MADE_ADMINISTRATOR,
+    NO_ADMINISTRATOR,
     EXPORTED,
     WALKED_AS_LEARNER
   }
@@ -58,11 +67,22 @@ public class Accounts {
    */
   public void note(
       What what, Optional<PersonId> person, String email, Whence whence, String detail) {
+    note(what, person, email, Optional.empty(), whence, detail);
+  }
+
+  private void note(
+      What what,
+      Optional<PersonId> person,
+      String email,
+      Optional<PersonId> by,
+      Whence whence,
+      String detail) {
     String typed = cut(email);
     LOG.info(
-        "account event={} person={} email=\"{}\" address={} detail=\"{}\"",
+        "account event={} person={} by={} email=\"{}\" address={} detail=\"{}\"",
         what,
         person.map(PersonId::toString).orElse("none"),
+        by.or(() -> person).map(PersonId::toString).orElse("none"),
         typed.replace('"', '\''),
         whence.address(),
         cut(detail).replace('"', '\''));
@@ -70,6 +90,7 @@ public class Accounts {
         .set(ACCOUNT_EVENT.AT, clock.instant())
         .set(ACCOUNT_EVENT.WHAT, what.name())
         .set(ACCOUNT_EVENT.PERSON_ID, person.orElse(null))
+        .set(ACCOUNT_EVENT.BY_ID, by.orElse(null))
         .set(ACCOUNT_EVENT.EMAIL, typed)
         .set(ACCOUNT_EVENT.ADDRESS, cut(whence.address()))
         .set(ACCOUNT_EVENT.BROWSER, cut(whence.browser()))
@@ -81,6 +102,11 @@ public class Accounts {
   /** The same for somebody who is signed in. */
   public void note(What what, SignedIn person, Whence whence, String detail) {
     note(what, Optional.of(person.id()), person.email(), whence, detail);
+  }
+
+  /** The same where somebody else did it. */
+  void note(What what, SignedIn person, SignedIn by, Whence whence, String detail) {
+    note(what, Optional.of(person.id()), person.email(), Optional.of(by.id()), whence, detail);
   }
 
   /** After a year nobody asks any more; failed tries count for minutes only. */
@@ -102,33 +128,59 @@ public class Accounts {
    * What happened to an account.
    *
    * @param name of the person, empty where no account was meant
+   * @param by who did it, where that was somebody else
    */
   @Schema(name = "AccountEvent")
   public record Event(
-      Instant at, What what, Optional<String> name, String email, String address, String detail) {}
+      long id,
+      Instant at,
+      What what,
+      Optional<String> name,
+      String email,
+      Optional<String> by,
+      String address,
+      String detail) {}
 
   /** The newest events first. */
   @Transactional(readOnly = true)
   public List<Event> newest() {
+    return newest(DSL.noCondition(), SHOWN);
+  }
+
+  /** What happened to one account lately. */
+  @Transactional(readOnly = true)
+  List<Event> newestOf(PersonId person) {
+    return newest(ACCOUNT_EVENT.PERSON_ID.eq(person), SHOWN_OF_ONE);
+  }
+
+  private List<Event> newest(Condition which, int most) {
+    var by = PERSON.as("by_person");
     return db.select(
+            ACCOUNT_EVENT.ID,
             ACCOUNT_EVENT.AT,
             ACCOUNT_EVENT.WHAT,
             PERSON.NAME,
             ACCOUNT_EVENT.EMAIL,
+            by.NAME,
             ACCOUNT_EVENT.ADDRESS,
             ACCOUNT_EVENT.DETAIL)
         .from(ACCOUNT_EVENT)
         .leftJoin(PERSON)
         .on(PERSON.ID.eq(ACCOUNT_EVENT.PERSON_ID))
+        .leftJoin(by)
+        .on(by.ID.eq(ACCOUNT_EVENT.BY_ID))
+        .where(which)
         .orderBy(ACCOUNT_EVENT.ID.desc())
-        .limit(SHOWN)
+        .limit(most)
         .fetch(r ->
             new Event(
                 r.value1(),
-                What.valueOf(r.value2()),
-                Optional.ofNullable(r.value3()),
-                r.value4(),
+                r.value2(),
+                What.valueOf(r.value3()),
+                Optional.ofNullable(r.value4()),
                 r.value5(),
-                r.value6()));
+                Optional.ofNullable(r.value6()),
+                r.value7(),
+                r.value8()));
   }
 }

@@ -20,27 +20,24 @@ class AdminCommand implements ApplicationRunner {
   private final Passwords passwords;
   private final Accounts accounts;
   private final String email;
-  private final String address;
 
   AdminCommand(
       People people,
       Passwords passwords,
       Accounts accounts,
-      @Value("${yendrik.admin}") String email,
-      @Value("${yendrik.address}") String address) {
+      @Value("${yendrik.admin}") String email) {
     this.people = people;
     this.passwords = passwords;
     this.accounts = accounts;
     this.email = email;
-    this.address = address;
   }
 
   @Override
   public void run(ApplicationArguments arguments) {
     PersonId id = people.administrator(email);
     accounts.note(What.MADE_ADMINISTRATOR, Optional.of(id), email, Whence.HERE, "");
-    String token = passwords.link(id);
+    String link = passwords.toSetPassword(id);
     accounts.note(What.LINK_MADE, Optional.of(id), email, Whence.HERE, "");
-    System.out.println(address + "/password#" + token);
+    System.out.println(link);
   }
 }

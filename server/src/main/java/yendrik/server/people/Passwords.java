@@ -13,11 +13,13 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.PersonId;
 import yendrik.server.http.Problem;
+import yendrik.server.post.Links;
 
 /**
  * Passwords are changed by whoever has them, or set through a link that is good once and for an
@@ -25,7 +27,7 @@ import yendrik.server.http.Problem;
  */
 @Repository
 @Transactional
-public class Passwords {
+public class Passwords implements Links {
   /** How long a link is good. */
   static final Duration LINK_LASTS = Duration.ofHours(1);
 
@@ -43,11 +45,20 @@ public class Passwords {
   private final DSLContext db;
   private final PasswordEncoder encoder;
   private final Clock clock;
+  private final String address;
 
-  Passwords(DSLContext db, PasswordEncoder encoder, Clock clock) {
+  /**
+   * @param address where people find the application
+   */
+  Passwords(
+      DSLContext db,
+      PasswordEncoder encoder,
+      Clock clock,
+      @Value("${yendrik.address}") String address) {
     this.db = db;
     this.encoder = encoder;
     this.clock = clock;
+    this.address = address;
   }
 
   /**
@@ -60,6 +71,7 @@ public class Passwords {
     check(person, next, field);
     db.update(PERSON)
         .set(PERSON.PASSWORD_HASH, encoder.encode(next))
+        .set(PERSON.HAS_PASSWORD, true)
         .where(PERSON.ID.eq(person.id()))
         .execute();
     endOthers(person, session);
@@ -83,6 +95,17 @@ public class Passwords {
             SPRING_SESSION.PRINCIPAL_NAME.eq(person.email()),
             SPRING_SESSION.SESSION_ID.ne(session.orElse("")))
         .execute();
+  }
+
+  /** Ends all that somebody has open, and the links that they were sent. */
+  void endAll(SignedIn person) {
+    endOthers(person, Optional.empty());
+    db.deleteFrom(PASSWORD_LINK).where(PASSWORD_LINK.PERSON_ID.eq(person.id())).execute();
+  }
+
+  @Override
+  public String toSetPassword(PersonId person) {
+    return address + "/password#" + link(person);
   }
 
   /** Makes the secret part of a link by which a person sets a password; only its hash is kept. */

@@ -42,16 +42,20 @@ public class People {
   private final PasswordEncoder passwords;
   private final Clock clock;
 
+  /** Of a password that nobody has, not even this class. */
+  private final String nobodysHash;
+
   People(DSLContext db, PasswordEncoder passwords, Clock clock) {
     this.db = db;
     this.passwords = passwords;
     this.clock = clock;
+    this.nobodysHash = passwords.encode(UUID.randomUUID().toString());
   }
 
   public PersonId add(String name, String email, String password, boolean administrator) {
     return db.insertInto(PERSON)
         .set(PERSON.NAME, name)
-        .set(PERSON.EMAIL, email.toLowerCase(Locale.ROOT))
+        .set(PERSON.EMAIL, lower(email))
         .set(PERSON.PASSWORD_HASH, passwords.encode(password))
         .set(PERSON.ADMINISTRATOR, administrator)
         .set(PERSON.CREATED_AT, clock.instant())
@@ -60,17 +64,36 @@ public class People {
   }
 
   /**
+   * Adds people whom nobody can sign in as until they have set a password.
+   *
+   * @return those who were not here already
+   */
+  List<SignedIn> addWithoutPassword(List<Directory.New> all) {
+    var now = clock.instant();
+    return db.insertInto(PERSON)
+        .columns(
+            PERSON.NAME, PERSON.EMAIL, PERSON.PASSWORD_HASH, PERSON.HAS_PASSWORD, PERSON.CREATED_AT)
+        .valuesOfRows(
+            all.stream()
+                .map(
+                    one -> DSL.row(one.name().strip(), lower(one.email()), nobodysHash, false, now))
+                .toList())
+        .onConflict(PERSON.EMAIL)
+        .doNothing()
+        .returningResult(PERSON.ID, PERSON.NAME, PERSON.EMAIL, PERSON.ADMINISTRATOR)
+        .fetch(People::signedIn);
+  }
+
+  /**
    * Makes whoever has this address an administrator, with an account that nobody can enter yet if
    * there is none.
    */
   PersonId administrator(String email) {
-    Optional<PersonId> known = withEmail(email);
-    if (known.isEmpty()) {
-      String name = lower(email).split("@")[0];
-      return add(name, lower(email), UUID.randomUUID().toString(), /* administrator= */ true);
-    }
-    db.update(PERSON).set(PERSON.ADMINISTRATOR, true).where(PERSON.ID.eq(known.get())).execute();
-    return known.get();
+    String name = lower(email).split("@")[0];
+    addWithoutPassword(List.of(new Directory.New(name, email)));
+    PersonId known = withEmail(email).orElseThrow();
+    db.update(PERSON).set(PERSON.ADMINISTRATOR, true).where(PERSON.ID.eq(known)).execute();
+    return known;
   }
 
   /** Whether there is an administrator. */
@@ -149,8 +172,8 @@ public class People {
   public Optional<SignedIn> signIn(String email, String password, String address) {
     var row = db.selectFrom(PERSON).where(PERSON.EMAIL.eq(lower(email))).fetchOptional();
     // A hash is compared even for an unknown name, so that the time taken tells nothing.
-    String hash = row.map(r -> r.getPasswordHash()).orElse(NOBODYS_HASH);
-    if (passwords.matches(password, hash) && row.isPresent()) {
+    String hash = row.map(r -> r.getPasswordHash()).orElse(nobodysHash);
+    if (passwords.matches(password, hash) && row.filter(r -> r.getHasPassword()).isPresent()) {
       db.deleteFrom(FAILED_SIGN_IN)
           .where(FAILED_SIGN_IN.EMAIL.eq(lower(email)), FAILED_SIGN_IN.ADDRESS.eq(address))
           .execute();
@@ -164,10 +187,7 @@ public class People {
     return Optional.empty();
   }
 
-  private static final String NOBODYS_HASH =
-      "{bcrypt}$2a$10$7EqJtq98hPqEX7fNZaFWoOHi2vxeXzQeyLhMjgcSYy2GqkkdT6u6e";
-
-  private static String lower(String email) {
+  static String lower(String email) {
     return email.strip().toLowerCase(Locale.ROOT);
   }
 

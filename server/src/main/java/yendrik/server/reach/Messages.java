@@ -23,6 +23,8 @@ import yendrik.server.live.Events;
 import yendrik.server.people.People;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
+import yendrik.server.post.Letter;
+import yendrik.server.post.Outbox;
 import yendrik.server.watch.Learners;
 
 /**
@@ -36,17 +38,12 @@ public class Messages {
   private final People people;
   private final Learners learners;
   private final Events events;
-  private final LettersAnHour limit;
+  private final Outbox outbox;
   private final Clock clock;
 
   Messages(
-      DSLContext db,
-      People people,
-      Learners learners,
-      Events events,
-      Clock clock,
-      LettersAnHour limit) {
-    this.limit = limit;
+      DSLContext db, People people, Learners learners, Events events, Clock clock, Outbox outbox) {
+    this.outbox = outbox;
     this.db = db;
     this.people = people;
     this.learners = learners;
@@ -189,24 +186,17 @@ public class Messages {
     PersonId me = seat.person().id();
     List<LetterRecord> letters = between(seat, person);
     if (!mayWrite(seat, person, letters)) throw Problem.notFound("conversation");
-    limit.check(me, 1);
+    outbox.checkAnHour(me, 1);
     Optional<LetterRecord> answered =
         letters.stream()
             .filter(l -> person.equals(l.getSenderId()))
             .max(Comparator.comparing(LetterRecord::getId));
     String subject =
         letters.isEmpty() ? seat.person().name() : "Re: " + bare(letters.getLast().getSubject());
-    Instant now = clock.instant();
-    db.insertInto(LETTER)
-        .set(LETTER.COURSE_ID, seat.course())
-        .set(LETTER.SENDER_ID, me)
-        .set(LETTER.RECIPIENT_ID, person)
-        .set(LETTER.SUBJECT, subject)
-        .set(LETTER.BODY, body)
-        .set(LETTER.CREATED_AT, now)
-        .set(LETTER.SEND_FROM, now)
-        .set(LETTER.ANSWERS, answered.map(LetterRecord::getId).orElse(null))
-        .execute();
+    outbox.put(
+        List.of(
+            Letter.of(seat.course(), me, person, subject, body)
+                .answering(answered.map(LetterRecord::getId))));
     read(seat, person);
     tell(seat, person);
     return with(seat, person);

@@ -7,7 +7,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.EnrolmentId;
-import yendrik.server.live.OwnThread;
+import yendrik.server.rounds.OwnThread;
 
 /**
  * Lets the clock do its part for learners who are not there, one learner a transaction. One who

@@ -3,7 +3,7 @@ package yendrik.server.way;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import yendrik.server.live.OwnThread;
+import yendrik.server.rounds.OwnThread;
 
 /** Looks every night whether state still follows from facts. */
 @Component

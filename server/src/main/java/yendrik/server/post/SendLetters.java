@@ -1,9 +1,9 @@
-package yendrik.server.reach;
+package yendrik.server.post;
 
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import yendrik.server.live.OwnThread;
+import yendrik.server.rounds.OwnThread;
 
 /** Sends what waits in the outbox, so many letters a round. */
 @Component
@@ -12,13 +12,13 @@ class SendLetters {
   private static final int A_ROUND = 200;
   private final OwnThread rounds;
 
-  SendLetters(Letters letters) {
+  SendLetters(Outbox outbox) {
     rounds =
         new OwnThread(
             "letters",
             () -> {
               int sent = 0;
-              while (sent < A_ROUND && letters.sendNext()) sent++;
+              while (sent < A_ROUND && outbox.sendNext()) sent++;
             });
   }
 

@@ -1,4 +1,4 @@
-package yendrik.server.design;
+package yendrik.server.http;
 
 import java.lang.reflect.RecordComponent;
 import java.math.BigDecimal;
@@ -16,15 +16,13 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
-import yendrik.server.http.InvalidFields;
-import yendrik.server.http.Problem;
 
 /**
  * Changes some fields of a thing and leaves the rest as it stands, so that two people can work on
  * it at once.
  */
 @Component
-class FieldChanges {
+public class FieldChanges {
   /** Equal but for how a number is written: 1 and 1.0 are the same. */
   private static final Comparator<JsonNode> ALIKE =
       (one, other) -> {
@@ -53,7 +51,7 @@ class FieldChanges {
    *     is so already, as when the answer to the first asking was lost, the thing as it stands
    * @throws Problem if the fields are not what was seen
    */
-  <E extends Record> E apply(E present, FieldsEdit edit, Supplier<?> now) {
+  public <E extends Record> E apply(E present, FieldsEdit edit, Supplier<?> now) {
     Set<String> names = new HashSet<>(edit.from().keySet());
     names.addAll(edit.to().keySet());
     known(present.getClass(), names);

@@ -1,4 +1,4 @@
-package yendrik.server.live;
+package yendrik.server.rounds;
 
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.slf4j.Logger;

@@ -1,4 +1,4 @@
-package yendrik.server.design;
+package yendrik.server.http;
 
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.post;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.rounds;
+
+import org.jspecify.annotations.NullMarked;
