@@ -34,6 +34,16 @@ export const queries = {
       queryFn: () => body(api.GET('/api/account-events')),
       staleTime: 0,
     }),
+  people: (find: string) =>
+    queryOptions({
+      queryKey: ['people', 'found', find],
+      queryFn: () => body(api.GET('/api/people', { params: { query: { find } } })),
+    }),
+  person: (person: number) =>
+    queryOptions({
+      queryKey: ['people', 'one', person],
+      queryFn: () => body(api.GET('/api/people/{person}', { params: { path: { person } } })),
+    }),
   design: (course: number) =>
     queryOptions({
       queryKey: ['design', course],

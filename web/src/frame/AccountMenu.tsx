@@ -21,7 +21,7 @@ import { endSession } from '../ui/session';
 import { forgetUnsent, hasUnsent } from '../ui/unsent';
 
 /** What an account has dialogs about. */
-export type About = 'password' | 'sessions' | 'events';
+export type About = 'password' | 'sessions';
 
 /** Who is signed in, the colours, and the way out. */
 export default function AccountMenu({
@@ -74,9 +74,6 @@ export default function AccountMenu({
         </MenuItem>
         <MenuItem onClick={() => onAsk('password')}>{t('session.changePassword')}</MenuItem>
         <MenuItem onClick={() => onAsk('sessions')}>{t('session.mine')}</MenuItem>
-        {person.administrator && (
-          <MenuItem onClick={() => onAsk('events')}>{t('session.accountEvents')}</MenuItem>
-        )}
         <MenuItem
           onClick={() => {
             if (hasUnsent(person.id)) setSure(true);

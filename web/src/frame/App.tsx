@@ -8,10 +8,11 @@ import { Empty, Loaded } from '../ui/Panel';
 import { Boundary } from './Boundary';
 import { CourseContext } from './course';
 import { Institution } from './Institution';
-import { viewsOf } from './views';
+import { OF_INSTITUTION, viewsOf } from './views';
 
 const SignIn = lazy(() => import('../session/SignIn'));
 const NewPassword = lazy(() => import('../session/NewPassword'));
+const Forgotten = lazy(() => import('../session/Forgotten'));
 const FirstCourse = lazy(() => import('./FirstCourse'));
 const Frame = lazy(() => import('./Frame'));
 const MyRoute = lazy(() => import('../learn/MyRoute'));
@@ -34,6 +35,7 @@ export function App() {
               <Institution of={data.institution} />
               <Routes>
                 <Route path="/password" element={<NewPassword />} />
+                <Route path="/forgotten" element={<Forgotten />} />
                 <Route path="*" element={data.person ? <SignedIn me={data} /> : <SignIn />} />
               </Routes>
             </>
@@ -46,16 +48,24 @@ export function App() {
 
 function SignedIn({ me }: { me: Me }) {
   const t = useTranslations();
-  if (me.courses.length === 0)
-    return (
-      <Frame me={me}>
-        {me.person?.administrator ? <FirstCourse /> : <Empty title={t('session.noCourses')} />}
-      </Frame>
-    );
   return (
     <Routes>
       <Route path="/" element={<Home me={me} />} />
       <Route path="/c/:course/*" element={<Course me={me} />} />
+      {me.person?.administrator &&
+        OF_INSTITUTION.map(({ path, Part }) => (
+          <Route
+            key={path}
+            path={`/institution/${path}`}
+            element={
+              <Frame me={me}>
+                <Suspense fallback={null}>
+                  <Part />
+                </Suspense>
+              </Frame>
+            }
+          />
+        ))}
       <Route
         path="*"
         element={
@@ -70,10 +80,16 @@ function SignedIn({ me }: { me: Me }) {
 
 /** A learner's first course is where they are enrolled last; staff begin in one that is running. */
 function Home({ me }: { me: Me }) {
+  const t = useTranslations();
   const staffed = me.courses.find((c) => c.role && !c.framework && c.week < c.weeks);
   const learning = [...me.courses].reverse().find((c) => c.learner && !c.role);
   const first = learning ?? staffed ?? me.courses[0];
-  return first ? <Navigate to={`/c/${first.id}`} replace /> : null;
+  if (first) return <Navigate to={`/c/${first.id}`} replace />;
+  return (
+    <Frame me={me}>
+      {me.person?.administrator ? <FirstCourse /> : <Empty title={t('session.noCourses')} />}
+    </Frame>
+  );
 }
 
 function start(course: MyCourse): string {

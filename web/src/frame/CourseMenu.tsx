@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { useLine } from '../ui/useNames';
+import { OF_INSTITUTION } from './views';
 
 /** One's courses, and new ones for those who make them. */
 export default function CourseMenu({
@@ -14,7 +15,7 @@ export default function CourseMenu({
   onMake,
 }: {
   me: Me;
-  course: MyCourse;
+  course: MyCourse | undefined;
   anchor: HTMLElement;
   /** What one is in a course. */
   part: (course: MyCourse) => string;
@@ -28,11 +29,11 @@ export default function CourseMenu({
     <Menu anchorEl={anchor} open onClose={onClose}>
       {me.courses.map((c, n) => [
         c.framework && !me.courses[n - 1]?.framework && (
-          <ListSubheader key="institution">{t('frame.institution')}</ListSubheader>
+          <ListSubheader key="frameworks">{t('frame.frameworks')}</ListSubheader>
         ),
         <MenuItem
           key={c.id}
-          selected={c.id === course.id}
+          selected={c.id === course?.id}
           onClick={() => {
             onClose();
             void navigate(`/c/${c.id}`);
@@ -42,6 +43,18 @@ export default function CourseMenu({
         </MenuItem>,
       ])}
       {me.person?.administrator && [
+        <ListSubheader key="institution">{t('frame.institution')}</ListSubheader>,
+        ...OF_INSTITUTION.map((v) => (
+          <MenuItem
+            key={v.path}
+            onClick={() => {
+              onClose();
+              void navigate(`/institution/${v.path}`);
+            }}
+          >
+            {t(`frame.${v.name}`)}
+          </MenuItem>
+        )),
         <Divider key="line" />,
         <MenuItem
           key="new"

@@ -11,7 +11,7 @@ import { Boundary } from './Boundary';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { PracticeBand } from './PracticeBand';
 import { NotSaved, SavingState } from './SavingState';
-import { type Space, type View, viewsOf } from './views';
+import { OF_INSTITUTION, type Space, viewsOf } from './views';
 
 const RunningJobs = lazy(async () => {
   const [loaded] = await Promise.all([import('./RunningJobs'), import('../i18n/staff')]);
@@ -38,7 +38,6 @@ export default function Frame({
   const help = () => setKeys(true);
   useKeys({ '?': help, 'Shift+?': help });
   const walking = space === 'my' || space === 'practice';
-  const views = course ? viewsOf(course).filter((v) => v.space === space) : [];
   return (
     <Box
       sx={{
@@ -74,7 +73,7 @@ export default function Frame({
         }}
       >
         <Mark />
-        {course && <CourseSwitcher me={me} course={course} />}
+        {(course || me.person?.administrator) && <CourseSwitcher me={me} course={course} />}
         <Box
           component="nav"
           aria-label={t('frame.workspaces')}
@@ -111,9 +110,7 @@ export default function Frame({
       </Box>
       <NotSaved />
       {space === 'practice' && course && <PracticeBand course={course} />}
-      {views.length > 0 && course && (
-        <ViewTabs course={course} views={views} view={place[4] ?? ''} />
-      )}
+      <ViewTabs course={course} place={place} />
       <Box
         sx={{
           flex: 1,
@@ -239,8 +236,24 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
   );
 }
 
-function ViewTabs({ course, views, view }: { course: MyCourse; views: View[]; view: string }) {
+/** The views beside the one that is open: of a workspace of the course, or of the institution. */
+function viewsBeside(course: MyCourse | undefined, place: string[]) {
+  if (place[1] === 'institution')
+    return OF_INSTITUTION.map((v) => ({
+      ...v,
+      to: `/institution/${v.path}`,
+      on: place[2] === v.path,
+    }));
+  if (!course) return [];
+  return viewsOf(course)
+    .filter((v) => v.space === place[3])
+    .map((v) => ({ ...v, to: `/c/${course.id}/${v.space}/${v.path}`, on: place[4] === v.path }));
+}
+
+function ViewTabs({ course, place }: { course: MyCourse | undefined; place: string[] }) {
   const t = useTranslations();
+  const views = viewsBeside(course, place);
+  if (views.length === 0) return null;
   return (
     <Box
       component="nav"
@@ -261,17 +274,17 @@ function ViewTabs({ course, views, view }: { course: MyCourse; views: View[]; vi
         <Box
           key={v.path}
           component={Link}
-          to={`/c/${course.id}/${v.space}/${v.path}`}
-          aria-current={v.path === view ? 'page' : undefined}
+          to={v.to}
+          aria-current={v.on ? 'page' : undefined}
           sx={{
             display: 'flex',
             alignItems: 'center',
             typography: 'button',
             textDecoration: 'none',
             pt: '3px',
-            color: v.path === view ? 'tone.ink' : 'tone.soft',
+            color: v.on ? 'tone.ink' : 'tone.soft',
             borderBottom: '3px solid',
-            borderColor: v.path === view ? 'tone.madder' : 'transparent',
+            borderColor: v.on ? 'tone.madder' : 'transparent',
             '&:hover': { color: 'tone.ink' },
           }}
         >

@@ -11,14 +11,10 @@ const AccountMenu = lazy(() => import('./AccountMenu'));
 
 const PasswordDialog = lazy(() => import('../session/PasswordDialog'));
 const SessionsDialog = lazy(() => import('../session/SessionsDialog'));
-const AccountEvents = lazy(async () => {
-  const [loaded] = await Promise.all([import('../session/AccountEvents'), import('../i18n/staff')]);
-  return loaded;
-});
 const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
 const NewFrameworkDialog = lazy(() => import('./NewFrameworkDialog'));
 
-export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
+export function CourseSwitcher({ me, course }: { me: Me; course?: MyCourse | undefined }) {
   const t = useTranslations();
   const line = useLine();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -27,6 +23,8 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
     if (c.framework) return t('frame.framework');
     return c.role ? t(`frame.${c.role.toLowerCase()}`) : t('frame.learner');
   };
+  const where = (c: MyCourse) =>
+    c.cohort ? line(c.cohort, t('frame.week', { week: c.week, weeks: c.weeks })) : part(c);
   return (
     <>
       <Button
@@ -55,7 +53,7 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
             lineHeight: 1.25,
           }}
         >
-          {course.name} ▾
+          {course?.name ?? me.institution.name} ▾
         </Box>
         <Typography
           variant="caption"
@@ -69,9 +67,7 @@ export function CourseSwitcher({ me, course }: { me: Me; course: MyCourse }) {
             whiteSpace: 'nowrap',
           }}
         >
-          {course.cohort
-            ? line(course.cohort, t('frame.week', { week: course.week, weeks: course.weeks }))
-            : part(course)}
+          {course ? where(course) : t('frame.institution')}
         </Typography>
       </Button>
       {anchor && (
@@ -148,7 +144,6 @@ export function PersonMenu({ me }: { me: Me }) {
         <Suspense fallback={null}>
           {about === 'password' && <PasswordDialog onClose={() => setAbout(null)} />}
           {about === 'sessions' && <SessionsDialog onClose={() => setAbout(null)} />}
-          {about === 'events' && <AccountEvents onClose={() => setAbout(null)} />}
         </Suspense>
       )}
     </>

@@ -1,7 +1,7 @@
 import { type ComponentType, type LazyExoticComponent, lazy } from 'react';
 import type { MyCourse } from '../api/client';
 
-export type Space = 'plan' | 'teach' | 'watch' | 'reach';
+export type Space = 'plan' | 'teach' | 'watch' | 'reach' | 'institution';
 
 /** A view of staff: where it stands, what it is called, and who has it. */
 export interface View {
@@ -44,6 +44,12 @@ export const VIEWS: View[] = [
   view('watch', 'grades', () => import('../watch/Grades')),
   view('reach', 'followUp', () => import('../reach/FollowUp')),
   view('reach', 'messages', () => import('../reach/Messages')),
+];
+
+/** What administrators see of the whole institution. */
+export const OF_INSTITUTION: View[] = [
+  view('institution', 'people', () => import('../institution/People')),
+  view('institution', 'accounts', () => import('../institution/AccountEvents')),
 ];
 
 /** A framework of the institution has no learners, steps or badges. */

@@ -1,7 +1,7 @@
-import { Alert, Button, TextField, Typography } from '@mui/material';
+import { Alert, Button, Link as MuiLink, TextField, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { ApiError, api, body } from '../api/client';
 import { queries } from '../api/queries';
@@ -21,7 +21,7 @@ export default function NewPassword() {
     onSuccess: async ({ email }) => {
       // Whoever was signed in here before: sessions of this person have ended.
       await client.resetQueries({ queryKey: queries.me().queryKey });
-      void navigate('/', { replace: true, state: { email } });
+      void navigate('/', { replace: true, state: { email, set: true } });
     },
   });
   const wrong = set.error instanceof ApiError ? set.error.problem.fields?.password : undefined;
@@ -30,6 +30,11 @@ export default function NewPassword() {
       <Typography variant="h2">{t('session.newPasswordTitle')}</Typography>
       {!token && <Alert severity="error">{t('session.linkIncomplete')}</Alert>}
       {set.error && !wrong && <Alert severity="error">{set.error.message}</Alert>}
+      {(set.error || !token) && !wrong && (
+        <MuiLink component={Link} to="/forgotten">
+          {t('session.anotherLink')}
+        </MuiLink>
+      )}
       <TextField
         label={t('session.newPassword')}
         type="password"

@@ -1,7 +1,7 @@
-import { Alert, Button, TextField } from '@mui/material';
+import { Alert, Button, Link as MuiLink, TextField } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { queries } from '../api/queries';
@@ -10,7 +10,8 @@ import { Gate } from './Gate';
 export default function SignIn() {
   const t = useTranslations();
   const client = useQueryClient();
-  const known: unknown = useLocation().state?.email;
+  const { state } = useLocation();
+  const known: unknown = state?.email;
   const [email, setEmail] = useState(typeof known === 'string' ? known : '');
   const [password, setPassword] = useState('');
   const signIn = useMutation({
@@ -20,9 +21,7 @@ export default function SignIn() {
   });
   return (
     <Gate onSubmit={signIn.mutate}>
-      {known !== undefined && !signIn.error && (
-        <Alert severity="success">{t('session.passwordSet')}</Alert>
-      )}
+      {state?.set && !signIn.error && <Alert severity="success">{t('session.passwordSet')}</Alert>}
       {signIn.error && <Alert severity="error">{signIn.error.message}</Alert>}
       <TextField
         label={t('session.email')}
@@ -43,6 +42,9 @@ export default function SignIn() {
       <Button type="submit" variant="contained" disabled={signIn.isPending}>
         {t('session.button')}
       </Button>
+      <MuiLink component={Link} to="/forgotten" state={{ email }} sx={{ justifySelf: 'start' }}>
+        {t('session.forgotten')}
+      </MuiLink>
     </Gate>
   );
 }

@@ -2,11 +2,10 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { failure, serve, show } from '../test/stage';
-import AccountEvents from './AccountEvents';
+import Forgotten from './Forgotten';
 import NewPassword from './NewPassword';
 import PasswordDialog from './PasswordDialog';
 import SessionsDialog from './SessionsDialog';
-import '../i18n/staff';
 
 const own = {
   began: '2026-11-20T08:00:00Z',
@@ -77,19 +76,25 @@ describe('where one is signed in', () => {
   });
 });
 
-describe('what happened to accounts', () => {
-  it('is found by who, what or from where', async () => {
-    const at = '2026-11-23T08:00:00Z';
-    serve({
-      'GET /api/account-events': [
-        { at, what: 'SIGNED_IN', name: 'Edda Marsh', email: 'e', address: '192.0.2.1', detail: '' },
-        { at, what: 'REFUSED', email: 'ghost@x', address: '192.0.2.7', detail: '' },
-      ],
-    });
-    show(<AccountEvents onClose={() => {}} />);
-    expect(await screen.findByText('Edda Marsh')).toBeVisible();
-    await userEvent.type(screen.getByLabelText('Find a person, address or event'), 'refused');
-    expect(screen.queryByText('Edda Marsh')).toBeNull();
-    expect(screen.getByText('ghost@x')).toBeVisible();
+describe('a forgotten password', () => {
+  it('has a link sent to an address and tells nobody whether it is known', async () => {
+    const calls = serve({ 'POST /api/passwords/links': undefined });
+    show(<Forgotten />);
+    await userEvent.type(screen.getByLabelText(/E-mail address/), 'edda@hollowlane.example');
+    await userEvent.click(screen.getByRole('button', { name: 'Send link' }));
+    expect(await screen.findByText(/If this address belongs to an account/)).toBeVisible();
+    expect(calls[0]?.body).toEqual({ email: 'edda@hollowlane.example' });
+    expect(screen.getByRole('button', { name: 'Send link' })).toBeDisabled();
+  });
+
+  it('is a way on where a link was used already', async () => {
+    serve({ 'POST /api/passwords': failure(409, { detail: 'This link has been used.' }) });
+    show(<NewPassword />, '/password#secret');
+    await userEvent.type(screen.getByLabelText(/New password/), 'lantern goose ochre');
+    await userEvent.click(screen.getByRole('button', { name: 'Set password' }));
+    expect(await screen.findByRole('link', { name: /another link/ })).toHaveAttribute(
+      'href',
+      '/forgotten',
+    );
   });
 });

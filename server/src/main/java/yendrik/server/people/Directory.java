@@ -26,6 +26,7 @@ import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.PersonId;
+import yendrik.server.http.ByFields;
 import yendrik.server.http.EmailAddress;
 import yendrik.server.http.FieldChanges;
 import yendrik.server.http.FieldsEdit;
@@ -210,7 +211,8 @@ class Directory {
   record Edit(
       @NotBlank @Size(max = 200) @PlainText String name,
       @NotNull @EmailAddress String email,
-      boolean administrator) {}
+      boolean administrator)
+      implements ByFields {}
 
   /** Changes a person. Their sessions end with another address or other rights. */
   void change(PersonId id, FieldsEdit fields, SignedIn by, Whence whence) {
