@@ -136,7 +136,14 @@ export const theme = createTheme({
         input: { padding: '6.5px 10px', '&.MuiInputBase-inputMultiline': { padding: 0 } },
       },
     },
-    MuiInputLabel: { styleOverrides: { sizeSmall: { fontSize: 14 } } },
+    MuiInputLabel: {
+      styleOverrides: {
+        sizeSmall: {
+          fontSize: 14,
+          '&:not(.MuiInputLabel-shrink)': { transform: 'translate(11px, 6px)' },
+        },
+      },
+    },
     MuiToggleButton: {
       styleOverrides: {
         root: ({ theme: t }) => ({

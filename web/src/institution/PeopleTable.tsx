@@ -10,7 +10,7 @@ import {
 } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { PersonLine } from '../api/schema';
-import { day } from '../ui/format';
+import { day, daysBetween } from '../ui/format';
 import { keysHere, upAndDown } from '../ui/useKeys';
 
 /** People in lines, to be chosen, ticked and walked through by keys. */
@@ -137,11 +137,14 @@ function Row({
   );
 }
 
+const now = () => new Date().toISOString();
+
 /** Whether somebody has come in, or how it stands with the way in. */
 export function Entered({ person }: { person: PersonLine }) {
   const t = useTranslations();
   if (person.lastSignedIn) return day(person.lastSignedIn);
-  if (person.hasPassword) return t('institution.notLately');
+  if (person.hasPassword)
+    return t(daysBetween(person.added, now()) > 365 ? 'institution.notLately' : 'common.never');
   return (
     <Typography component="span" sx={{ color: 'tone.madder', fontWeight: 700 }}>
       {person.link

@@ -98,7 +98,7 @@ function Person({ shown, onInvite }: { shown: PersonView; onInvite: () => void }
               onChange={(_, on) => set('administrator', on)}
             />
           }
-          label={t('institution.administrator')}
+          label={t('institution.administers')}
         />
         <Typography variant="body2" color="textSecondary">
           {t('institution.changeHint')}

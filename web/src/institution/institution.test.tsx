@@ -14,6 +14,7 @@ const edda = {
   administrator: false,
   hasPassword: true,
   courses: 2,
+  added: at,
   lastSignedIn: at,
 };
 const wren = {
@@ -64,7 +65,7 @@ describe('people of the institution', () => {
   it('are changed field by field, as they were seen', async () => {
     const calls = serve({ ...list, ...one, 'PATCH /api/people/5': view(edda) });
     show(<People />, '/institution/people?sel=5');
-    await userEvent.click(await screen.findByRole('switch', { name: 'administrator' }));
+    await userEvent.click(await screen.findByRole('switch', { name: 'Administrator' }));
     const name = screen.getByLabelText('Name');
     await userEvent.clear(name);
     await userEvent.type(name, 'Edda Olumide{Enter}');

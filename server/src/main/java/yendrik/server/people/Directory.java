@@ -66,6 +66,7 @@ class Directory {
    *
    * @param hasPassword whether they ever set one; nobody enters without
    * @param courses how many they learn in or are staff of
+   * @param added when their account was made
    * @param lastSignedIn within the last year
    * @param link when the last letter with a link was written to them
    */
@@ -77,6 +78,7 @@ class Directory {
       boolean administrator,
       boolean hasPassword,
       int courses,
+      Instant added,
       Optional<Instant> lastSignedIn,
       Optional<Instant> link) {}
 
@@ -131,6 +133,7 @@ class Directory {
             PERSON.EMAIL,
             PERSON.ADMINISTRATOR,
             PERSON.HAS_PASSWORD,
+            PERSON.CREATED_AT,
             COURSES,
             LAST_SIGNED_IN,
             LINK)
@@ -149,6 +152,7 @@ class Directory {
         row.get(PERSON.ADMINISTRATOR),
         row.get(PERSON.HAS_PASSWORD),
         row.get(COURSES),
+        row.get(PERSON.CREATED_AT),
         Optional.ofNullable(row.get(LAST_SIGNED_IN)),
         Optional.ofNullable(row.get(LINK)));
   }
