@@ -60,7 +60,14 @@ final class DemoServer {
     try (var connection = DriverManager.getConnection(database("postgres"), "yendrik", "yendrik");
         var statement = connection.createStatement()) {
       statement.execute("drop database if exists " + name + " with (force)");
-      statement.execute("create database " + name);
+      statement.execute("create database " + name + " owner yendrik_owner");
+    }
+    // Archives from before there were two roles do not say what the lesser one may do.
+    try (var connection = DriverManager.getConnection(database(name), "yendrik_owner", "yendrik");
+        var statement = connection.createStatement()) {
+      for (String rights :
+          List.of("select, insert, update, delete on tables", "usage on sequences"))
+        statement.execute("alter default privileges grant " + rights + " to yendrik_app");
     }
   }
 
@@ -74,8 +81,10 @@ final class DemoServer {
                 "-jar",
                 jar.toString(),
                 "--spring.datasource.url=" + database(name),
-                "--spring.datasource.username=yendrik",
+                "--spring.datasource.username=yendrik_app",
                 "--spring.datasource.password=yendrik",
+                "--spring.flyway.user=yendrik_owner",
+                "--spring.flyway.password=yendrik",
                 "--yendrik.timers=false"));
     command.addAll(List.of(options));
     return new ProcessBuilder(command).inheritIO().start();

@@ -101,14 +101,14 @@ final class School implements AutoCloseable {
     try (var connection = DriverManager.getConnection(server + "postgres", "yendrik", "yendrik");
         var statement = connection.createStatement()) {
       statement.execute("drop database if exists " + name + " with (force)");
-      statement.execute("create database " + name);
+      statement.execute("create database " + name + " owner yendrik_owner");
     }
     var application = new SpringApplication(YendrikServer.class);
     return application.run(
         "--server.port=" + port,
         "--spring.datasource.url=" + server + name,
-        "--spring.datasource.username=yendrik",
         "--spring.datasource.password=yendrik",
+        "--spring.flyway.password=yendrik",
         "--spring.mail.port=" + smtp,
         "--yendrik.demo=true",
         "--yendrik.demo.today=" + TODAY,

@@ -269,11 +269,17 @@ class ContractTest {
     byte[] module = "{\"name\":\"Tubes\"}".getBytes(UTF_8);
     LeavingDatabase.AWAY.set(true);
     try {
-      for (var answer :
+      for (String act :
           List.of(
-              contract.send("GET", course + "/design", sefa, new byte[0]),
-              contract.send("POST", course + "/design/modules", sefa, module))) {
+              "GET " + course + "/design",
+              "POST " + course + "/design/modules",
+              "GET /api/session")) {
+        LeavingDatabase.WAITED.set(0);
+        String[] words = act.split(" ");
+        var answer =
+            contract.send(words[0], words[1], sefa, words[0].equals("POST") ? module : new byte[0]);
         assertThat(answer.statusCode()).isEqualTo(503);
+        assertThat(LeavingDatabase.WAITED).as("waits for the database in " + act).hasValue(1);
         assertThat(answer.headers().firstValue("Retry-After")).contains("5");
         assertThat(new String(answer.body(), UTF_8)).contains("\"problem.away\"");
       }

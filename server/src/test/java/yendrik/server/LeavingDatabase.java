@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.boot.test.context.TestConfiguration;
@@ -14,6 +15,9 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
 @TestConfiguration
 class LeavingDatabase {
   static final AtomicBoolean AWAY = new AtomicBoolean();
+
+  /** How often those who answer requests have asked for it in vain; each of them waits. */
+  static final AtomicInteger WAITED = new AtomicInteger();
 
   @Bean
   static BeanPostProcessor databaseThatLeaves() {
@@ -32,7 +36,10 @@ class LeavingDatabase {
 
     @Override
     public Connection getConnection() throws SQLException {
-      if (AWAY.get()) throw new SQLTransientConnectionException("Connection is not available");
+      if (AWAY.get()) {
+        if (Thread.currentThread().isVirtual()) WAITED.incrementAndGet();
+        throw new SQLTransientConnectionException("Connection is not available");
+      }
       return super.getConnection();
     }
   }

@@ -46,7 +46,6 @@ class SeveralServersTest extends BenchTest {
             .run(
                 "--server.port=0",
                 "--spring.datasource.url=" + ((HikariDataSource) source).getJdbcUrl(),
-                "--spring.datasource.username=yendrik",
                 "--spring.datasource.password=yendrik",
                 "--yendrik.timers=false",
                 "--logging.level.yendrik=warn");

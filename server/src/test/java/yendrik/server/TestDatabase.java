@@ -17,11 +17,11 @@ class TestDatabase {
     String name = "yendrik_test_" + ProcessHandle.current().pid() + "_" + System.nanoTime();
     try (var connection = DriverManager.getConnection(server + "postgres", "yendrik", "yendrik");
         var statement = connection.createStatement()) {
-      statement.execute("create database " + name);
+      statement.execute("create database " + name + " owner yendrik_owner");
     }
     var source = new HikariDataSource();
     source.setJdbcUrl(server + name);
-    source.setUsername("yendrik");
+    source.setUsername("yendrik_app");
     source.setPassword("yendrik");
     return source;
   }

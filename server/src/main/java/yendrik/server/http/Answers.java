@@ -1,18 +1,27 @@
 package yendrik.server.http;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.validation.ConstraintViolation;
+import java.io.PrintWriter;
+import java.io.StringWriter;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.exception.DataChangedException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
@@ -20,6 +29,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.stereotype.Component;
 import org.springframework.validation.FieldError;
+import yendrik.core.Plain;
 import yendrik.core.Refusal;
 import yendrik.core.words.Phrase;
 import yendrik.server.institution.Institutions;
@@ -38,6 +48,13 @@ public class Answers {
   /** Attributes that every constraint has and nobody wants to read. */
   private static final List<String> COMMON = List.of("message", "groups", "payload");
 
+  /** What is answered, and with which code, while it is under way. */
+  static final String REQUEST = "request";
+
+  static final String CODE = "code";
+  private static final int LONGEST_LINE = 1_000;
+  private final Cache<String, String> traced =
+      Caffeine.newBuilder().expireAfterWrite(Duration.ofHours(1)).maximumSize(1_000).build();
   private final Institutions institutions;
 
   Answers(Institutions institutions) {
@@ -54,13 +71,15 @@ public class Answers {
       case DataChangedException _ -> of(Problem.conflict("changed"));
       case DuplicateKeyException _ -> of(Problem.conflict("there-already"));
       case Exception away when isAway(away) -> {
-        LOG.warn("the database is away: {}", away.getMessage());
+        LOG.warn("away request=\"{}\": {}", MDC.get(REQUEST), inALine(away));
         yield of(Problem.away());
       }
       case RequestRejectedException _ -> of(Problem.notUnderstood("address-form"));
       default -> {
         String number = number();
-        LOG.error("fault {}", number, wrong);
+        LOG.error("fault {} request=\"{}\": {}", number, MDC.get(REQUEST), inALine(wrong));
+        if (traced.asMap().putIfAbsent(place(wrong), number) == null)
+          LOG.error("fault {} in full, for the first time in an hour:{}", number, inFull(wrong));
         yield body(
             HttpStatus.INTERNAL_SERVER_ERROR,
             Problem.Title.FAILED,
@@ -78,6 +97,33 @@ public class Answers {
               && sql.getSQLState() != null
               && AWAY.matcher(sql.getSQLState()).matches())) return true;
     return false;
+  }
+
+  /** What went wrong and because of what, in one line. */
+  private static String inALine(Exception wrong) {
+    String why =
+        Stream.iterate((Throwable) wrong, Objects::nonNull, Throwable::getCause)
+            .map(t -> t.getClass().getSimpleName() + ": " + t.getMessage())
+            .collect(Collectors.joining(", because of "));
+    String plain = Plain.cleaned(why);
+    return plain.length() <= LONGEST_LINE ? plain : plain.substring(0, LONGEST_LINE);
+  }
+
+  /** Every line is indented, so that none that is made by somebody looks like one of the log. */
+  private static String inFull(Exception wrong) {
+    var trace = new StringWriter();
+    wrong.printStackTrace(new PrintWriter(trace));
+    return trace
+        .toString()
+        .lines()
+        .map(line -> "\n  " + Plain.cleaned(line))
+        .collect(Collectors.joining());
+  }
+
+  /** Where it went wrong; the same place is described in full once an hour. */
+  private static String place(Exception wrong) {
+    StackTraceElement[] trace = wrong.getStackTrace();
+    return wrong.getClass().getName() + (trace.length == 0 ? "" : trace[0]);
   }
 
   /** By which a fault is found in the log: short enough to be said on the telephone. */
@@ -105,6 +151,7 @@ public class Answers {
     ProblemDetail body = ProblemDetail.forStatusAndDetail(status, institutions.say(says));
     body.setTitle(institutions.say(title.says()));
     body.setProperty("code", says.key());
+    MDC.put(CODE, says.key());
     Map<String, Object> arguments = new LinkedHashMap<>();
     says.with()
         .forEach((name, value) ->

@@ -13,6 +13,8 @@ import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -26,12 +28,17 @@ public class Institutions {
   /** Every server has changed words within so long. */
   private static final Duration KEPT = Duration.ofSeconds(30);
 
+  /** For so long nobody tries again what could not be read. */
+  private static final Duration PAUSE = Duration.ofSeconds(5);
+
   private static final Logger LOG = LoggerFactory.getLogger(Institutions.class);
   private static final TypeReference<Map<String, String>> TEXTS = new TypeReference<>() {};
   private final DSLContext db;
   private final JsonMapper json;
   private final LoadingCache<Integer, Ready> ready =
       Caffeine.newBuilder().refreshAfterWrite(KEPT).build(_ -> load());
+
+  private volatile long missed = System.nanoTime() - PAUSE.toNanos();
 
   private record Ready(Institution institution, Catalogue catalogue) {}
 
@@ -73,14 +80,25 @@ public class Institutions {
     return Writing.of(catalogue(), zone, now);
   }
 
-  /** The sentences as they ship where the row cannot be read: a failure must be said too. */
+  /**
+   * The sentences as they ship where the row cannot be read: a failure must be said too, and soon,
+   * so that only the first sentence waits.
+   */
   public Catalogue catalogue() {
+    if (System.nanoTime() - missed < PAUSE.toNanos()) return Catalogue.english();
     try {
       return ready.get(1).catalogue;
     } catch (RuntimeException e) {
       LOG.warn("the institution's words cannot be read: {}", e.getMessage());
+      missed = System.nanoTime();
       return Catalogue.english();
     }
+  }
+
+  /** Has the words at hand before anybody asks: they may be needed to say that they are away. */
+  @EventListener(ApplicationReadyEvent.class)
+  void atHand() {
+    catalogue();
   }
 
   /** A sentence that has no dates in it. */

@@ -16,6 +16,7 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.session.web.http.CookieSerializer;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.CourseId;
+import yendrik.server.http.Failures;
 
 /**
  * Who is behind a request: found with their place in the course of its address by one statement,
@@ -63,6 +64,7 @@ class RequestContexts implements SecurityContextRepository {
         })
         .ifPresent(found -> {
           found.seat().ifPresent(seat -> request.setAttribute(PLACE, seat));
+          request.setAttribute(Failures.PERSON, found.person().id());
           context.setAuthentication(signedIn(found.person()));
         });
     return context;

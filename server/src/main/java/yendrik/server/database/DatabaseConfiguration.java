@@ -1,4 +1,4 @@
-package yendrik.server;
+package yendrik.server.database;
 
 import org.springframework.boot.jooq.autoconfigure.DefaultConfigurationCustomizer;
 import org.springframework.context.annotation.Bean;

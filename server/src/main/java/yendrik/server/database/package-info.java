@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.database;
+
+import org.jspecify.annotations.NullMarked;

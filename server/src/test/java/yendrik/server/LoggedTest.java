@@ -1,0 +1,59 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.boot.test.system.CapturedOutput;
+import org.springframework.boot.test.system.OutputCaptureExtension;
+import org.springframework.context.annotation.Import;
+import org.springframework.test.context.TestPropertySource;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+
+/** A request that is refused or fails leaves one line, by which its person can be helped. */
+@ServerTest
+@Import(LoggedTest.Faulty.class)
+@TestPropertySource(properties = "logging.level.yendrik=info")
+@ExtendWith(OutputCaptureExtension.class)
+class LoggedTest extends SchoolTest {
+  /** An address that is at fault. */
+  @RestController
+  static class Faulty {
+    @GetMapping("/api/faulty")
+    @Needs(Right.SIGNED_IN)
+    String fail() {
+      throw new IllegalStateException("broken\r\nfake line", new ArithmeticException("at last"));
+    }
+  }
+
+  @Test
+  void a_fault_is_one_line_with_its_number_and_described_in_full_once(CapturedOutput output) {
+    var first = as("Edda Marsh").call("GET", "/api/faulty", "");
+    assertThat(first.getStatus()).isEqualTo(500);
+    String number = Caller.json(first).path("arguments").path("number").asString();
+    as("Edda Marsh").call("GET", "/api/faulty", "");
+    List<String> lines = output.getOut().lines().toList();
+    assertThat(lines)
+        .anySatisfy(line ->
+            assertThat(line)
+                .contains("fault " + number, "request=\"GET /api/faulty\"")
+                .contains("brokenfake line", "because of ArithmeticException: at last"));
+    assertThat(lines).filteredOn(l -> l.contains("fault ") && l.contains("request=")).hasSize(2);
+    assertThat(lines).filteredOn(l -> l.contains("in full")).hasSize(1);
+    assertThat(lines).noneMatch(l -> l.startsWith("fake line"));
+  }
+
+  @Test
+  void a_refusal_is_one_line_with_who_it_was_and_why(CapturedOutput output) {
+    as("Edda Marsh").call("GET", "/api/people", "");
+    assertThat(output.getOut().lines())
+        .filteredOn(l -> l.contains("refused status="))
+        .singleElement()
+        .asString()
+        .contains("status=403 code=problem.only-administrators request=\"GET /api/people\"");
+  }
+}
