@@ -2,13 +2,16 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.SQLException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.boot.test.system.CapturedOutput;
 import org.springframework.boot.test.system.OutputCaptureExtension;
 import org.springframework.context.annotation.Import;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.test.context.TestPropertySource;
+import org.springframework.transaction.TransactionSystemException;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.server.people.Needs;
@@ -28,6 +31,14 @@ class LoggedTest extends SchoolTest {
     String fail() {
       throw new IllegalStateException("broken\r\nfake line", new ArithmeticException("at last"));
     }
+
+    @GetMapping("/api/gone")
+    @Needs(Right.SIGNED_IN)
+    String lose() {
+      var failed = new TransactionSystemException("rollback", new SQLException("closed"));
+      failed.initApplicationException(new DataAccessResourceFailureException("timed out"));
+      throw failed;
+    }
   }
 
   @Test
@@ -45,6 +56,11 @@ class LoggedTest extends SchoolTest {
     assertThat(lines).filteredOn(l -> l.contains("fault ") && l.contains("request=")).hasSize(2);
     assertThat(lines).filteredOn(l -> l.contains("in full")).hasSize(1);
     assertThat(lines).noneMatch(l -> l.startsWith("fake line"));
+  }
+
+  @Test
+  void a_database_that_goes_in_the_middle_is_away_though_taking_back_fails_too() {
+    assertThat(as("Edda Marsh").call("GET", "/api/gone", "").getStatus()).isEqualTo(503);
   }
 
   @Test

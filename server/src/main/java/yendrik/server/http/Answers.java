@@ -28,6 +28,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionSystemException;
 import org.springframework.validation.FieldError;
 import yendrik.core.Plain;
 import yendrik.core.Refusal;
@@ -90,6 +91,10 @@ public class Answers {
 
   /** Whether the database cannot be reached, or went away in between. */
   private static boolean isAway(Exception wrong) {
+    // What failed first is hidden where its rollback failed too.
+    if (wrong instanceof TransactionSystemException rolled
+        && rolled.getApplicationException() instanceof Exception first
+        && isAway(first)) return true;
     for (Throwable at = wrong; at != null; at = at.getCause())
       if (at instanceof SQLTransientConnectionException
           || at instanceof DataAccessResourceFailureException

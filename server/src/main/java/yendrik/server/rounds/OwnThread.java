@@ -14,6 +14,9 @@ public final class OwnThread {
   private final Runnable work;
   private final AtomicBoolean busy = new AtomicBoolean();
 
+  /** How the last round failed, empty where it did not. */
+  private volatile String failed = "";
+
   public OwnThread(String name, Runnable work) {
     this.name = name;
     this.work = work;
@@ -27,8 +30,12 @@ public final class OwnThread {
   private void round() {
     try {
       work.run();
+      failed = "";
     } catch (RuntimeException e) {
-      LOG.error("{} failed; trying again", name, e);
+      // While a database is away this fails every second, always alike.
+      String how = e.getClass().getName();
+      if (!how.equals(failed)) LOG.error("{} failed; trying again", name, e);
+      failed = how;
     } finally {
       busy.set(false);
     }
