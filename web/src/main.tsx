@@ -2,23 +2,17 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource/bricolage-grotesque/600.css';
 import './fonts/basic.css';
 import { CssBaseline, ThemeProvider } from '@mui/material';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import { ApiError } from './api/client';
+import { newQueryClient } from './api/queryClient';
 import { App } from './frame/App';
 import { Words } from './i18n';
 import { theme } from './theme';
 import { NoticeProvider } from './ui/Notice';
 
-const queries = new QueryClient({
-  defaultOptions: {
-    queries: { retry: (n, error) => !(error instanceof ApiError) && n < 2, staleTime: 5_000 },
-    // What was not saved stays there to be tried again.
-    mutations: { gcTime: 60 * 60_000 },
-  },
-});
+const queries = newQueryClient();
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

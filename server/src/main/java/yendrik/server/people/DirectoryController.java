@@ -35,7 +35,7 @@ class DirectoryController {
   }
 
   record NewPeople(
-      @NotEmpty(message = "nobody-to-add") @Size(max = 2000) @Valid List<Directory.New> people) {}
+      @NotEmpty(message = "nobody-to-add") @Size(max = 2000) List<Directory.@Valid New> people) {}
 
   /** Adds people, each of whom gets a letter with a link by which they set a password. */
   @PostMapping
