@@ -43,9 +43,7 @@ class ScriptTest {
     var everybody = PosixFilePermissions.fromString("rwxr-xr-x");
     folder =
         Files.createTempDirectory(
-            Path.of("/var/tmp"),
-            "yendrik-script",
-            PosixFilePermissions.asFileAttribute(everybody));
+            Path.of("/var/tmp"), "yendrik-script", PosixFilePermissions.asFileAttribute(everybody));
     Files.setPosixFilePermissions(folder, everybody);
     ports = new TreeMap<>();
     for (String port : List.of("PORT", "DB_PORT", "MAIL_PORT", "MAILROOM_PORT"))

@@ -23,13 +23,14 @@ class LesserRoleTest extends SchoolTest {
 
   @Test
   void the_running_application_can_neither_change_tables_nor_rewrite_facts() {
+    int facts = db.fetchCount(FACT);
     refused(() -> db.truncate(ACCOUNT_EVENT).execute());
     refused(() -> db.dropTable(ACCOUNT_EVENT).execute());
     refused(() -> db.createTable("hole").column("id", SQLDataType.BIGINT).execute());
     refused(() -> db.update(FACT).set(FACT.KIND, "passed").execute());
     refused(() -> db.fetchCount(DSL.table("flyway_schema_history")));
     refused(() -> db.deleteFrom(DSL.table("fact_2026")).execute());
-    assertThat(db.fetchCount(FACT)).isZero();
+    assertThat(db.fetchCount(FACT)).isEqualTo(facts);
   }
 
   private static void refused(Runnable act) {

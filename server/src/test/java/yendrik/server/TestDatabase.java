@@ -6,12 +6,16 @@ import java.sql.SQLException;
 import javax.sql.DataSource;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
+import org.springframework.test.context.DynamicPropertyRegistrar;
 
 /** A fresh database for one test context. */
 @TestConfiguration
 class TestDatabase {
+  /** Where it is. */
+  record Fresh(String url) {}
+
   @Bean
-  DataSource dataSource() throws SQLException {
+  static Fresh fresh() throws SQLException {
     String port = System.getProperty("yendrik.db.port", "54329");
     String server = "jdbc:postgresql://127.0.0.1:" + port + "/";
     String name = "yendrik_test_" + ProcessHandle.current().pid() + "_" + System.nanoTime();
@@ -19,8 +23,18 @@ class TestDatabase {
         var statement = connection.createStatement()) {
       statement.execute("create database " + name + " owner yendrik_owner");
     }
+    return new Fresh(server + name);
+  }
+
+  @Bean
+  static DynamicPropertyRegistrar migratedThere(Fresh fresh) {
+    return registry -> registry.add("spring.flyway.url", fresh::url);
+  }
+
+  @Bean
+  DataSource dataSource(Fresh fresh) {
     var source = new HikariDataSource();
-    source.setJdbcUrl(server + name);
+    source.setJdbcUrl(fresh.url());
     source.setUsername("yendrik_app");
     source.setPassword("yendrik");
     return source;

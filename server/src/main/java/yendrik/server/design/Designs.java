@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
 import yendrik.core.rule.check.Finding;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -97,6 +98,11 @@ public class Designs {
   /** What the registers of a course can say now, in the order in which it is offered. */
   public List<AttendanceStatus> statuses(CourseId course) {
     return drafts.statuses(course);
+  }
+
+  /** What each group of a course is called, those that are over too. */
+  public Map<GroupId, String> groupNames(CourseId course) {
+    return drafts.groupNames(course);
   }
 
   public Document draft(CourseId course) {

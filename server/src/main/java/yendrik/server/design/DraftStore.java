@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import yendrik.core.course.AttendanceStatus;
@@ -113,12 +114,35 @@ class DraftStore {
   }
 
   Map<GroupId, String> groups(CourseId course) {
+    return groups(LEARNER_GROUP.COURSE_ID.eq(course).and(LEARNER_GROUP.OVER_AT.isNull()));
+  }
+
+  Map<GroupId, String> groupNames(CourseId course) {
+    return groups(LEARNER_GROUP.COURSE_ID.eq(course));
+  }
+
+  private Map<GroupId, String> groups(Condition which) {
     Map<GroupId, String> groups = new LinkedHashMap<>();
     db.selectFrom(LEARNER_GROUP)
-        .where(LEARNER_GROUP.COURSE_ID.eq(course))
+        .where(which)
         .orderBy(LEARNER_GROUP.NAME)
         .forEach(g -> groups.put(g.getId(), g.getName()));
     return groups;
+  }
+
+  /** Whether all of these are groups of the course; until the act is over none of them ends. */
+  boolean hold(CourseId course, Collection<GroupId> groups) {
+    return db.select(LEARNER_GROUP.ID)
+            .from(LEARNER_GROUP)
+            .where(
+                LEARNER_GROUP.COURSE_ID.eq(course),
+                LEARNER_GROUP.ID.in(groups),
+                LEARNER_GROUP.OVER_AT.isNull())
+            .orderBy(LEARNER_GROUP.ID)
+            .forShare()
+            .fetch()
+            .size()
+        == Set.copyOf(groups).size();
   }
 
   /** The whole draft; its version is one above the newest publication. */

@@ -16,7 +16,6 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
-import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Kind;
@@ -180,9 +179,7 @@ public class StepDrafts {
   }
 
   private void checkGroups(CourseId course, DesignEdits.StepEdit edit) {
-    Set<GroupId> known = drafts.groups(course).keySet();
-    for (GroupId group : edit.groups())
-      if (!known.contains(group)) throw Problem.field("groups", "no-such-group");
+    if (!drafts.hold(course, edit.groups())) throw Problem.field("groups", "no-such-group");
   }
 
   private StepAuthor.Place place(CourseId course, DesignEdits.StepEdit edit) {

@@ -13,6 +13,6 @@ public enum Right {
   PLAN,
   /** Any staff of the course; support teachers see and act on their group only. */
   TEACH,
-  /** Staff who see every learner: they plan when the course meets. */
+  /** Staff who see every learner: they plan when the course meets, and make its groups. */
   SCHEDULE
 }

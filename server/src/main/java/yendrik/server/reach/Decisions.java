@@ -21,6 +21,7 @@ import yendrik.core.strand.signoff.SignOffFact;
 import yendrik.core.strand.work.WorkFact;
 import yendrik.core.words.Phrase;
 import yendrik.core.words.Writing;
+import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
 import yendrik.server.people.People;
@@ -42,6 +43,7 @@ public class Decisions {
   private final Learners learners;
   private final Letters letters;
   private final Sessions sessions;
+  private final Designs designs;
   private final People people;
   private final Institutions institutions;
 
@@ -50,6 +52,7 @@ public class Decisions {
       Learners learners,
       Letters letters,
       Sessions sessions,
+      Designs designs,
       People people,
       Institutions institutions) {
     this.institutions = institutions;
@@ -57,6 +60,7 @@ public class Decisions {
     this.learners = learners;
     this.letters = letters;
     this.sessions = sessions;
+    this.designs = designs;
     this.people = people;
   }
 
@@ -122,7 +126,12 @@ public class Decisions {
   private String why(Walk walk, Fact correction) {
     CourseDesign design = walk.progress().course().design();
     Writing writing = walk.writing();
-    var words = new FactWords(design, sessions.names(walk.course(), writing), writing);
+    var words =
+        new FactWords(
+            design,
+            designs.groupNames(walk.course()),
+            sessions.names(walk.course(), writing),
+            writing);
     Set<PersonId> staff = new HashSet<>();
     correction.by().ifPresent(staff::add);
     Phrase was =

@@ -165,7 +165,7 @@ public class Registers {
     List<Group> groups =
         db
             .selectFrom(LEARNER_GROUP)
-            .where(LEARNER_GROUP.COURSE_ID.eq(seat.course()))
+            .where(LEARNER_GROUP.COURSE_ID.eq(seat.course()), LEARNER_GROUP.OVER_AT.isNull())
             .orderBy(LEARNER_GROUP.NAME)
             .fetch(g -> new Group(g.getId(), g.getName()))
             .stream()
@@ -416,7 +416,10 @@ public class Registers {
     group.ifPresent(id -> {
       boolean there =
           db.fetchExists(
-              LEARNER_GROUP, LEARNER_GROUP.ID.eq(id), LEARNER_GROUP.COURSE_ID.eq(seat.course()));
+              LEARNER_GROUP,
+              LEARNER_GROUP.ID.eq(id),
+              LEARNER_GROUP.COURSE_ID.eq(seat.course()),
+              LEARNER_GROUP.OVER_AT.isNull());
       if (!there) throw Problem.field("group", "no-such-group");
     });
   }

@@ -18,13 +18,20 @@ import yendrik.core.words.Writing;
 /** Says facts in words, for the history of a learner. */
 public final class FactWords {
   private final CourseDesign design;
+  private final Map<GroupId, String> groups;
   private final Map<SessionId, String> sessions;
   private final Writing writing;
 
   /**
+   * @param groups what each group is called, or was while there was one
    * @param sessions what each session is called
    */
-  public FactWords(CourseDesign design, Map<SessionId, String> sessions, Writing writing) {
+  public FactWords(
+      CourseDesign design,
+      Map<GroupId, String> groups,
+      Map<SessionId, String> sessions,
+      Writing writing) {
+    this.groups = groups;
     this.sessions = sessions;
     this.design = design;
     this.writing = writing;
@@ -97,7 +104,7 @@ public final class FactWords {
   }
 
   private Phrase group(GroupId id) {
-    return named(Optional.ofNullable(design.groups().get(id)), "gone.group");
+    return named(Optional.ofNullable(groups.get(id)), "gone.group");
   }
 
   private Phrase step(StepId id) {

@@ -215,7 +215,11 @@ class Watching {
     Map<PersonId, String> names = people.names(authors);
     CourseDesign design = walk.progress().course().design();
     var words =
-        new FactWords(design, sessions.names(walk.course(), walk.writing()), walk.writing());
+        new FactWords(
+            design,
+            designs.groupNames(walk.course()),
+            sessions.names(walk.course(), walk.writing()),
+            walk.writing());
     List<Happened> all = new ArrayList<>();
     for (Fact fact : standing.reversed()) {
       if (!which.test(fact)) continue;

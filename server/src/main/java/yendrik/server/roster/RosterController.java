@@ -1,22 +1,32 @@
-package yendrik.server.way;
+package yendrik.server.roster;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.server.people.Needs;
 import yendrik.server.people.People;
 import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
+import yendrik.server.watch.Learners;
+import yendrik.server.way.Walks;
 
 /** Who learns in a course. */
 @RestController
@@ -24,10 +34,40 @@ import yendrik.server.people.SignedIn;
 class RosterController {
   private final Walks walks;
   private final People people;
+  private final Learners learners;
 
-  RosterController(Walks walks, People people) {
+  RosterController(Walks walks, People people, Learners learners) {
     this.walks = walks;
     this.people = people;
+    this.learners = learners;
+  }
+
+  /** A learner of a course. */
+  @Schema(name = "RosterLine")
+  record Line(
+      EnrolmentId enrolment,
+      PersonId person,
+      String name,
+      String email,
+      Instant enrolledAt,
+      Set<GroupId> groups) {}
+
+  /** The learners that somebody sees, by name, each with the groups that they are in. */
+  @GetMapping
+  @Needs(Right.TEACH)
+  List<Line> roster(@PathVariable CourseId course, Seat seat) {
+    return learners.of(seat).stream()
+        .map(l ->
+            new Line(
+                l.enrolment(),
+                l.person(),
+                l.name(),
+                l.email(),
+                l.enrolledAt(),
+                l.summary().groups().stream()
+                    .filter(g -> seat.sees(List.of(g)))
+                    .collect(Collectors.toSet())))
+        .toList();
   }
 
   record RosterEdit(@NotEmpty(message = "no-address") @Size(max = 2000) List<String> emails) {}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.roster;
+
+import org.jspecify.annotations.NullMarked;
