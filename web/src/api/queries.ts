@@ -77,6 +77,18 @@ export const queries = {
         body(api.GET('/api/courses/{course}/publications/next', { params: { path: { course } } })),
       gcTime: 0,
     }),
+  roster: (course: number) =>
+    queryOptions({
+      queryKey: ['roster', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/roster', { params: { path: { course } } })),
+    }),
+  groups: (course: number) =>
+    queryOptions({
+      queryKey: ['groups', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/groups', { params: { path: { course } } })),
+    }),
   jobs: (course: number) =>
     queryOptions({
       queryKey: ['jobs', course],

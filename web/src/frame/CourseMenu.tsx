@@ -42,6 +42,19 @@ export default function CourseMenu({
           <ListItemText primary={c.name} secondary={line(c.cohort, part(c))} />
         </MenuItem>,
       ])}
+      {course?.role &&
+        !course.framework && [
+          <ListSubheader key="course">{course.name}</ListSubheader>,
+          <MenuItem
+            key="roster"
+            onClick={() => {
+              onClose();
+              void navigate(`/c/${course.id}/course/roster`);
+            }}
+          >
+            {t('frame.rosterAndGroups')}
+          </MenuItem>,
+        ]}
       {me.person?.administrator && [
         <ListSubheader key="institution">{t('frame.institution')}</ListSubheader>,
         ...OF_INSTITUTION.map((v) => (

@@ -1,7 +1,7 @@
 import { type ComponentType, type LazyExoticComponent, lazy } from 'react';
 import type { MyCourse } from '../api/client';
 
-export type Space = 'plan' | 'teach' | 'watch' | 'reach' | 'institution';
+export type Space = 'plan' | 'teach' | 'watch' | 'reach' | 'course' | 'institution';
 
 /** A view of staff: where it stands, what it is called, and who has it. */
 export interface View {
@@ -44,6 +44,7 @@ export const VIEWS: View[] = [
   view('watch', 'grades', () => import('../watch/Grades')),
   view('reach', 'followUp', () => import('../reach/FollowUp')),
   view('reach', 'messages', () => import('../reach/Messages')),
+  view('course', 'roster', () => import('../roster/Roster')),
 ];
 
 /** What administrators see of the whole institution. */

@@ -37,7 +37,8 @@ export function EnrolDialog({ onClose }: { onClose: () => void }) {
     onSuccess: (done) => {
       once.renew();
       fields.reset({ emails: done.unknown.join('\n') });
-      void client.invalidateQueries({ queryKey: ['progress', course.id] });
+      for (const key of ['progress', 'roster', 'groups'])
+        void client.invalidateQueries({ queryKey: [key, course.id] });
     },
   });
   const done = enrol.data;
