@@ -1,17 +1,10 @@
-import {
-  Autocomplete,
-  Box,
-  Button,
-  FormControlLabel,
-  FormHelperText,
-  Switch,
-  TextField,
-} from '@mui/material';
+import { Box, Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
 import { Suspense } from 'react';
 import { useTranslations } from 'use-intl';
 import { room } from '../kinds/rooms';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
+import { AudienceField } from './AudienceField';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
 const DATES = ['opensAt', 'dueAt', 'closesAt'] as const;
@@ -22,61 +15,10 @@ export function StepSettings(props: StepPanelProps) {
   const { Settings } = room(step.kind);
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
-      <Autocomplete
-        multiple
-        size="small"
-        options={design.outcomes.filter((o) => !o.madeOf && !o.retired).map((o) => o.id)}
-        value={step.evidenceFor.map((tie) => tie.outcome)}
-        getOptionLabel={(id) => {
-          const outcome = design.outcomes.find((o) => o.id === id);
-          return outcome ? `${outcome.code} ${outcome.name}` : '';
-        }}
-        onChange={(_, ids) =>
-          draft.step(step, {
-            evidenceFor: ids.map(
-              (outcome) =>
-                step.evidenceFor.find((tie) => tie.outcome === outcome) ?? { outcome, weight: 1 },
-            ),
-          })
-        }
-        renderInput={(params) => <TextField {...params} label={t('plan.evidenceFor')} />}
-      />
-      {step.evidenceFor.length > 0 && (
-        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-          {step.evidenceFor.map((tie) => (
-            <SavedField
-              key={tie.outcome}
-              label={t('plan.tieWeight', {
-                code: design.outcomes.find((o) => o.id === tie.outcome)?.code ?? '',
-              })}
-              type="number"
-              value={`${tie.weight}`}
-              onSave={(v) =>
-                draft.step(step, {
-                  evidenceFor: step.evidenceFor.map((other) =>
-                    other.outcome === tie.outcome ? { ...tie, weight: least(v, 0) || 1 } : other,
-                  ),
-                })
-              }
-              sx={{ width: 130 }}
-            />
-          ))}
-        </Box>
-      )}
-      <Autocomplete
-        multiple
-        size="small"
-        options={design.groups.map((g) => g.id)}
-        value={step.groups}
-        getOptionLabel={(id) => design.groups.find((g) => g.id === id)?.name ?? ''}
-        onChange={(_, groups) => draft.step(step, { groups })}
-        renderInput={(params) => (
-          <TextField
-            {...params}
-            label={t('plan.forWhom')}
-            placeholder={step.groups.length === 0 ? t('plan.everyone') : ''}
-          />
-        )}
+      <AudienceField
+        design={design}
+        step={step}
+        onChange={(audience) => draft.step(step, audience)}
       />
       {DATES.map((field) => (
         <SavedField

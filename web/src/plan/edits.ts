@@ -44,6 +44,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   part: partEdit(s.kind, s.part),
   evidenceFor: s.evidenceFor,
   groups: s.groups,
+  people: s.people,
 });
 
 export const moduleEdit = (m: DesignModule): Body<ModuleEdit> => ({

@@ -33,6 +33,7 @@ const step = (id: number, kind: string, name: string, more = {}) => ({
   part: { is: kind.toLowerCase() },
   evidenceFor: [],
   groups: [],
+  people: [],
   ...more,
 });
 const design = (more = {}) => ({
@@ -65,6 +66,7 @@ const design = (more = {}) => ({
 });
 const at = '/api/courses/2/design';
 const progress = {
+  'GET /api/courses/2/roster': [],
   'GET /api/courses/2/reports/progress': {
     steps: [{ id: 11 }, { id: 12 }],
     learners: [{ thread: 'L<' }, { thread: 'L8' }, { thread: '<8' }],
@@ -253,6 +255,24 @@ describe('a step of the route', () => {
     await vi.waitFor(() => expect(changed(calls).at(-1)).toEqual({ points: 25 }));
     await userEvent.click(screen.getByLabelText('Required'));
     await vi.waitFor(() => expect(changed(calls).at(-1)).toEqual({ required: false }));
+  });
+
+  it('is given to groups and to learners by name, found by typing', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      'GET /api/courses/2/roster': [
+        { enrolment: 1, person: 31, name: 'Edda Marsh', email: 'e', enrolledAt: '', groups: [] },
+      ],
+      [`PATCH ${at}/steps/12`]: step(12, 'PRACTICAL', 'Brake set-up', { version: 3 }),
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-12');
+    await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
+    const audience = await screen.findByLabelText('For whom');
+    await userEvent.type(audience, 'satur{ArrowDown}{Enter}');
+    await vi.waitFor(() => expect(changed(calls).at(-1)).toEqual({ groups: [7], people: [] }));
+    await userEvent.type(audience, 'edd{ArrowDown}{Enter}');
+    await vi.waitFor(() => expect(changed(calls).at(-1)).toMatchObject({ people: [31] }));
   });
 
   it('can be taken away with a way back', async () => {

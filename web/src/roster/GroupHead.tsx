@@ -41,6 +41,7 @@ export function GroupHead({ group, others, does, onEnded }: Props) {
         />
         <Autocomplete
           key={group.members}
+          size="small"
           options={others}
           getOptionLabel={(o) => o.name}
           getOptionKey={(o) => o.enrolment}

@@ -11,13 +11,14 @@ interface Props {
   all: number;
   chosen: number | null;
   onSelect: (group: number | null) => void;
+  onMade: (group: number) => void;
   /** Makes groups, of those who are ticked; nothing where one may only look. */
   make: ReturnType<typeof useGroups>['make'] | null;
   ticked: ReadonlySet<number>;
 }
 
 /** Everybody, then the groups, then a line in which another one is named. */
-export function GroupList({ groups, all, chosen, onSelect, make, ticked }: Props) {
+export function GroupList({ groups, all, chosen, onSelect, onMade, make, ticked }: Props) {
   const t = useTranslations();
   return (
     <>
@@ -36,7 +37,7 @@ export function GroupList({ groups, all, chosen, onSelect, make, ticked }: Props
           onSelect={() => onSelect(g.id)}
         />
       ))}
-      {make && <NewGroup make={make} ticked={ticked} onMade={onSelect} />}
+      {make && <NewGroup make={make} ticked={ticked} onMade={onMade} />}
     </>
   );
 }

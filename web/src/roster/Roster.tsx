@@ -95,6 +95,10 @@ function Shown({ lines, groups }: { lines: RosterLine[]; groups: LearnerGroup[] 
             all={lines.length}
             chosen={group?.id ?? null}
             onSelect={choose}
+            onMade={(made) => {
+              setTicked(new Set());
+              choose(made);
+            }}
             make={mayEdit ? does.make : null}
             ticked={ticked}
           />
@@ -121,7 +125,7 @@ function Shown({ lines, groups }: { lines: RosterLine[]; groups: LearnerGroup[] 
                 onChange={(e) => setFind(e.target.value)}
                 sx={{ width: 280 }}
               />
-              <Typography color="textSecondary" role="status">
+              <Typography color="textSecondary" role="status" noWrap>
                 {t('roster.count', { count: shown.length })}
               </Typography>
             </Box>

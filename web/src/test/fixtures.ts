@@ -73,6 +73,7 @@ export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {})
   passMark: 0.6,
   attempts: 3,
   groups: [],
+  people: [],
   evidenceFor: [],
   doneWhen: rule(),
   part: PARTS[kind],

@@ -176,6 +176,45 @@ class GroupsTest extends SchoolTest {
         .isEqualTo(404);
   }
 
+  private int name(String... people) {
+    return course
+        .save(
+            course.seen(page),
+            e -> {
+              ArrayNode named = e.putArray("people");
+              for (String person : people) named.add(signedIn(person).id().value());
+            })
+        .getStatus();
+  }
+
+  private String route(String learner) {
+    return as(learner).get(course.path + "/walks/mine/route").toString();
+  }
+
+  @Test
+  void a_step_for_somebody_by_name_is_there_for_nobody_else() {
+    assertThat(name("Edda Marsh")).isEqualTo(200);
+    course.publish();
+    assertThat(route("Edda Marsh")).contains("How a patch holds");
+    assertThat(route("Ilse Tran")).contains("For everybody").doesNotContain("How a patch");
+    var away = as("Ilse Tran").call("POST", course.walk(page) + "/visits", "");
+    assertThat(away.getStatus()).isEqualTo(404);
+    assertThat(course.progress().toString()).contains("How a patch holds");
+  }
+
+  @Test
+  void a_mix_of_groups_and_names_is_for_all_of_them_and_strangers_are_refused_by_field() {
+    GroupId group = make("Saturday", ilse);
+    assertThat(give(group)).isEqualTo(200);
+    assertThat(name("Edda Marsh")).isEqualTo(200);
+    course.publish();
+    for (String both : List.of("Edda Marsh", "Ilse Tran"))
+      assertThat(route(both)).as(both).contains("How a patch holds");
+    course.enrol("ruben@hollowlane.example");
+    assertThat(route("Ruben Sato")).doesNotContain("How a patch");
+    assertThat(name("Edda Marsh", "Juno Abara")).as("not on the roster").isEqualTo(422);
+  }
+
   @Test
   void a_step_is_given_to_a_group_or_the_group_ends_but_never_both() throws Exception {
     for (int n = 0; n < 5; n++) {

@@ -36,6 +36,8 @@ class SupportTest extends BenchTest {
   /** What is compared in a test of its own below, or asked for one learner (RolesTest). */
   private static final Set<String> APART =
       Set.of(
+          "GET /api/courses/{course}/groups",
+          "GET /api/courses/{course}/roster",
           "GET /api/courses/{course}/jobs/{job}",
           "GET /api/courses/{course}/mastery/trend",
           "GET /api/courses/{course}/sessions",
@@ -115,6 +117,24 @@ class SupportTest extends BenchTest {
         && !path.contains("/design")
         && !path.contains("/publications")
         && !path.contains("/walks/");
+  }
+
+  /** Groups and members of others are nothing to her, nor what speaks of a group. */
+  @Test
+  void the_roster_and_its_groups_are_the_whole_ones_cut_to_her_group() {
+    JsonNode group = priya.get(path() + "/groups");
+    assertThat(group).hasSize(1);
+    long id = group.path(0).path("id").asLong();
+    ArrayNode roster = (ArrayNode) tomas.get(path() + "/roster").deepCopy();
+    for (int n = roster.size() - 1; n >= 0; n--) {
+      ArrayNode in = (ArrayNode) roster.get(n).path("groups");
+      for (int g = in.size() - 1; g >= 0; g--) if (in.get(g).asLong() != id) in.remove(g);
+      if (in.isEmpty()) roster.remove(n);
+    }
+    assertThat(roster).hasSize(1);
+    assertThat(priya.get(path() + "/roster")).isEqualTo(roster);
+    assertThat(group.path(0).path("members").asInt()).isEqualTo(1);
+    assertThat(group.path(0).path("uses")).isEmpty();
   }
 
   @Test

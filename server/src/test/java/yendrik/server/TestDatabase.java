@@ -4,9 +4,9 @@ import com.zaxxer.hikari.HikariDataSource;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import javax.sql.DataSource;
+import org.springframework.boot.flyway.autoconfigure.FlywayDataSource;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
-import org.springframework.test.context.DynamicPropertyRegistrar;
 
 /** A fresh database for one test context. */
 @TestConfiguration
@@ -26,16 +26,22 @@ class TestDatabase {
     return new Fresh(server + name);
   }
 
-  @Bean
-  static DynamicPropertyRegistrar migratedThere(Fresh fresh) {
-    return registry -> registry.add("spring.flyway.url", fresh::url);
+  /** What migrates it: not looked for where a DataSource is. */
+  @Bean(defaultCandidate = false)
+  @FlywayDataSource
+  DataSource owners(Fresh fresh) {
+    return as("yendrik_owner", fresh);
   }
 
   @Bean
   DataSource dataSource(Fresh fresh) {
+    return as("yendrik_app", fresh);
+  }
+
+  private static DataSource as(String role, Fresh fresh) {
     var source = new HikariDataSource();
     source.setJdbcUrl(fresh.url());
-    source.setUsername("yendrik_app");
+    source.setUsername(role);
     source.setPassword("yendrik");
     return source;
   }

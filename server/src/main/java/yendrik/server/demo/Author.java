@@ -310,6 +310,7 @@ final class Author {
             script.ties().stream()
                 .map(t -> new DesignEdits.TieEdit(known(outcomes, t), 1, cuts(t, script)))
                 .toList(),
+            List.of(),
             List.of());
     views.put(id, drafts.steps().change(course, id, view.version(), edit));
   }

@@ -18,6 +18,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.server.http.ByFields;
@@ -104,7 +105,8 @@ public final class DesignEdits {
       @NotNull @Size(max = 200_000) String body,
       @NotNull @Valid AuthorEdit part,
       @NotNull List<TieEdit> evidenceFor,
-      @NotNull List<GroupId> groups)
+      @NotNull @Size(max = 200) List<GroupId> groups,
+      @NotNull @Size(max = 2000) List<PersonId> people)
       implements ByFields {}
 
   /**

@@ -2,9 +2,11 @@ package yendrik.server.design;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
@@ -14,6 +16,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Scale;
@@ -132,7 +135,8 @@ public final class DesignViews {
       String body,
       AuthorPart part,
       List<TieView> evidenceFor,
-      List<GroupId> groups) {}
+      List<GroupId> groups,
+      List<PersonId> people) {}
 
   public record TieView(OutcomeId outcome, double weight, Optional<List<Double>> cuts) {}
 
@@ -187,6 +191,10 @@ public final class DesignViews {
         steps);
   }
 
+  static List<PersonId> sorted(Set<PersonId> people) {
+    return people.stream().sorted(Comparator.comparingLong(PersonId::value)).toList();
+  }
+
   static StepView step(StepRecord row, String body, AuthorPart part, Wording wording) {
     Step s = DraftStore.step(row);
     return new StepView(
@@ -211,7 +219,8 @@ public final class DesignViews {
         body,
         part,
         s.evidenceFor().stream().map(t -> new TieView(t.outcome(), t.weight(), t.cuts())).toList(),
-        s.audience().groups().stream().sorted().toList());
+        s.audience().groups().stream().sorted().toList(),
+        sorted(s.audience().people()));
   }
 
   static BadgeView badge(BadgeRecord row, Wording wording) {

@@ -6,6 +6,7 @@ import static org.jooq.impl.DSL.selectFrom;
 import static yendrik.schema.Tables.ATTENDANCE_STATUS;
 import static yendrik.schema.Tables.BADGE;
 import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.LEARNER_GROUP;
 import static yendrik.schema.Tables.MODULE;
@@ -37,6 +38,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StatusId;
@@ -128,6 +130,16 @@ class DraftStore {
         .orderBy(LEARNER_GROUP.NAME)
         .forEach(g -> groups.put(g.getId(), g.getName()));
     return groups;
+  }
+
+  /** Whether all of these learn in the course. */
+  boolean enrolled(CourseId course, Collection<PersonId> people) {
+    return db.fetchCount(
+            ENROLMENT,
+            ENROLMENT.COURSE_ID.eq(course),
+            ENROLMENT.PRACTICE.isFalse(),
+            ENROLMENT.PERSON_ID.in(people))
+        == Set.copyOf(people).size();
   }
 
   /** Whether all of these are groups of the course; until the act is over none of them ends. */

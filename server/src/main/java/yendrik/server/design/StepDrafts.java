@@ -135,7 +135,8 @@ public class StepDrafts {
         s.evidenceFor().stream()
             .map(t -> new DesignEdits.TieEdit(t.outcome(), t.weight(), t.cuts()))
             .toList(),
-        s.audience().groups().stream().sorted().toList());
+        s.audience().groups().stream().sorted().toList(),
+        DesignViews.sorted(s.audience().people()));
   }
 
   public StepView change(CourseId course, StepId id, int version, DesignEdits.StepEdit edit) {
@@ -145,7 +146,7 @@ public class StepDrafts {
     StepKind kind = before.getKind();
     Content content =
         rooms.checked(kind, place(course, edit), SafeHtml.of(edit.body()), edit.part());
-    checkGroups(course, edit);
+    checkAudience(course, edit);
     boolean done = tables.steps.change(course, id, version, columns(edit, kind, content));
     StepView now = view(course, id);
     if (!done) throw Problem.changed(now);
@@ -173,13 +174,13 @@ public class StepDrafts {
         edit.evidenceFor().stream()
             .map(t -> new Step.Tie(t.outcome(), t.weight(), t.cuts()))
             .toList());
-    row.setAudience(
-        new Step.Audience(edit.groups().stream().collect(Collectors.toSet()), Set.of()));
+    row.setAudience(new Step.Audience(Set.copyOf(edit.groups()), Set.copyOf(edit.people())));
     return row;
   }
 
-  private void checkGroups(CourseId course, DesignEdits.StepEdit edit) {
+  private void checkAudience(CourseId course, DesignEdits.StepEdit edit) {
     if (!drafts.hold(course, edit.groups())) throw Problem.field("groups", "no-such-group");
+    if (!drafts.enrolled(course, edit.people())) throw Problem.field("people", "not-on-roster");
   }
 
   private StepAuthor.Place place(CourseId course, DesignEdits.StepEdit edit) {
