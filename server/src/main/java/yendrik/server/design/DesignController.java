@@ -114,6 +114,27 @@ class DesignController {
     return drafts.steps().add(course, edit);
   }
 
+  /** What the same step would be again, before it is. */
+  @PostMapping("/steps/{id}/copies/preview")
+  @Needs(Right.PLAN)
+  List<StepDrafts.Copy> previewCopies(
+      @PathVariable CourseId course,
+      @PathVariable StepId id,
+      @Valid @RequestBody DesignEdits.SameAgain again) {
+    return drafts.steps().copies(course, id, again);
+  }
+
+  /** Makes the same step again, as often as wanted, after it in its module. */
+  @PostMapping("/steps/{id}/copies")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  List<StepView> copyStep(
+      @PathVariable CourseId course,
+      @PathVariable StepId id,
+      @Valid @RequestBody DesignEdits.SameAgain again) {
+    return drafts.steps().copy(course, id, again);
+  }
+
   @PatchMapping("/steps/{id}")
   @Needs(Right.PLAN)
   StepView changeStep(

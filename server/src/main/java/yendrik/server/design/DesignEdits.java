@@ -10,10 +10,15 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.Period;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import yendrik.core.course.Again;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
@@ -108,6 +113,31 @@ public final class DesignEdits {
       @NotNull @Size(max = 200) List<GroupId> groups,
       @NotNull @Size(max = 2000) List<PersonId> people)
       implements ByFields {}
+
+  /** What a distance between two steps is counted in. */
+  public enum Unit {
+    DAYS,
+    WEEKS
+  }
+
+  /**
+   * The same step again.
+   *
+   * @param every so many days or weeks after the one before; 0 for the same dates
+   * @param weekdaysOut on which none falls
+   * @param daysOut on which none falls
+   */
+  public record SameAgain(
+      @Min(0) @Max(366) int every,
+      @NotNull Unit unit,
+      @Min(1) @Max(Again.MOST) int times,
+      @NotNull @Size(max = 7) Set<DayOfWeek> weekdaysOut,
+      @NotNull @Size(max = 400) Set<LocalDate> daysOut) {
+    Again again() {
+      Period period = unit == Unit.DAYS ? Period.ofDays(every) : Period.ofWeeks(every);
+      return new Again(period, times, weekdaysOut, daysOut);
+    }
+  }
 
   /**
    * @param cuts for each level above the lowest the least share of the points, ascending; levels

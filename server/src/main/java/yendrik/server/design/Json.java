@@ -14,7 +14,9 @@ import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.Refusal;
+import yendrik.core.id.StepId;
 import yendrik.core.rule.Condition;
 import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
@@ -75,6 +77,15 @@ public final class Json {
   /** A rule that a client sent, as it is kept, or a Problem that names the field. */
   static @Nullable Condition column(String field, Optional<Map<String, Object>> sent) {
     return sent.map(s -> condition(field, s)).orElse(null);
+  }
+
+  /** The same rule, asking about one step where it asked about another one. */
+  static Condition asking(Condition rule, StepId was, StepId is) {
+    JsonNode tree = MAPPER.valueToTree(rule);
+    for (JsonNode leaf : tree.findParents("step"))
+      if (leaf instanceof ObjectNode asks && asks.path("step").asLong() == was.value())
+        asks.put("step", is.value());
+    return MAPPER.treeToValue(tree, Condition.class);
   }
 
   /** The tree of a rule as plain maps, for sending. */

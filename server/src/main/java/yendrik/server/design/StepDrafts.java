@@ -2,7 +2,10 @@ package yendrik.server.design;
 
 import static yendrik.schema.Tables.STEP;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -12,10 +15,12 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.Again;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Kind;
@@ -93,11 +98,60 @@ public class StepDrafts {
                     .where(STEP.ID.eq(id), inModule, STEP.DELETED_AT.isNull())
                     .fetchOptional(STEP.POSITION));
     if (after.isEmpty()) return tables.steps.next(STEP.POSITION, inModule);
-    db.update(STEP)
-        .set(STEP.POSITION, STEP.POSITION.plus(1))
-        .where(inModule, STEP.POSITION.gt(after.get()))
-        .execute();
+    makeRoom(edit.module(), after.get(), 1);
     return after.get() + 1;
+  }
+
+  private void makeRoom(ModuleId module, int after, int steps) {
+    db.update(STEP)
+        .set(STEP.POSITION, STEP.POSITION.plus(steps))
+        .where(STEP.MODULE_ID.eq(module), STEP.POSITION.gt(after))
+        .execute();
+  }
+
+  /** What one of the same steps is called, and when. */
+  @Schema(name = "StepCopy")
+  record Copy(
+      String name,
+      Optional<Instant> opensAt,
+      Optional<Instant> dueAt,
+      Optional<Instant> closesAt) {}
+
+  /** What the same step would be again. */
+  List<Copy> copies(CourseId course, StepId id, DesignEdits.SameAgain edit) {
+    StepRecord first = row(course, id);
+    List<Step.Window> windows =
+        edit.again()
+            .after(DraftStore.step(first).window(), drafts.document(course).design().zone());
+    List<Copy> all = new ArrayList<>();
+    for (Step.Window w : windows)
+      all.add(new Copy(Again.name(first.getName(), all.size() + 1), w.from(), w.due(), w.until()));
+    return all;
+  }
+
+  /** Makes the same step again: all that it is, with other dates, one after the other behind it. */
+  List<StepView> copy(CourseId course, StepId id, DesignEdits.SameAgain edit) {
+    StepRecord first = tables.steps.locked(course, id);
+    List<Copy> copies = copies(course, id, edit);
+    makeRoom(first.getModuleId(), first.getPosition(), copies.size());
+    List<StepId> made = new ArrayList<>();
+    for (Copy copy : copies) {
+      StepRecord row = first.copy();
+      row.setName(copy.name());
+      row.setOpensAt(copy.opensAt().orElse(null));
+      row.setDueAt(copy.dueAt().orElse(null));
+      row.setClosesAt(copy.closesAt().orElse(null));
+      row.setPosition(first.getPosition() + 1 + made.size());
+      row.setVersion(1);
+      StepId step = tables.steps.add(course, row);
+      // What it asks about itself, it asks about itself.
+      db.update(STEP)
+          .set(STEP.DONE_WHEN, Json.asking(first.getDoneWhen(), id, step))
+          .where(STEP.ID.eq(step))
+          .execute();
+      made.add(step);
+    }
+    return made.stream().map(step -> view(course, step)).toList();
   }
 
   private static yendrik.core.rule.Condition usualDone(Kind kind, StepId id) {

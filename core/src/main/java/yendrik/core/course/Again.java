@@ -1,0 +1,105 @@
+package yendrik.core.course;
+
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.Period;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import yendrik.core.Refusal;
+
+/**
+ * The same step again and again, each so long after the one before: at the same time of day where
+ * the course is, whatever its clocks do in between.
+ *
+ * @param every how long after the one before, nothing for the same dates
+ * @param times how many more there are to be, 1 to {@value #MOST}
+ * @param weekdaysOut on which none falls; a repetition that would is left out and another one
+ *     follows later
+ * @param daysOut days on which none falls
+ */
+public record Again(Period every, int times, Set<DayOfWeek> weekdaysOut, Set<LocalDate> daysOut) {
+  /** So many at once. */
+  public static final int MOST = 60;
+
+  /** Leaves room for a number in a name. */
+  private static final int LONGEST = 190;
+
+  /** After so many that are left out one after another there is none to come. */
+  private static final int MOST_LEFT_OUT = 400;
+
+  public Again {
+    if (times < 1 || times > MOST) throw new Refusal("again-times", "n", times, "most", MOST);
+    if (every.isNegative()) throw new Refusal("again-every", "n", every.getDays());
+    weekdaysOut = Set.copyOf(weekdaysOut);
+    daysOut = Set.copyOf(daysOut);
+  }
+
+  /**
+   * When each of them can be used and is due, in order. What a step has no date for, they have none
+   * for.
+   *
+   * @throws Refusal if all days to come are left out
+   */
+  public List<Step.Window> after(Step.Window first, ZoneId zone) {
+    List<Step.Window> found = new ArrayList<>();
+    int leftOut = 0;
+    for (int n = 1; found.size() < times; n++) {
+      Step.Window next = shifted(first, every.multipliedBy(n), zone);
+      if (isLeftOut(next, zone)) {
+        if (++leftOut > MOST_LEFT_OUT || every.isZero())
+          throw new Refusal("again-all-left-out", "n", found.size());
+      } else {
+        found.add(next);
+        leftOut = 0;
+      }
+    }
+    return List.copyOf(found);
+  }
+
+  private static Step.Window shifted(Step.Window window, Period by, ZoneId zone) {
+    return new Step.Window(
+        shifted(window.from(), by, zone),
+        shifted(window.due(), by, zone),
+        shifted(window.until(), by, zone));
+  }
+
+  private static Optional<Instant> shifted(Optional<Instant> at, Period by, ZoneId zone) {
+    return at.map(i -> ZonedDateTime.ofInstant(i, zone).plus(by).toInstant());
+  }
+
+  /** It falls on the day on which it is due, or on which it opens where it is never due. */
+  private boolean isLeftOut(Step.Window window, ZoneId zone) {
+    return Stream.of(window.due(), window.from(), window.until())
+        .flatMap(Optional::stream)
+        .findFirst()
+        .map(at -> LocalDate.ofInstant(at, zone))
+        .filter(day -> daysOut.contains(day) || weekdaysOut.contains(day.getDayOfWeek()))
+        .isPresent();
+  }
+
+  /**
+   * What the n-th of them is called: a number at the end goes on, else one is put there.
+   *
+   * @param n 1 for the first one after the step itself
+   */
+  public static String name(String name, int n) {
+    String first = name.length() <= LONGEST ? name : name.substring(0, LONGEST).stripTrailing();
+    int digits = first.length();
+    while (digits > 0 && isDigit(first.charAt(digits - 1))) digits--;
+    String number = first.substring(digits);
+    boolean counts = !number.isEmpty() && number.length() < 6 && digits > 0;
+    return counts
+        ? first.substring(0, digits) + (Integer.parseInt(number) + n)
+        : first + " " + (n + 1);
+  }
+
+  private static boolean isDigit(char c) {
+    return c >= '0' && c <= '9';
+  }
+}
