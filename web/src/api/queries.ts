@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { api, body, type Report } from './client';
+import { api, body, type Report, type SameAgain } from './client';
 
 type Is = Report['is'];
 
@@ -49,6 +49,17 @@ export const queries = {
       queryKey: ['design', course],
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design', { params: { path: { course } } })),
+    }),
+  copies: (course: number, id: number, again: SameAgain) =>
+    queryOptions({
+      queryKey: ['copies', course, id, again],
+      queryFn: () =>
+        body(
+          api.POST('/api/courses/{course}/design/steps/{id}/copies/preview', {
+            params: { path: { course, id } },
+            body: again,
+          }),
+        ),
     }),
   rubrics: (course: number) =>
     queryOptions({

@@ -1,5 +1,5 @@
 import { Box, Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
-import { Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { room } from '../kinds/rooms';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
@@ -7,11 +7,13 @@ import { SavedField } from '../ui/SavedField';
 import { AudienceField } from './AudienceField';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
+const SameAgainDialog = lazy(() => import('./SameAgainDialog'));
 const DATES = ['opensAt', 'dueAt', 'closesAt'] as const;
 
 export function StepSettings(props: StepPanelProps) {
   const { step, design, draft, onGone } = props;
   const t = useTranslations();
+  const [again, setAgain] = useState(false);
   const { Settings } = room(step.kind);
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
@@ -62,16 +64,30 @@ export function StepSettings(props: StepPanelProps) {
         }
         label={t('plan.visible')}
       />
-      <Button
-        variant="outlined"
-        sx={{ justifySelf: 'start' }}
-        onClick={() => {
-          draft.remove('steps', step.id, step.name);
-          onGone();
-        }}
-      >
-        {t('common.remove')}
-      </Button>
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <Button variant="outlined" onClick={() => setAgain(true)}>
+          {t('plan.againOpen')} …
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => {
+            draft.remove('steps', step.id, step.name);
+            onGone();
+          }}
+        >
+          {t('common.remove')}
+        </Button>
+      </Box>
+      {again && (
+        <Suspense fallback={null}>
+          <SameAgainDialog
+            design={design}
+            step={step}
+            draft={draft}
+            onClose={() => setAgain(false)}
+          />
+        </Suspense>
+      )}
     </Box>
   );
 }

@@ -16,6 +16,7 @@ import {
   type ModuleEdit,
   type OutcomeEdit,
   type RubricEdit,
+  type SameAgain,
   type StepEdit,
 } from '../api/client';
 import { queries } from '../api/queries';
@@ -223,6 +224,40 @@ export function useDraft(course: number) {
           },
         })
         .catch(failed),
+    /** Makes the same step again; taking it back takes all of them away. */
+    again: (step: DesignStep, again: SameAgain) => {
+      let made: DesignStep[] = [];
+      return run.mutateAsync(
+        {
+          act: async () => {
+            made = await body(
+              api.POST('/api/courses/{course}/design/steps/{id}/copies', {
+                params: { path: { course, id: step.id } },
+                body: again,
+              }),
+            );
+            return made;
+          },
+          back: async () => {
+            for (const copy of [...made].reverse())
+              await api.DELETE('/api/courses/{course}/design/{part}/{id}', {
+                params: {
+                  path: { course, part: 'steps', id: copy.id },
+                  header: match(newest('steps', copy).version),
+                },
+              });
+          },
+        },
+        {
+          onSuccess: () =>
+            notice({
+              tone: 'success',
+              text: t('plan.againMade', { count: made.length }),
+              undo: () => void undo(),
+            }),
+        },
+      );
+    },
     remove: (part: Part, id: number, name: string) => {
       const restore = () =>
         api.POST('/api/courses/{course}/design/{part}/{id}/restoration', {

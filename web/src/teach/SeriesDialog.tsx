@@ -6,20 +6,11 @@ import { useTranslations } from 'use-intl';
 import * as z from 'zod/mini';
 import { api, body, type Calendar, type SeriesEdit } from '../api/client';
 import { useCourse } from '../frame/course';
+import { DAYS } from '../ui/days';
 import { Choice, Field, FormDialog } from '../ui/FormDialog';
 import { useNotice } from '../ui/Notice';
 import { filled, useFields, whole } from '../ui/useFields';
 import { EVERYONE, GroupField } from './GroupField';
-
-export const DAYS = [
-  'MONDAY',
-  'TUESDAY',
-  'WEDNESDAY',
-  'THURSDAY',
-  'FRIDAY',
-  'SATURDAY',
-  'SUNDAY',
-] as const;
 
 const series = z.object({
   name: filled(),

@@ -7,6 +7,7 @@ import javax.sql.DataSource;
 import org.springframework.boot.flyway.autoconfigure.FlywayDataSource;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** A fresh database for one test context. */
 @TestConfiguration
@@ -30,18 +31,14 @@ class TestDatabase {
   @Bean(defaultCandidate = false)
   @FlywayDataSource
   DataSource owners(Fresh fresh) {
-    return as("yendrik_owner", fresh);
+    return new DriverManagerDataSource(fresh.url(), "yendrik_owner", "yendrik");
   }
 
   @Bean
   DataSource dataSource(Fresh fresh) {
-    return as("yendrik_app", fresh);
-  }
-
-  private static DataSource as(String role, Fresh fresh) {
     var source = new HikariDataSource();
     source.setJdbcUrl(fresh.url());
-    source.setUsername(role);
+    source.setUsername("yendrik_app");
     source.setPassword("yendrik");
     return source;
   }
