@@ -275,6 +275,46 @@ describe('a step of the route', () => {
     await vi.waitFor(() => expect(changed(calls).at(-1)).toMatchObject({ people: [31] }));
   });
 
+  it('is made again as often as wanted, as was shown before, and all of them taken back', async () => {
+    const shown = [
+      { name: 'Brake set-up 2', dueAt: '2026-12-11T17:00:00Z' },
+      { name: 'Brake set-up 3', dueAt: '2026-12-18T17:00:00Z' },
+    ];
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      ...progress,
+      [`POST ${at}/steps/12/copies/preview`]: shown,
+      [`POST ${at}/steps/12/copies`]: [
+        step(21, 'PRACTICAL', 'Brake set-up 2'),
+        step(22, 'PRACTICAL', 'Brake set-up 3'),
+      ],
+      [`DELETE ${at}/steps/*`]: undefined,
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-12');
+    await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
+    await userEvent.click(await screen.findByRole('button', { name: /Same again/ }));
+    const dialog = await screen.findByRole('dialog');
+    const times = within(dialog).getByLabelText('How many more');
+    await userEvent.clear(times);
+    await userEvent.type(times, '2');
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Sunday' }));
+    await userEvent.type(within(dialog).getByLabelText('Day without'), '2026-12-25{Enter}');
+    expect(await within(dialog).findByText(/due Fri 18 Dec/)).toBeVisible();
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Make 2 more' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+    await vi.waitFor(() =>
+      expect(calls.filter((c) => c.method === 'DELETE').map((c) => c.path)).toEqual([
+        `${at}/steps/22`,
+        `${at}/steps/21`,
+      ]),
+    );
+    const asked = { every: 1, unit: 'WEEKS', times: 2, weekdaysOut: ['SUNDAY'] };
+    expect(calls.find((c) => c.path.endsWith('/copies'))?.body).toEqual({
+      ...asked,
+      daysOut: ['2026-12-25'],
+    });
+  });
+
   it('can be taken away with a way back', async () => {
     const calls = serve({
       [`GET ${at}`]: design(),
