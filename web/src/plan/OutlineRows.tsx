@@ -3,8 +3,9 @@ import { CSS } from '@dnd-kit/utilities';
 import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useTranslations } from 'use-intl';
-import type { DesignModule, DesignOutcome, DesignStep } from '../api/client';
+import type { Design, DesignModule, DesignOutcome, DesignStep } from '../api/client';
 import { Bead, Knot } from '../ui/Glyphs';
+import { useNames } from '../ui/useNames';
 import { Code } from './OutcomeRow';
 
 export const COLUMNS =
@@ -117,18 +118,30 @@ export function ModuleRow({
   );
 }
 
+/** For whom a step is, where it is not for everybody. */
+function useAudience({ groups, people }: DesignStep, all: Design['groups']) {
+  const t = useTranslations();
+  const listed = useNames();
+  const names = groups.map((id) => all.find((g) => g.id === id)?.name ?? '…');
+  if (people.length > 0) names.push(t('plan.audiencePeople', { count: people.length }));
+  return names.length > 0 ? t('plan.audienceOnly', { names: listed(names, 2) }) : null;
+}
+
 export function StepRow({
   step,
   outcomes,
+  groups,
   chosen,
   onSelect,
 }: {
   step: DesignStep;
   outcomes: DesignOutcome[];
+  groups: Design['groups'];
   chosen: boolean;
   onSelect: () => void;
 }) {
   const t = useTranslations();
+  const audience = useAudience(step, groups);
   return (
     <Row
       id={`step-${step.id}`}
@@ -146,6 +159,11 @@ export function StepRow({
         {!step.required && (
           <Typography variant="caption" color="textSecondary">
             {t('learn.extra')}
+          </Typography>
+        )}
+        {audience && (
+          <Typography variant="caption" noWrap title={audience} sx={{ color: 'tone.indigo' }}>
+            {audience}
           </Typography>
         )}
       </Box>

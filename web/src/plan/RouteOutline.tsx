@@ -274,6 +274,7 @@ function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: Out
                   key={s.id}
                   step={s}
                   outcomes={design.outcomes}
+                  groups={design.groups}
                   chosen={sel === `step-${s.id}`}
                   onSelect={() => select(`step-${s.id}`)}
                 />,

@@ -100,10 +100,12 @@ function DaysOut({ days, onChange }: { days: string[]; onChange: (days: string[]
           add(typed);
         }}
         slotProps={{ inputLabel: { shrink: true } }}
+        sx={{ width: 180 }}
       />
       {days.map((day) => (
         <Chip
           key={day}
+          sx={{ borderRadius: 1 }}
           label={dayIn(`${day}T12:00:00Z`, 'UTC')}
           onDelete={() => onChange(days.filter((d) => d !== day))}
         />

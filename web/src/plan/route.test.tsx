@@ -275,6 +275,14 @@ describe('a step of the route', () => {
     await vi.waitFor(() => expect(changed(calls).at(-1)).toMatchObject({ people: [31] }));
   });
 
+  it('says in its line for whom it is, where it is not for everybody', async () => {
+    const mine = step(12, 'PRACTICAL', 'Brake set-up', { groups: [7], people: [31, 32] });
+    const [module] = design().modules;
+    serve({ [`GET ${at}`]: design({ modules: [{ ...module, steps: [mine] }] }), ...progress });
+    show(<RouteOutline />, '/c/2/plan/route');
+    expect(await screen.findByText('only Saturday, 2 learners')).toBeVisible();
+  });
+
   it('is made again as often as wanted, as was shown before, and all of them taken back', async () => {
     const shown = [
       { name: 'Brake set-up 2', dueAt: '2026-12-11T17:00:00Z' },
