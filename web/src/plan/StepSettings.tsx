@@ -5,6 +5,7 @@ import { room } from '../kinds/rooms';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
 import { AudienceField } from './AudienceField';
+import { EvidenceFields } from './EvidenceFields';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
 const SameAgainDialog = lazy(() => import('./SameAgainDialog'));
@@ -17,6 +18,11 @@ export function StepSettings(props: StepPanelProps) {
   const { Settings } = room(step.kind);
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
+      <EvidenceFields
+        design={design}
+        step={step}
+        onChange={(evidenceFor) => draft.step(step, { evidenceFor })}
+      />
       <AudienceField
         design={design}
         step={step}

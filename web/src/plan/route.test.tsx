@@ -257,6 +257,29 @@ describe('a step of the route', () => {
     await vi.waitFor(() => expect(changed(calls).at(-1)).toEqual({ required: false }));
   });
 
+  it('is tied to outcomes that it gives evidence of, with a weight each', async () => {
+    const outcomes = [{ id: 41, code: 'BRAKE', name: 'Set up a brake', retired: false }];
+    const tied = step(12, 'PRACTICAL', 'Brake set-up', {
+      evidenceFor: [{ outcome: 41, weight: 1 }],
+    });
+    const [module] = design().modules;
+    const calls = serve({
+      [`GET ${at}`]: design({ outcomes, modules: [{ ...module, steps: [tied] }] }),
+      ...progress,
+      [`PATCH ${at}/steps/12`]: tied,
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-12');
+    await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
+    const weight = await screen.findByLabelText(/BRAKE/);
+    await userEvent.clear(weight);
+    await userEvent.type(weight, '3{Enter}');
+    await vi.waitFor(() =>
+      expect(changed(calls).at(-1)).toEqual({ evidenceFor: [{ outcome: 41, weight: 3 }] }),
+    );
+    await userEvent.type(screen.getByLabelText('Evidence for'), '{Backspace}');
+    await vi.waitFor(() => expect(changed(calls).at(-1)).toEqual({ evidenceFor: [] }));
+  });
+
   it('is given to groups and to learners by name, found by typing', async () => {
     const calls = serve({
       [`GET ${at}`]: design(),
