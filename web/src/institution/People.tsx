@@ -8,6 +8,7 @@ import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { useActKey } from '../ui/useActKey';
 import { useSelection } from '../ui/useSelection';
 import { PeopleTable } from './PeopleTable';
 import { PersonInspector } from './PersonInspector';
@@ -103,9 +104,12 @@ function useInvite(onDone: () => void) {
   const t = useTranslations();
   const client = useQueryClient();
   const notice = useNotice();
+  const once = useActKey();
   return useMutation({
-    mutationFn: (people: number[]) => api.POST('/api/people/links', { body: { people } }),
+    mutationFn: (people: number[]) =>
+      api.POST('/api/people/links', { headers: once.headers(people), body: { people } }),
     onSuccess: (_, people) => {
+      once.renew();
       notice({ tone: 'success', text: t('institution.linksSent', { count: people.length }) });
       onDone();
     },

@@ -4,12 +4,15 @@ import { useTranslations } from 'use-intl';
 import type { Design, DesignStep } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { offered } from '../ui/options';
 
 interface Option {
   is: 'group' | 'learner';
   id: number;
   name: string;
 }
+
+const offer = offered<Option>();
 
 interface Props {
   design: Design;
@@ -42,6 +45,7 @@ export function AudienceField({ design, step, onChange }: Props) {
       multiple
       size="small"
       options={options}
+      filterOptions={offer}
       value={chosen}
       groupBy={(o) => t(o.is === 'group' ? 'plan.audienceGroups' : 'plan.audienceLearners')}
       getOptionLabel={(o) => o.name}

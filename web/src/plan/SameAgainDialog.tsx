@@ -10,6 +10,7 @@ import { useCourse } from '../frame/course';
 import { DAYS } from '../ui/days';
 import { Choice, Field, FormDialog } from '../ui/FormDialog';
 import { dayIn } from '../ui/format';
+import { useActKey } from '../ui/useActKey';
 import { useFields, whole } from '../ui/useFields';
 import type { Draft } from './useDraft';
 
@@ -32,11 +33,15 @@ export default function SameAgainDialog({ design, step, draft, onClose }: Props)
   const t = useTranslations();
   const [daysOut, setDaysOut] = useState<string[]>([]);
   const fields = useFields(again, { every: 1, unit: 'WEEKS', times: 1, weekdaysOut: [] });
+  const once = useActKey();
   const typed = again.safeParse(useWatch({ control: fields.control }));
   const asked = typed.success ? { ...typed.data, daysOut } : null;
   const make = useMutation({
     meta: { silent: true },
-    mutationFn: (filled: z.infer<typeof again>) => draft.again(step, { ...filled, daysOut }),
+    mutationFn: (filled: z.infer<typeof again>) => {
+      const wanted = { ...filled, daysOut };
+      return draft.again(step, wanted, once.headers(wanted));
+    },
     onSuccess: onClose,
   });
   return (

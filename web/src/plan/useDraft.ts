@@ -22,6 +22,7 @@ import {
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
+import type { ActHeaders } from '../ui/useActKey';
 import { useKeys } from '../ui/useKeys';
 import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
 import { type Order, ordered } from './order';
@@ -225,7 +226,7 @@ export function useDraft(course: number) {
         })
         .catch(failed),
     /** Makes the same step again; taking it back takes all of them away. */
-    again: (step: DesignStep, again: SameAgain) => {
+    again: (step: DesignStep, again: SameAgain, headers: ActHeaders) => {
       let made: DesignStep[] = [];
       return run.mutateAsync(
         {
@@ -233,6 +234,7 @@ export function useDraft(course: number) {
             made = await body(
               api.POST('/api/courses/{course}/design/steps/{id}/copies', {
                 params: { path: { course, id: step.id } },
+                headers,
                 body: again,
               }),
             );

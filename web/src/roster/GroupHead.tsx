@@ -12,8 +12,11 @@ import {
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { LearnerGroup, RosterLine } from '../api/client';
+import { offered } from '../ui/options';
 import { SavedField } from '../ui/SavedField';
 import type { useGroups } from './useGroups';
+
+const offer = offered<RosterLine>();
 
 interface Props {
   group: LearnerGroup;
@@ -43,6 +46,7 @@ export function GroupHead({ group, others, does, onEnded }: Props) {
           key={group.members}
           size="small"
           options={others}
+          filterOptions={offer}
           getOptionLabel={(o) => o.name}
           getOptionKey={(o) => o.enrolment}
           value={null}

@@ -3,6 +3,7 @@ import { useTranslations } from 'use-intl';
 import { api, body, type LearnerGroup } from '../api/client';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
+import { useActKey } from '../ui/useActKey';
 
 interface Move {
   group: LearnerGroup;
@@ -18,6 +19,7 @@ export function useGroups() {
   const { id: course } = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
+  const once = useActKey();
   const fresh = () => {
     for (const key of ['groups', 'roster', 'design', 'sessions', 'progress', 'learner'])
       void client.invalidateQueries({ queryKey: [key, course] });
@@ -45,7 +47,14 @@ export function useGroups() {
   });
   const make = useMutation({
     mutationFn: (group: { name: string; learners: number[] }) =>
-      body(api.POST('/api/courses/{course}/groups', { params: { path: { course } }, body: group })),
+      body(
+        api.POST('/api/courses/{course}/groups', {
+          params: { path: { course } },
+          headers: once.headers(group),
+          body: group,
+        }),
+      ),
+    onSuccess: once.renew,
     onSettled: fresh,
   });
   const rename = useMutation({

@@ -39,7 +39,11 @@ class BarriersTest extends BrowserTest {
             "watch/mastery?sel=class",
             "watch/grades",
             "reach/follow-up",
+            "course/roster",
             "practice/route")) check(barriers, staff, axe, "/c/3/" + view);
+    Page administrator = school.signedIn("sefa");
+    for (String view : List.of("/institution/people?sel=2", "/institution/accounts"))
+      check(barriers, administrator, axe, view);
     Page learner = school.signedIn("ilse");
     for (String view : List.of("my/route", "my/outcomes", "my/badges", "my/messages"))
       check(barriers, learner, axe, "/c/3/" + view);

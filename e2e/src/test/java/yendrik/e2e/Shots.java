@@ -53,6 +53,7 @@ class Shots {
       staff.getByText(Pattern.compile("^Celeste")).click();
       shoot(staff, "teach-marking");
       take(staff, school, "teach/register", "teach-register");
+      take(staff, school, "course/roster", "course-roster");
       take(school.signedIn("tomas"), school, "reach/messages", "reach-messages");
       take(school.signedIn("bashir"), school, "my/route", "learner-route");
       take(school.signedIn("ilse"), school, "my/badges", "learner-badges");

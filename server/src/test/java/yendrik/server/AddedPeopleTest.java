@@ -8,7 +8,6 @@ import static yendrik.schema.Tables.PERSON;
 
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.GreenMailUtil;
-import com.icegreen.greenmail.util.ServerSetup;
 import jakarta.servlet.http.Cookie;
 import java.util.List;
 import java.util.Locale;
@@ -20,15 +19,12 @@ import java.util.concurrent.Future;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.annotation.Import;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.PersonId;
@@ -36,36 +32,21 @@ import yendrik.server.post.Outbox;
 
 /** People whom administrators add, change and help back in, and the letters that reach them. */
 @ServerTest
+@Import(TestMail.class)
 class AddedPeopleTest extends SchoolTest {
-  private static final GreenMail MAIL = new GreenMail(new ServerSetup(0, "127.0.0.1", "smtp"));
   private static final String STRONG = "lantern goose ochre";
   private static final Pattern LINK = Pattern.compile("http://\\S+/password#(\\S+)");
+  @Autowired GreenMail mail;
   @Autowired Outbox outbox;
   private Caller sefa;
   private String stem;
-
-  @BeforeAll
-  static void open() {
-    if (!MAIL.isRunning()) MAIL.start();
-  }
-
-  @AfterAll
-  static void close() {
-    MAIL.stop();
-  }
-
-  @DynamicPropertySource
-  static void mail(DynamicPropertyRegistry registry) {
-    MAIL.start();
-    registry.add("spring.mail.port", () -> MAIL.getSmtp().getPort());
-  }
 
   @BeforeEach
   void emptyBox() throws Exception {
     sefa = as("Sefa Dunmore");
     stem = "new" + System.nanoTime();
     letters();
-    MAIL.purgeEmailFromAllMailboxes();
+    mail.purgeEmailFromAllMailboxes();
   }
 
   private record New(String name, String email) {}
@@ -100,7 +81,7 @@ class AddedPeopleTest extends SchoolTest {
   /** What has come by mail to somebody, decoded. */
   private List<String> letters(String name) {
     letters();
-    return List.of(MAIL.getReceivedMessagesForDomain(address(name))).stream()
+    return List.of(mail.getReceivedMessagesForDomain(address(name))).stream()
         .map(GreenMailUtil::getBody)
         .map(body -> body.replace("=\r\n", "").replace("=3D", "="))
         .toList();
@@ -240,7 +221,7 @@ class AddedPeopleTest extends SchoolTest {
     String letter = letters("Wren").getLast();
     assertThat(letter).contains("asked for a new password").doesNotContain("Sefa");
     assertThat(enter(token(letter))).isEqualTo(200);
-    assertThat(MAIL.getReceivedMessagesForDomain(address("Nobody"))).isEmpty();
+    assertThat(mail.getReceivedMessagesForDomain(address("Nobody"))).isEmpty();
   }
 
   @Test

@@ -4,50 +4,31 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.LETTER;
 
 import com.icegreen.greenmail.util.GreenMail;
-import com.icegreen.greenmail.util.ServerSetup;
 import java.util.List;
 import org.jooq.impl.DSL;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.context.annotation.Import;
 import yendrik.server.post.Outbox;
 
+@Import(TestMail.class)
 class LettersTest extends BenchTest {
-  private static final GreenMail MAIL = new GreenMail(new ServerSetup(0, "127.0.0.1", "smtp"));
+  @Autowired GreenMail mail;
   @Autowired Outbox outbox;
-
-  @BeforeAll
-  static void open() {
-    if (!MAIL.isRunning()) MAIL.start();
-  }
-
-  @AfterAll
-  static void close() {
-    MAIL.stop();
-  }
-
-  @DynamicPropertySource
-  static void mail(DynamicPropertyRegistry registry) {
-    MAIL.start();
-    registry.add("spring.mail.port", () -> MAIL.getSmtp().getPort());
-  }
 
   @Test
   void each_learner_gets_a_letter_of_their_own_and_it_stays_with_their_history() throws Exception {
     while (outbox.sendNext()) {}
-    MAIL.purgeEmailFromAllMailboxes();
+    mail.purgeEmailFromAllMailboxes();
     var both = List.of(enrolment("Ruben Sato"), enrolment("Edda Marsh"));
     var body = new Sent.Letter(both, "Hello {name}", "Open:\n{open}\n{me}");
     assertThat(as("Tomas Weir").post(path() + "/letters", body).path("letters").asInt())
         .isEqualTo(2);
     while (outbox.sendNext()) {}
-    assertThat(List.of(MAIL.getReceivedMessages()))
+    assertThat(List.of(mail.getReceivedMessages()))
         .extracting(m -> m.getSubject())
         .containsExactlyInAnyOrder("Hello Ruben", "Hello Edda");
-    assertThat(MAIL.getReceivedMessages()[0].getContent().toString())
+    assertThat(mail.getReceivedMessages()[0].getContent().toString())
         .contains("- Your bench and the stand")
         .contains("Tomas Weir");
     var history =

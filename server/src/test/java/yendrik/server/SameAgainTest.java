@@ -93,7 +93,7 @@ class SameAgainTest extends SchoolTest {
     var never = new Again(1, "WEEKS", 2, Set.of(DayOfWeek.FRIDAY), Set.of());
     var refused = sefa.call("POST", copies(quiz), never);
     assertThat(refused.getStatus()).isEqualTo(422);
-    assertThat(Caller.json(refused).path("detail").asString()).contains("left out");
+    assertThat(Caller.json(refused).path("detail").asString()).contains("leave out fewer");
     assertThat(sefa.call("POST", copies(quiz), new Again(1, "WEEKS", 61)).getStatus())
         .isEqualTo(422);
     assertThat(sefa.call("POST", copies(99_999_999), new Again(1, "WEEKS", 1)).getStatus())

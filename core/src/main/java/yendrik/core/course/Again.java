@@ -3,7 +3,6 @@ package yendrik.core.course;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.Period;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
@@ -17,25 +16,25 @@ import yendrik.core.Refusal;
  * The same step again and again, each so long after the one before: at the same time of day where
  * the course is, whatever its clocks do in between.
  *
- * @param every how long after the one before, nothing for the same dates
+ * @param everyDays how many days after the one before, 0 for the same dates
  * @param times how many more there are to be, 1 to {@value #MOST}
  * @param weekdaysOut on which none falls; a repetition that would is left out and another one
  *     follows later
  * @param daysOut days on which none falls
  */
-public record Again(Period every, int times, Set<DayOfWeek> weekdaysOut, Set<LocalDate> daysOut) {
+public record Again(int everyDays, int times, Set<DayOfWeek> weekdaysOut, Set<LocalDate> daysOut) {
   /** So many at once. */
   public static final int MOST = 60;
 
   /** Leaves room for a number in a name. */
   private static final int LONGEST = 190;
 
-  /** After so many that are left out one after another there is none to come. */
-  private static final int MOST_LEFT_OUT = 400;
+  /** Nothing is planned further ahead. */
+  private static final int MOST_DAYS = 3_653;
 
   public Again {
     if (times < 1 || times > MOST) throw new Refusal("again-times", "n", times, "most", MOST);
-    if (every.isNegative()) throw new Refusal("again-every", "n", every.getDays());
+    if (everyDays < 0) throw new Refusal("again-every", "n", everyDays);
     weekdaysOut = Set.copyOf(weekdaysOut);
     daysOut = Set.copyOf(daysOut);
   }
@@ -44,33 +43,30 @@ public record Again(Period every, int times, Set<DayOfWeek> weekdaysOut, Set<Loc
    * When each of them can be used and is due, in order. What a step has no date for, they have none
    * for.
    *
-   * @throws Refusal if all days to come are left out
+   * @throws Refusal if the last of them would be more than ten years after the first, as it is when
+   *     all days to come are left out
    */
   public List<Step.Window> after(Step.Window first, ZoneId zone) {
     List<Step.Window> found = new ArrayList<>();
-    int leftOut = 0;
     for (int n = 1; found.size() < times; n++) {
-      Step.Window next = shifted(first, every.multipliedBy(n), zone);
-      if (isLeftOut(next, zone)) {
-        if (++leftOut > MOST_LEFT_OUT || every.isZero())
-          throw new Refusal("again-all-left-out", "n", found.size());
-      } else {
-        found.add(next);
-        leftOut = 0;
-      }
+      long after = (long) everyDays * n;
+      if (after > MOST_DAYS) throw new Refusal("again-too-far", "n", found.size());
+      Step.Window next = shifted(first, after, zone);
+      if (!isLeftOut(next, zone)) found.add(next);
+      else if (everyDays == 0) throw new Refusal("again-left-out");
     }
     return List.copyOf(found);
   }
 
-  private static Step.Window shifted(Step.Window window, Period by, ZoneId zone) {
+  private static Step.Window shifted(Step.Window window, long by, ZoneId zone) {
     return new Step.Window(
         shifted(window.from(), by, zone),
         shifted(window.due(), by, zone),
         shifted(window.until(), by, zone));
   }
 
-  private static Optional<Instant> shifted(Optional<Instant> at, Period by, ZoneId zone) {
-    return at.map(i -> ZonedDateTime.ofInstant(i, zone).plus(by).toInstant());
+  private static Optional<Instant> shifted(Optional<Instant> at, long by, ZoneId zone) {
+    return at.map(i -> ZonedDateTime.ofInstant(i, zone).plusDays(by).toInstant());
   }
 
   /** It falls on the day on which it is due, or on which it opens where it is never due. */

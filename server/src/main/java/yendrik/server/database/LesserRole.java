@@ -17,6 +17,7 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Table;
+import org.jooq.impl.DSL;
 import org.springframework.beans.factory.InitializingBean;
 import org.springframework.boot.sql.init.dependency.DependsOnDatabaseInitialization;
 import org.springframework.stereotype.Component;
@@ -81,8 +82,7 @@ class LesserRole implements InitializingBean {
   @Override
   public void afterPropertiesSet() {
     Map<String, Condition> much = tooMuch();
-    var row =
-        db.select(much.values().stream().map(org.jooq.impl.DSL::field).toList()).fetchSingle();
+    var row = db.select(much.values().stream().map(DSL::field).toList()).fetchSingle();
     List<String> says = List.copyOf(much.keySet());
     List<String> rights =
         says.stream().filter(say -> Boolean.TRUE.equals(row.get(says.indexOf(say)))).toList();

@@ -13,7 +13,6 @@ import jakarta.validation.constraints.Size;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.Period;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -134,8 +133,7 @@ public final class DesignEdits {
       @NotNull @Size(max = 7) Set<DayOfWeek> weekdaysOut,
       @NotNull @Size(max = 400) Set<LocalDate> daysOut) {
     Again again() {
-      Period period = unit == Unit.DAYS ? Period.ofDays(every) : Period.ofWeeks(every);
-      return new Again(period, times, weekdaysOut, daysOut);
+      return new Again(unit == Unit.DAYS ? every : 7 * every, times, weekdaysOut, daysOut);
     }
   }
 
