@@ -79,15 +79,31 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
         </Box>
         <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
           {t(`kind.${page.kind}.name`)}, {t('learn.minutes', { count: page.minutes })}
-          {page.due && page.state !== 'DONE' && `, ${t('learn.due', { date: day(page.due) })}`}
+          <Dates page={page} />
           {page.evidenceFor.length > 0 &&
             `. ${t('learn.givesEvidence')}: ${page.evidenceFor.join(', ')}`}
         </Typography>
         <DoneWhen page={page} />
+        {page.state === 'MISSED' && page.takesUntil && (
+          <Alert severity="warning" icon={false} sx={{ mb: 2, py: 0 }}>
+            {t('learn.takesNoMore', { date: day(page.takesUntil) })}
+          </Alert>
+        )}
         <Acting page={page} walk={walk} show={show} refresh={open} />
         <Neighbours page={page} base={base} />
       </Box>
     </Box>
+  );
+}
+
+function Dates({ page }: { page: StepPage }) {
+  const t = useTranslations();
+  if (page.state === 'DONE' || page.state === 'MISSED') return null;
+  return (
+    <>
+      {page.due && `, ${t('learn.due', { date: day(page.due) })}`}
+      {page.due && page.takesUntil && `, ${t('learn.lateUntil', { date: day(page.takesUntil) })}`}
+    </>
   );
 }
 

@@ -1,7 +1,7 @@
 import { Autocomplete, TextField } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useTranslations } from 'use-intl';
-import type { Design, DesignStep } from '../api/client';
+import type { Design } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { offered } from '../ui/options';
@@ -14,17 +14,22 @@ interface Option {
 
 const offer = offered<Option>();
 
+interface Audience {
+  groups: number[];
+  people: number[];
+}
+
 interface Props {
   design: Design;
-  step: DesignStep;
-  onChange: (audience: { groups: number[]; people: number[] }) => void;
+  audience: Audience;
+  onChange: (audience: Audience) => void;
 }
 
 const ids = (options: Option[], is: Option['is']) =>
   options.filter((o) => o.is === is).map((o) => o.id);
 
 /** For whom a step exists: groups, learners by name or both, found by typing; else everybody. */
-export function AudienceField({ design, step, onChange }: Props) {
+export function AudienceField({ design, audience, onChange }: Props) {
   const t = useTranslations();
   const course = useCourse();
   const roster = useQuery(queries.roster(course.id));
@@ -34,8 +39,8 @@ export function AudienceField({ design, step, onChange }: Props) {
     ...learners.map(({ person, name }) => ({ is: 'learner' as const, id: person, name })),
   ];
   const chosen = [
-    ...step.groups.map((id) => find('group', id)),
-    ...step.people.map((id) => find('learner', id)),
+    ...audience.groups.map((id) => find('group', id)),
+    ...audience.people.map((id) => find('learner', id)),
   ];
   function find(is: Option['is'], id: number): Option {
     return options.find((o) => o.is === is && o.id === id) ?? { is, id, name: '…' };

@@ -1,16 +1,24 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { Box, Typography } from '@mui/material';
+import { Box, Checkbox, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Design, DesignModule, DesignOutcome, DesignStep } from '../api/client';
 import { Bead, Knot } from '../ui/Glyphs';
 import { useNames } from '../ui/useNames';
 import { Code } from './OutcomeRow';
+import type { Picked } from './several/usePicked';
 
 export const COLUMNS =
-  '30px minmax(210px, 1.5fr) minmax(110px, 1fr) minmax(120px, 1.2fr) 128px 44px';
+  '26px 30px minmax(210px, 1.5fr) minmax(110px, 1fr) minmax(120px, 1.2fr) 128px 44px';
 const OPEN = { state: 'OPEN', overdue: false, outOfReach: false } as const;
+
+/** Whether a row is picked, and its box. */
+interface Tick {
+  on: boolean;
+  some?: boolean;
+  toggle: (range: boolean) => void;
+}
 
 function Row({
   id,
@@ -18,6 +26,7 @@ function Row({
   chosen,
   strong,
   onSelect,
+  tick,
   glyph,
   children,
 }: {
@@ -26,6 +35,7 @@ function Row({
   chosen: boolean;
   strong: boolean;
   onSelect: () => void;
+  tick: Tick;
   glyph: ReactNode;
   children: ReactNode;
 }) {
@@ -40,7 +50,7 @@ function Row({
       style={{ transform: CSS.Translate.toString(transform), transition }}
       sx={{
         display: 'grid',
-        gridTemplateColumns: { xs: '30px 1fr', md: COLUMNS },
+        gridTemplateColumns: { xs: '26px 30px 1fr', md: COLUMNS },
         gap: 1,
         alignItems: 'center',
         px: 1,
@@ -56,6 +66,17 @@ function Row({
       }}
       onClick={onSelect}
     >
+      <Checkbox
+        size="small"
+        checked={tick.on}
+        indeterminate={tick.some}
+        onClick={(e) => {
+          e.stopPropagation();
+          tick.toggle(e.shiftKey);
+        }}
+        slotProps={{ input: { 'aria-label': t('plan.severalPick', { name }) } }}
+        sx={{ p: 0.25, color: 'tone.line', '@media print': { visibility: 'hidden' } }}
+      />
       <Box
         component="span"
         {...attributes}
@@ -82,20 +103,25 @@ export function ModuleRow({
   module,
   number,
   chosen,
+  picked,
   onSelect,
 }: {
   module: DesignModule;
   number: number;
   chosen: boolean;
+  picked: Picked;
   onSelect: () => void;
 }) {
   const t = useTranslations();
+  const ids = module.steps.map((s) => s.id);
+  const on = ids.length > 0 && ids.every(picked.has);
   return (
     <Row
       id={`module-${module.id}`}
       name={module.name}
       chosen={chosen}
       strong
+      tick={{ on, some: !on && ids.some(picked.has), toggle: () => picked.toggleAll(ids) }}
       onSelect={onSelect}
       glyph={<Knot size={24} filled={module.opensWhen !== undefined} />}
     >
@@ -132,12 +158,14 @@ export function StepRow({
   outcomes,
   groups,
   chosen,
+  picked,
   onSelect,
 }: {
   step: DesignStep;
   outcomes: DesignOutcome[];
   groups: Design['groups'];
   chosen: boolean;
+  picked: Picked;
   onSelect: () => void;
 }) {
   const t = useTranslations();
@@ -148,6 +176,7 @@ export function StepRow({
       name={step.name}
       chosen={chosen}
       strong={false}
+      tick={{ on: picked.has(step.id), toggle: (range) => picked.toggle(step.id, range) }}
       onSelect={onSelect}
       glyph={step.opensWhen ? <Knot size={18} /> : <Bead bead={OPEN} silent />}
     >

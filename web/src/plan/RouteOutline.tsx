@@ -25,9 +25,11 @@ import { useSelection } from '../ui/useSelection';
 import { ModuleInspector } from './ModuleInspector';
 import { NewStepRow } from './NewStepRow';
 import { COLUMNS, ModuleRow, StepRow } from './OutlineRows';
-import { orderAfterDrag } from './order';
+import { orderAfterDragOf } from './order';
 import { PublishDialog } from './PublishDialog';
 import { StepInspector } from './StepInspector';
+import { PickedBar } from './several/PickedBar';
+import { type Picked, usePicked } from './several/usePicked';
 import { useDraft } from './useDraft';
 
 export default function RouteOutline() {
@@ -36,6 +38,7 @@ export default function RouteOutline() {
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
   const design = useQuery(queries.design(course.id));
+  const picked = usePicked(design.data);
   const [adding, setAdding] = useState<Place | null>(null);
   const [added, setAdded] = useState('');
   // Names are typed faster than they are saved; each goes after the one before.
@@ -146,6 +149,12 @@ export default function RouteOutline() {
                 sel={sel}
                 select={select}
                 onOrder={(order) => draft.order(data, order)}
+                picked={picked}
+                bar={
+                  picked.steps.length > 0 && (
+                    <PickedBar design={data} picked={picked} draft={draft} />
+                  )
+                }
                 adding={adding}
                 onAddTo={(to) => addAt({ module: to })}
                 newStep={
@@ -217,9 +226,22 @@ interface OutlineProps {
   sel: string | null;
   select: (sel: string | null) => void;
   onOrder: (order: { id: number; steps: number[] }[]) => void;
+  picked: Picked;
+  /** Stands in the place of the columns' heads while steps are picked. */
+  bar: ReactNode;
 }
 
-function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: OutlineProps) {
+function Outline({
+  design,
+  sel,
+  select,
+  onOrder,
+  adding,
+  onAddTo,
+  newStep,
+  picked,
+  bar,
+}: OutlineProps) {
   const t = useTranslations();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -231,7 +253,8 @@ function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: Out
   ]);
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return;
-    onOrder(orderAfterDrag(design.modules, String(active.id), String(over.id)));
+    const moved = new Set(picked.steps.map((s) => s.id));
+    onOrder(orderAfterDragOf(design.modules, String(active.id), String(over.id), moved));
   };
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
@@ -240,26 +263,7 @@ function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: Out
         role="list"
         aria-label={t('plan.outline')}
       >
-        <Box
-          sx={{
-            display: { xs: 'none', md: 'grid' },
-            gridTemplateColumns: COLUMNS,
-            gap: 1,
-            px: 1,
-            py: 0.75,
-            typography: 'h3',
-            color: 'tone.soft',
-            borderBottom: 1,
-            borderColor: 'divider',
-          }}
-        >
-          <span />
-          <span>{t('plan.step')}</span>
-          <span>{t('plan.doneWhen')}</span>
-          <span>{t('plan.opensWhen')}</span>
-          <span>{t('plan.evidenceFor')}</span>
-          <span>{t('plan.points')}</span>
-        </Box>
+        {bar || <Heads />}
         <SortableContext items={rows} strategy={verticalListSortingStrategy}>
           {design.modules.map((m, n) => (
             <div key={m.id}>
@@ -267,6 +271,7 @@ function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: Out
                 module={m}
                 number={n + 1}
                 chosen={sel === `module-${m.id}`}
+                picked={picked}
                 onSelect={() => select(`module-${m.id}`)}
               />
               {m.steps.flatMap((s) => [
@@ -276,6 +281,7 @@ function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: Out
                   outcomes={design.outcomes}
                   groups={design.groups}
                   chosen={sel === `step-${s.id}`}
+                  picked={picked}
                   onSelect={() => select(`step-${s.id}`)}
                 />,
                 adding?.after === s.id && newStep,
@@ -296,5 +302,32 @@ function Outline({ design, sel, select, onOrder, adding, onAddTo, newStep }: Out
         </SortableContext>
       </Box>
     </DndContext>
+  );
+}
+
+function Heads() {
+  const t = useTranslations();
+  return (
+    <Box
+      sx={{
+        display: { xs: 'none', md: 'grid' },
+        gridTemplateColumns: COLUMNS,
+        gap: 1,
+        px: 1,
+        py: 0.75,
+        typography: 'h3',
+        color: 'tone.soft',
+        borderBottom: 1,
+        borderColor: 'divider',
+      }}
+    >
+      <span />
+      <span />
+      <span>{t('plan.step')}</span>
+      <span>{t('plan.doneWhen')}</span>
+      <span>{t('plan.opensWhen')}</span>
+      <span>{t('plan.evidenceFor')}</span>
+      <span>{t('plan.points')}</span>
+    </Box>
   );
 }

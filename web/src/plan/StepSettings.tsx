@@ -9,7 +9,7 @@ import { EvidenceFields } from './EvidenceFields';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
 const SameAgainDialog = lazy(() => import('./SameAgainDialog'));
-const DATES = ['opensAt', 'dueAt', 'closesAt'] as const;
+const DATES = ['opensAt', 'dueAt', 'lateUntil', 'closesAt'] as const;
 
 export function StepSettings(props: StepPanelProps) {
   const { step, design, draft, onGone } = props;
@@ -25,7 +25,7 @@ export function StepSettings(props: StepPanelProps) {
       />
       <AudienceField
         design={design}
-        step={step}
+        audience={step}
         onChange={(audience) => draft.step(step, audience)}
       />
       {DATES.map((field) => (

@@ -35,6 +35,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   staysOpen: s.staysOpen,
   ...(s.opensAt && { opensAt: s.opensAt }),
   ...(s.dueAt && { dueAt: s.dueAt }),
+  ...(s.lateUntil && { lateUntil: s.lateUntil }),
   ...(s.closesAt && { closesAt: s.closesAt }),
   minutes: s.minutes,
   points: s.points,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { orderAfterDrag } from './order';
+import { orderAfterDrag, orderAfterDragOf, toModule } from './order';
 
 const modules = [
   { id: 1, steps: [{ id: 11 }, { id: 12 }, { id: 13 }] },
@@ -37,5 +37,29 @@ describe('dropping a row on another', () => {
         expect(order.flatMap((m) => m.steps).sort()).toEqual([11, 12, 13, 21]);
         expect(order.map((m) => m.id).sort()).toEqual([1, 2, 3]);
       }
+  });
+});
+
+describe('several steps', () => {
+  it('go with the one that is dragged, in the order in which they stood', () => {
+    const order = orderAfterDragOf(modules, 'step-13', 'step-21', new Set([11, 13]));
+    expect(order.map((m) => m.steps)).toEqual([[12], [11, 13, 21], []]);
+  });
+
+  it('stay where another one is dragged, or a module', () => {
+    const picked = new Set([11, 13]);
+    expect(orderAfterDragOf(modules, 'step-12', 'module-3', picked).map((m) => m.steps)).toEqual([
+      [11, 13],
+      [21],
+      [12],
+    ]);
+    expect(orderAfterDragOf(modules, 'module-2', 'module-1', picked).map((m) => m.id)).toEqual([
+      2, 1, 3,
+    ]);
+  });
+
+  it('go to the end of a module, also of their own', () => {
+    expect(toModule(modules, [13, 11], 2).map((m) => m.steps)).toEqual([[12], [21, 11, 13], []]);
+    expect(toModule(modules, [11], 1)[0]?.steps).toEqual([12, 13, 11]);
   });
 });

@@ -38,6 +38,32 @@ export function orderAfterDrag(modules: ModuleLike[], active: string, over: stri
   return order;
 }
 
+/** The same where other steps go with the one that is dragged, in the order in which they stood. */
+export function orderAfterDragOf(
+  modules: ModuleLike[],
+  active: string,
+  over: string,
+  picked: ReadonlySet<number>,
+): Order {
+  const dragged = Number(active.split('-')[1]);
+  const order = orderAfterDrag(modules, active, over);
+  if (!active.startsWith('step-') || !picked.has(dragged)) return order;
+  const stood = modules.flatMap((m) => m.steps.map((s) => s.id)).filter((s) => picked.has(s));
+  return order.map((m) => ({
+    id: m.id,
+    steps: m.steps.flatMap((s) => (s === dragged ? stood : picked.has(s) ? [] : [s])),
+  }));
+}
+
+/** The order after steps were put at the end of a module, in the order in which they stood. */
+export function toModule(modules: ModuleLike[], steps: number[], to: number): Order {
+  const moved = modules.flatMap((m) => m.steps.map((s) => s.id)).filter((s) => steps.includes(s));
+  return modules.map((m) => {
+    const stay = m.steps.map((s) => s.id).filter((s) => !steps.includes(s));
+    return { id: m.id, steps: m.id === to ? [...stay, ...moved] : stay };
+  });
+}
+
 /** A design in another order. */
 export function ordered(design: Design, order: Order): Design {
   const modules = new Map(design.modules.map((m) => [m.id, m]));

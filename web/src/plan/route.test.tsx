@@ -172,6 +172,90 @@ describe('the route', () => {
     });
   });
 
+  describe('several steps', () => {
+    const three = [
+      step(11, 'PAGE', 'Anatomy'),
+      step(12, 'PRACTICAL', 'Set-up', { published: false, dueAt: '2026-12-04T17:00:00Z' }),
+      step(13, 'PAGE', 'After'),
+    ];
+    function school() {
+      return serve({
+        [`GET ${at}`]: design({ modules: [{ ...design().modules[0], steps: three }] }),
+        ...progress,
+        [`POST ${at}/steps/changes`]: (call: Call) => {
+          const { steps } = call.body as { steps: { id: number; fields: { to: object } }[] };
+          return steps.map(({ id, fields }) => ({
+            ...three.find((s) => s.id === id),
+            ...fields.to,
+            version: 3,
+          }));
+        },
+        [`POST ${at}/steps/removal`]: undefined,
+        [`POST ${at}/steps/restoration`]: undefined,
+      });
+    }
+    const sent = (calls: Call[], what: string) =>
+      calls.filter((c) => c.path === `${at}/steps/${what}`).map((c) => c.body);
+
+    it('are picked from one to another and changed in one go, and undone as they were', async () => {
+      const calls = school();
+      show(<RouteOutline />);
+      const user = userEvent.setup();
+      await user.click(await screen.findByRole('checkbox', { name: 'Pick Anatomy' }));
+      await user.keyboard('{Shift>}');
+      await user.click(screen.getByRole('checkbox', { name: 'Pick After' }));
+      await user.keyboard('{/Shift}');
+      expect(screen.getByRole('toolbar', { name: '3 steps picked' })).toBeInTheDocument();
+      await user.click(screen.getByRole('button', { name: 'Hide' }));
+      expect(await screen.findByText('2 steps changed.')).toBeInTheDocument();
+      await user.click(screen.getByRole('button', { name: 'Undo' }));
+      await vi.waitFor(() => expect(sent(calls, 'changes')).toHaveLength(2));
+      expect(sent(calls, 'changes')[1]).toEqual({
+        steps: [11, 13].map((id) => ({
+          id,
+          fields: { from: { published: false }, to: { published: true } },
+        })),
+      });
+    });
+
+    it('are picked with their module, taken away and brought back', async () => {
+      const calls = school();
+      show(<RouteOutline />);
+      await userEvent.click(await screen.findByRole('checkbox', { name: 'Pick Brakes' }));
+      const bar = screen.getByRole('toolbar');
+      await userEvent.click(within(bar).getByRole('button', { name: 'Remove' }));
+      expect(await screen.findByText('3 steps removed.')).toBeInTheDocument();
+      await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+      await vi.waitFor(() => expect(sent(calls, 'restoration')).toEqual([{ steps: [11, 12, 13] }]));
+    });
+
+    it('get the same date, or none, and keep what is left empty', async () => {
+      const calls = school();
+      show(<RouteOutline />);
+      await userEvent.click(await screen.findByRole('checkbox', { name: 'Pick Set-up' }));
+      await userEvent.click(screen.getByRole('button', { name: 'Dates …' }));
+      const dialog = await screen.findByRole('dialog');
+      await userEvent.click(within(dialog).getByRole('button', { name: 'Set dates' }));
+      const none = within(dialog).getAllByRole('checkbox', { name: 'No date' });
+      await userEvent.click(none[1] as HTMLElement);
+      const buttons = within(dialog).getAllByRole('button', { name: 'Set dates' });
+      await userEvent.click(buttons.at(-1) as HTMLElement);
+      await vi.waitFor(() =>
+        expect(sent(calls, 'changes')).toEqual([
+          { steps: [{ id: 12, fields: { from: { dueAt: '2026-12-04T17:00:00Z' }, to: {} } }] },
+        ]),
+      );
+    });
+
+    it('are let go of with Escape', async () => {
+      school();
+      show(<RouteOutline />);
+      await userEvent.click(await screen.findByRole('checkbox', { name: 'Pick Set-up' }));
+      await userEvent.keyboard('{Escape}');
+      expect(screen.queryByRole('toolbar')).not.toBeInTheDocument();
+    });
+  });
+
   it('publishes only after saying what that does to whom', async () => {
     const calls = serve({
       [`GET ${at}`]: design(),

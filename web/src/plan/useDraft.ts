@@ -76,6 +76,10 @@ const only = <E extends object>(edit: E, fields: (keyof E)[]) =>
     fields.filter((f) => edit[f] !== undefined).map((f) => [f, edit[f]]),
   ) as Partial<E>;
 
+/** Some fields of a thing as they are sent: what is nothing is left out. */
+export const fieldsOf = <E extends object>(edit: E, fields: (keyof E)[]) =>
+  only(edit, fields) as Record<string, unknown>;
+
 const match = (version: number) => ({ 'If-Match': `"${version}"` });
 
 /**
@@ -189,6 +193,9 @@ export function useDraft(course: number) {
 
   return {
     undo,
+    newest,
+    /** Does something that has a way back, after what was done before. */
+    doing: (change: Change) => run.mutateAsync(change),
     step: (s: DesignStep, change: Partial<StepEdit>) =>
       changing({ part: 'steps', shown: s, change, edit: stepEdit }),
     module: (m: DesignModule, change: Partial<ModuleEdit>) =>

@@ -109,6 +109,7 @@ function List({
                 {w.name}
                 {w.version > 1 && `, ${t('teach.version', { n: w.version })}`}
                 {w.since && ` · ${t('teach.since', { date: day(w.since) })}`}
+                {w.late && ` · ${t('teach.late')}`}
                 {w.heldBack && ` · ${t('teach.heldBack')}`}
               </Typography>
             </Box>

@@ -75,6 +75,7 @@ export default function Learner(props: LearnerProps<'assignment'>) {
         >
           <Typography variant="h3" component="h2" color="textSecondary">
             {t('learn.version', { n: v.version, date: day(v.at) })}
+            {v.late && `, ${t('learn.late')}`}
           </Typography>
           <Typography sx={{ whiteSpace: 'pre-wrap', my: 1 }}>{v.text}</Typography>
           {v.mark ? (

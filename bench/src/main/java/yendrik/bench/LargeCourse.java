@@ -129,6 +129,7 @@ final class LargeCourse {
         new Step.Window(
             Optional.empty(),
             Optional.of(START.plus(Duration.ofDays(module * 7L))),
+            Optional.empty(),
             Optional.empty()),
         new Step.Scoring(10, 0.6, 3),
         List.of(new Step.Tie(new OutcomeId(module), 1)),

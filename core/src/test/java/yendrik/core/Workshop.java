@@ -159,7 +159,10 @@ public final class Workshop {
   public static Step window(Step s, Instant from, Instant due, Instant until) {
     var window =
         new Step.Window(
-            Optional.ofNullable(from), Optional.ofNullable(due), Optional.ofNullable(until));
+            Optional.ofNullable(from),
+            Optional.ofNullable(due),
+            Optional.empty(),
+            Optional.ofNullable(until));
     return StepBuilder.builder(s).window(window).build();
   }
 

@@ -1,10 +1,8 @@
 package yendrik.core.course;
 
 import java.time.DayOfWeek;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -30,7 +28,7 @@ public record Again(int everyDays, int times, Set<DayOfWeek> weekdaysOut, Set<Lo
   private static final int LONGEST = 190;
 
   /** Nothing is planned further ahead. */
-  private static final int MOST_DAYS = 3_653;
+  public static final int MOST_DAYS = 3_653;
 
   public Again {
     if (times < 1 || times > MOST) throw new Refusal("again-times", "n", times, "most", MOST);
@@ -51,27 +49,16 @@ public record Again(int everyDays, int times, Set<DayOfWeek> weekdaysOut, Set<Lo
     for (int n = 1; found.size() < times; n++) {
       long after = (long) everyDays * n;
       if (after > MOST_DAYS) throw new Refusal("again-too-far", "n", found.size());
-      Step.Window next = shifted(first, after, zone);
+      Step.Window next = first.later(after, zone);
       if (!isLeftOut(next, zone)) found.add(next);
       else if (everyDays == 0) throw new Refusal("again-left-out");
     }
     return List.copyOf(found);
   }
 
-  private static Step.Window shifted(Step.Window window, long by, ZoneId zone) {
-    return new Step.Window(
-        shifted(window.from(), by, zone),
-        shifted(window.due(), by, zone),
-        shifted(window.until(), by, zone));
-  }
-
-  private static Optional<Instant> shifted(Optional<Instant> at, long by, ZoneId zone) {
-    return at.map(i -> ZonedDateTime.ofInstant(i, zone).plusDays(by).toInstant());
-  }
-
   /** It falls on the day on which it is due, or on which it opens where it is never due. */
   private boolean isLeftOut(Step.Window window, ZoneId zone) {
-    return Stream.of(window.due(), window.from(), window.until())
+    return Stream.of(window.due(), window.from(), window.late(), window.until())
         .flatMap(Optional::stream)
         .findFirst()
         .map(at -> LocalDate.ofInstant(at, zone))

@@ -36,6 +36,7 @@ public final class CourseIndex {
   private final long[] opensAt;
   private final long[] dueAt;
   private final long[] closesAt;
+  private final long[] takesUntil;
   private final boolean[] published;
   private final boolean[] expected;
   private final boolean[] everyones;
@@ -54,6 +55,7 @@ public final class CourseIndex {
     opensAt = moments(s -> s.window().from(), ALWAYS);
     dueAt = moments(s -> s.window().due(), ALWAYS);
     closesAt = moments(s -> s.window().until(), NEVER);
+    takesUntil = moments(s -> s.window().late(), NEVER);
     published = new boolean[steps.length];
     expected = new boolean[steps.length];
     everyones = new boolean[steps.length];
@@ -161,6 +163,14 @@ public final class CourseIndex {
   /** When the step's window ends, in epoch milliseconds; {@link #NEVER} without an end. */
   public long closesAt(int step) {
     return closesAt[step];
+  }
+
+  /**
+   * Until when something may be done at the step while it can be used, in epoch milliseconds;
+   * {@link #NEVER} without an end.
+   */
+  public long takesUntil(int step) {
+    return takesUntil[step];
   }
 
   public CourseDesign design() {

@@ -1,10 +1,14 @@
 package yendrik.core.course;
 
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import yendrik.core.Refusal;
+import yendrik.core.Years;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
@@ -45,10 +49,36 @@ public record Step(
     public static final Gate USUAL = new Gate(true, true);
   }
 
-  /** When the step can be used and when it is due; each may be left out. */
-  public record Window(Optional<Instant> from, Optional<Instant> due, Optional<Instant> until) {
+  /**
+   * When the step can be used and when it is due; each may be left out.
+   *
+   * @param late until when something may still be done there, which may be after it was due;
+   *     without it, as long as the step can be used
+   * @param until when it cannot be used any more, not even looked at
+   */
+  public record Window(
+      Optional<Instant> from,
+      Optional<Instant> due,
+      Optional<Instant> late,
+      Optional<Instant> until) {
     public static final Window ALWAYS =
-        new Window(Optional.empty(), Optional.empty(), Optional.empty());
+        new Window(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+
+    /**
+     * The same so many days later, at the same time of day where the course is.
+     *
+     * @param days negative for earlier
+     * @throws Refusal if a date would lie outside the {@link Years}
+     */
+    public Window later(long days, ZoneId zone) {
+      UnaryOperator<Instant> later =
+          at -> {
+            Instant moved = ZonedDateTime.ofInstant(at, zone).plusDays(days).toInstant();
+            if (!Years.hold(moved)) throw new Refusal("outside-the-years");
+            return moved;
+          };
+      return new Window(from.map(later), due.map(later), late.map(later), until.map(later));
+    }
   }
 
   /**

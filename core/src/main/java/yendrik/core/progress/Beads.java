@@ -37,8 +37,8 @@ final class Beads {
     if (record.excused(s)) return StepState.EXCUSED;
     if (units.byWaiver[s]) return StepState.DONE;
     if (record.waiting(s)) return StepState.WAITING;
-    boolean over = sight.now() >= record.closesAt(s);
-    if (over && !units.open[s]) return StepState.MISSED;
+    boolean over = sight.now() >= record.takesUntil(s);
+    if (over && !record.openedByException(s)) return StepState.MISSED;
     if (record.needsAnotherGo(s)) return StepState.AGAIN;
     if (!units.open[s]) return StepState.CLOSED;
     return record.touchedAt(s) == NEVER ? StepState.OPEN : StepState.BEGUN;

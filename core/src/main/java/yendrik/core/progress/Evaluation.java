@@ -237,10 +237,13 @@ final class Evaluation {
     int door = numbers.door(m);
     long from = index.opensAt(s);
     long until = record.closesAt(s);
+    long takes = record.takesUntil(s);
     long next = NO_MOMENT;
     if (now < from) next = from;
-    if (now < until) next = Math.min(next, until);
+    if (now < takes) next = Math.min(next, takes);
+    else if (now < until) next = Math.min(next, until);
     boolean over = now >= until;
+    boolean ended = now >= takes;
     boolean exists = exists(s);
 
     boolean ruleHolds = true;
@@ -281,7 +284,7 @@ final class Evaluation {
         units.keep(units.grantedAt, s, now);
     }
     boolean canOpen = (stays || !hopeless) && (units.open[door] || units.usable[door]);
-    units.usable[s] = exists && (units.open[s] || opened || (!over && canOpen));
+    units.usable[s] = exists && (opened || (!ended && (units.open[s] || canOpen)));
 
     course.holds(s).orElseThrow().evaluate(sight, desk);
     next = Math.min(next, desk.next());

@@ -504,6 +504,21 @@ public final class LearnerRecord {
     return movedDue[s] == NEVER ? closes : Math.max(closes, movedDue[s]);
   }
 
+  /**
+   * Until when something may be done at the step by this learner, {@link CourseIndex#NEVER} without
+   * an end: never before a due date that was moved for them, nor after the window's end.
+   */
+  public long takesUntil(int s) {
+    long takes = index.takesUntil(s);
+    long moved = movedDue[s] == NEVER ? takes : Math.max(takes, movedDue[s]);
+    return Math.min(moved, closesAt(s));
+  }
+
+  /** Whether what happens at this moment comes after the step was due for this learner. */
+  public boolean late(int s, long at) {
+    return due(s) != NEVER && at >= due(s);
+  }
+
   /** Whether the step exists for this learner. */
   public boolean isFor(int s) {
     if (index.everyones(s)) return true;

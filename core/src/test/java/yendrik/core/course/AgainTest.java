@@ -24,6 +24,7 @@ class AgainTest {
       new Step.Window(
           Optional.of(Instant.parse("2026-10-19T06:00:00Z")),
           Optional.of(Instant.parse("2026-10-23T16:00:00Z")),
+          Optional.empty(),
           Optional.empty());
 
   /** Every 30 days with six days of the week left out is one in 210 days. */

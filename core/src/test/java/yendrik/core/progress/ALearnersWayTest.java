@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.core.Workshop.*;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yendrik.core.StepBuilder;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
@@ -156,6 +158,26 @@ class ALearnersWayTest {
     assertThat(bead(ANATOMY).overdue()).isTrue();
     progress.advance(until);
     assertThat(bead(ANATOMY)).isEqualTo(new Bead(StepState.MISSED, true, true));
+  }
+
+  @Test
+  void late_work_is_taken_until_its_date_and_the_step_can_be_looked_at_afterwards() {
+    Instant due = START.plus(Duration.ofDays(2));
+    Instant late = START.plus(Duration.ofDays(4));
+    var window =
+        new Step.Window(Optional.empty(), Optional.of(due), Optional.of(late), Optional.empty());
+    progress = begin(design(replace(StepBuilder.builder(stepOf(ANATOMY)).window(window).build())));
+    int s = progress.course().index().number(ANATOMY);
+    progress.advance(due);
+    assertThat(bead(ANATOMY)).isEqualTo(new Bead(StepState.OPEN, true, false));
+    assertThat(progress.record().late(s, due.toEpochMilli())).isTrue();
+    assertThat(progress.record().late(s, due.toEpochMilli() - 1)).isFalse();
+    progress.advance(late);
+    assertThat(bead(ANATOMY)).isEqualTo(new Bead(StepState.MISSED, true, true));
+    assertThat(progress.sight().open(s)).isTrue();
+    assertThat(progress.sight().usable(s)).isFalse();
+    take(new Fact.DueMoved(ANATOMY, late.plus(Duration.ofDays(1))));
+    assertThat(bead(ANATOMY)).isEqualTo(new Bead(StepState.OPEN, false, false));
   }
 
   @Test

@@ -366,9 +366,12 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       return new Step.Window(
           c.rarely(2) ? Optional.of(from) : Optional.empty(),
           Optional.empty(),
-          c.rarely(2)
-              ? Optional.of(from.plus(Duration.ofHours(1 + c.next(300))))
-              : Optional.empty());
+          c.rarely(2) ? Optional.of(end(from)) : Optional.empty(),
+          c.rarely(2) ? Optional.of(end(from)) : Optional.empty());
+    }
+
+    private Instant end(Instant from) {
+      return from.plus(Duration.ofHours(1 + c.next(300)));
     }
 
     private CourseModule module(int m, int nextStep, List<Step> steps) {

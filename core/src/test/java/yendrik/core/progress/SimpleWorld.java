@@ -141,6 +141,7 @@ final class SimpleWorld {
         rules.add(s.doneWhen());
         s.window().from().ifPresent(moments::add);
         until(s).ifPresent(moments::add);
+        takes(s).ifPresent(moments::add);
       }
     }
     design.badges().forEach(b -> b.earnedWhen().ifPresent(rules::add));
@@ -253,8 +254,10 @@ final class SimpleWorld {
     boolean hopeless =
         rule.map(v -> v == Verdict.OUT_OF_REACH).orElse(false)
             || waitedFor.stream().anyMatch(b -> lost(b.id()));
-    boolean can = !over(s) && (stays || !hopeless) && canOpen.contains(m.id());
-    if (exists(m, s) && (open.contains(s.id()) || excepted || can)) put(canOpen, s.id());
+    boolean can = (stays || !hopeless) && canOpen.contains(m.id());
+    boolean inTime = !over(s) && takes(s).map(now::isBefore).orElse(true);
+    if (exists(m, s) && (excepted || (inTime && (open.contains(s.id()) || can))))
+      put(canOpen, s.id());
 
     Verdict is = verdict(s.doneWhen());
     boolean was = exists(m, s) && opened.containsKey(s.id());
@@ -333,9 +336,15 @@ final class SimpleWorld {
   }
 
   private Optional<Instant> until(Step s) {
-    return s.window()
-        .until()
-        .map(u -> movedDue(s.id()).filter(moved -> moved.isAfter(u)).orElse(u));
+    return s.window().until().map(u -> laterIfMoved(s, u));
+  }
+
+  private Optional<Instant> takes(Step s) {
+    return s.window().late().map(u -> laterIfMoved(s, u));
+  }
+
+  private Instant laterIfMoved(Step s, Instant end) {
+    return movedDue(s.id()).filter(moved -> moved.isAfter(end)).orElse(end);
   }
 
   private boolean over(Step step) {

@@ -296,6 +296,7 @@ final class Author {
             Optional.empty(),
             due.isPresent() ? due : view.dueAt(),
             Optional.empty(),
+            Optional.empty(),
             Math.max(1, script.minutes()),
             script.points(),
             script.pass(),

@@ -101,6 +101,7 @@ public final class DesignEdits {
       boolean staysOpen,
       Optional<Instant> opensAt,
       Optional<Instant> dueAt,
+      Optional<Instant> lateUntil,
       Optional<Instant> closesAt,
       @Min(1) @Max(10000) int minutes,
       @DecimalMin("0") @DecimalMax("100000") double points,

@@ -273,6 +273,7 @@ class DraftStore {
         new Step.Window(
             Optional.ofNullable(s.getOpensAt()),
             Optional.ofNullable(s.getDueAt()),
+            Optional.ofNullable(s.getLateUntil()),
             Optional.ofNullable(s.getClosesAt())),
         new Step.Scoring(s.getPoints(), s.getPassMark(), s.getAttempts()),
         s.getTies(),

@@ -165,7 +165,7 @@ public class Drafting {
     remove(course, rows(part), id, version);
   }
 
-  private <I extends Id> void remove(
+  <I extends Id> void remove(
       CourseId course, VersionedRows<?, I> rows, long number, Optional<Integer> version) {
     I id = rows.id(number);
     version.ifPresent(seen -> checkUntouched(course, rows, id, seen));
@@ -187,7 +187,7 @@ public class Drafting {
     restore(course, rows(part), id);
   }
 
-  private <I extends Id> void restore(CourseId course, VersionedRows<?, I> rows, long number) {
+  <I extends Id> void restore(CourseId course, VersionedRows<?, I> rows, long number) {
     I id = rows.id(number);
     if (id instanceof StepId step)
       db.select(MODULE.NAME)

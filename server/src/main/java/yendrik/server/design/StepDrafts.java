@@ -115,7 +115,12 @@ public class StepDrafts {
       String name,
       Optional<Instant> opensAt,
       Optional<Instant> dueAt,
-      Optional<Instant> closesAt) {}
+      Optional<Instant> lateUntil,
+      Optional<Instant> closesAt) {
+    Step.Window window() {
+      return new Step.Window(opensAt, dueAt, lateUntil, closesAt);
+    }
+  }
 
   /** What the same step would be again. */
   List<Copy> copies(CourseId course, StepId id, DesignEdits.SameAgain edit) {
@@ -125,7 +130,9 @@ public class StepDrafts {
             .after(DraftStore.step(first).window(), drafts.document(course).design().zone());
     List<Copy> all = new ArrayList<>();
     for (Step.Window w : windows)
-      all.add(new Copy(Again.name(first.getName(), all.size() + 1), w.from(), w.due(), w.until()));
+      all.add(
+          new Copy(
+              Again.name(first.getName(), all.size() + 1), w.from(), w.due(), w.late(), w.until()));
     return all;
   }
 
@@ -138,9 +145,7 @@ public class StepDrafts {
     for (Copy copy : copies) {
       StepRecord row = first.copy();
       row.setName(copy.name());
-      row.setOpensAt(copy.opensAt().orElse(null));
-      row.setDueAt(copy.dueAt().orElse(null));
-      row.setClosesAt(copy.closesAt().orElse(null));
+      dates(row, copy.window());
       row.setPosition(first.getPosition() + 1 + made.size());
       row.setVersion(1);
       StepId step = tables.steps.add(course, row);
@@ -161,9 +166,15 @@ public class StepDrafts {
 
   /** Changes some fields; a 409 carries what it is now. */
   StepView change(CourseId course, StepId id, FieldsEdit fields) {
+    write(course, id, fields);
+    return view(course, id);
+  }
+
+  /** The same, and nothing is shown. */
+  void write(CourseId course, StepId id, FieldsEdit fields) {
     StepRecord row = tables.steps.locked(course, id);
     var edit = changes.apply(edit(row), fields, () -> view(course, id));
-    return change(course, id, row.getVersion(), edit);
+    write(course, id, row.getVersion(), edit);
   }
 
   private DesignEdits.StepEdit edit(StepRecord row) {
@@ -179,6 +190,7 @@ public class StepDrafts {
         s.gate().staysOpen(),
         s.window().from(),
         s.window().due(),
+        s.window().late(),
         s.window().until(),
         row.getMinutes(),
         s.scoring().points(),
@@ -194,6 +206,11 @@ public class StepDrafts {
   }
 
   public StepView change(CourseId course, StepId id, int version, DesignEdits.StepEdit edit) {
+    write(course, id, version, edit);
+    return view(course, id);
+  }
+
+  private void write(CourseId course, StepId id, int version, DesignEdits.StepEdit edit) {
     StepRecord before = row(course, id);
     checkStep(edit);
     checkEvidence(course, edit);
@@ -202,9 +219,7 @@ public class StepDrafts {
         rooms.checked(kind, place(course, edit), SafeHtml.of(edit.body()), edit.part());
     checkAudience(course, edit);
     boolean done = tables.steps.change(course, id, version, columns(edit, kind, content));
-    StepView now = view(course, id);
-    if (!done) throw Problem.changed(now);
-    return now;
+    if (!done) throw Problem.changed(view(course, id));
   }
 
   private StepRecord columns(DesignEdits.StepEdit edit, StepKind kind, Content content) {
@@ -216,9 +231,7 @@ public class StepDrafts {
     row.setDoneWhen(Json.column("doneWhen", Optional.of(edit.doneWhen())));
     row.setListed(edit.listed());
     row.setStaysOpen(edit.staysOpen());
-    row.setOpensAt(edit.opensAt().orElse(null));
-    row.setDueAt(edit.dueAt().orElse(null));
-    row.setClosesAt(edit.closesAt().orElse(null));
+    dates(row, window(edit));
     row.setMinutes(edit.minutes());
     row.setPoints(rooms.points(kind, content, edit.points()));
     row.setPassMark(edit.passMark());
@@ -230,6 +243,17 @@ public class StepDrafts {
             .toList());
     row.setAudience(new Step.Audience(Set.copyOf(edit.groups()), Set.copyOf(edit.people())));
     return row;
+  }
+
+  private static Step.Window window(DesignEdits.StepEdit edit) {
+    return new Step.Window(edit.opensAt(), edit.dueAt(), edit.lateUntil(), edit.closesAt());
+  }
+
+  static void dates(StepRecord row, Step.Window window) {
+    row.setOpensAt(window.from().orElse(null));
+    row.setDueAt(window.due().orElse(null));
+    row.setLateUntil(window.late().orElse(null));
+    row.setClosesAt(window.until().orElse(null));
   }
 
   private void checkAudience(CourseId course, DesignEdits.StepEdit edit) {
@@ -267,13 +291,20 @@ public class StepDrafts {
     }
   }
 
+  private static void inOrder(
+      Optional<Instant> first, Optional<Instant> then, String field, String code) {
+    if (first.isPresent() && then.isPresent() && then.get().isBefore(first.get()))
+      throw Problem.field(field, code);
+  }
+
   private static void checkStep(DesignEdits.StepEdit edit) {
-    var opens = edit.opensAt();
-    var closes = edit.closesAt();
-    if (opens.isPresent() && closes.isPresent() && !opens.get().isBefore(closes.get()))
+    inOrder(edit.opensAt(), edit.dueAt(), "dueAt", "due-before-opening");
+    inOrder(edit.dueAt(), edit.lateUntil(), "lateUntil", "late-before-due");
+    inOrder(edit.lateUntil(), edit.closesAt(), "closesAt", "closes-before-late");
+    if (edit.opensAt().isPresent() && edit.opensAt().equals(edit.closesAt()))
       throw Problem.field("closesAt", "closes-before-opening");
-    if (edit.dueAt().isPresent() && opens.isPresent() && edit.dueAt().get().isBefore(opens.get()))
-      throw Problem.field("dueAt", "due-before-opening");
+    inOrder(edit.opensAt(), edit.closesAt(), "closesAt", "closes-before-opening");
+    inOrder(edit.opensAt(), edit.lateUntil(), "lateUntil", "late-before-opening");
     for (DesignEdits.TieEdit tie : edit.evidenceFor())
       if (!(tie.weight() > 0)) throw Problem.field("evidenceFor", "weight-not-above-0");
   }
@@ -286,9 +317,12 @@ public class StepDrafts {
   }
 
   private StepView view(CourseId course, StepId id) {
+    return view(row(course, id), wording(course));
+  }
+
+  Wording wording(CourseId course) {
     CourseDesign design = drafts.document(course).design();
-    return view(
-        row(course, id), new Wording(design, institutions.writing(design.zone(), clock.instant())));
+    return new Wording(design, institutions.writing(design.zone(), clock.instant()));
   }
 
   StepView view(StepRecord row, Wording wording) {

@@ -19,6 +19,7 @@ import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 import yendrik.core.Plain;
+import yendrik.core.Years;
 import yendrik.formats.json.CoreJson;
 
 /**
@@ -28,9 +29,6 @@ import yendrik.formats.json.CoreJson;
  */
 @Configuration
 class Edge {
-  private static final int FIRST_YEAR = 1900;
-  private static final int LAST_YEAR = 2400;
-
   /** Core's own types in their own form, and all else as strictly as it can be read. */
   @Bean
   JsonMapper jsonMapper() {
@@ -90,8 +88,7 @@ class Edge {
     public T deserialize(JsonParser in, DeserializationContext context) {
       try {
         T read = parse.apply(in.getValueAsString(""));
-        int year = moment.apply(read).atZone(ZoneOffset.UTC).getYear();
-        if (year < FIRST_YEAR || year > LAST_YEAR)
+        if (!Years.hold(moment.apply(read)))
           return context.reportInputMismatch(this, Problem.VALID + "year");
         return read;
       } catch (DateTimeException e) {

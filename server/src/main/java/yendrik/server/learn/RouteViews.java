@@ -123,7 +123,11 @@ public final class RouteViews {
 
   public record ComingView(Instant at, String what) {}
 
-  /** One step opened. */
+  /**
+   * One step opened.
+   *
+   * @param takesUntil until when something may still be done there, if that ends
+   */
   public record StepPage(
       StepId id,
       String name,
@@ -134,6 +138,7 @@ public final class RouteViews {
       boolean outOfReach,
       int minutes,
       Optional<Instant> due,
+      Optional<Instant> takesUntil,
       String body,
       Optional<Explaining.Part> doneWhen,
       boolean confirmable,

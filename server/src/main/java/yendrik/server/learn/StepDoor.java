@@ -48,6 +48,7 @@ public final class StepDoor {
   public static int usable(Walk walk, StepId step, StepKind... kinds) {
     int s = kinds.length == 0 ? open(walk, step) : open(walk, step, kinds);
     if (!walk.progress().sight().open(s)) throw Problem.conflict("step-closed-now");
+    if (!walk.progress().sight().usable(s)) throw Problem.conflict("step-takes-no-more");
     return s;
   }
 

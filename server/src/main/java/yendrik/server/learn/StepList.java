@@ -102,7 +102,8 @@ class StepList {
       }
       case AGAIN -> Optional.of(again(record, s));
       case MISSED ->
-          step.window().until().map(u -> Phrase.of("note.missed", "day", new Phrase.Day(u)));
+          Explaining.moment(record.takesUntil(s))
+              .map(u -> Phrase.of("note.missed", "day", new Phrase.Day(u)));
       case EXCUSED -> Optional.of(Phrase.of("note.excused"));
       case OPEN, BEGUN -> begun(record, s);
       case CLOSED, NOT_FOR_THEM, UNPUBLISHED -> Optional.empty();

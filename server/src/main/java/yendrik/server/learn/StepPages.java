@@ -80,6 +80,7 @@ public class StepPages {
         bead.outOfReach(),
         walk.ready().document().minutes().getOrDefault(step.id(), 10),
         Explaining.moment(record.due(s)),
+        Explaining.moment(record.takesUntil(s)),
         walk.ready().document().content(step.id()).body(),
         Explaining.toLearner(walk).rule(new RuleAt.StepDone(step.id())),
         confirmable,

@@ -73,6 +73,7 @@ public class Marking {
   record QueueView(List<WaitingView> handedIn, List<WaitingView> toSignOff) {}
 
   /**
+   * @param late whether it was handed in after it was due
    * @param heldBack whether the step is not published or not given to the learner any more
    */
   record WaitingView(
@@ -83,6 +84,7 @@ public class Marking {
       String module,
       int version,
       Optional<Instant> since,
+      boolean late,
       boolean heldBack) {}
 
   @Transactional(readOnly = true)
@@ -129,6 +131,7 @@ public class Marking {
         index.module(index.moduleOf(s)).name(),
         found.map(Versions.Newest::version).orElse(0),
         found.map(Versions.Newest::at),
+        learner.summary().late().contains(step.id()),
         learner.summary().heldBack().contains(step.id()));
   }
 
@@ -151,6 +154,7 @@ public class Marking {
   record VersionView(
       int version,
       Instant at,
+      boolean late,
       String text,
       Optional<MarkView> mark,
       Optional<RubricForms.Filled> assessed) {}
@@ -179,6 +183,7 @@ public class Marking {
                 new VersionView(
                     v.version(),
                     v.at(),
+                    walk.progress().record().late(s, v.at().toEpochMilli()),
                     v.text(),
                     mark(walk, design.id(), v.version()),
                     assessments.of(walk, design.id(), v.version())))

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.id.PersonId;
@@ -217,6 +218,7 @@ public final class Explaining {
 
   /** When something happened, as an optional moment. */
   public static Optional<Instant> moment(long at) {
-    return at == LearnerRecord.NEVER ? Optional.empty() : Optional.of(Instant.ofEpochMilli(at));
+    boolean never = at == LearnerRecord.NEVER || at == CourseIndex.NEVER;
+    return never ? Optional.empty() : Optional.of(Instant.ofEpochMilli(at));
   }
 }

@@ -21,6 +21,7 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.Sums;
+import yendrik.core.strand.work.WorkStrand;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.EnrolmentRecord;
 import yendrik.server.design.Json;
@@ -46,7 +47,7 @@ record Snapshot(
   /**
    * The form of what is kept; a row in an older one is worked out anew. Raise it with each change.
    */
-  static final int FORM = 4;
+  static final int FORM = 5;
 
   static Snapshot of(Progress progress, int version) {
     LearnerRecord record = progress.record();
@@ -150,12 +151,24 @@ record Snapshot(
       if (progress.record().scored(s))
         scores.put(index.step(s).id(), Math.min(1, progress.record().score(s)));
     List<StepId> heldBack = new ArrayList<>();
+    List<StepId> late = new ArrayList<>();
+    WorkStrand work = WorkStrand.of(progress.record());
     for (int s = 0; s < index.steps(); s++) {
       StepState state = progress.bead(s).state();
       boolean hidden = state == StepState.UNPUBLISHED || state == StepState.NOT_FOR_THEM;
       if (hidden && progress.record().waiting(s)) heldBack.add(index.step(s).id());
+      if (work.late(s)) late.add(index.step(s).id());
     }
     return new Summary(
-        flags, levels, groups, badges, marks, scores, inDoubt, heldBack, progress.record().left());
+        flags,
+        levels,
+        groups,
+        badges,
+        marks,
+        scores,
+        inDoubt,
+        heldBack,
+        late,
+        progress.record().left());
   }
 }

@@ -21,6 +21,7 @@ import yendrik.core.id.StepId;
  * @param inDoubt badges that are held though their ground has fallen away
  * @param heldBack steps at which work waits that nobody is asked to mark, since they are not
  *     published or not given to the learner any more
+ * @param late steps whose newest work was handed in after it was due
  * @param left whether the learner has left the course
  */
 public record Summary(
@@ -32,16 +33,18 @@ public record Summary(
     Map<StepId, Double> scores,
     List<BadgeId> inDoubt,
     List<StepId> heldBack,
+    List<StepId> late,
     boolean left) {
   public Summary {
     // a summary in an older form is worked out anew, but may be looked at until it is
     marks = Objects.requireNonNullElse(marks, Map.of());
+    late = Objects.requireNonNullElse(late, List.of());
   }
 
   public static final Summary EMPTY =
       new Summary(
           List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(),
-          false);
+          List.of(), false);
 
   /** A flag that is up. */
   public record Raised(FlagId flag, String name, Instant since) {}

@@ -115,6 +115,11 @@ public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
     return handedInAt[s];
   }
 
+  /** Whether what was handed in last came after the step was due for this learner. */
+  public boolean late(int s) {
+    return version[s] > 0 && record.late(s, handedInAt[s]);
+  }
+
   @Override
   public boolean marks() {
     return true;

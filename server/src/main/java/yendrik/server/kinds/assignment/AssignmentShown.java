@@ -16,7 +16,8 @@ public record AssignmentShown(
     implements LearnerPart {
 
   @Schema(name = "MyVersion")
-  public record VersionView(int version, Instant at, String text, Optional<MarkView> mark) {}
+  public record VersionView(
+      int version, Instant at, boolean late, String text, Optional<MarkView> mark) {}
 
   @Schema(name = "MyMark")
   public record MarkView(

@@ -50,10 +50,19 @@ public class HandedIn {
     Step step = walk.step(s);
     StepState state = walk.progress().bead(s).state();
     boolean can =
-        walk.progress().sight().open(s) && state != StepState.DONE && state != StepState.WAITING;
+        walk.progress().sight().open(s)
+            && walk.progress().sight().usable(s)
+            && state != StepState.DONE
+            && state != StepState.WAITING;
     List<VersionView> versions =
         work.of(walk.enrolment(), step.id()).reversed().stream()
-            .map(h -> new VersionView(h.version(), h.at(), h.text(), mark(walk, step, h.version())))
+            .map(h ->
+                new VersionView(
+                    h.version(),
+                    h.at(),
+                    walk.progress().record().late(s, h.at().toEpochMilli()),
+                    h.text(),
+                    mark(walk, step, h.version())))
             .toList();
     return new AssignmentShown(can, versions, walk.rubric(s));
   }

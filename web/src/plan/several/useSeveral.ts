@@ -1,0 +1,103 @@
+import equal from 'fast-deep-equal';
+import { useTranslations } from 'use-intl';
+import { api, body, type DesignStep, type StepEdit } from '../../api/client';
+import { useNotice } from '../../ui/Notice';
+import { stepEdit } from '../edits';
+import type { Draft } from '../useDraft';
+import { fieldsOf } from '../useDraft';
+
+interface Change {
+  id: number;
+  fields: { from: Record<string, unknown>; to: Record<string, unknown> };
+}
+
+const turned = ({ id, fields: { from, to } }: Change): Change => ({
+  id,
+  fields: { from: to, to: from },
+});
+
+type Fields = (keyof StepEdit)[];
+const DATES: Fields = ['opensAt', 'dueAt', 'lateUntil', 'closesAt'];
+
+/** What is done to several steps of a draft at once, each with its way back. */
+export function useSeveral(course: number, draft: Draft) {
+  const t = useTranslations();
+  const notice = useNotice();
+  const path = { params: { path: { course } } };
+  const change = (steps: Change[]) =>
+    body(api.POST('/api/courses/{course}/design/steps/changes', { ...path, body: { steps } }));
+  const said = (text: string) => notice({ tone: 'success', text, undo: () => void draft.undo() });
+
+  /** What has become of some fields of steps. */
+  const changes = (before: DesignStep[], after: DesignStep[], fields: Fields): Change[] =>
+    before.flatMap((old) => {
+      const now = after.find((s) => s.id === old.id);
+      if (!now) return [];
+      const was = stepEdit(old);
+      const is = stepEdit(now);
+      const changed = fields.filter((f) => !equal(was[f], is[f]));
+      return changed.length === 0
+        ? []
+        : [{ id: old.id, fields: { from: fieldsOf(was, changed), to: fieldsOf(is, changed) } }];
+    });
+
+  /** Does something, and undoes just what it came to. */
+  const doing = async (
+    steps: DesignStep[],
+    fields: Fields,
+    act: (seen: DesignStep[]) => Promise<DesignStep[]>,
+  ) => {
+    let done: Change[] = [];
+    await draft.doing({
+      act: async () => {
+        const seen = steps.map((s) => draft.newest('steps', s));
+        done = changes(seen, await act(seen), fields);
+        return done.length === 0 ? undefined : done;
+      },
+      back: () => change(done.map(turned)),
+    });
+    said(t('plan.severalChanged', { count: done.length }));
+  };
+
+  return {
+    /** Gives them all the same fields; those that are undefined are emptied. */
+    set: (steps: DesignStep[], to: Partial<StepEdit>) => {
+      const fields = Object.keys(to) as Fields;
+      return doing(steps, fields, (seen) =>
+        change(
+          seen.map((s) => ({
+            id: s.id,
+            fields: { from: fieldsOf(stepEdit(s), fields), to: fieldsOf(to, fields) },
+          })),
+        ),
+      );
+    },
+    later: (steps: DesignStep[], days: number) =>
+      doing(steps, DATES, (seen) =>
+        body(
+          api.POST('/api/courses/{course}/design/steps/dates', {
+            ...path,
+            body: { steps: seen.map((s) => s.id), days },
+          }),
+        ),
+      ),
+    remove: async (steps: DesignStep[]) => {
+      const ids = steps.map((s) => s.id);
+      await draft.doing({
+        act: () =>
+          api.POST('/api/courses/{course}/design/steps/removal', {
+            ...path,
+            body: { steps: ids.map((id) => ({ id })) },
+          }),
+        back: () =>
+          api.POST('/api/courses/{course}/design/steps/restoration', {
+            ...path,
+            body: { steps: ids },
+          }),
+      });
+      said(t('plan.severalGone', { count: steps.length }));
+    },
+  };
+}
+
+export type Several = ReturnType<typeof useSeveral>;
