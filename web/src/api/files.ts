@@ -1,4 +1,5 @@
 import { say } from '../i18n';
+import { whenSessionEnds } from '../ui/session';
 import { failed, refuseFailure, token } from './client';
 
 /** Sends a file as it is, and gives what the server says of it. */
@@ -18,26 +19,54 @@ export async function sendFile<T>(path: string, file: File, headers: Record<stri
   return (await response.json()) as T;
 }
 
+const PIECE = 8 * 1024 * 1024;
+const AGAIN_AFTER = [0, 1000, 3000, 5000, 10_000, 20_000, 30_000];
+const KEPT = 'tus::';
+
+// Where a file goes on that was not sent whole belongs to whoever was sending it.
+whenSessionEnds(() => {
+  for (const key of Object.keys(localStorage))
+    if (key.startsWith(KEPT)) localStorage.removeItem(key);
+});
+
 /**
- * Sends a file as the body of a request and tells how far it is, which fetch cannot.
+ * Sends a file in pieces, goes on by itself after a broken connection, and where an earlier sending
+ * of it stopped.
  *
  * @param progress called with the share that is sent, 0 to 1
+ * @returns what the server takes it by
  */
-export function upload<T>(path: string, file: File, progress: (share: number) => void): Promise<T> {
+export async function sendInPieces(
+  file: File,
+  progress: (share: number) => void,
+  signal?: AbortSignal,
+): Promise<string> {
+  if (file.size === 0) throw new Error(say('common.fileEmpty', { name: file.name }));
+  const { Upload, DetailedError } = await import('tus-js-client');
   return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest();
-    request.open('POST', path);
-    request.setRequestHeader('Content-Type', 'application/octet-stream');
-    request.setRequestHeader('Accept', 'application/json');
-    request.setRequestHeader('X-XSRF-TOKEN', token());
-    request.upload.onprogress = (event) => {
-      if (event.lengthComputable) progress(event.loaded / event.total);
-    };
-    request.onerror = () => reject(new Error(say('common.uploadBroke')));
-    request.onload = () => {
-      if (request.status < 300) resolve(JSON.parse(request.responseText) as T);
-      else reject(failed(request.status, request.responseText));
-    };
-    request.send(file);
+    const upload = new Upload(file, {
+      endpoint: '/api/uploads',
+      chunkSize: PIECE,
+      retryDelays: AGAIN_AFTER,
+      metadata: { filename: file.name },
+      removeFingerprintOnSuccess: true,
+      onBeforeRequest: (request) => request.setHeader('X-XSRF-TOKEN', token()),
+      onProgress: (sent, all) => progress(sent / all),
+      onSuccess: () => resolve(upload.url?.split('/').pop() ?? ''),
+      onError: (error) => {
+        const answer = error instanceof DetailedError ? error.originalResponse : null;
+        if (answer) reject(failed(answer.getStatus(), answer.getBody()));
+        else reject(new Error(say('common.uploadBroke')));
+      },
+    });
+    signal?.addEventListener('abort', () => {
+      void upload.abort(true);
+      reject(new DOMException('given up', 'AbortError'));
+    });
+    void upload.findPreviousUploads().then((earlier) => {
+      const [last] = earlier;
+      if (last) upload.resumeFromPreviousUpload(last);
+      upload.start();
+    });
   });
 }

@@ -46,10 +46,11 @@ function listen(changed: () => void) {
 }
 
 /** Says a sentence of the catalogue. */
-export type Say = (key: string) => string;
+export type Say = (key: string, values?: Record<string, string | number>) => string;
 
 /** A sentence for where no component is. */
-export const say: Say = (key) => createTranslator({ locale: LOCALE, messages })(key as never);
+export const say: Say = (key, values) =>
+  createTranslator({ locale: LOCALE, messages })(key as never, values as never);
 
 /** Gives everything inside it the catalogue of sentences, as much of it as is here. */
 export function Words({

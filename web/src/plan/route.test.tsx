@@ -223,8 +223,8 @@ describe('the route', () => {
       show(<RouteOutline />);
       await userEvent.click(await screen.findByRole('checkbox', { name: 'Pick Brakes' }));
       const bar = screen.getByRole('toolbar');
-      await userEvent.click(within(bar).getByRole('button', { name: 'Remove' }));
-      expect(await screen.findByText('3 steps removed.')).toBeInTheDocument();
+      await userEvent.click(within(bar).getByRole('button', { name: 'Take away' }));
+      expect(await screen.findByText('3 steps taken away.')).toBeInTheDocument();
       await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
       await vi.waitFor(() => expect(sent(calls, 'restoration')).toEqual([{ steps: [11, 12, 13] }]));
     });

@@ -2,8 +2,8 @@ import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { Kept } from '../../api/client';
-import { upload } from '../../api/files';
+import { api, body } from '../../api/client';
+import { sendInPieces } from '../../api/files';
 import { useCourse } from '../../frame/course';
 import { clock } from '../../ui/format';
 import { useLine } from '../../ui/useNames';
@@ -45,10 +45,12 @@ export default function FilmField({
       const seconds = await measure(file).catch(() => {
         throw new Error(t('plan.filmUnreadable', { name: file.name }));
       });
-      const kept = await upload<Kept>(
-        `/api/courses/${course.id}/design/films?name=${encodeURIComponent(file.name)}`,
-        file,
-        setShare,
+      const upload = await sendInPieces(file, setShare);
+      const kept = await body(
+        api.POST('/api/courses/{course}/design/files', {
+          params: { path: { course: course.id } },
+          body: { upload, use: 'FILM' },
+        }),
       );
       return { file: kept.id, seconds };
     },
@@ -63,7 +65,7 @@ export default function FilmField({
             key={film.file}
             controls
             preload="metadata"
-            src={`/api/courses/${course.id}/design/films/${film.file}`}
+            src={`/api/courses/${course.id}/design/files/${film.file}`}
             aria-label={film.name}
             style={{ width: '100%', borderRadius: 4, display: 'block' }}
           />

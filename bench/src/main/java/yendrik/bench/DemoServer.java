@@ -85,6 +85,7 @@ final class DemoServer {
                 "--spring.datasource.password=yendrik",
                 "--spring.flyway.user=yendrik_owner",
                 "--spring.flyway.password=yendrik",
+                "--yendrik.files=" + Files.createTempDirectory("yendrik-files-"),
                 "--yendrik.timers=false"));
     command.addAll(List.of(options));
     return new ProcessBuilder(command).inheritIO().start();

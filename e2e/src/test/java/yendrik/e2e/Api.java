@@ -1,9 +1,12 @@
 package yendrik.e2e;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import com.microsoft.playwright.APIRequest;
 import com.microsoft.playwright.APIRequestContext;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.options.RequestOptions;
+import java.util.Base64;
 import java.util.Set;
 import java.util.TreeSet;
 import tools.jackson.databind.JsonNode;
@@ -61,12 +64,27 @@ final class Api {
     return send("PATCH", path, body.toString());
   }
 
-  /** Sends a file as the body. */
-  JsonNode upload(String path, byte[] file) {
-    return read(
+  /** Sends a file in one piece and keeps it in a course. */
+  JsonNode keep(String course, String name, byte[] file, String use) {
+    String called = Base64.getEncoder().encodeToString(name.getBytes(UTF_8));
+    APIResponse begun =
         http.fetch(
-            path,
-            options("POST").setHeader("Content-Type", "application/octet-stream").setData(file)));
+            "/api/uploads",
+            options("POST")
+                .setHeader("Tus-Resumable", "1.0.0")
+                .setHeader("Upload-Length", "" + file.length)
+                .setHeader("Upload-Metadata", "filename " + called));
+    String address = begun.headers().get("location");
+    read(
+        http.fetch(
+            address,
+            options("PATCH")
+                .setHeader("Tus-Resumable", "1.0.0")
+                .setHeader("Upload-Offset", "0")
+                .setHeader("Content-Type", "application/offset+octet-stream")
+                .setData(file)));
+    ObjectNode sent = object().put("upload", address.replaceAll(".*/", "")).put("use", use);
+    return post(course + "/design/files", sent.toString());
   }
 
   private JsonNode send(String method, String path, String body) {

@@ -24,6 +24,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import yendrik.server.YendrikServer;
 import yendrik.server.demo.DemoClock;
+import yendrik.standins.checker.Checker;
 import yendrik.standins.mailroom.Mailroom;
 
 /** The whole of Yendrik with the demo school and a mailroom, and a real browser before it. */
@@ -95,7 +96,8 @@ final class School implements AutoCloseable {
                 new BrowserType.LaunchOptions().setExecutablePath(chromium()).setArgs(ARGUMENTS));
   }
 
-  private static ConfigurableApplicationContext start(int port, int smtp) throws SQLException {
+  private static ConfigurableApplicationContext start(int port, int smtp)
+      throws SQLException, IOException {
     String server = "jdbc:postgresql://127.0.0.1:" + System.getProperty("yendrik.db.port") + "/";
     String name = "yendrik_e2e_" + ProcessHandle.current().pid();
     try (var connection = DriverManager.getConnection(server + "postgres", "yendrik", "yendrik");
@@ -110,6 +112,8 @@ final class School implements AutoCloseable {
         "--spring.datasource.password=yendrik",
         "--spring.flyway.password=yendrik",
         "--spring.mail.port=" + smtp,
+        "--yendrik.files=" + java.nio.file.Files.createTempDirectory("yendrik-files-"),
+        "--yendrik.checker=127.0.0.1:" + new Checker(0).port(),
         "--yendrik.demo=true",
         "--yendrik.demo.today=" + TODAY,
         "--logging.level.yendrik=warn");

@@ -26,8 +26,8 @@ class VideoTest extends BrowserTest {
     try (InputStream in = VideoTest.class.getResourceAsStream("/demo/films/toe-in.webm")) {
       file = in.readAllBytes();
     }
-    String films = course.path + "/design/films?name=toe-in.webm";
-    long kept = school.as("odalys").upload(films, file).path("id").asLong();
+    Api odalys = school.as("odalys");
+    long kept = odalys.keep(course.path, "toe-in.webm", file, "FILM").path("id").asLong();
     course.change(
         film,
         e ->

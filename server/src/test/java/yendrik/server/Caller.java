@@ -5,6 +5,8 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
 import java.time.Duration;
+import java.util.Arrays;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -48,6 +50,41 @@ class Caller {
   /** Sends a file as the body. */
   MockHttpServletResponse upload(String path, byte[] file) {
     return send("POST", path, MediaType.APPLICATION_OCTET_STREAM, file);
+  }
+
+  /** Sends a file in two pieces, to be taken by the name that comes back. */
+  String sent(String name, byte[] file) {
+    var begun =
+        call(
+            "POST",
+            "/api/uploads",
+            "",
+            "Tus-Resumable",
+            "1.0.0",
+            "Upload-Length",
+            "" + file.length,
+            "Upload-Metadata",
+            "filename " + Base64.getEncoder().encodeToString(name.getBytes(UTF_8)));
+    String address = String.valueOf(begun.getHeader("Location"));
+    int half = file.length / 2;
+    piece(address, 0, Arrays.copyOfRange(file, 0, half));
+    piece(address, half, Arrays.copyOfRange(file, half, file.length));
+    return address.substring(address.lastIndexOf('/') + 1);
+  }
+
+  /** Sends a piece of a file. */
+  MockHttpServletResponse piece(String address, int offset, byte[] piece) {
+    return send(
+        "PATCH",
+        address,
+        MediaType.parseMediaType("application/offset+octet-stream"),
+        piece,
+        "Content-Length",
+        "" + piece.length,
+        "Tus-Resumable",
+        "1.0.0",
+        "Upload-Offset",
+        "" + offset);
   }
 
   MockHttpServletResponse send(

@@ -30,6 +30,8 @@ final class Sent {
 
   record Name(String name) {}
 
+  record SentFile(String upload, String use) {}
+
   record Text(String text) {}
 
   record Message(String body) {}

@@ -17,7 +17,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
 import org.jooq.DSLContext;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
@@ -46,6 +45,7 @@ import yendrik.server.design.Json;
 import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.RubricForms;
 import yendrik.server.design.Rubrics;
+import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.kinds.DemoScript;
 
@@ -271,7 +271,7 @@ final class Author {
 
   private DemoScript.DemoFilm keep(Script.ScriptFilm film) {
     try (InputStream in = Author.class.getResourceAsStream("/demo/films/" + film.resource())) {
-      long id = files.keep(course, by, film.resource(), in, 10 << 20, Set.of("video/webm")).id();
+      long id = files.keep(course, by, film.resource(), in, FileUse.FILM).id();
       return new DemoScript.DemoFilm(id, film.seconds());
     } catch (IOException e) {
       throw new UncheckedIOException(e);

@@ -1,6 +1,7 @@
 package yendrik.server.design;
 
 import java.util.Optional;
+import java.util.Set;
 import yendrik.core.id.RubricId;
 
 /**
@@ -14,5 +15,10 @@ public interface Content {
   /** What the work is assessed with, if anything. */
   default Optional<RubricId> rubric() {
     return Optional.empty();
+  }
+
+  /** The files that are shown or offered there. */
+  default Set<Long> files() {
+    return TextFiles.of(body());
   }
 }

@@ -1,45 +1,64 @@
 package yendrik.server.files;
 
 import static java.util.Objects.requireNonNull;
+import static yendrik.schema.Tables.CONTENT;
 import static yendrik.schema.Tables.FILE;
-import static yendrik.schema.Tables.FILE_PART;
 
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.util.Optional;
-import java.util.Set;
 import org.apache.tika.Tika;
 import org.apache.tika.mime.MediaType;
 import org.apache.tika.mime.MediaTypeRegistry;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.springframework.core.io.Resource;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionOperations;
+import yendrik.core.Plain;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
+import yendrik.schema.tables.records.FileRecord;
 import yendrik.server.http.Problem;
 
 /**
- * Files of a course, kept in the database in parts. What they are is told by their content; the
- * name only tells apart what the same content may be.
+ * Files of courses: rows with a name, whose contents lie elsewhere, each once. What they are is
+ * told by their content; the name only tells apart what the same content may be.
  */
 @Repository
 @Transactional
 public class Files {
-  static final int PART = 1 << 20;
-  private static final Tika CONTENT = new Tika();
+  private static final Tika CONTENT_TYPES = new Tika();
   private static final MediaTypeRegistry TYPES = MediaTypeRegistry.getDefaultRegistry();
+
+  /** All files of a course together. */
+  private static final long MOST_OF_COURSE = 20L << 30;
+
+  private static final int LONGEST_NAME = 200;
   private final DSLContext db;
   private final Clock clock;
   private final TransactionOperations transactions;
+  private final Contents contents;
+  private final Uploads uploads;
+  private final VirusCheck viruses;
 
-  Files(DSLContext db, Clock clock, TransactionOperations transactions) {
+  Files(
+      DSLContext db,
+      Clock clock,
+      TransactionOperations transactions,
+      Contents contents,
+      Uploads uploads,
+      VirusCheck viruses) {
     this.db = db;
     this.clock = clock;
     this.transactions = transactions;
+    this.contents = contents;
+    this.uploads = uploads;
+    this.viruses = viruses;
   }
 
   /**
@@ -50,75 +69,116 @@ public class Files {
   public record Kept(long id, String name, String mediaType, long bytes) {}
 
   /**
-   * Keeps a file.
+   * Keeps a file that was sent before.
    *
-   * @param most bytes that it may have
-   * @param kinds media types that it may be of
-   * @throws Problem naming the field {@code file} when it is empty, too large or of another kind
+   * @throws Problem naming the field {@code file} when it is empty, too large, harmful or of
+   *     another kind, or {@code upload} when it has not come in whole
    */
   @Transactional(propagation = Propagation.NOT_SUPPORTED)
-  public Kept keep(
-      CourseId course,
-      PersonId by,
-      String name,
-      InputStream content,
-      long most,
-      Set<String> kinds) {
-    try (Upload upload = Upload.of(content, name, most)) {
-      String type = type(upload, name);
-      if (!kinds.contains(type))
-        throw Problem.field(
-            "file", "file-of-wrong-type", "name", name, "type", type, "types", list(kinds));
-      return requireNonNull(transactions.execute(_ -> insert(course, by, name, upload, type)));
+  public Kept keep(CourseId course, PersonId by, String upload, FileUse use) {
+    Kept kept;
+    try (Uploads.Arrived sent = uploads.arrived(by, upload)) {
+      kept = keep(course, by, plain(sent.name()), sent.content(), use);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
+    uploads.forget(by, upload);
+    return kept;
+  }
+
+  /** Keeps a file that is at hand. */
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
+  public Kept keep(CourseId course, PersonId by, String name, InputStream content, FileUse use) {
+    try {
+      Contents.Arrived arrived = contents.take(content, use.most());
+      try {
+        if (arrived.bytes() == 0) throw Problem.field("file", "file-empty");
+        String type = type(arrived, name);
+        if (!use.fits(type)) throw wrongType(name, type, use);
+        try (InputStream in = java.nio.file.Files.newInputStream(arrived.file())) {
+          viruses.check(name, in);
+        }
+        return requireNonNull(transactions.execute(_ -> insert(course, by, name, arrived, type)));
+      } finally {
+        contents.forget(arrived);
+      }
+    } catch (Contents.TooMuch e) {
+      throw Problem.field("file", "file-too-large", "name", name, "most", use.most() >> 20);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static Problem wrongType(String name, String type, FileUse use) {
+    if (use.kinds().isEmpty()) return Problem.field("file", "file-would-be-run", "name", name);
+    String types = String.join(", ", use.kinds().stream().sorted().toList());
+    return Problem.field("file", "file-of-wrong-type", "name", name, "type", type, "types", types);
+  }
+
+  /** A name as it may stand in a line, whatever it was called elsewhere. */
+  private static String plain(String name) {
+    String last = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
+    String clean = Plain.cleaned(last).strip();
+    if (clean.isEmpty()) return "file";
+    return clean.length() <= LONGEST_NAME ? clean : clean.substring(clean.length() - LONGEST_NAME);
   }
 
   /**
    * What a file is by its content. Its name only says more exactly what the content says already:
    * random bytes are no film, whatever they are called.
    */
-  private static String type(Upload upload, String name) {
-    try (InputStream plain = upload.content();
-        InputStream named = upload.content()) {
-      MediaType content = MediaType.parse(CONTENT.detect(plain));
-      MediaType called = MediaType.parse(CONTENT.detect(named, name));
+  private static String type(Contents.Arrived arrived, String name) throws IOException {
+    try (InputStream plain = java.nio.file.Files.newInputStream(arrived.file());
+        InputStream named = java.nio.file.Files.newInputStream(arrived.file())) {
+      MediaType content = MediaType.parse(CONTENT_TYPES.detect(plain));
+      MediaType called = MediaType.parse(CONTENT_TYPES.detect(named, name));
       boolean exact =
           !content.equals(MediaType.OCTET_STREAM) && TYPES.isInstanceOf(called, content);
       return (exact ? called : content).toString();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
     }
   }
 
-  private Kept insert(CourseId course, PersonId by, String name, Upload upload, String mediaType) {
-    try (InputStream content = upload.content()) {
-      long id =
-          db.insertInto(FILE)
-              .set(FILE.COURSE_ID, course)
-              .set(FILE.NAME, name)
-              .set(FILE.MEDIA_TYPE, mediaType)
-              .set(FILE.BYTES, upload.bytes())
-              .set(FILE.UPLOADED_BY, by)
-              .set(FILE.UPLOADED_AT, clock.instant())
-              .returning(FILE.ID)
-              .fetchSingle(FILE.ID);
-      byte[] part = content.readNBytes(PART);
-      for (int number = 0; part.length > 0; number++) {
-        db.insertInto(FILE_PART)
-            .set(FILE_PART.FILE_ID, id)
-            .set(FILE_PART.NUMBER, number)
-            .set(FILE_PART.CONTENT, part)
-            .execute();
-        part = content.readNBytes(PART);
-      }
-      return new Kept(id, name, mediaType, upload.bytes());
+  private Kept insert(
+      CourseId course, PersonId by, String name, Contents.Arrived arrived, String mediaType) {
+    checkRoom(course, arrived.bytes());
+    // Holds the row of the content, so that nobody takes it away meanwhile.
+    db.insertInto(CONTENT)
+        .set(CONTENT.HASH, arrived.hash())
+        .set(CONTENT.BYTES, arrived.bytes())
+        .set(CONTENT.STORED_AT, clock.instant())
+        .onConflict(CONTENT.HASH)
+        .doUpdate()
+        .set(CONTENT.STORED_AT, clock.instant())
+        .execute();
+    try {
+      contents.put(arrived);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+    long id =
+        db.insertInto(FILE)
+            .set(FILE.COURSE_ID, course)
+            .set(FILE.NAME, name)
+            .set(FILE.MEDIA_TYPE, mediaType)
+            .set(FILE.BYTES, arrived.bytes())
+            .set(FILE.HASH, arrived.hash())
+            .set(FILE.UPLOADED_BY, by)
+            .set(FILE.UPLOADED_AT, clock.instant())
+            .returning(FILE.ID)
+            .fetchSingle(FILE.ID);
+    return new Kept(id, name, mediaType, arrived.bytes());
   }
 
-  private static String list(Set<String> kinds) {
-    return String.join(", ", kinds.stream().sorted().toList());
+  private void checkRoom(CourseId course, long more) {
+    long now =
+        db.select(DSL.coalesce(DSL.sum(FILE.BYTES), DSL.inline(java.math.BigDecimal.ZERO)))
+            .from(FILE)
+            .where(FILE.COURSE_ID.eq(course))
+            .fetchSingle()
+            .value1()
+            .longValue();
+    if (now + more > MOST_OF_COURSE)
+      throw Problem.field("file", "course-full", "most", MOST_OF_COURSE >> 30);
   }
 
   /** A file of a course. */
@@ -129,16 +189,27 @@ public class Files {
         .fetchOptional(f -> new Kept(f.getId(), f.getName(), f.getMediaType(), f.getBytes()));
   }
 
-  /** The content, read part by part as it is asked for. */
-  public KeptResource content(Kept file) {
-    return new KeptResource(file, number -> part(file.id(), number));
+  /** The same file in another course; its content stays where it is. */
+  public Optional<Kept> copy(CourseId from, long id, CourseId to) {
+    return db.selectFrom(FILE)
+        .where(FILE.ID.eq(id), FILE.COURSE_ID.eq(from))
+        .fetchOptional()
+        .map(f -> {
+          checkRoom(to, f.getBytes());
+          FileRecord row = f.copy();
+          row.setCourseId(to);
+          row.setUnusedSince(null);
+          row.attach(db.configuration());
+          row.insert();
+          return new Kept(row.getId(), row.getName(), row.getMediaType(), row.getBytes());
+        });
   }
 
-  private byte[] part(long id, int number) {
-    return db.select(FILE_PART.CONTENT)
-        .from(FILE_PART)
-        .where(FILE_PART.FILE_ID.eq(id), FILE_PART.NUMBER.eq(number))
-        .fetchSingle()
-        .value1();
+  /** The content of a file, read as it is asked for. */
+  @Transactional(readOnly = true)
+  public Resource content(Kept file) {
+    String hash =
+        db.select(FILE.HASH).from(FILE).where(FILE.ID.eq(file.id())).fetchSingle().value1();
+    return contents.read(requireNonNull(hash));
   }
 }

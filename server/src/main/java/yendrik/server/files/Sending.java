@@ -2,7 +2,9 @@ package yendrik.server.files;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
 import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpRange;
 import org.springframework.http.MediaType;
@@ -32,7 +34,21 @@ public class Sending {
     response.setHeader(HttpHeaders.CACHE_CONTROL, "no-cache, private");
     return ResponseEntity.ok()
         .contentType(MediaType.parseMediaType(file.mediaType()))
+        .header(HttpHeaders.CONTENT_DISPOSITION, disposition(file))
         .body(files.content(file));
+  }
+
+  /** Only what a browser can do nothing with but show it is shown; all else is saved. */
+  private static String disposition(Files.Kept file) {
+    boolean shown =
+        FileUse.FILM.fits(file.mediaType())
+            || FileUse.SOUND.fits(file.mediaType())
+            || FileUse.PICTURE.fits(file.mediaType())
+            || file.mediaType().equals("application/pdf");
+    return (shown ? ContentDisposition.inline() : ContentDisposition.attachment())
+        .filename(file.name(), StandardCharsets.UTF_8)
+        .build()
+        .toString();
   }
 
   private static void check(String asked, long bytes) {

@@ -19,13 +19,14 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Takes no more of a body than 1 MB, whoever sends it and whether they say how long it is. Files
- * are sent as {@code application/octet-stream} to addresses that have limits of their own and read
- * no more than that.
+ * and pieces of files are sent as {@code application/octet-stream} to addresses that have limits of
+ * their own and read no more than that.
  */
 @Component
 @Order(BodyLimit.AFTER_FAILURES)
 class BodyLimit extends OncePerRequestFilter {
   static final int AFTER_FAILURES = Ordered.HIGHEST_PRECEDENCE + 1;
+  private static final String PIECE_OF_FILE = "application/offset+octet-stream";
   static final long MOST = DataSize.ofMegabytes(1).toBytes();
   private final Refusals refusals;
 
@@ -36,7 +37,9 @@ class BodyLimit extends OncePerRequestFilter {
   @Override
   protected boolean shouldNotFilter(HttpServletRequest request) {
     String type = request.getContentType();
-    return type != null && type.startsWith(MediaType.APPLICATION_OCTET_STREAM_VALUE);
+    return type != null
+        && (type.startsWith(MediaType.APPLICATION_OCTET_STREAM_VALUE)
+            || type.startsWith(PIECE_OF_FILE));
   }
 
   @Override

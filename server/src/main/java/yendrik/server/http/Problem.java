@@ -197,10 +197,15 @@ public final class Problem extends RuntimeException {
 
   /** The server cannot reach what it needs; in a moment it may. */
   static Problem away() {
+    return later("away");
+  }
+
+  /** Something that is needed cannot be reached; in a moment it may. */
+  public static Problem later(String code) {
     return of(
         HttpStatus.SERVICE_UNAVAILABLE,
         Title.AWAY,
-        says("away"),
+        says(code),
         Map.of(SECONDS, AGAIN_AFTER_SECONDS));
   }
 

@@ -27,13 +27,6 @@ public final class Mailroom implements AutoCloseable {
     web.start();
   }
 
-  public static void main(String[] args) throws IOException {
-    int smtp = Integer.parseInt(args[0]);
-    int page = Integer.parseInt(args[1]);
-    new Mailroom(smtp, page);
-    System.out.println("mailroom: SMTP on " + smtp + ", letters at http://127.0.0.1:" + page);
-  }
-
   /** Where the page is. */
   public String address() {
     return "http://127.0.0.1:" + web.getAddress().getPort();

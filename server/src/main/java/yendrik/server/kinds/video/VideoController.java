@@ -51,7 +51,7 @@ class VideoController {
       HttpServletResponse response) {
     Film film = playing.film(wayfarer.enrolment(seat, walk), step);
     Files.Kept file =
-        files.of(seat.course(), film.file()).orElseThrow(() -> Problem.notFound("film"));
+        files.of(seat.course(), film.file()).orElseThrow(() -> Problem.notFound("file"));
     return sending.of(file, request, response);
   }
 

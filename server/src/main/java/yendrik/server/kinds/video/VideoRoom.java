@@ -7,6 +7,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.film.FilmStrand;
 import yendrik.core.words.Phrase;
+import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoLearner;
@@ -54,7 +55,7 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
     Files.Kept file =
         files
             .of(course, sent.file())
-            .filter(k -> FilmController.KINDS.contains(k.mediaType()))
+            .filter(k -> FileUse.FILM.fits(k.mediaType()))
             .orElseThrow(() -> Problem.field("film", "no-such-film"));
     return new Film(file.id(), file.name(), file.mediaType(), sent.seconds());
   }

@@ -1,0 +1,50 @@
+package yendrik.server.files;
+
+import java.util.Set;
+
+/** What a file is for, which says what it may be. */
+public enum FileUse {
+  FILM(2L << 30, Set.of("video/webm", "video/mp4")),
+  SOUND(500L << 20, Set.of("audio/webm", "audio/mpeg", "audio/mp4", "audio/ogg", "audio/vorbis")),
+  PICTURE(20L << 20, Set.of("image/png", "image/jpeg", "image/gif", "image/webp")),
+  CAPTIONS(2L << 20, Set.of("text/vtt", "text/plain")),
+  /** To be read or worked on: anything that no computer runs by itself. */
+  DOCUMENT(500L << 20, Set.of());
+
+  private static final Set<String> RUN =
+      Set.of(
+          "application/java-archive",
+          "application/vnd.android.package-archive",
+          "application/x-dosexec",
+          "application/x-elf",
+          "application/x-executable",
+          "application/x-mach-o-executable",
+          "application/x-ms-installer",
+          "application/x-msdownload",
+          "application/x-sharedlib");
+
+  private final long most;
+  private final Set<String> kinds;
+
+  FileUse(long most, Set<String> kinds) {
+    this.most = most;
+    this.kinds = kinds;
+  }
+
+  /** Bytes that such a file may have. */
+  public long most() {
+    return most;
+  }
+
+  /** Whether a file of this media type can be used so. */
+  public boolean fits(String mediaType) {
+    return kinds.isEmpty()
+        ? RUN.stream().noneMatch(mediaType::startsWith)
+        : kinds.contains(mediaType);
+  }
+
+  /** The media types that it may be, empty where nearly any will do. */
+  Set<String> kinds() {
+    return kinds;
+  }
+}

@@ -1,0 +1,123 @@
+package yendrik.server.files;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpServletResponseWrapper;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.time.Duration;
+import me.desair.tus.server.TusFileUploadService;
+import me.desair.tus.server.exception.TusException;
+import me.desair.tus.server.upload.UploadInfo;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpHeaders;
+import org.springframework.stereotype.Component;
+import yendrik.core.id.PersonId;
+import yendrik.server.http.Problem;
+
+/**
+ * Files on their way: they come in pieces, go on after a broken connection, and belong to whoever
+ * sends them until somebody takes them. The protocol is tus 1.0.
+ */
+@Component
+public class Uploads {
+  static final String ADDRESS = "/api/uploads";
+  private static final long LARGEST = 4L << 30;
+  private static final Duration KEPT = Duration.ofDays(1);
+  private final TusFileUploadService tus;
+
+  Uploads(@Value("${yendrik.files}") Path folder) {
+    tus =
+        new TusFileUploadService()
+            .withUploadUri(ADDRESS)
+            .withStoragePath(folder.resolve("uploads").toAbsolutePath().toString())
+            .withMaxUploadSize(LARGEST)
+            .withUploadExpirationPeriod(KEPT.toMillis())
+            .disableTusExtension("concatenation");
+  }
+
+  /** A file that has come in whole, to be read once. */
+  public record Arrived(String name, InputStream content) implements AutoCloseable {
+    @Override
+    public void close() throws IOException {
+      content.close();
+    }
+  }
+
+  /** Answers a piece of the protocol. What it refuses is a Problem like every other. */
+  void process(HttpServletRequest request, HttpServletResponse response, PersonId by)
+      throws IOException {
+    int[] refused = new int[1];
+    tus.process(
+        new HttpServletRequestWrapper(request) {
+          @Override
+          public @Nullable String getHeader(String name) {
+            String header = super.getHeader(name);
+            // A type may have parameters; the protocol's has none and is compared whole.
+            boolean type = name.equalsIgnoreCase(HttpHeaders.CONTENT_TYPE) && header != null;
+            return type ? header.replaceAll(";.*", "").strip() : header;
+          }
+        },
+        new HttpServletResponseWrapper(response) {
+          @Override
+          public void sendError(int status) {
+            refused[0] = status;
+          }
+
+          @Override
+          public void sendError(int status, String message) {
+            refused[0] = status;
+          }
+        },
+        owner(by));
+    switch (refused[0]) {
+      case 0 -> {}
+      case 403, 404, 410 -> throw Problem.notFound("upload");
+      case 409 -> throw Problem.conflict("upload-goes-on-elsewhere");
+      case 413 -> throw Problem.field("file", "upload-too-large", "most", LARGEST >> 30);
+      case 423 -> throw Problem.conflict("upload-is-under-way");
+      default -> throw Problem.notUnderstood("upload-not-understood");
+    }
+  }
+
+  /**
+   * A file that somebody has sent whole.
+   *
+   * @throws Problem naming the field {@code upload} if there is none, or a part of it is missing
+   */
+  public Arrived arrived(PersonId by, String upload) {
+    String address = ADDRESS + "/" + upload;
+    try {
+      UploadInfo info = tus.getUploadInfo(address, owner(by));
+      if (info == null) throw Problem.field("upload", "no-such-upload");
+      if (info.isUploadInProgress()) throw Problem.field("upload", "upload-not-whole");
+      return new Arrived(info.getFileName(), tus.getUploadedBytes(address, owner(by)));
+    } catch (TusException e) {
+      throw Problem.field("upload", "no-such-upload");
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Lets go of it, once it is kept. */
+  void forget(PersonId by, String upload) {
+    try {
+      tus.deleteUpload(ADDRESS + "/" + upload, owner(by));
+    } catch (TusException | IOException e) {
+      // It goes by itself after a day.
+    }
+  }
+
+  /** Takes away what was begun and never ended. */
+  void cleanUp() throws IOException {
+    tus.cleanup();
+  }
+
+  private static String owner(PersonId by) {
+    return by.toString();
+  }
+}
