@@ -1,5 +1,7 @@
 import type { AuthorEdit, AuthorPart, StepKind } from '../api/client';
 import { assignment } from './assignment/room';
+import { file } from './file/room';
+import { link } from './link/room';
 import { note } from './note/room';
 import { page } from './page/room';
 import { practical } from './practical/room';
@@ -15,6 +17,8 @@ const all = {
   ASSIGNMENT: assignment,
   PRACTICAL: practical,
   NOTE: note,
+  FILE: file,
+  LINK: link,
 } satisfies Record<StepKind, unknown>;
 
 export const kinds = Object.keys(all) as StepKind[];

@@ -1,17 +1,21 @@
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { StepEdit } from '../api/client';
+import { queries } from '../api/queries';
 import { room } from '../kinds/rooms';
+import { useCourseFiles } from '../kinds/shared/useCourseFiles';
 import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
+import { unsentKey } from '../ui/unsent';
 import { GateFields } from './GateFields';
 import { ReachNow } from './ReachNow';
 import { RuleEditor } from './RuleEditor';
 import { StepSettings } from './StepSettings';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
-const TextEditor = lazy(() => import('../ui/TextEditor'));
+const TextEditor = lazy(() => import('../ui/editor/TextEditor'));
 const TABS = ['rules', 'content', 'settings'] as const;
 
 export function StepInspector(props: StepPanelProps) {
@@ -19,6 +23,8 @@ export function StepInspector(props: StepPanelProps) {
   const t = useTranslations();
   const { text, Author } = room(step.kind);
   const its = authorProps(props);
+  const files = useCourseFiles(design.course);
+  const me = useQueryClient().getQueryData(queries.me().queryKey);
   const [tab, setTab] = useState<(typeof TABS)[number]>('rules');
   return (
     <>
@@ -76,6 +82,8 @@ export function StepInspector(props: StepPanelProps) {
               <TextEditor
                 label={t(`plan.${text}`)}
                 html={step.body}
+                files={files}
+                keep={unsentKey(me?.person?.id ?? 0, design.course, 'design', step.id)}
                 onSave={(body) => draft.step(step, { body })}
               />
             )}

@@ -50,6 +50,8 @@ export const outcome = (
 const PARTS: Record<StepKind, DesignStep['part']> = {
   PAGE: { is: 'page' },
   NOTE: { is: 'note' },
+  FILE: { is: 'file', files: [] },
+  LINK: { is: 'link', address: '' },
   VIDEO: { is: 'video' },
   ASSIGNMENT: { is: 'assignment' },
   PRACTICAL: { is: 'practical' },

@@ -61,3 +61,16 @@ export const fromLocalInput = (text: string) => (text ? new Date(text).toISOStri
 
 /** A typed number, no less than this; what is no number is nothing. */
 export const least = (value: string, bound: number) => Math.max(bound, Number(value) || 0);
+
+/** "14 kB", "3.2 MB": how large a file is. */
+export function fileSize(bytes: number): string {
+  const units = ['B', 'kB', 'MB', 'GB'];
+  let size = bytes;
+  let unit = 0;
+  while (size >= 1000 && unit < units.length - 1) {
+    size /= 1000;
+    unit++;
+  }
+  const shown = size < 10 && unit > 1 ? Math.round(size * 10) / 10 : Math.round(size);
+  return `${shown} ${units[unit]}`;
+}

@@ -10,7 +10,9 @@ public enum StepKind {
   QUIZ("QUIZ"),
   ASSIGNMENT("ASSIGNMENT"),
   PRACTICAL("PRACTICAL"),
-  NOTE("NOTE");
+  NOTE("NOTE"),
+  FILE("FILE"),
+  LINK("LINK");
 
   private final String stored;
 

@@ -15,6 +15,8 @@ public final class Kinds {
       case ASSIGNMENT -> AssignmentKind.KIND;
       case PRACTICAL -> PracticalKind.KIND;
       case NOTE -> NoteKind.KIND;
+      case FILE -> FileKind.KIND;
+      case LINK -> LinkKind.KIND;
     };
   }
 }

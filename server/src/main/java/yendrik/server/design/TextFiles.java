@@ -2,12 +2,15 @@ package yendrik.server.design;
 
 import java.util.Set;
 import java.util.regex.MatchResult;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** Files in formatted text: pictures, films and files to save are named by their numbers. */
 public final class TextFiles {
   private static final Pattern NAMED = Pattern.compile("data-file=\"(\\d{1,18})\"");
+  private static final Pattern SHOWN =
+      Pattern.compile("<(a|img|video|audio)\\b[^>]*?data-file=\"(\\d{1,18})\"");
 
   private TextFiles() {}
 
@@ -22,11 +25,17 @@ public final class TextFiles {
 
   /** A text as it is shown to somebody who finds its files at an address, after a slash. */
   public static String at(String address, String html) {
-    return NAMED.matcher(html).replaceAll(r -> shown(address, r));
+    return SHOWN
+        .matcher(html)
+        .replaceAll(r -> Matcher.quoteReplacement(r.group() + more(r.group(1), address, r)));
   }
 
-  private static String shown(String address, MatchResult named) {
-    return java.util.regex.Matcher.quoteReplacement(
-        named.group() + " src=\"" + address + "/" + named.group(1) + "\"");
+  private static String more(String tag, String address, MatchResult named) {
+    String at = address + "/" + named.group(2);
+    return switch (tag) {
+      case "a" -> " href=\"" + at + "\"";
+      case "img" -> " src=\"" + at + "\"";
+      default -> " src=\"" + at + "\" controls preload=\"metadata\"";
+    };
   }
 }

@@ -21,6 +21,7 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.confirm.ConfirmStrand;
+import yendrik.server.design.TextFiles;
 import yendrik.server.learn.RouteViews.Link;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.way.Explaining;
@@ -65,6 +66,7 @@ public class StepPages {
     Step step = walk.step(s);
     Bead bead = progress.bead(s);
     LearnerRecord record = progress.record();
+    String way = walk.practice() ? Wayfarer.PRACTICE : Wayfarer.MINE;
     boolean confirmable =
         step.doneWhen()
             .nodes()
@@ -81,7 +83,9 @@ public class StepPages {
         walk.ready().document().minutes().getOrDefault(step.id(), 10),
         Explaining.moment(record.due(s)),
         Explaining.moment(record.takesUntil(s)),
-        walk.ready().document().content(step.id()).body(),
+        TextFiles.at(
+            "/api/courses/" + walk.course() + "/walks/" + way + "/steps/" + step.id() + "/files",
+            walk.ready().document().content(step.id()).body()),
         Explaining.toLearner(walk).rule(new RuleAt.StepDone(step.id())),
         confirmable,
         ConfirmStrand.of(record).at(s) != LearnerRecord.NEVER,

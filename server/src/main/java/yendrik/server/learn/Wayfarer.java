@@ -19,6 +19,7 @@ import yendrik.server.way.Walks;
  */
 @Component
 public class Wayfarer {
+  static final String MINE = "mine";
   static final String PRACTICE = "practice";
   private final Walks walks;
 
@@ -55,7 +56,7 @@ public class Wayfarer {
   private static EnrolmentId of(
       Seat seat, String walk, BiFunction<CourseId, PersonId, Optional<EnrolmentId>> practice) {
     return switch (walk) {
-      case "mine" -> seat.enrolment().orElseThrow(() -> Problem.forbidden("not-enrolled"));
+      case MINE -> seat.enrolment().orElseThrow(() -> Problem.forbidden("not-enrolled"));
       case PRACTICE -> {
         if (!seat.has(Right.TEACH)) throw Problem.forbidden("only-staff-walk");
         yield practice

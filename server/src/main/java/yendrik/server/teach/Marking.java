@@ -33,6 +33,7 @@ import yendrik.core.strand.work.WorkFact;
 import yendrik.core.strand.work.WorkStrand;
 import yendrik.server.design.Designs;
 import yendrik.server.design.RubricForms;
+import yendrik.server.design.TextFiles;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -196,7 +197,9 @@ public class Marking {
         index.module(index.moduleOf(s)).name(),
         design.kind(),
         walk.progress().bead(s).state(),
-        walk.ready().document().content(design.id()).body(),
+        TextFiles.at(
+            "/api/courses/" + walk.course() + "/marking/tasks/" + design.id() + "/files",
+            walk.ready().document().content(design.id()).body()),
         design.scoring().points(),
         versions,
         design.evidenceFor().stream().map(t -> outcome(walk.progress(), t.outcome())).toList(),

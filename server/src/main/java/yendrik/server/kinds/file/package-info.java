@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.file;
+
+import org.jspecify.annotations.NullMarked;

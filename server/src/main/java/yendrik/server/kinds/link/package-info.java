@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.link;
+
+import org.jspecify.annotations.NullMarked;

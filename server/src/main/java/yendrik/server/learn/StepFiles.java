@@ -1,0 +1,33 @@
+package yendrik.server.learn;
+
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.StepId;
+import yendrik.server.files.Files;
+import yendrik.server.http.Problem;
+import yendrik.server.way.Walk;
+import yendrik.server.way.Walks;
+
+/** Files of a step, for those who may read the step. */
+@Service
+@Transactional(readOnly = true)
+class StepFiles {
+  private final Walks walks;
+  private final Files files;
+
+  StepFiles(Walks walks, Files files) {
+    this.walks = walks;
+    this.files = files;
+  }
+
+  Files.Kept file(EnrolmentId enrolment, StepId step, long file) {
+    Walk walk = walks.see(enrolment);
+    StepDoor.open(walk, step);
+    boolean there = walk.ready().document().content(step).files().contains(file);
+    return files
+        .of(walk.course(), file)
+        .filter(_ -> there)
+        .orElseThrow(() -> Problem.notFound("file"));
+  }
+}

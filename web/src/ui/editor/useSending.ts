@@ -1,0 +1,28 @@
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { Kept } from '../../api/client';
+import { sendInPieces } from '../../api/files';
+
+export type FileUse = 'FILM' | 'SOUND' | 'PICTURE' | 'CAPTIONS' | 'DOCUMENT';
+
+/** Where files of a text are found, and how one that was sent is kept. */
+export interface FileDoor {
+  address: (file: number) => string;
+  keep: (upload: string, use: FileUse) => Promise<Kept>;
+}
+
+/** Sends a file for a text and tells how far it is. */
+export function useSending(door: FileDoor | undefined) {
+  const [share, setShare] = useState(0);
+  const send = useMutation({
+    meta: { silent: true },
+    mutationFn: async ({ file, use }: { file: File; use: FileUse }) => {
+      if (!door) throw new Error('no place for files');
+      setShare(0);
+      return door.keep(await sendInPieces(file, setShare), use);
+    },
+  });
+  return { ...send, share };
+}
+
+export type Sending = ReturnType<typeof useSending>;
