@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { api, body, type Report, type SameAgain } from './client';
 
 type Is = Report['is'];
@@ -43,6 +43,17 @@ export const queries = {
     queryOptions({
       queryKey: ['people', 'one', person],
       queryFn: () => body(api.GET('/api/people/{person}', { params: { path: { person } } })),
+    }),
+  shelfThings: (course: number, text: string) =>
+    queryOptions({
+      queryKey: ['shelf-things', course, text],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/shelf/things', {
+            params: { path: { course }, query: { text } },
+          }),
+        ),
+      placeholderData: keepPreviousData,
     }),
   design: (course: number) =>
     queryOptions({

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { useLine } from '../ui/useNames';
+import { useWindBack } from './useWindBack';
 import { OF_INSTITUTION } from './views';
 
 /** One's courses, and new ones for those who make them. */
@@ -25,6 +26,7 @@ export default function CourseMenu({
   const t = useTranslations();
   const line = useLine();
   const navigate = useNavigate();
+  const windBack = useWindBack(course?.id);
   return (
     <Menu anchorEl={anchor} open onClose={onClose}>
       {me.courses.map((c, n) => [
@@ -54,6 +56,17 @@ export default function CourseMenu({
           >
             {t('frame.rosterAndGroups')}
           </MenuItem>,
+          course.practice && course.role === 'DESIGNER' && (
+            <MenuItem
+              key="wind"
+              onClick={() => {
+                onClose();
+                windBack.mutate();
+              }}
+            >
+              {t('frame.windBack')}
+            </MenuItem>
+          ),
         ]}
       {me.person?.administrator && [
         <ListSubheader key="institution">{t('frame.institution')}</ListSubheader>,
@@ -69,6 +82,8 @@ export default function CourseMenu({
           </MenuItem>
         )),
         <Divider key="line" />,
+      ]}
+      {me.person?.makesCourses && (
         <MenuItem
           key="new"
           onClick={() => {
@@ -77,7 +92,9 @@ export default function CourseMenu({
           }}
         >
           {t('frame.newCourse')} …
-        </MenuItem>,
+        </MenuItem>
+      )}
+      {me.person?.administrator && (
         <MenuItem
           key="framework"
           onClick={() => {
@@ -86,8 +103,8 @@ export default function CourseMenu({
           }}
         >
           {t('frame.newFramework')} …
-        </MenuItem>,
-      ]}
+        </MenuItem>
+      )}
     </Menu>
   );
 }

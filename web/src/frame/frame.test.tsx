@@ -7,7 +7,13 @@ import Frame from './Frame';
 
 const me: Me = {
   institution,
-  person: { id: 1, name: 'Odalys Brandt', email: 'odalys@hollowlane.example', administrator: true },
+  person: {
+    id: 1,
+    name: 'Odalys Brandt',
+    email: 'odalys@hollowlane.example',
+    administrator: true,
+    makesCourses: true,
+  },
   courses: [
     sample,
     { ...sample, id: 3, name: 'Wheelbuilding', cohort: '', role: undefined, learner: true },

@@ -100,6 +100,16 @@ function Person({ shown, onInvite }: { shown: PersonView; onInvite: () => void }
           }
           label={t('institution.administers')}
         />
+        <FormControlLabel
+          control={
+            <Switch
+              checked={person.administrator || person.makesCourses}
+              disabled={change.isPending || person.administrator}
+              onChange={(_, on) => set('makesCourses', on)}
+            />
+          }
+          label={t('institution.makesCourses')}
+        />
         <Typography variant="body2" color="textSecondary">
           {t('institution.changeHint')}
         </Typography>

@@ -1,4 +1,5 @@
-import { Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
+import { Box, Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
+import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { DesignModule, ModuleEdit } from '../api/client';
 import { Kicker } from '../ui/Panel';
@@ -16,6 +17,7 @@ export function ModuleInspector({
   draft: Draft;
   onGone: () => void;
 }) {
+  const [shelving, setShelving] = useState(false);
   const t = useTranslations();
   return (
     <>
@@ -63,16 +65,30 @@ export function ModuleInspector({
         }
         label={t('plan.visible')}
       />
-      <Button
-        variant="outlined"
-        sx={{ mt: 2 }}
-        onClick={() => {
-          draft.remove('modules', module.id, module.name);
-          onGone();
-        }}
-      >
-        {t('common.remove')}
-      </Button>
+      <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
+        <Button variant="outlined" onClick={() => setShelving(true)}>
+          {t('copy.shelve')} …
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => {
+            draft.remove('modules', module.id, module.name);
+            onGone();
+          }}
+        >
+          {t('common.remove')}
+        </Button>
+      </Box>
+      {shelving && (
+        <Suspense fallback={null}>
+          <ShelveDialog
+            thing={{ module: module.id }}
+            name={module.name}
+            onClose={() => setShelving(false)}
+          />
+        </Suspense>
+      )}
     </>
   );
 }
+const ShelveDialog = lazy(() => import('./copying/ShelveDialog'));

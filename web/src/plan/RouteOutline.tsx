@@ -14,7 +14,7 @@ import {
 } from '@dnd-kit/sortable';
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { type ReactNode, useRef, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body, type Design, type StepKind } from '../api/client';
 import { queries } from '../api/queries';
@@ -32,6 +32,8 @@ import { PickedBar } from './several/PickedBar';
 import { type Picked, usePicked } from './several/usePicked';
 import { useDraft } from './useDraft';
 
+const CopyDialog = lazy(() => import('./copying/CopyDialog'));
+
 export default function RouteOutline() {
   const t = useTranslations();
   const course = useCourse();
@@ -44,6 +46,7 @@ export default function RouteOutline() {
   // Names are typed faster than they are saved; each goes after the one before.
   const last = useRef<Place | null>(null);
   const [publishing, setPublishing] = useState(false);
+  const [copying, setCopying] = useState(false);
   const [kind, id] = (sel ?? '').split('-');
   const module = kind === 'module' ? design.data?.modules.find((m) => `${m.id}` === id) : undefined;
   const step =
@@ -112,6 +115,9 @@ export default function RouteOutline() {
   return (
     <WithInspector inspector={inspector} onClose={() => select(null)}>
       <Actions>
+        <Button variant="outlined" onClick={() => setCopying(true)}>
+          {t('copy.open')} …
+        </Button>
         <Button variant="outlined" onClick={addModule}>
           {t('plan.addModule')}
         </Button>
@@ -171,6 +177,16 @@ export default function RouteOutline() {
           </>
         )}
       </Loaded>
+      {copying && design.data && (
+        <Suspense fallback={null}>
+          <CopyDialog
+            design={design.data}
+            draft={draft}
+            into={module?.id ?? step?.module}
+            onClose={() => setCopying(false)}
+          />
+        </Suspense>
+      )}
       {publishing && <PublishDialog onClose={() => setPublishing(false)} />}
     </WithInspector>
   );

@@ -9,12 +9,14 @@ import { EvidenceFields } from './EvidenceFields';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
 const SameAgainDialog = lazy(() => import('./SameAgainDialog'));
+const ShelveDialog = lazy(() => import('./copying/ShelveDialog'));
 const DATES = ['opensAt', 'dueAt', 'lateUntil', 'closesAt'] as const;
 
 export function StepSettings(props: StepPanelProps) {
   const { step, design, draft, onGone } = props;
   const t = useTranslations();
   const [again, setAgain] = useState(false);
+  const [shelving, setShelving] = useState(false);
   const { Settings } = room(step.kind);
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
@@ -70,9 +72,12 @@ export function StepSettings(props: StepPanelProps) {
         }
         label={t('plan.visible')}
       />
-      <Box sx={{ display: 'flex', gap: 1 }}>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <Button variant="outlined" onClick={() => setAgain(true)}>
           {t('plan.againOpen')} …
+        </Button>
+        <Button variant="outlined" onClick={() => setShelving(true)}>
+          {t('copy.shelve')} …
         </Button>
         <Button
           variant="outlined"
@@ -84,6 +89,15 @@ export function StepSettings(props: StepPanelProps) {
           {t('common.remove')}
         </Button>
       </Box>
+      {shelving && (
+        <Suspense fallback={null}>
+          <ShelveDialog
+            thing={{ step: step.id }}
+            name={step.name}
+            onClose={() => setShelving(false)}
+          />
+        </Suspense>
+      )}
       {again && (
         <Suspense fallback={null}>
           <SameAgainDialog

@@ -89,6 +89,7 @@ export const course: MyCourse = {
   role: 'DESIGNER',
   learner: false,
   framework: false,
+  practice: false,
 };
 
 function Address() {

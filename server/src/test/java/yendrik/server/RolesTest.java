@@ -139,7 +139,10 @@ class RolesTest extends BenchTest {
     String code = Caller.json(response).path("code").asString("");
     return switch (code) {
       case "problem.sign-in" -> "sign in";
-      case "problem.not-your-part", "problem.only-administrators" -> "no";
+      case "problem.not-your-part",
+          "problem.only-administrators",
+          "problem.only-who-makes-courses" ->
+          "no";
       case "problem.not-found.course" -> "hidden";
       default -> "yes";
     };

@@ -46,7 +46,12 @@ final class Sent {
 
   record Roster(List<String> emails) {}
 
-  record Course(String name, String cohort, LocalDate starts, int weeks, String zone) {}
+  record Course(
+      String name, String cohort, LocalDate starts, int weeks, String zone, boolean practice) {
+    Course(String name, String cohort, LocalDate starts, int weeks, String zone) {
+      this(name, cohort, starts, weeks, zone, false);
+    }
+  }
 
   record Adopted(List<OutcomeId> outcomes, List<ScaleId> scales) {}
 

@@ -38,10 +38,10 @@ class AdoptionController {
   @PostMapping("/frameworks")
   @Needs(Right.ADMINISTER)
   @ResponseStatus(HttpStatus.CREATED)
-  CourseController.Added add(@Valid @RequestBody FrameworkEdit edit) {
+  Courses.Added add(@Valid @RequestBody FrameworkEdit edit) {
     CourseId id = courses.addFramework(edit.name().strip());
     courses.addPlainScale(id);
-    return new CourseController.Added(id);
+    return new Courses.Added(id);
   }
 
   /** The institution's frameworks and how the course stands to what is in them. */

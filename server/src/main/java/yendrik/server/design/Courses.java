@@ -39,6 +39,9 @@ public class Courses {
       int weeks,
       String issuer) {}
 
+  /** A course or framework that was made. */
+  record Added(CourseId id) {}
+
   public CourseId add(NewCourse course) {
     CourseId id =
         db.insertInto(COURSE)
@@ -87,7 +90,7 @@ public class Courses {
   }
 
   /** A scale to begin with, so that outcomes can be written at once. */
-  void addPlainScale(CourseId course) {
+  public void addPlainScale(CourseId course) {
     db.insertInto(SCALE)
         .set(SCALE.COURSE_ID, course)
         .set(SCALE.NAME, "Three levels")

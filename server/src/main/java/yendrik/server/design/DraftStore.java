@@ -225,7 +225,7 @@ class DraftStore {
   private Map<CourseId, String> otherCourses(CourseId id) {
     return db.select(COURSE.ID, COURSE.NAME)
         .from(COURSE)
-        .where(COURSE.ID.ne(id), COURSE.FRAMEWORK.isFalse())
+        .where(COURSE.ID.ne(id), COURSE.FRAMEWORK.isFalse(), COURSE.SHELF.isFalse())
         .fetchMap(r -> r.value1(), r -> r.value2());
   }
 

@@ -76,6 +76,9 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
    */
   protected abstract C checked(Place place, String body, E edit);
 
+  /** The same in another course, with what it speaks of there. */
+  protected abstract C carried(C content, Carrying to);
+
   /** What keeps a step from being put before learners, in words. */
   protected List<Phrase> faults(String name, C content) {
     return List.of();

@@ -26,12 +26,12 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
   }
 
   /** Reads what is kept. */
-  Content read(StepKind kind, JSONB json) {
+  public Content read(StepKind kind, JSONB json) {
     return read(kind, (ObjectNode) CoreJson.mapper().readTree(json.data()));
   }
 
   /** Reads what is kept, in whatever form that was. */
-  Content read(StepKind kind, ObjectNode kept) {
+  public Content read(StepKind kind, ObjectNode kept) {
     StepAuthor<?, ?, ?> room = of(kind);
     return CoreJson.mapper().treeToValue(room.now(kept), room.content());
   }
@@ -62,6 +62,16 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
       StepAuthor<C, ?, E> room, StepAuthor.Place place, String body, AuthorEdit edit) {
     if (!room.edit().isInstance(edit)) throw Problem.field("part", "step-of-another-kind");
     return room.checked(place, body, room.edit().cast(edit));
+  }
+
+  /** What a step holds in another course. */
+  public Content carried(StepKind kind, Content content, Carrying to) {
+    return carried(of(kind), content, to);
+  }
+
+  private static <C extends Content> C carried(
+      StepAuthor<C, ?, ?> room, Content content, Carrying to) {
+    return room.carried(room.content().cast(content), to);
   }
 
   double points(StepKind kind, Content content, double sent) {

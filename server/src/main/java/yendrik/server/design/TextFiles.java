@@ -30,6 +30,14 @@ public final class TextFiles {
         .replaceAll(r -> Matcher.quoteReplacement(r.group() + more(r.group(1), address, r)));
   }
 
+  /** A text with the files that it shows in another course; those that did not come are gone. */
+  static String carried(String html, Carrying to) {
+    return NAMED
+        .matcher(html)
+        .replaceAll(r ->
+            to.file(Long.parseLong(r.group(1))).map(f -> "data-file=\"" + f + "\"").orElse(""));
+  }
+
   private static String more(String tag, String address, MatchResult named) {
     String at = address + "/" + named.group(2);
     return switch (tag) {

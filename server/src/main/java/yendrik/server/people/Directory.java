@@ -76,6 +76,7 @@ class Directory {
       String name,
       String email,
       boolean administrator,
+      boolean makesCourses,
       boolean hasPassword,
       int courses,
       Instant added,
@@ -132,6 +133,7 @@ class Directory {
             PERSON.NAME,
             PERSON.EMAIL,
             PERSON.ADMINISTRATOR,
+            PERSON.MAKES_COURSES,
             PERSON.HAS_PASSWORD,
             PERSON.CREATED_AT,
             COURSES,
@@ -150,6 +152,7 @@ class Directory {
         row.get(PERSON.NAME),
         row.get(PERSON.EMAIL),
         row.get(PERSON.ADMINISTRATOR),
+        row.get(PERSON.MAKES_COURSES),
         row.get(PERSON.HAS_PASSWORD),
         row.get(COURSES),
         row.get(PERSON.CREATED_AT),
@@ -215,7 +218,8 @@ class Directory {
   record Edit(
       @NotBlank @Size(max = 200) @PlainText String name,
       @NotNull @EmailAddress String email,
-      boolean administrator)
+      boolean administrator,
+      boolean makesCourses)
       implements ByFields {}
 
   /** Changes a person. Their sessions end with another address or other rights. */
@@ -229,7 +233,8 @@ class Directory {
             .forUpdate()
             .fetch(PERSON.ID);
     SignedIn was = known(id);
-    Edit edit = changes.apply(edit(was), fields, () -> view(id));
+    boolean made = db.fetchExists(PERSON, PERSON.ID.eq(id), PERSON.MAKES_COURSES.isTrue());
+    Edit edit = changes.apply(edit(was, made), fields, () -> view(id));
     String name = edit.name().strip();
     String email = lower(edit.email());
     if (!name.equals(was.name())) {
@@ -242,6 +247,11 @@ class Directory {
       accounts.note(What.EMAIL_CHANGED, was, by, whence, email);
       passwords.endAll(was);
     }
+    if (edit.makesCourses() != made) {
+      set(id, PERSON.MAKES_COURSES, edit.makesCourses());
+      What what = edit.makesCourses() ? What.MAY_MAKE_COURSES : What.MAKES_NO_COURSES;
+      accounts.note(what, was, by, whence, "");
+    }
     if (edit.administrator() != was.administrator()) {
       if (administrators.equals(List.of(id))) throw Problem.conflict("last-administrator");
       set(id, PERSON.ADMINISTRATOR, edit.administrator());
@@ -251,8 +261,8 @@ class Directory {
     }
   }
 
-  private static Edit edit(SignedIn person) {
-    return new Edit(person.name(), person.email(), person.administrator());
+  private static Edit edit(SignedIn person, boolean makesCourses) {
+    return new Edit(person.name(), person.email(), person.administrator(), makesCourses);
   }
 
   private <T> void set(PersonId id, Field<T> field, T value) {

@@ -53,6 +53,10 @@ class Gatekeeper implements HandlerInterceptor, HandlerMethodArgumentResolver {
       if (!person.administrator()) throw Problem.forbidden("only-administrators");
       return true;
     }
+    if (needs.value() == Right.MAKE_COURSES) {
+      if (!people.makesCourses(person)) throw Problem.forbidden("only-who-makes-courses");
+      return true;
+    }
     Seat seat = seat(request, person);
     if (seat instanceof Seat.Nobody) throw Problem.notFound("course");
     if (!seat.has(needs.value())) throw Problem.forbidden("not-your-part");

@@ -96,6 +96,12 @@ public class People {
     return known;
   }
 
+  /** Whether somebody may make courses. */
+  public boolean makesCourses(SignedIn person) {
+    return person.administrator()
+        || db.fetchExists(PERSON, PERSON.ID.eq(person.id()), PERSON.MAKES_COURSES.isTrue());
+  }
+
   /** Whether there is an administrator. */
   @Transactional(readOnly = true)
   boolean hasAdministrator() {
@@ -230,7 +236,8 @@ public class People {
       int weeks,
       Optional<Seat.Role> role,
       boolean learner,
-      boolean framework) {}
+      boolean framework,
+      boolean practice) {}
 
   /** The courses that a person has a place in, and the frameworks that they may change. */
   @Transactional(readOnly = true)
@@ -241,8 +248,15 @@ public class People {
             .collect(Collectors.toMap(Seat::course, seat -> seat));
     return db
         .select(
-            COURSE.ID, COURSE.NAME, COURSE.COHORT, COURSE.STARTS_AT, COURSE.WEEKS, COURSE.FRAMEWORK)
+            COURSE.ID,
+            COURSE.NAME,
+            COURSE.COHORT,
+            COURSE.STARTS_AT,
+            COURSE.WEEKS,
+            COURSE.FRAMEWORK,
+            COURSE.PRACTICE)
         .from(COURSE)
+        .where(COURSE.SHELF.isFalse())
         .orderBy(COURSE.FRAMEWORK, COURSE.ID)
         .fetch()
         .stream()
@@ -257,7 +271,8 @@ public class People {
                         c.value5(),
                         s.role(),
                         s.enrolment().isPresent(),
-                        c.value6())))
+                        c.value6(),
+                        c.value7())))
         .toList();
   }
 

@@ -7,6 +7,8 @@ public enum Right {
   SIGNED_IN,
   /** An administrator of the installation. */
   ADMINISTER,
+  /** An administrator, or a designer who may make courses. */
+  MAKE_COURSES,
   /** A learner of the course, or staff walking it as a made-up learner. */
   LEARN,
   /** A designer of the course. */

@@ -65,7 +65,7 @@ public sealed interface Seat extends Injected {
   default boolean has(Right right) {
     return switch (right) {
       case ANYBODY, SIGNED_IN -> true;
-      case ADMINISTER -> person().administrator();
+      case ADMINISTER, MAKE_COURSES -> person().administrator();
       case LEARN -> !(this instanceof Nobody);
       case PLAN -> this instanceof Staff staff && staff.designs;
       case TEACH -> this instanceof Staff || this instanceof Support;

@@ -56,7 +56,11 @@ class SessionController {
    */
   record Me(Institution institution, Optional<Person> person, List<People.MyCourse> courses) {}
 
-  record Person(PersonId id, String name, String email, boolean administrator) {}
+  /**
+   * @param makesCourses whether they may make courses, as administrators always may
+   */
+  record Person(
+      PersonId id, String name, String email, boolean administrator, boolean makesCourses) {}
 
   /** Who is signed in, with their courses; nobody at first. Also hands out the forgery token. */
   @GetMapping
@@ -69,7 +73,13 @@ class SessionController {
   }
 
   private Me me(SignedIn person) {
-    var shown = new Person(person.id(), person.name(), person.email(), person.administrator());
+    var shown =
+        new Person(
+            person.id(),
+            person.name(),
+            person.email(),
+            person.administrator(),
+            people.makesCourses(person));
     return new Me(institutions.now(), Optional.of(shown), people.coursesOf(person));
   }
 

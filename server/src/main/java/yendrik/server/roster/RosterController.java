@@ -20,6 +20,8 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
+import yendrik.server.design.copying.Emptying;
+import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
 import yendrik.server.people.People;
 import yendrik.server.people.Right;
@@ -35,8 +37,10 @@ class RosterController {
   private final Walks walks;
   private final People people;
   private final Learners learners;
+  private final Emptying emptying;
 
-  RosterController(Walks walks, People people, Learners learners) {
+  RosterController(Walks walks, People people, Learners learners, Emptying emptying) {
+    this.emptying = emptying;
     this.walks = walks;
     this.people = people;
     this.learners = learners;
@@ -83,6 +87,7 @@ class RosterController {
   @Needs(Right.PLAN)
   Enrolled enrol(
       @PathVariable CourseId course, SignedIn person, @Valid @RequestBody RosterEdit edit) {
+    if (emptying.practice(course)) throw Problem.conflict("practice-course");
     int enrolled = 0;
     List<String> there = new ArrayList<>();
     List<String> unknown = new ArrayList<>();

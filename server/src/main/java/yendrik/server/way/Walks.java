@@ -160,6 +160,15 @@ public class Walks {
     return id.orElseGet(() -> find(course, staff, true).orElseThrow());
   }
 
+  /** Takes all made-up learners of a course away. */
+  public void startAllOver(CourseId course) {
+    db.select(ENROLMENT.PERSON_ID)
+        .from(ENROLMENT)
+        .where(ENROLMENT.COURSE_ID.eq(course), ENROLMENT.PRACTICE.isTrue())
+        .fetch(ENROLMENT.PERSON_ID)
+        .forEach(staff -> startOver(course, staff));
+  }
+
   /** Takes a made-up learner away with all their facts, the only ones that are ever deleted. */
   public void startOver(CourseId course, PersonId staff) {
     find(course, staff, true)

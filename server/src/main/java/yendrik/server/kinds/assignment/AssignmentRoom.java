@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.words.Phrase;
+import yendrik.server.design.Carrying;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.StepRoom;
@@ -48,6 +49,11 @@ class AssignmentRoom extends StepRoom<AssignmentContent, AssignmentAuthored, Ass
   @Override
   protected AssignmentContent checked(Place place, String body, AssignmentEdit edit) {
     return new AssignmentContent(body, place.rubric(edit.rubric()));
+  }
+
+  @Override
+  protected AssignmentContent carried(AssignmentContent content, Carrying to) {
+    return new AssignmentContent(to.text(content.body()), content.rubric().flatMap(to::rubric));
   }
 
   @Override

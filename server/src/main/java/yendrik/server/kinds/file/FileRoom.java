@@ -4,6 +4,7 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
+import yendrik.server.design.Carrying;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoScript;
@@ -49,6 +50,17 @@ class FileRoom extends TextRoom<FileContent, FileAuthored, FileEdit> {
 
   private Files.Kept file(CourseId course, long id) {
     return files.of(course, id).orElseThrow(() -> Problem.field("files", "no-such-file"));
+  }
+
+  @Override
+  protected FileContent carried(FileContent content, Carrying to) {
+    return new FileContent(
+        to.text(content.body()),
+        content.shown().stream()
+            .flatMap(f ->
+                to.file(f.id()).stream()
+                    .map(id -> new Files.Kept(id, f.name(), f.mediaType(), f.bytes())))
+            .toList());
   }
 
   @Override

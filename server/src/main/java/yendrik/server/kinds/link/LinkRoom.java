@@ -2,6 +2,7 @@ package yendrik.server.kinds.link;
 
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
+import yendrik.server.design.Carrying;
 import yendrik.server.http.WebAddress;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.TextRoom;
@@ -39,6 +40,11 @@ class LinkRoom extends TextRoom<LinkContent, LinkAuthored, LinkEdit> {
   protected LinkContent checked(Place place, String body, LinkEdit edit) {
     String address = edit.address().strip();
     return new LinkContent(body, address.isEmpty() ? "" : WebAddress.of("address", address));
+  }
+
+  @Override
+  protected LinkContent carried(LinkContent content, Carrying to) {
+    return new LinkContent(to.text(content.body()), content.address());
   }
 
   @Override

@@ -2,6 +2,7 @@ package yendrik.server.kinds.note;
 
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
+import yendrik.server.design.Carrying;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.TextRoom;
@@ -42,6 +43,11 @@ class NoteRoom extends TextRoom<NoteContent, NoteAuthored, NoteEdit> {
   protected NoteContent checked(Place place, String body, NoteEdit edit) {
     if (body.length() > LONGEST) throw Problem.field("body", "note-too-long");
     return new NoteContent(body);
+  }
+
+  @Override
+  protected NoteContent carried(NoteContent content, Carrying to) {
+    return new NoteContent(to.text(content.body()));
   }
 
   @Override

@@ -2,6 +2,7 @@ package yendrik.server.kinds.page;
 
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
+import yendrik.server.design.Carrying;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.TextRoom;
 import yendrik.server.learn.LearnerPart;
@@ -37,6 +38,11 @@ class PageRoom extends TextRoom<PageContent, PageAuthored, PageEdit> {
   @Override
   protected PageContent checked(Place place, String body, PageEdit edit) {
     return new PageContent(body);
+  }
+
+  @Override
+  protected PageContent carried(PageContent content, Carrying to) {
+    return new PageContent(to.text(content.body()));
   }
 
   @Override

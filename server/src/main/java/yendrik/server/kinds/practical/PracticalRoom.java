@@ -9,6 +9,7 @@ import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.signoff.SignOffFact;
 import yendrik.core.strand.signoff.SignOffStrand;
 import yendrik.core.words.Phrase;
+import yendrik.server.design.Carrying;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.StepRoom;
@@ -49,6 +50,11 @@ class PracticalRoom extends StepRoom<PracticalContent, PracticalAuthored, Practi
   @Override
   protected PracticalContent checked(Place place, String body, PracticalEdit edit) {
     return new PracticalContent(body, place.rubric(edit.rubric()));
+  }
+
+  @Override
+  protected PracticalContent carried(PracticalContent content, Carrying to) {
+    return new PracticalContent(to.text(content.body()), content.rubric().flatMap(to::rubric));
   }
 
   @Override

@@ -10,6 +10,7 @@ import yendrik.core.quiz.Quiz;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.words.Numbers;
 import yendrik.core.words.Phrase;
+import yendrik.server.design.Carrying;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
@@ -79,6 +80,22 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
       throw Problem.field("questions", "question-points", "number", number);
     if (!question.outcome().map(o -> place.tied().contains(o)).orElse(true))
       throw Problem.field("questions", "question-outcome-untied", "number", number);
+  }
+
+  @Override
+  protected QuizContent carried(QuizContent content, Carrying to) {
+    return new QuizContent(
+        to.text(content.body()),
+        content.questions().stream()
+            .map(q ->
+                new KeptQuestion(
+                    q.id(),
+                    q.text(),
+                    q.points(),
+                    q.feedback(),
+                    q.outcome().flatMap(to::outcome),
+                    q.part()))
+            .toList());
   }
 
   @Override

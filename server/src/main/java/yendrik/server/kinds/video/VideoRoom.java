@@ -7,6 +7,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.film.FilmStrand;
 import yendrik.core.words.Phrase;
+import yendrik.server.design.Carrying;
 import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
@@ -58,6 +59,17 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
             .filter(k -> FileUse.FILM.fits(k.mediaType()))
             .orElseThrow(() -> Problem.field("film", "no-such-film"));
     return new Film(file.id(), file.name(), file.mediaType(), sent.seconds());
+  }
+
+  @Override
+  protected VideoContent carried(VideoContent content, Carrying to) {
+    return new VideoContent(
+        to.text(content.body()),
+        content
+            .film()
+            .flatMap(f ->
+                to.file(f.file())
+                    .map(file -> new Film(file, f.name(), f.mediaType(), f.seconds()))));
   }
 
   @Override

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.design.copying;
+
+import org.jspecify.annotations.NullMarked;
