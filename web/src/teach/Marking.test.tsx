@@ -26,7 +26,16 @@ const work = {
   module: 'Brakes',
   task: '<p>Write the job card.</p>',
   points: 20,
-  versions: [{ version: 1, at: '2026-11-20T08:00:00Z', text: 'Two pads, 5 Nm.' }],
+  versions: [
+    {
+      version: 1,
+      at: '2026-11-20T08:00:00Z',
+      text: 'Two pads, 5 Nm.',
+      link: '',
+      files: [],
+      late: false,
+    },
+  ],
   outcomes: [
     {
       id: 3,

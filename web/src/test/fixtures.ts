@@ -53,7 +53,7 @@ const PARTS: Record<StepKind, DesignStep['part']> = {
   FILE: { is: 'file', files: [] },
   LINK: { is: 'link', address: '' },
   VIDEO: { is: 'video' },
-  ASSIGNMENT: { is: 'assignment' },
+  ASSIGNMENT: { is: 'assignment', takes: { text: true, link: false }, passesAtOnce: false },
   PRACTICAL: { is: 'practical' },
   QUIZ: { is: 'quiz', questions: [] },
 };

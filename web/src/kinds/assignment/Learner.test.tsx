@@ -18,8 +18,19 @@ const mark = {
 };
 const at = '/api/courses/2/walks/mine/steps/14/versions';
 const props = (p = page()) => ({ page: p, walk: 'mine' as const, show: vi.fn(), refresh: vi.fn() });
-const work = (canHandIn: boolean, versions: object[] = []) =>
-  ({ is: 'assignment', canHandIn, versions }) as LearnerProps<'assignment'>['part'];
+const work = (canHandIn: boolean, versions: object[] = [], more: object = {}) =>
+  ({
+    is: 'assignment',
+    canHandIn,
+    takes: { text: true, link: false },
+    passesAtOnce: false,
+    versions: versions.map((v) => ({ link: '', files: [], late: false, ...v })),
+    ...more,
+  }) as unknown as LearnerProps<'assignment'>['part'];
+const kept = (id: number, name: string) => ({ id, name, mediaType: 'text/plain', bytes: 1400 });
+
+const sendInPieces = vi.hoisted(() => vi.fn(async () => 'sent-1'));
+vi.mock('../../api/files', () => ({ sendInPieces }));
 
 beforeEach(() => localStorage.clear());
 
@@ -67,6 +78,49 @@ describe('an assignment', () => {
       expect.stringContaining('2'),
       expect.stringContaining('1'),
     ]);
+  });
+
+  it('takes files and a link, says which, and hands them in without a text', async () => {
+    const calls = serve({
+      [`POST ${at}`]: page({ state: 'WAITING' }),
+      'POST /api/courses/2/walks/mine/steps/14/work-files': kept(5, 'card.txt'),
+      'PUT /api/courses/2/walks/mine/steps/14/draft': undefined,
+    });
+    const takes = {
+      text: false,
+      link: true,
+      files: { sorts: ['TEXT', 'PICTURE'], number: 2, megabytes: 10 },
+    };
+    show(<Learner {...props()} part={work(true, [], { takes })} />);
+    expect(screen.getByText('Up to 2 files, 10 MB each: texts, pictures')).toBeInTheDocument();
+    await userEvent.upload(screen.getByLabelText('Add files'), new File(['x'], 'card.txt'));
+    expect(await screen.findByText('card.txt')).toBeInTheDocument();
+    await userEvent.type(screen.getByLabelText('Link'), 'hollowlane.example');
+    await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
+    await vi.waitFor(() =>
+      expect(calls.filter((c) => c.path === at).map((c) => c.body)).toEqual([
+        { text: '', link: 'hollowlane.example', files: [5] },
+      ]),
+    );
+  });
+
+  it('goes on with what was begun at another computer', () => {
+    const draft = { text: 'Half a card', link: '', files: [kept(5, 'card.txt')], at: '' };
+    const takes = { text: true, link: false, files: { sorts: [], number: 3, megabytes: 10 } };
+    show(<Learner {...props()} part={work(true, [], { takes, draft })} />);
+    expect(screen.getByRole('textbox')).toHaveValue('Half a card');
+    expect(screen.getByText('card.txt')).toBeInTheDocument();
+  });
+
+  it('shows what changed from one version to the next', async () => {
+    const versions = [
+      { version: 2, at: '2026-11-20T10:00:00Z', text: 'Two new pads.' },
+      { version: 1, at: '2026-11-10T10:00:00Z', text: 'Two old pads.', mark },
+    ];
+    show(<Learner {...props(page({ state: 'WAITING' }))} part={work(false, versions)} />);
+    await userEvent.click(screen.getByRole('button', { name: 'Show what changed' }));
+    expect(await screen.findByText('new', { selector: 'ins' })).toBeInTheDocument();
+    expect(screen.getByText('old', { selector: 'del' })).toBeInTheDocument();
   });
 
   it('is marked by whoever walks as a made-up learner', async () => {

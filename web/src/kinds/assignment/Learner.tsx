@@ -1,73 +1,32 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { api, body, type MyMark } from '../../api/client';
+import { api, body, type Kept, type MyMark } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
 import { day } from '../../ui/format';
 import { unsentKey } from '../../ui/unsent';
 import type { LearnerProps } from '../room';
 import { FilledRubric, WhatCounts } from '../shared/Assessed';
+import { Differences, GivenFiles, GivenLink } from '../shared/Given';
 import { PracticeMarks } from '../shared/PracticeMarks';
+import { WorkFiles } from './WorkFiles';
+
+/** How long after the last key what was begun is kept at the server. */
+const PAUSE = 2000;
 
 export default function Learner(props: LearnerProps<'assignment'>) {
-  const { page, walk, show, part: work } = props;
+  const { page, walk, part: work } = props;
   const t = useTranslations();
   const course = useCourse();
-  const me = useQueryClient().getQueryData(queries.me().queryKey);
-  const key = unsentKey(me?.person?.id ?? 0, course.id, walk, page.id);
-  const [text, setText] = useState(() => localStorage.getItem(key) ?? '');
-  const write = (next: string) => {
-    setText(next);
-    localStorage.setItem(key, next);
-  };
-  const handIn = useMutation({
-    mutationFn: () =>
-      body(
-        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/versions', {
-          params: { path: { course: course.id, walk, step: page.id } },
-          body: { text },
-        }),
-      ),
-    onSuccess: (next) => {
-      localStorage.removeItem(key);
-      setText('');
-      show(next);
-    },
-  });
+  const at = (file: number) =>
+    `/api/courses/${course.id}/walks/${walk}/steps/${page.id}/work-files/${file}`;
   return (
     <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
       <WhatCounts sheet={work.rubric} open={work.versions.length === 0} />
-      {work.canHandIn && (
-        <Box
-          component="form"
-          onSubmit={(e) => {
-            e.preventDefault();
-            handIn.mutate();
-          }}
-          sx={{ display: 'grid', gap: 1 }}
-        >
-          <TextField
-            label={t('learn.write')}
-            multiline
-            minRows={6}
-            value={text}
-            onChange={(e) => write(e.target.value)}
-            helperText={t('learn.draftKept')}
-          />
-          {handIn.error && <Alert severity="error">{handIn.error.message}</Alert>}
-          <Button
-            type="submit"
-            variant="contained"
-            sx={{ justifySelf: 'start' }}
-            disabled={handIn.isPending || text.trim() === ''}
-          >
-            {t('learn.handIn')}
-          </Button>
-        </Box>
-      )}
-      {work.versions.map((v) => (
+      {work.canHandIn && <HandIn {...props} at={at} />}
+      {work.versions.map((v, n) => (
         <Box
           key={v.version}
           component="section"
@@ -77,11 +36,14 @@ export default function Learner(props: LearnerProps<'assignment'>) {
             {t('learn.version', { n: v.version, date: day(v.at) })}
             {v.late && `, ${t('learn.late')}`}
           </Typography>
-          <Typography sx={{ whiteSpace: 'pre-wrap', my: 1 }}>{v.text}</Typography>
+          {v.text && <Typography sx={{ whiteSpace: 'pre-wrap', my: 1 }}>{v.text}</Typography>}
+          <GivenLink link={v.link} />
+          <GivenFiles files={v.files} at={at} />
+          <Differences before={work.versions[n + 1]?.text} now={v.text} />
           {v.mark ? (
             <MarkNote mark={v.mark} />
           ) : (
-            <Alert severity="info" icon={false}>
+            <Alert severity="info" icon={false} sx={{ mt: 1 }}>
               {t('learn.handedIn', { date: day(v.at) })}
             </Alert>
           )}
@@ -94,11 +56,139 @@ export default function Learner(props: LearnerProps<'assignment'>) {
   );
 }
 
+interface Given {
+  text: string;
+  link: string;
+  files: Kept[];
+}
+
+/** What is handed in, kept in this browser at once and at the server after a pause. */
+function HandIn({
+  page,
+  walk,
+  show,
+  part: work,
+  at,
+}: LearnerProps<'assignment'> & { at: (file: number) => string }) {
+  const t = useTranslations();
+  const course = useCourse();
+  const me = useQueryClient().getQueryData(queries.me().queryKey);
+  const key = unsentKey(me?.person?.id ?? 0, course.id, walk, page.id);
+  const { takes, draft } = work;
+  const [given, setGiven] = useState<Given>(() => ({
+    text: localStorage.getItem(key) ?? draft?.text ?? '',
+    link: draft?.link ?? '',
+    files: draft?.files ?? [],
+  }));
+  const path = { course: course.id, walk, step: page.id };
+  const sent = (now: Given) => ({
+    text: now.text,
+    ...(now.link && { link: now.link }),
+    ...(now.files.length > 0 && { files: now.files.map((f) => f.id) }),
+  });
+  const { mutate: keep } = useMutation({
+    meta: { silent: true },
+    mutationFn: (now: Given) =>
+      api.PUT('/api/courses/{course}/walks/{walk}/steps/{step}/draft', {
+        params: { path },
+        body: sent(now),
+      }),
+  });
+  const changed = useRef(false);
+  useEffect(() => {
+    if (!changed.current) return undefined;
+    const later = setTimeout(() => keep(given), PAUSE);
+    return () => clearTimeout(later);
+  }, [given, keep]);
+  const write = (more: Partial<Given>) => {
+    changed.current = true;
+    const next = { ...given, ...more };
+    setGiven(next);
+    if (more.text !== undefined) localStorage.setItem(key, more.text);
+  };
+  const handIn = useMutation({
+    mutationFn: () =>
+      body(
+        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/versions', {
+          params: { path },
+          body: sent(given),
+        }),
+      ),
+    onSuccess: (next) => {
+      changed.current = false;
+      localStorage.removeItem(key);
+      setGiven({ text: '', link: '', files: [] });
+      show(next);
+    },
+  });
+  const nothing = given.text.trim() === '' && given.link.trim() === '' && given.files.length === 0;
+  return (
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        handIn.mutate();
+      }}
+      sx={{ display: 'grid', gap: 1.5 }}
+    >
+      {work.passesAtOnce && <Typography>{t('learn.passesAtOnce')}</Typography>}
+      {takes.text && (
+        <TextField
+          label={t('learn.write')}
+          multiline
+          minRows={6}
+          value={given.text}
+          onChange={(e) => write({ text: e.target.value })}
+          helperText={t('learn.draftKept')}
+        />
+      )}
+      {takes.link && (
+        <TextField
+          label={t('learn.linkToHandIn')}
+          type="url"
+          placeholder="https://"
+          value={given.link}
+          onChange={(e) => write({ link: e.target.value })}
+        />
+      )}
+      {takes.files && (
+        <WorkFiles
+          takes={takes.files}
+          files={given.files}
+          at={at}
+          keep={(upload) =>
+            body(
+              api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/work-files', {
+                params: { path },
+                body: { upload },
+              }),
+            )
+          }
+          onChange={(change) => {
+            changed.current = true;
+            setGiven((now) => ({ ...now, files: change(now.files) }));
+          }}
+        />
+      )}
+      {handIn.error && <Alert severity="error">{handIn.error.message}</Alert>}
+      <Button
+        type="submit"
+        variant="contained"
+        sx={{ justifySelf: 'start' }}
+        disabled={handIn.isPending || nothing}
+      >
+        {t('learn.handIn')}
+      </Button>
+    </Box>
+  );
+}
+
 function MarkNote({ mark }: { mark: MyMark }) {
   const t = useTranslations();
   return (
     <Box
       sx={{
+        mt: 1,
         borderLeft: '3px solid',
         borderColor: mark.judgement === 'PASSED' ? 'tone.lagoon' : 'tone.madder',
         pl: 1.5,

@@ -4,9 +4,14 @@ import type { StepRoom } from '../room';
 export const assignment: StepRoom<'assignment'> = {
   text: 'task',
   ties: 'assessed',
-  Settings: lazy(() => import('../shared/AssessedSettings')),
+  Settings: lazy(() => import('./Settings')),
   Learner: lazy(() => import('./Learner')),
   Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
-  edit: ({ rubric }) => ({ is: 'assignment', ...(rubric !== undefined && { rubric }) }),
+  edit: ({ rubric, takes, passesAtOnce }) => ({
+    is: 'assignment',
+    takes,
+    passesAtOnce,
+    ...(rubric !== undefined && { rubric }),
+  }),
 };

@@ -4,7 +4,7 @@ import type { StepRoom } from '../room';
 export const practical: StepRoom<'practical'> = {
   text: 'task',
   ties: 'assessed',
-  Settings: lazy(() => import('../shared/AssessedSettings')),
+  Settings: lazy(() => import('./Settings')),
   Learner: lazy(() => import('./Learner')),
   Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,

@@ -20,6 +20,7 @@ import { Prose } from '../../ui/Prose';
 import { RubricSheet, rubricScore } from '../../ui/RubricSheet';
 import { useLine } from '../../ui/useNames';
 import type { MarkerProps } from '../room';
+import { Differences, GivenFiles, GivenLink } from './Given';
 
 /** What is said about work of every kind. */
 export interface Said {
@@ -70,6 +71,8 @@ export function MarkingForm({ work, onDone, children, ready, send, button, sent,
       onDone();
     },
   });
+  const at = (file: number) =>
+    `/api/courses/${course.id}/marking/${work.enrolment}/${work.step}/files/${file}`;
   return (
     <Box
       component="form"
@@ -91,7 +94,12 @@ export function MarkingForm({ work, onDone, children, ready, send, button, sent,
         <Typography variant="h1">{work.learner}</Typography>
         {newest && (
           <Section
-            title={line(t('teach.work'), t('teach.version', { n: newest.version }), day(newest.at))}
+            title={line(
+              t('teach.work'),
+              t('teach.version', { n: newest.version }),
+              day(newest.at),
+              newest.late ? t('teach.late') : '',
+            )}
           >
             <Typography
               sx={{
@@ -107,6 +115,9 @@ export function MarkingForm({ work, onDone, children, ready, send, button, sent,
             >
               {newest.text}
             </Typography>
+            <GivenLink link={newest.link} />
+            <GivenFiles files={newest.files} at={at} />
+            <Differences before={work.versions[1]?.text} now={newest.text} />
           </Section>
         )}
         {sheet && (
@@ -136,6 +147,8 @@ export function MarkingForm({ work, onDone, children, ready, send, button, sent,
             <Typography variant="body2" color="textSecondary" sx={{ whiteSpace: 'pre-wrap' }}>
               {v.text}
             </Typography>
+            <GivenLink link={v.link} />
+            <GivenFiles files={v.files} at={at} />
             {v.mark && (
               <Typography variant="body2" sx={{ mt: 0.5 }}>
                 <b>{t(`teach.judge.${v.mark.judgement}`)}</b> ({v.mark.by}): {v.mark.comment}

@@ -51,7 +51,7 @@ class StepFilesTest extends SchoolTest {
     JsonNode read = edda.post(course.walk(page) + "/visits", "");
     String address = course.walk(page) + "/files/" + file;
     assertThat(read.path("body").asString())
-        .contains("data-file=\"" + file + "\"", "src=\"" + address + "\"")
+        .contains("data-file=\"" + file + "\"", "href=\"" + address + "\"")
         .doesNotContain("onclick");
     var sent = edda.call("GET", address, "");
     assertThat(sent.getContentAsByteArray()).isEqualTo(PLAN);

@@ -31,7 +31,10 @@ class SupportTest extends BenchTest {
 
   /** Views of the course that hold nothing of any learner. */
   private static final Set<String> OF_NO_LEARNER =
-      Set.of("GET /api/courses/{course}/reports", "GET /api/courses/{course}/jobs");
+      Set.of(
+          "GET /api/courses/{course}/reports",
+          "GET /api/courses/{course}/jobs",
+          "GET /api/courses/{course}/marking/tasks/{step}/files/{file}");
 
   /** What is compared in a test of its own below, or asked for one learner (RolesTest). */
   private static final Set<String> APART =
@@ -48,7 +51,9 @@ class SupportTest extends BenchTest {
           "GET /api/courses/{course}/learners/{enrolment}/exceptions",
           "GET /api/courses/{course}/learners/{enrolment}/outcomes/{outcome}",
           "GET /api/courses/{course}/learners/{enrolment}/steps/{step}",
-          "GET /api/courses/{course}/marking/{enrolment}/{step}");
+          "GET /api/courses/{course}/marking/{enrolment}/{step}",
+          // HandInTest
+          "GET /api/courses/{course}/marking/{enrolment}/{step}/files/{file}");
 
   private static final List<String> OTHERS =
       List.of("Ilse Tran", "Edda Marsh", "Bashir Colm", "Ruben Sato");

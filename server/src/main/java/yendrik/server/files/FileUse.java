@@ -3,7 +3,7 @@ package yendrik.server.files;
 import java.util.Set;
 
 /** What a file is for, which says what it may be. */
-public enum FileUse {
+public enum FileUse implements Accepts {
   FILM(2L << 30, Set.of("video/webm", "video/mp4")),
   SOUND(500L << 20, Set.of("audio/webm", "audio/mpeg", "audio/mp4", "audio/ogg", "audio/vorbis")),
   PICTURE(20L << 20, Set.of("image/png", "image/jpeg", "image/gif", "image/webp")),
@@ -31,20 +31,20 @@ public enum FileUse {
     this.kinds = kinds;
   }
 
-  /** Bytes that such a file may have. */
+  @Override
   public long most() {
     return most;
   }
 
-  /** Whether a file of this media type can be used so. */
+  @Override
   public boolean fits(String mediaType) {
     return kinds.isEmpty()
         ? RUN.stream().noneMatch(mediaType::startsWith)
         : kinds.contains(mediaType);
   }
 
-  /** The media types that it may be, empty where nearly any will do. */
-  Set<String> kinds() {
+  @Override
+  public Set<String> kinds() {
     return kinds;
   }
 }

@@ -75,10 +75,10 @@ public class Files {
    *     another kind, or {@code upload} when it has not come in whole
    */
   @Transactional(propagation = Propagation.NOT_SUPPORTED)
-  public Kept keep(CourseId course, PersonId by, String upload, FileUse use) {
+  public Kept keep(CourseId course, PersonId by, String upload, Accepts accepts) {
     Kept kept;
     try (Uploads.Arrived sent = uploads.arrived(by, upload)) {
-      kept = keep(course, by, plain(sent.name()), sent.content(), use);
+      kept = keep(course, by, plain(sent.name()), sent.content(), accepts);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -88,13 +88,14 @@ public class Files {
 
   /** Keeps a file that is at hand. */
   @Transactional(propagation = Propagation.NOT_SUPPORTED)
-  public Kept keep(CourseId course, PersonId by, String name, InputStream content, FileUse use) {
+  public Kept keep(
+      CourseId course, PersonId by, String name, InputStream content, Accepts accepts) {
     try {
-      Contents.Arrived arrived = contents.take(content, use.most());
+      Contents.Arrived arrived = contents.take(content, accepts.most());
       try {
         if (arrived.bytes() == 0) throw Problem.field("file", "file-empty");
         String type = type(arrived, name);
-        if (!use.fits(type)) throw wrongType(name, type, use);
+        if (!accepts.fits(type)) throw wrongType(name, type, accepts);
         try (InputStream in = java.nio.file.Files.newInputStream(arrived.file())) {
           viruses.check(name, in);
         }
@@ -103,15 +104,15 @@ public class Files {
         contents.forget(arrived);
       }
     } catch (Contents.TooMuch e) {
-      throw Problem.field("file", "file-too-large", "name", name, "most", use.most() >> 20);
+      throw Problem.field("file", "file-too-large", "name", name, "most", accepts.most() >> 20);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
   }
 
-  private static Problem wrongType(String name, String type, FileUse use) {
-    if (use.kinds().isEmpty()) return Problem.field("file", "file-would-be-run", "name", name);
-    String types = String.join(", ", use.kinds().stream().sorted().toList());
+  private static Problem wrongType(String name, String type, Accepts accepts) {
+    if (accepts.kinds().isEmpty()) return Problem.field("file", "file-would-be-run", "name", name);
+    String types = String.join(", ", accepts.kinds().stream().sorted().toList());
     return Problem.field("file", "file-of-wrong-type", "name", name, "type", type, "types", types);
   }
 
@@ -186,6 +187,14 @@ public class Files {
   public Optional<Kept> of(CourseId course, long id) {
     return db.selectFrom(FILE)
         .where(FILE.ID.eq(id), FILE.COURSE_ID.eq(course))
+        .fetchOptional(f -> new Kept(f.getId(), f.getName(), f.getMediaType(), f.getBytes()));
+  }
+
+  /** A file that somebody sent into a course. */
+  @Transactional(readOnly = true)
+  public Optional<Kept> own(CourseId course, PersonId by, long id) {
+    return db.selectFrom(FILE)
+        .where(FILE.ID.eq(id), FILE.COURSE_ID.eq(course), FILE.UPLOADED_BY.eq(by))
         .fetchOptional(f -> new Kept(f.getId(), f.getName(), f.getMediaType(), f.getBytes()));
   }
 

@@ -64,6 +64,12 @@ public class Uploads {
         },
         new HttpServletResponseWrapper(response) {
           @Override
+          public void setHeader(String name, String value) {
+            // A refusal has a body, which the protocol does not know of.
+            if (!name.equalsIgnoreCase(HttpHeaders.CONTENT_LENGTH)) super.setHeader(name, value);
+          }
+
+          @Override
           public void sendError(int status) {
             refused[0] = status;
           }

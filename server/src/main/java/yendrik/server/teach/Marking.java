@@ -34,6 +34,7 @@ import yendrik.core.strand.work.WorkStrand;
 import yendrik.server.design.Designs;
 import yendrik.server.design.RubricForms;
 import yendrik.server.design.TextFiles;
+import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
@@ -157,6 +158,8 @@ public class Marking {
       Instant at,
       boolean late,
       String text,
+      String link,
+      List<Files.Kept> files,
       Optional<MarkView> mark,
       Optional<RubricForms.Filled> assessed) {}
 
@@ -186,6 +189,8 @@ public class Marking {
                     v.at(),
                     walk.progress().record().late(s, v.at().toEpochMilli()),
                     v.text(),
+                    v.work().link(),
+                    v.work().files(),
                     mark(walk, design.id(), v.version()),
                     assessments.of(walk, design.id(), v.version())))
             .toList();
@@ -205,6 +210,14 @@ public class Marking {
         design.evidenceFor().stream().map(t -> outcome(walk.progress(), t.outcome())).toList(),
         walk.ready().document().rubric(design.id()).map(r -> RubricForms.sheet(r, index.design())),
         assessments.of(walk, design.id(), 0));
+  }
+
+  /** A file of a learner's work. */
+  @Transactional(readOnly = true)
+  Files.Kept file(Seat seat, EnrolmentId enrolment, StepId step, long file) {
+    learners.one(seat, enrolment);
+    return work.file(enrolment, step, file, /* drafts= */ false)
+        .orElseThrow(() -> Problem.notFound("file"));
   }
 
   private static OutcomeView outcome(Progress progress, OutcomeId id) {

@@ -1,12 +1,16 @@
 package yendrik.server.teach;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,6 +25,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.design.RubricForms;
+import yendrik.server.files.Sending;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -30,7 +35,10 @@ import yendrik.server.people.Seat;
 class MarkingController {
   private final Marking marking;
 
-  MarkingController(Marking marking) {
+  private final Sending sending;
+
+  MarkingController(Marking marking, Sending sending) {
+    this.sending = sending;
     this.marking = marking;
   }
 
@@ -48,6 +56,20 @@ class MarkingController {
       @PathVariable StepId step,
       Seat seat) {
     return marking.work(seat, enrolment, step);
+  }
+
+  /** A file of a learner's work; ranges are understood. */
+  @GetMapping("/{enrolment}/{step}/files/{file}")
+  @Needs(Right.TEACH)
+  ResponseEntity<Resource> workFile(
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable StepId step,
+      @PathVariable long file,
+      Seat seat,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    return sending.of(marking.file(seat, enrolment, step, file), request, response);
   }
 
   record MarkEdit(

@@ -6,6 +6,7 @@ import static yendrik.schema.Tables.ATTEMPT;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.HANDED_IN;
+import static yendrik.schema.Tables.WORK_DRAFT;
 
 import java.time.Clock;
 import java.time.Instant;
@@ -176,6 +177,7 @@ public class Walks {
           db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).forUpdate().fetch();
           facts.deleteAll(id);
           db.deleteFrom(HANDED_IN).where(HANDED_IN.ENROLMENT_ID.eq(id)).execute();
+          db.deleteFrom(WORK_DRAFT).where(WORK_DRAFT.ENROLMENT_ID.eq(id)).execute();
           db.deleteFrom(ATTEMPT).where(ATTEMPT.ENROLMENT_ID.eq(id)).execute();
           db.deleteFrom(ENROLMENT).where(ENROLMENT.ID.eq(id)).execute();
         });

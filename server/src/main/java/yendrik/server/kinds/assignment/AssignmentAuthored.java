@@ -5,6 +5,7 @@ import java.util.Optional;
 import yendrik.core.id.RubricId;
 import yendrik.server.design.AuthorPart;
 
-/** What the work is assessed with. */
+/** What is handed in, who decides about it, and what it is assessed with. */
 @JsonTypeName("assignment")
-public record AssignmentAuthored(Optional<RubricId> rubric) implements AuthorPart {}
+public record AssignmentAuthored(Optional<RubricId> rubric, Takes takes, boolean passesAtOnce)
+    implements AuthorPart {}

@@ -1,7 +1,10 @@
 package yendrik.server.kinds.assignment;
 
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
@@ -14,11 +17,15 @@ import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.strand.work.Judgement;
 import yendrik.core.strand.work.WorkFact;
 import yendrik.core.strand.work.WorkStrand;
 import yendrik.core.words.Phrase;
 import yendrik.server.design.RubricForms;
+import yendrik.server.files.Accepts;
+import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
+import yendrik.server.http.WebAddress;
 import yendrik.server.kinds.assignment.AssignmentShown.MarkView;
 import yendrik.server.kinds.assignment.AssignmentShown.VersionView;
 import yendrik.server.learn.RouteViews.StepPage;
@@ -37,8 +44,10 @@ public class HandedIn {
   private final Walks walks;
   private final StepPages pages;
   private final Assessments assessments;
+  private final Files kept;
 
-  HandedIn(Versions work, Walks walks, StepPages pages, Assessments assessments) {
+  HandedIn(Versions work, Walks walks, StepPages pages, Assessments assessments, Files kept) {
+    this.kept = kept;
     this.work = work;
     this.walks = walks;
     this.pages = pages;
@@ -62,9 +71,18 @@ public class HandedIn {
                     h.at(),
                     walk.progress().record().late(s, h.at().toEpochMilli()),
                     h.text(),
+                    h.work().link(),
+                    h.work().files(),
                     mark(walk, step, h.version())))
             .toList();
-    return new AssignmentShown(can, versions, walk.rubric(s));
+    AssignmentContent content = walk.content(s, AssignmentContent.class);
+    Optional<AssignmentShown.DraftView> draft =
+        work.draft(walk.enrolment(), step.id())
+            .map(d ->
+                new AssignmentShown.DraftView(
+                    d.work().text(), d.work().link(), d.work().files(), d.at()));
+    return new AssignmentShown(
+        can, content.takes(), content.passesAtOnce(), draft, versions, walk.rubric(s));
   }
 
   private Optional<MarkView> mark(Walk walk, Step step, int version) {
@@ -107,31 +125,127 @@ public class HandedIn {
         });
   }
 
+  /** Hands a text in. */
   public StepPage handIn(EnrolmentId enrolment, PersonId person, StepId step, String text) {
+    return handIn(enrolment, person, step, new Sent(text, "", List.of()));
+  }
+
+  /**
+   * What a learner sends.
+   *
+   * @param link empty for none
+   * @param files that the learner sent before
+   */
+  record Sent(String text, String link, List<Long> files) {}
+
+  StepPage handIn(EnrolmentId enrolment, PersonId person, StepId step, Sent sent) {
     int[] version = new int[1];
+    boolean[] atOnce = new boolean[1];
+    Versions.Work[] given = new Versions.Work[1];
     Walk walk =
         walks.act(
             enrolment,
             Optional.of(person),
             w -> {
               int s = StepDoor.usable(w, step, StepKind.ASSIGNMENT);
+              AssignmentContent content = w.content(s, AssignmentContent.class);
+              given[0] = checked(w, content.takes(), person, sent);
+              if (given[0].isEmpty()) throw Problem.field("text", "nothing-to-hand-in");
               StepState state = w.progress().bead(s).state();
               if (state == StepState.DONE) throw Problem.conflict("passed-already");
               if (state == StepState.WAITING) {
-                if (isNewest(w, step, text)) return List.of();
+                if (isNewest(w, step, given[0])) return List.of();
                 throw Problem.conflict("waits-for-marking");
               }
               version[0] = WorkStrand.of(w.progress().record()).version(s) + 1;
+              atOnce[0] = content.passesAtOnce();
               return List.of(new WorkFact.HandedIn(step, version[0]));
             });
     if (version[0] == 0) return pages.page(walk, step, List.of());
-    work.add(enrolment, step, version[0], text);
-    return pages.page(walk, step, List.of());
+    work.add(enrolment, step, version[0], given[0]);
+    work.forget(enrolment, step);
+    return atOnce[0]
+        ? pass(enrolment, person, step, version[0])
+        : pages.page(walk, step, List.of());
   }
 
-  /** Whether the newest version is just this text: it was sent twice. */
-  private boolean isNewest(Walk walk, StepId step, String text) {
+  /** Passes at once, by nobody's judgement. */
+  private StepPage pass(EnrolmentId enrolment, PersonId person, StepId step, int version) {
+    Set<String> before = new HashSet<>();
+    Walk walk =
+        walks.act(
+            enrolment,
+            Optional.empty(),
+            w -> {
+              before.addAll(StepPages.openNames(w.progress()));
+              double of = w.step(w.index().number(step)).scoring().points();
+              return List.of(new WorkFact.Marked(step, version, of, of, Judgement.PASSED, ""));
+            });
+    return pages.page(walk, step, StepPages.opened(before, walk.progress()));
+  }
+
+  /** Keeps what was begun, so that it can be gone on with elsewhere. */
+  void begin(EnrolmentId enrolment, PersonId person, StepId step, Sent sent) {
+    Walk walk = walks.see(enrolment);
+    int s = StepDoor.usable(walk, step, StepKind.ASSIGNMENT);
+    Takes takes = walk.content(s, AssignmentContent.class).takes();
+    List<Files.Kept> files = files(walk, takes, person, sent.files());
+    var begun = new Versions.Work(sent.text(), sent.link(), files);
+    if (begun.isEmpty()) work.forget(enrolment, step);
+    else work.keep(enrolment, step, begun);
+  }
+
+  private Versions.Work checked(Walk walk, Takes takes, PersonId person, Sent sent) {
+    if (!takes.text() && !sent.text().isBlank()) throw Problem.field("text", "no-text-here");
+    String link = sent.link().strip();
+    if (!takes.link() && !link.isEmpty()) throw Problem.field("link", "no-link-here");
+    return new Versions.Work(
+        sent.text(),
+        link.isEmpty() ? "" : WebAddress.of("link", link),
+        files(walk, takes, person, sent.files()));
+  }
+
+  private List<Files.Kept> files(Walk walk, Takes takes, PersonId person, List<Long> ids) {
+    if (ids.isEmpty()) return List.of();
+    Takes.FilesTaken taken =
+        takes.files().orElseThrow(() -> Problem.field("files", "no-files-here"));
+    List<Long> different = ids.stream().distinct().toList();
+    if (different.size() > taken.number())
+      throw Problem.field("files", "too-many-files", "most", taken.number());
+    List<Files.Kept> all = new ArrayList<>();
+    for (long id : different) {
+      Files.Kept file =
+          kept.own(walk.course(), person, id)
+              .orElseThrow(() -> Problem.field("files", "no-such-file"));
+      if (!taken.fits(file.mediaType()) || file.bytes() > taken.most())
+        throw Problem.field("files", "file-not-taken", "name", file.name());
+      all.add(file);
+    }
+    return List.copyOf(all);
+  }
+
+  /** Which files a step takes, while something can be handed in. */
+  @Transactional(readOnly = true)
+  Accepts accepts(EnrolmentId enrolment, StepId step) {
+    Walk walk = walks.see(enrolment);
+    int s = StepDoor.usable(walk, step, StepKind.ASSIGNMENT);
+    return walk.content(s, AssignmentContent.class)
+        .takes()
+        .files()
+        .orElseThrow(() -> Problem.field("files", "no-files-here"));
+  }
+
+  /** A file of one's own work. */
+  @Transactional(readOnly = true)
+  Files.Kept file(EnrolmentId enrolment, StepId step, long file) {
+    StepDoor.open(walks.see(enrolment), step, StepKind.ASSIGNMENT);
+    return work.file(enrolment, step, file, /* drafts= */ true)
+        .orElseThrow(() -> Problem.notFound("file"));
+  }
+
+  /** Whether the newest version is just this: it was sent twice. */
+  private boolean isNewest(Walk walk, StepId step, Versions.Work given) {
     List<Versions.Version> versions = work.of(walk.enrolment(), step);
-    return !versions.isEmpty() && versions.getLast().text().equals(text);
+    return !versions.isEmpty() && versions.getLast().work().equals(given);
   }
 }
