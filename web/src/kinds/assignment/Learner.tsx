@@ -125,6 +125,7 @@ function HandIn({
   return (
     <Box
       component="form"
+      noValidate
       onSubmit={(e) => {
         e.preventDefault();
         handIn.mutate();
