@@ -2,6 +2,7 @@ import {
   Box,
   FormControl,
   FormControlLabel,
+  FormHelperText,
   FormLabel,
   Radio,
   RadioGroup,
@@ -16,16 +17,20 @@ import { SavedField } from '../../ui/SavedField';
 import type { AuthorProps } from '../room';
 import { PointsField } from '../shared/PointsField';
 import { RubricField } from '../shared/RubricField';
+import { useOwn } from '../shared/useOwn';
 
 const SORTS = ['TEXT', 'SHEET', 'SLIDES', 'PICTURE', 'SOUND', 'FILM'] as const;
 const USUAL = { sorts: [], number: 3, megabytes: 50 };
 
 /** What is handed in, who decides about it, with what it is assessed and for how many points. */
-export default function Settings({ step, part, change }: AuthorProps<'assignment'>) {
+export default function Settings({ step, part: saved, change }: AuthorProps<'assignment'>) {
   const t = useTranslations();
+  const [part, setOwn] = useOwn(saved);
   const { takes } = part;
   const set = (more: Partial<typeof part>) => {
-    const { rubric, takes: now, passesAtOnce } = { ...part, ...more };
+    const next = { ...part, ...more };
+    setOwn(next);
+    const { rubric, takes: now, passesAtOnce } = next;
     change({
       part: {
         is: 'assignment',
@@ -56,6 +61,7 @@ export default function Settings({ step, part, change }: AuthorProps<'assignment
       </FormControl>
       {files && (
         <>
+          <FormHelperText sx={{ mt: -1 }}>{t('plan.takesSorts')}</FormHelperText>
           <ToggleButtonGroup
             size="small"
             value={files.sorts}

@@ -1,10 +1,17 @@
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
-import { useRef } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { FilesTaken, Kept } from '../../api/client';
 import { useSending } from '../../ui/editor/useSending';
 import { fileSize } from '../../ui/format';
 import { useNames } from '../../ui/useNames';
+import type { Medium } from '../shared/useRecorder';
+
+const Recorder = lazy(() => import('../shared/Recorder'));
+const MEDIA = [
+  { sort: 'SOUND', medium: 'sound' },
+  { sort: 'FILM', medium: 'film' },
+] as const;
 
 interface Props {
   takes: FilesTaken;
@@ -20,6 +27,7 @@ export function WorkFiles({ takes, files, at, keep, onChange }: Props) {
   const names = useNames();
   const input = useRef<HTMLInputElement>(null);
   const sending = useSending({ address: at, keep });
+  const [recording, setRecording] = useState<Medium | null>(null);
   const left = takes.number - files.length;
   const add = async (chosen: File[]) => {
     try {
@@ -86,6 +94,18 @@ export function WorkFiles({ takes, files, at, keep, onChange }: Props) {
           >
             {t('learn.addFiles')} …
           </Button>
+          {MEDIA.filter(({ sort }) => takes.sorts.length === 0 || takes.sorts.includes(sort)).map(
+            ({ medium }) => (
+              <Button
+                key={medium}
+                variant="outlined"
+                disabled={sending.isPending}
+                onClick={() => setRecording(medium)}
+              >
+                {t(medium === 'film' ? 'record.film' : 'record.sound')} …
+              </Button>
+            ),
+          )}
           <Typography variant="body2" color="textSecondary">
             {t('learn.filesTaken', {
               count: takes.number,
@@ -94,6 +114,15 @@ export function WorkFiles({ takes, files, at, keep, onChange }: Props) {
             })}
           </Typography>
         </Box>
+      )}
+      {recording && (
+        <Suspense fallback={null}>
+          <Recorder
+            medium={recording}
+            onUse={(file) => void add([file])}
+            onClose={() => setRecording(null)}
+          />
+        </Suspense>
       )}
     </Box>
   );

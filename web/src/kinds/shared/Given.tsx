@@ -62,23 +62,36 @@ function Shown({ file, address }: { file: Kept; address: string }) {
         sx={{ maxWidth: '100%', maxHeight: 420, display: 'block', borderRadius: 1 }}
       />
     );
-  if (type === 'video')
-    return (
-      // biome-ignore lint/a11y/useMediaCaption: recorded by learners, who write no captions
-      <video
-        controls
-        preload="metadata"
-        src={address}
-        aria-label={file.name}
-        style={{ maxWidth: '100%', maxHeight: 420, display: 'block', borderRadius: 4 }}
-      />
-    );
+  if (type === 'video') return <Film file={file} address={address} />;
   if (type === 'audio')
     return (
       // biome-ignore lint/a11y/useMediaCaption: recorded by learners, who write no captions
       <audio controls preload="metadata" src={address} aria-label={file.name} />
     );
   return null;
+}
+
+/** A film; one that is sound only takes no room for a picture. */
+function Film({ file, address }: { file: Kept; address: string }) {
+  const [picture, setPicture] = useState(true);
+  return (
+    // biome-ignore lint/a11y/useMediaCaption: recorded by learners, who write no captions
+    <video
+      controls
+      preload="metadata"
+      src={address}
+      aria-label={file.name}
+      onLoadedMetadata={(e) => setPicture(e.currentTarget.videoHeight > 0)}
+      style={{
+        width: picture ? undefined : '100%',
+        height: picture ? undefined : 54,
+        maxWidth: '100%',
+        maxHeight: 420,
+        display: 'block',
+        borderRadius: 4,
+      }}
+    />
+  );
 }
 
 /** What changed between a text and the one before it, word by word. */

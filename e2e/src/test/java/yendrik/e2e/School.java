@@ -37,7 +37,9 @@ final class School implements AutoCloseable {
           "--disable-background-networking",
           "--disable-component-update",
           "--disable-sync",
-          "--no-first-run");
+          "--no-first-run",
+          "--use-fake-device-for-media-stream",
+          "--use-fake-ui-for-media-stream");
 
   /** A Monday afternoon: nothing depends on the day on which the tests run. */
   private static final Instant TODAY = Instant.parse("2026-11-23T15:30:00Z");

@@ -26,9 +26,17 @@ public enum FileSort {
           "application/vnd.oasis.opendocument.presentation",
           "application/vnd.openxmlformats-officedocument.presentationml.presentation")),
   PICTURE(Set.of("image/png", "image/jpeg", "image/gif", "image/webp", "image/heic")),
+  /** What browsers record is a box for films, also where only sound is in it. */
   SOUND(
       Set.of(
-          "audio/webm", "audio/mpeg", "audio/mp4", "audio/ogg", "audio/vorbis", "audio/vnd.wave")),
+          "video/webm",
+          "video/mp4",
+          "audio/webm",
+          "audio/mpeg",
+          "audio/mp4",
+          "audio/ogg",
+          "audio/vorbis",
+          "audio/vnd.wave")),
   FILM(Set.of("video/webm", "video/mp4", "video/quicktime", "application/x-matroska"));
 
   private final Set<String> types;

@@ -48,7 +48,7 @@ class CourseController {
       @Min(1) @Max(520) int weeks,
       @NotBlank @Size(max = 60) @PlainText String zone,
       Optional<CourseId> from,
-      boolean practice) {}
+      Optional<Boolean> practice) {}
 
   /** Makes a course: empty with the usual flags and one scale, or a copy of another. */
   @PostMapping
@@ -72,6 +72,6 @@ class CourseController {
             edit.starts().atStartOfDay(zone).toInstant(),
             edit.weeks(),
             "");
-    return courses.make(course, edit.practice(), edit.from(), person);
+    return courses.make(course, edit.practice().orElse(false), edit.from(), person);
   }
 }
