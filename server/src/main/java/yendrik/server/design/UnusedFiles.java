@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Set;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.server.files.Clearing;
 
@@ -32,8 +31,10 @@ public class UnusedFiles {
     this.clock = clock;
   }
 
-  /** Takes away what has not been used for long, in all courses. */
-  @Transactional
+  /**
+   * Takes away what has not been used for long, in all courses. Each course and each content is an
+   * act of its own: what has left the folder cannot come back with a transaction that fails.
+   */
   public int clear() {
     for (CourseId course : db.select(COURSE.ID).from(COURSE).fetch(COURSE.ID))
       clearing.used(course, used(course));

@@ -1,5 +1,6 @@
 package yendrik.server.kinds.assignment;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -76,8 +77,13 @@ public class HandedIn {
                     mark(walk, step, h.version())))
             .toList();
     AssignmentContent content = walk.content(s, AssignmentContent.class);
+    // What was handed in since was begun before it.
+    Instant since = versions.isEmpty() ? Instant.MIN : versions.getFirst().at();
     Optional<AssignmentShown.DraftView> draft =
-        work.draft(walk.enrolment(), step.id())
+        Optional.of(step.id())
+            .filter(_ -> can)
+            .flatMap(id -> work.draft(walk.enrolment(), id))
+            .filter(d -> d.at().isAfter(since))
             .map(d ->
                 new AssignmentShown.DraftView(
                     d.work().text(), d.work().link(), d.work().files(), d.at()));
@@ -163,7 +169,6 @@ public class HandedIn {
             });
     if (version[0] == 0) return pages.page(walk, step, List.of());
     work.add(enrolment, step, version[0], given[0]);
-    work.forget(enrolment, step);
     return atOnce[0]
         ? pass(enrolment, person, step, version[0])
         : pages.page(walk, step, List.of());
