@@ -1,6 +1,8 @@
 package yendrik.core.rule;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import yendrik.core.Refusal;
 
@@ -21,6 +23,24 @@ public sealed interface Condition {
   /** This condition and all below it, parents first. */
   default Stream<Condition> nodes() {
     return Stream.concat(Stream.of(this), parts().stream().flatMap(Condition::nodes));
+  }
+
+  /**
+   * The same rule with other questions. A question that becomes nothing is left out, and so is a
+   * joint of which nothing is left; of fewer parts no more are asked for than there are.
+   */
+  default Optional<Condition> asking(Function<Leaf, Optional<Leaf>> change) {
+    if (this instanceof Ask(var id, var leaf)) return change.apply(leaf).map(l -> new Ask(id, l));
+    List<Condition> left = parts().stream().flatMap(p -> p.asking(change).stream()).toList();
+    if (left.isEmpty()) return Optional.empty();
+    return Optional.of(
+        switch (this) {
+          case Ask ask -> ask;
+          case All all -> new All(all.id, left);
+          case Any any -> new Any(any.id, left);
+          case None none -> new None(none.id, left);
+          case AtLeast some -> new AtLeast(some.id, Math.min(some.n, left.size()), left);
+        });
   }
 
   /** One question about the learner, the course or the clock. */

@@ -22,6 +22,9 @@ public sealed interface Leaf {
   /** Questions about one step. */
   sealed interface OfStep extends Leaf {
     StepId step();
+
+    /** The same question about another step. */
+    OfStep at(StepId other);
   }
 
   /** Questions about what one strand of the record holds about a step. */
@@ -35,12 +38,22 @@ public sealed interface Leaf {
   /** Questions that only <em>Flag when</em> may ask. */
   sealed interface Signal extends Leaf {}
 
-  record StepDone(StepId step) implements OfStep {}
+  record StepDone(StepId step) implements OfStep {
+    @Override
+    public StepDone at(StepId other) {
+      return new StepDone(other);
+    }
+  }
 
   /** So many days have gone since the step was done. */
   record DaysSinceDone(StepId step, int days) implements OfStep {
     public DaysSinceDone {
       positive(days, "days");
+    }
+
+    @Override
+    public DaysSinceDone at(StepId other) {
+      return new DaysSinceDone(other, days);
     }
   }
 

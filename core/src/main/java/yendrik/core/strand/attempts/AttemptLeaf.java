@@ -16,6 +16,11 @@ import yendrik.core.words.Question;
 public sealed interface AttemptLeaf extends StepLeaf {
   /** At least so many attempts finished. */
   record Attempted(StepId step, int times) implements AttemptLeaf {
+    @Override
+    public Attempted at(StepId other) {
+      return new Attempted(other, times);
+    }
+
     public Attempted {
       StepLeaf.positive(times, "attempts");
     }

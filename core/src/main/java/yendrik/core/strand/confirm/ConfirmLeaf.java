@@ -17,6 +17,11 @@ import yendrik.core.words.Question;
 public sealed interface ConfirmLeaf extends StepLeaf {
   record Confirmed(StepId step) implements ConfirmLeaf {
     @Override
+    public Confirmed at(StepId other) {
+      return new Confirmed(other);
+    }
+
+    @Override
     public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       if (ConfirmStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
       else StepProbe.missing(step, sight, reading, 0, Turn.LEARNER);

@@ -19,6 +19,11 @@ import yendrik.core.words.Question;
 public sealed interface FilmLeaf extends StepLeaf {
   /** At least this share of the film's seconds was played, each counted once. */
   record Watched(StepId step, double share) implements FilmLeaf {
+    @Override
+    public Watched at(StepId other) {
+      return new Watched(other, share);
+    }
+
     public Watched {
       if (!(share > 0 && share <= 1)) throw new Refusal("share", "share", share);
     }

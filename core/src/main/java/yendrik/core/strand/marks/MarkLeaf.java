@@ -31,6 +31,11 @@ public sealed interface MarkLeaf extends StepLeaf {
 
   record Passed(StepId step) implements MarkLeaf {
     @Override
+    public Passed at(StepId other) {
+      return new Passed(other);
+    }
+
+    @Override
     public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       if (record.passed(step)) reading.met();
       else if (record.waiting(step)) reading.notYet(0.5, Turn.STAFF);
@@ -51,6 +56,11 @@ public sealed interface MarkLeaf extends StepLeaf {
 
   /** Marked, and not passed: asks for a fact, so that help does not open for everybody at once. */
   record NotPassed(StepId step) implements MarkLeaf {
+    @Override
+    public NotPassed at(StepId other) {
+      return new NotPassed(other);
+    }
+
     @Override
     public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       if (record.notPassed(step)) reading.metForNow(Reading.NO_MOMENT);
@@ -76,6 +86,11 @@ public sealed interface MarkLeaf extends StepLeaf {
    * no attempt is left.
    */
   record Score(StepId step, double from, double to) implements MarkLeaf {
+    @Override
+    public Score at(StepId other) {
+      return new Score(other, from, to);
+    }
+
     public Score {
       if (!(from >= 0 && from <= to && to <= 1)) throw new Refusal("score", "from", from, "to", to);
     }

@@ -17,6 +17,11 @@ import yendrik.core.words.Question;
 public sealed interface SeenLeaf extends StepLeaf {
   record Seen(StepId step) implements SeenLeaf {
     @Override
+    public Seen at(StepId other) {
+      return new Seen(other);
+    }
+
+    @Override
     public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       if (SeenStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
       else StepProbe.missing(step, sight, reading, 0, Turn.LEARNER);

@@ -18,6 +18,11 @@ public sealed interface SignOffLeaf extends StepLeaf {
   /** Staff may sign off whatever the state of the step, so this is never past hope. */
   record SignedOff(StepId step) implements SignOffLeaf {
     @Override
+    public SignedOff at(StepId other) {
+      return new SignedOff(other);
+    }
+
+    @Override
     public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       if (SignOffStrand.of(record).at(step) != LearnerRecord.NEVER) reading.met();
       else StepProbe.missing(step, sight, reading, 0, Turn.STAFF);

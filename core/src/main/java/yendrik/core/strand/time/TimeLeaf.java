@@ -17,6 +17,11 @@ import yendrik.core.words.Question;
 public sealed interface TimeLeaf extends StepLeaf {
   /** On the step, with the page visible, for so many minutes in all. */
   record TimeSpent(StepId step, int minutes) implements TimeLeaf {
+    @Override
+    public TimeSpent at(StepId other) {
+      return new TimeSpent(other, minutes);
+    }
+
     public TimeSpent {
       StepLeaf.positive(minutes, "minutes");
     }

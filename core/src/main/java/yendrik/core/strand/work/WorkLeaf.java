@@ -17,6 +17,11 @@ import yendrik.core.words.Question;
 public sealed interface WorkLeaf extends StepLeaf {
   record HandedIn(StepId step) implements WorkLeaf {
     @Override
+    public HandedIn at(StepId other) {
+      return new HandedIn(other);
+    }
+
+    @Override
     public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       if (WorkStrand.of(record).version(step) > 0) reading.met();
       else StepProbe.missing(step, sight, reading, 0, Turn.LEARNER);
@@ -37,6 +42,11 @@ public sealed interface WorkLeaf extends StepLeaf {
 
   /** Work was judged, and no newer version waits. */
   record Marked(StepId step) implements WorkLeaf {
+    @Override
+    public Marked at(StepId other) {
+      return new Marked(other);
+    }
+
     @Override
     public void ask(int step, Sight sight, LearnerRecord record, Reading reading) {
       if (record.marked(step)) reading.metForNow(Reading.NO_MOMENT);
