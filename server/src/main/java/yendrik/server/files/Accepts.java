@@ -1,6 +1,6 @@
 package yendrik.server.files;
 
-import java.util.Set;
+import yendrik.server.http.Problem;
 
 /** Which files are taken at some place. */
 public interface Accepts {
@@ -10,6 +10,6 @@ public interface Accepts {
   /** Whether a file of this media type is taken. */
   boolean fits(String mediaType);
 
-  /** What is taken, in short words, empty where nearly anything is. */
-  Set<String> kinds();
+  /** What is said to whoever sends one that is not. */
+  Problem refusal(String name, String mediaType);
 }

@@ -1,6 +1,7 @@
 package yendrik.server.files;
 
 import java.util.Set;
+import yendrik.server.http.Problem;
 
 /** What a file is for, which says what it may be. */
 public enum FileUse implements Accepts {
@@ -44,7 +45,10 @@ public enum FileUse implements Accepts {
   }
 
   @Override
-  public Set<String> kinds() {
-    return kinds;
+  public Problem refusal(String name, String mediaType) {
+    if (kinds.isEmpty()) return Problem.field("file", "file-would-be-run", "name", name);
+    String types = String.join(", ", kinds.stream().sorted().toList());
+    return Problem.field(
+        "file", "file-of-wrong-type", "name", name, "type", mediaType, "types", types);
   }
 }

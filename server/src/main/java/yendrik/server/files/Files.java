@@ -95,7 +95,7 @@ public class Files {
       try {
         if (arrived.bytes() == 0) throw Problem.field("file", "file-empty");
         String type = type(arrived, name);
-        if (!accepts.fits(type)) throw wrongType(name, type, accepts);
+        if (!accepts.fits(type)) throw accepts.refusal(name, type);
         try (InputStream in = java.nio.file.Files.newInputStream(arrived.file())) {
           viruses.check(name, in);
         }
@@ -108,12 +108,6 @@ public class Files {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-  }
-
-  private static Problem wrongType(String name, String type, Accepts accepts) {
-    if (accepts.kinds().isEmpty()) return Problem.field("file", "file-would-be-run", "name", name);
-    String types = String.join(", ", accepts.kinds().stream().sorted().toList());
-    return Problem.field("file", "file-of-wrong-type", "name", name, "type", type, "types", types);
   }
 
   /** A name as it may stand in a line, whatever it was called elsewhere. */

@@ -59,7 +59,11 @@ class FolderContents implements Contents {
   @Override
   public void put(Arrived arrived) throws IOException {
     Path place = place(arrived.hash());
-    if (Files.exists(place)) return;
+    if (Files.exists(place)) {
+      // Nobody who sweeps takes it for something that was left over.
+      Files.setLastModifiedTime(place, Files.getLastModifiedTime(arrived.file()));
+      return;
+    }
     Files.createDirectories(place.getParent());
     Files.move(arrived.file(), place, ATOMIC_MOVE);
   }

@@ -28,7 +28,7 @@ class UploadController {
   @Needs(Right.SIGNED_IN)
   void beginUpload(HttpServletRequest request, HttpServletResponse response, SignedIn person)
       throws IOException {
-    uploads.process(request, response, person.id());
+    uploads.begin(request, response, person.id());
   }
 
   @PatchMapping("/{upload}")

@@ -1,5 +1,7 @@
 package yendrik.server.files;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
@@ -9,6 +11,10 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
+import me.desair.tus.server.HttpHeader;
 import me.desair.tus.server.TusFileUploadService;
 import me.desair.tus.server.exception.TusException;
 import me.desair.tus.server.upload.UploadInfo;
@@ -28,7 +34,13 @@ public class Uploads {
   static final String ADDRESS = "/api/uploads";
   private static final long LARGEST = 4L << 30;
   private static final Duration KEPT = Duration.ofDays(1);
+
+  /** What one person may begin to send in a day. */
+  private static final long MOST_A_DAY = 20L << 30;
+
   private final TusFileUploadService tus;
+  private final Cache<PersonId, AtomicLong> begun =
+      Caffeine.newBuilder().expireAfterWrite(KEPT).build();
 
   Uploads(@Value("${yendrik.files}") Path folder) {
     tus =
@@ -45,6 +57,26 @@ public class Uploads {
     @Override
     public void close() throws IOException {
       content.close();
+    }
+  }
+
+  /** Begins to take a file, unless somebody has begun too many today. */
+  void begin(HttpServletRequest request, HttpServletResponse response, PersonId by)
+      throws IOException {
+    long bytes = length(request.getHeader(HttpHeader.UPLOAD_LENGTH));
+    AtomicLong today = begun.get(by, _ -> new AtomicLong());
+    if (today.get() + bytes > MOST_A_DAY)
+      throw Problem.tooMany(Optional.empty(), "too-much-sent", "most", MOST_A_DAY >> 30);
+    process(request, response, by);
+    today.addAndGet(bytes);
+  }
+
+  /** What the protocol looks at again, and refuses where it is none. */
+  private static long length(@Nullable String header) {
+    try {
+      return header == null ? 0 : Math.max(0, Long.parseLong(header));
+    } catch (NumberFormatException e) {
+      return 0;
     }
   }
 
@@ -101,7 +133,9 @@ public class Uploads {
       UploadInfo info = tus.getUploadInfo(address, owner(by));
       if (info == null) throw Problem.field("upload", "no-such-upload");
       if (info.isUploadInProgress()) throw Problem.field("upload", "upload-not-whole");
-      return new Arrived(info.getFileName(), tus.getUploadedBytes(address, owner(by)));
+      return new Arrived(
+          Objects.requireNonNullElse(info.getFileName(), ""),
+          tus.getUploadedBytes(address, owner(by)));
     } catch (TusException e) {
       throw Problem.field("upload", "no-such-upload");
     } catch (IOException e) {

@@ -6,13 +6,12 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.util.EnumSet;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import yendrik.server.files.Accepts;
 import yendrik.server.files.FileSort;
 import yendrik.server.files.FileUse;
+import yendrik.server.http.Problem;
 
 /**
  * What can be handed in.
@@ -50,8 +49,8 @@ public record Takes(boolean text, boolean link, Optional<@Valid FilesTaken> file
     }
 
     @Override
-    public Set<String> kinds() {
-      return sorts.stream().map(s -> s.name().toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
+    public Problem refusal(String name, String mediaType) {
+      return Problem.field("file", "file-not-taken", "name", name);
     }
   }
 }
