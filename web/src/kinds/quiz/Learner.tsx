@@ -67,7 +67,7 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
         {quiz.best !== undefined && `. ${t('learn.best', { percent: percent(quiz.best) })}`}
       </Typography>
       {begin.error && <Alert severity="error">{begin.error.message}</Alert>}
-      {!used && (
+      {!used && page.state !== 'MISSED' && (
         <Button
           variant={page.state === 'DONE' ? 'outlined' : 'contained'}
           sx={{ justifySelf: 'start' }}

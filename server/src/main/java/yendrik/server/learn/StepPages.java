@@ -87,7 +87,7 @@ public class StepPages {
             "/api/courses/" + walk.course() + "/walks/" + way + "/steps/" + step.id() + "/files",
             walk.ready().document().content(step.id()).body()),
         Explaining.toLearner(walk).rule(new RuleAt.StepDone(step.id())),
-        confirmable,
+        confirmable && progress.sight().usable(s),
         ConfirmStrand.of(record).at(s) != LearnerRecord.NEVER,
         rooms.of(step.kind()).part(walk, s),
         step.evidenceFor().stream()

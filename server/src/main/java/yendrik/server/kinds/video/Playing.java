@@ -65,7 +65,9 @@ public class Playing {
         person,
         step,
         w -> {
-          int s = StepDoor.usable(w, step, StepKind.VIDEO);
+          int s = StepDoor.open(w, step, StepKind.VIDEO);
+          // Who looks at it when nothing counts any more, looks at it.
+          if (!w.progress().sight().usable(s)) return List.of();
           int of = film(w, s).seconds();
           if (to <= from) throw Problem.field("to", "ends-before-beginning");
           if (to > of) throw Problem.field("to", "beyond-film", "of", of);
