@@ -1,9 +1,9 @@
 import { Box, Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
-import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { DesignModule, ModuleEdit } from '../api/client';
 import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
+import { ShelveButton } from './copying/ShelveButton';
 import { GateFields } from './GateFields';
 import { RuleEditor } from './RuleEditor';
 import type { Draft } from './useDraft';
@@ -17,7 +17,6 @@ export function ModuleInspector({
   draft: Draft;
   onGone: () => void;
 }) {
-  const [shelving, setShelving] = useState(false);
   const t = useTranslations();
   return (
     <>
@@ -66,9 +65,7 @@ export function ModuleInspector({
         label={t('plan.visible')}
       />
       <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
-        <Button variant="outlined" onClick={() => setShelving(true)}>
-          {t('copy.shelve')} …
-        </Button>
+        <ShelveButton thing={{ module: module.id }} name={module.name} />
         <Button
           variant="outlined"
           onClick={() => {
@@ -79,16 +76,6 @@ export function ModuleInspector({
           {t('common.remove')}
         </Button>
       </Box>
-      {shelving && (
-        <Suspense fallback={null}>
-          <ShelveDialog
-            thing={{ module: module.id }}
-            name={module.name}
-            onClose={() => setShelving(false)}
-          />
-        </Suspense>
-      )}
     </>
   );
 }
-const ShelveDialog = lazy(() => import('./copying/ShelveDialog'));

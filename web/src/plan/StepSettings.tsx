@@ -5,18 +5,17 @@ import { room } from '../kinds/rooms';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
 import { AudienceField } from './AudienceField';
+import { ShelveButton } from './copying/ShelveButton';
 import { EvidenceFields } from './EvidenceFields';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
 const SameAgainDialog = lazy(() => import('./SameAgainDialog'));
-const ShelveDialog = lazy(() => import('./copying/ShelveDialog'));
 const DATES = ['opensAt', 'dueAt', 'lateUntil', 'closesAt'] as const;
 
 export function StepSettings(props: StepPanelProps) {
   const { step, design, draft, onGone } = props;
   const t = useTranslations();
   const [again, setAgain] = useState(false);
-  const [shelving, setShelving] = useState(false);
   const { Settings } = room(step.kind);
   return (
     <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.75 }}>
@@ -76,9 +75,7 @@ export function StepSettings(props: StepPanelProps) {
         <Button variant="outlined" onClick={() => setAgain(true)}>
           {t('plan.againOpen')} …
         </Button>
-        <Button variant="outlined" onClick={() => setShelving(true)}>
-          {t('copy.shelve')} …
-        </Button>
+        <ShelveButton thing={{ step: step.id }} name={step.name} />
         <Button
           variant="outlined"
           onClick={() => {
@@ -89,15 +86,6 @@ export function StepSettings(props: StepPanelProps) {
           {t('common.remove')}
         </Button>
       </Box>
-      {shelving && (
-        <Suspense fallback={null}>
-          <ShelveDialog
-            thing={{ step: step.id }}
-            name={step.name}
-            onClose={() => setShelving(false)}
-          />
-        </Suspense>
-      )}
       {again && (
         <Suspense fallback={null}>
           <SameAgainDialog

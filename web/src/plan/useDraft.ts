@@ -191,9 +191,29 @@ export function useDraft(course: number) {
   };
   useKeys({ 'Control+z': byKey, 'Meta+z': byKey });
 
+  /** Takes something away as it was left here: what others have done with it since is kept. */
+  const goneAgain = (part: Part, made: Versioned) =>
+    api.DELETE('/api/courses/{course}/design/{part}/{id}', {
+      params: {
+        path: { course, part, id: made.id },
+        header: match(newest(part, made).version),
+      },
+    });
+
+  /** Takes steps away as they were left here; what others have done with one since keeps them all. */
+  const takenAway = (steps: Versioned[]) =>
+    api.POST('/api/courses/{course}/design/steps/removal', {
+      params: { path: { course } },
+      body: {
+        steps: steps.map((s) => ({ id: s.id, version: newest('steps', s).version })),
+      },
+    });
+
   return {
     undo,
     newest,
+    takenAway,
+    goneAgain,
     /** Does something that has a way back, after what was done before. */
     doing: (change: Change) => run.mutateAsync(change),
     step: (s: DesignStep, change: Partial<StepEdit>) =>
@@ -216,17 +236,7 @@ export function useDraft(course: number) {
         .mutateAsync({
           act: async () => {
             const made = await act();
-            undoable.set(course, [
-              ...(undoable.get(course) ?? []),
-              () =>
-                api.DELETE('/api/courses/{course}/design/{part}/{id}', {
-                  params: {
-                    path: { course, part, id: made.id },
-                    // As it was left here: what others have done with it since is not taken away.
-                    header: match(newest(part, made).version),
-                  },
-                }),
-            ]);
+            undoable.set(course, [...(undoable.get(course) ?? []), () => goneAgain(part, made)]);
             await fresh();
             then(made);
           },
@@ -247,15 +257,7 @@ export function useDraft(course: number) {
             );
             return made;
           },
-          back: async () => {
-            for (const copy of [...made].reverse())
-              await api.DELETE('/api/courses/{course}/design/{part}/{id}', {
-                params: {
-                  path: { course, part: 'steps', id: copy.id },
-                  header: match(newest('steps', copy).version),
-                },
-              });
-          },
+          back: () => takenAway(made),
         },
         {
           onSuccess: () =>

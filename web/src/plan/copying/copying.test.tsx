@@ -87,7 +87,9 @@ describe('copying into a course', () => {
         '/api/courses/2/design/modules/9',
       ]),
     );
-    expect(sent(calls, '/removal')[0]?.body).toEqual({ steps: [{ id: 21 }] });
+    expect(sent(calls, '/removal')[0]?.body).toEqual({
+      steps: [{ id: 21, version: 1 }],
+    });
   });
 
   it('takes chosen steps of another course and says what could not follow', async () => {

@@ -16,6 +16,9 @@ type Wanted =
   | ({ thing: number } & Options)
   | ({ from: number; modules: number[]; steps: number[] } & Options);
 
+/** As it came, before anybody changed it. */
+const fresh = (id: number) => ({ id, version: 1 });
+
 /** Copies into a draft; undoing takes away what came. */
 export function useCopying(course: number, draft: Draft, then: (report: CopyReport) => void) {
   const t = useTranslations();
@@ -41,10 +44,6 @@ export function useCopying(course: number, draft: Draft, then: (report: CopyRepo
       }),
     );
   };
-  const removed = (part: 'modules' | 'badges', id: number) =>
-    api.DELETE('/api/courses/{course}/design/{part}/{id}', {
-      params: { path: { ...path, part, id } },
-    });
   const copy = useMutation({
     meta: { silent: true },
     mutationFn: async (wanted: Wanted) => {
@@ -57,13 +56,9 @@ export function useCopying(course: number, draft: Draft, then: (report: CopyRepo
         back: async () => {
           if (!report) return;
           const { steps, modules, badges } = report;
-          if (steps.length > 0)
-            await api.POST('/api/courses/{course}/design/steps/removal', {
-              params: { path },
-              body: { steps: steps.map((id) => ({ id })) },
-            });
-          for (const id of badges) await removed('badges', id);
-          for (const id of modules) await removed('modules', id);
+          if (steps.length > 0) await draft.takenAway(steps.map(fresh));
+          for (const id of badges) await draft.goneAgain('badges', fresh(id));
+          for (const id of modules) await draft.goneAgain('modules', fresh(id));
         },
       });
       return report as CopyReport;

@@ -2,7 +2,6 @@ package yendrik.core.course;
 
 import java.time.Instant;
 import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -71,12 +70,7 @@ public record Step(
      * @throws Refusal if a date would lie outside the {@link Years}
      */
     public Window later(long days, ZoneId zone) {
-      UnaryOperator<Instant> later =
-          at -> {
-            Instant moved = ZonedDateTime.ofInstant(at, zone).plusDays(days).toInstant();
-            if (!Years.hold(moved)) throw new Refusal("outside-the-years");
-            return moved;
-          };
+      UnaryOperator<Instant> later = at -> Years.later(at, days, zone);
       return new Window(from.map(later), due.map(later), late.map(later), until.map(later));
     }
   }

@@ -10,6 +10,7 @@ import java.util.Set;
 import yendrik.core.Refusal;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
+import yendrik.core.outcome.Outcome;
 
 /**
  * What counts in a piece of work: criteria, each with levels in words. Criteria and levels are
@@ -55,6 +56,24 @@ public record Rubric(RubricId id, String name, List<Criterion> criteria) {
     /** The most points to be had here, whether they count or not. */
     public double most() {
       return levels.stream().mapToDouble(Level::points).max().orElse(0);
+    }
+
+    /**
+     * The same criterion, giving evidence of an outcome or of none: what its levels stand for goes
+     * where the outcome's scale has no such level.
+     */
+    public Criterion evidenceOf(Optional<Outcome> other) {
+      List<Level> now =
+          levels.stream()
+              .map(l ->
+                  new Level(
+                      l.key,
+                      l.name,
+                      l.description,
+                      l.points,
+                      l.standsFor.filter(s -> other.filter(o -> o.scale().at(s) >= 0).isPresent())))
+              .toList();
+      return new Criterion(key, name, description, counts, other.map(Outcome::id), now);
     }
 
     public Optional<Level> level(int key) {

@@ -270,11 +270,7 @@ class DraftStore {
         Optional.ofNullable(s.getOpensWhen()),
         s.getDoneWhen(),
         new Step.Gate(s.getListed(), s.getStaysOpen()),
-        new Step.Window(
-            Optional.ofNullable(s.getOpensAt()),
-            Optional.ofNullable(s.getDueAt()),
-            Optional.ofNullable(s.getLateUntil()),
-            Optional.ofNullable(s.getClosesAt())),
+        StepDrafts.window(s),
         new Step.Scoring(s.getPoints(), s.getPassMark(), s.getAttempts()),
         s.getTies(),
         s.getAudience());

@@ -176,8 +176,8 @@ public class Drafting {
       CourseId course, VersionedRows<?, I> rows, I id, int seen) {
     lock(course);
     boolean holds =
-        drafts.modules(course).stream()
-            .anyMatch(m -> m.module().getId().equals(id) && !m.steps().isEmpty());
+        id instanceof ModuleId module
+            && db.fetchExists(STEP, STEP.MODULE_ID.eq(module), STEP.DELETED_AT.isNull());
     if (rows.version(course, id).filter(v -> v != seen).isPresent() || holds)
       throw Problem.conflict("worked-on-since");
   }

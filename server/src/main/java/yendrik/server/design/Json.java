@@ -14,12 +14,8 @@ import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.Refusal;
-import yendrik.core.id.StepId;
 import yendrik.core.rule.Condition;
-import yendrik.core.rule.Leaf;
-import yendrik.core.rule.NodeId;
 import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
@@ -79,21 +75,6 @@ public final class Json {
   /** A rule that a client sent, as it is kept, or a Problem that names the field. */
   static @Nullable Condition column(String field, Optional<Map<String, Object>> sent) {
     return sent.map(s -> condition(field, s)).orElse(null);
-  }
-
-  /** The same question, asking about one step where it asked about another one. */
-  public static Leaf asking(Leaf leaf, StepId was, StepId is) {
-    var asking = (Condition.Ask) asking(new Condition.Ask(new NodeId("one"), leaf), was, is);
-    return asking.leaf();
-  }
-
-  /** The same rule, asking about one step where it asked about another one. */
-  static Condition asking(Condition rule, StepId was, StepId is) {
-    JsonNode tree = MAPPER.valueToTree(rule);
-    for (JsonNode leaf : tree.findParents("step"))
-      if (leaf instanceof ObjectNode asks && asks.path("step").asLong() == was.value())
-        asks.put("step", is.value());
-    return MAPPER.treeToValue(tree, Condition.class);
   }
 
   /** The tree of a rule as plain maps, for sending. */

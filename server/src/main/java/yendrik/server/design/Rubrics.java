@@ -368,25 +368,10 @@ public class Rubrics {
     RubricRecord row = onShelf(id);
     CourseDesign design = drafts.document(course).design();
     List<Rubric.Criterion> criteria =
-        DraftStore.rubric(row).criteria().stream().map(c -> here(c, design)).toList();
-    return insert(course, row.getName(), criteria, row.getLastKey());
-  }
-
-  private Rubric.Criterion here(Rubric.Criterion c, CourseDesign design) {
-    Optional<Outcome> outcome = c.outcome().flatMap(o -> sameCode(o, design));
-    List<Rubric.Level> levels =
-        c.levels().stream()
-            .map(l ->
-                new Rubric.Level(
-                    l.key(),
-                    l.name(),
-                    l.description(),
-                    l.points(),
-                    l.standsFor()
-                        .filter(s -> outcome.filter(o -> o.scale().at(s) >= 0).isPresent())))
+        DraftStore.rubric(row).criteria().stream()
+            .map(c -> c.evidenceOf(c.outcome().flatMap(o -> sameCode(o, design))))
             .toList();
-    return new Rubric.Criterion(
-        c.key(), c.name(), c.description(), c.counts(), outcome.map(Outcome::id), levels);
+    return insert(course, row.getName(), criteria, row.getLastKey());
   }
 
   private Optional<Outcome> sameCode(OutcomeId elsewhere, CourseDesign design) {

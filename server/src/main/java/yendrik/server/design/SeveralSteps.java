@@ -12,6 +12,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
@@ -68,32 +69,36 @@ class SeveralSteps {
 
   /** Changes fields of them; a 409 carries the first of them that was not as it was seen. */
   List<StepView> change(CourseId course, StepsEdit edit) {
-    // Always in the same order, so that two who change the same steps wait and do not block.
-    edit.steps().stream()
-        .sorted(Comparator.comparing(StepFields::id))
-        .forEach(s -> steps.write(course, s.id(), s.fields()));
+    for (StepFields s : sorted(edit.steps(), StepFields::id))
+      steps.write(course, s.id(), s.fields());
     return views(course, edit.steps().stream().map(StepFields::id).toList());
   }
 
   /** Moves all their dates, at the same time of day. */
   List<StepView> later(CourseId course, StepsLater edit) {
     ZoneId zone = drafts.document(course).design().zone();
-    for (StepId id : Set.copyOf(edit.steps()).stream().sorted().toList()) {
+    for (StepId id : sorted(List.copyOf(Set.copyOf(edit.steps())), id -> id)) {
       StepRecord row = tables.steps.locked(course, id);
       StepRecord moved = tables.steps.fresh();
-      StepDrafts.dates(moved, DraftStore.step(row).window().later(edit.days(), zone));
+      StepDrafts.dates(moved, StepDrafts.window(row).later(edit.days(), zone));
       tables.steps.change(course, id, row.getVersion(), moved);
     }
     return views(course, edit.steps());
   }
 
   void remove(CourseId course, StepsTaken edit) {
-    for (SeenStep s : edit.steps())
+    for (SeenStep s : sorted(edit.steps(), SeenStep::id))
       drafting.remove(course, tables.steps, s.id().value(), s.version());
   }
 
   void restore(CourseId course, StepsBack edit) {
-    for (StepId id : edit.steps()) drafting.restore(course, tables.steps, id.value());
+    for (StepId id : sorted(edit.steps(), id -> id))
+      drafting.restore(course, tables.steps, id.value());
+  }
+
+  /** Always in the same order, so that two who do something to the same wait and do not block. */
+  private static <T> List<T> sorted(List<T> all, Function<T, StepId> id) {
+    return all.stream().sorted(Comparator.comparing(id)).toList();
   }
 
   private List<StepView> views(CourseId course, List<StepId> ids) {

@@ -25,6 +25,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Kind;
 import yendrik.core.kind.Kinds;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
 import yendrik.core.rule.words.Wording;
 import yendrik.schema.tables.records.StepRecord;
@@ -151,12 +152,20 @@ public class StepDrafts {
       StepId step = tables.steps.add(course, row);
       // What it asks about itself, it asks about itself.
       db.update(STEP)
-          .set(STEP.DONE_WHEN, Json.asking(first.getDoneWhen(), id, step))
+          .set(STEP.DONE_WHEN, asking(first.getDoneWhen(), id, step))
           .where(STEP.ID.eq(step))
           .execute();
       made.add(step);
     }
     return made.stream().map(step -> view(course, step)).toList();
+  }
+
+  /** A rule asking about one step where it asked about another one. */
+  private static yendrik.core.rule.Condition asking(
+      yendrik.core.rule.Condition rule, StepId was, StepId is) {
+    return rule.asking(leaf ->
+            Optional.of(leaf instanceof Leaf.OfStep l && l.step().equals(was) ? l.at(is) : leaf))
+        .orElse(rule);
   }
 
   private static yendrik.core.rule.Condition usualDone(Kind kind, StepId id) {
@@ -249,7 +258,17 @@ public class StepDrafts {
     return new Step.Window(edit.opensAt(), edit.dueAt(), edit.lateUntil(), edit.closesAt());
   }
 
-  static void dates(StepRecord row, Step.Window window) {
+  /** The dates of a step as its row has them. */
+  public static Step.Window window(StepRecord row) {
+    return new Step.Window(
+        Optional.ofNullable(row.getOpensAt()),
+        Optional.ofNullable(row.getDueAt()),
+        Optional.ofNullable(row.getLateUntil()),
+        Optional.ofNullable(row.getClosesAt()));
+  }
+
+  /** Writes the dates of a step into its row. */
+  public static void dates(StepRecord row, Step.Window window) {
     row.setOpensAt(window.from().orElse(null));
     row.setDueAt(window.due().orElse(null));
     row.setLateUntil(window.late().orElse(null));

@@ -62,7 +62,7 @@ public class OpenSessions {
             .join(PERSON)
             .on(PERSON.EMAIL.eq(SPRING_SESSION.PRINCIPAL_NAME))
             .leftJoin(COURSE)
-            .on(course.map(COURSE.ID::eq).orElseGet(DSL::falseCondition))
+            .on(course.map(COURSE.ID::eq).orElseGet(DSL::falseCondition), COURSE.SHELF.isFalse())
             .leftJoin(STAFF)
             .on(Seats.isStaff())
             .leftJoin(ENROLMENT)

@@ -216,7 +216,7 @@ public class People {
         .on(Seats.isStaff())
         .leftJoin(ENROLMENT)
         .on(Seats.isEnrolled())
-        .where(which)
+        .where(which, COURSE.SHELF.isFalse())
         .fetch()
         .stream()
         .map(row -> Seats.of(row, row.get(COURSE.ID), person))
@@ -256,7 +256,6 @@ public class People {
             COURSE.FRAMEWORK,
             COURSE.PRACTICE)
         .from(COURSE)
-        .where(COURSE.SHELF.isFalse())
         .orderBy(COURSE.FRAMEWORK, COURSE.ID)
         .fetch()
         .stream()

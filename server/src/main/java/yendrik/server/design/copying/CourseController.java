@@ -21,7 +21,6 @@ import yendrik.server.design.Courses;
 import yendrik.server.http.PlainText;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Needs;
-import yendrik.server.people.People;
 import yendrik.server.people.Right;
 import yendrik.server.people.SignedIn;
 
@@ -29,11 +28,9 @@ import yendrik.server.people.SignedIn;
 @RequestMapping("/api/courses")
 class CourseController {
   private final NewCourses courses;
-  private final People people;
 
-  CourseController(NewCourses courses, People people) {
+  CourseController(NewCourses courses) {
     this.courses = courses;
-    this.people = people;
   }
 
   /**
@@ -55,7 +52,7 @@ class CourseController {
   @Needs(Right.MAKE_COURSES)
   @ResponseStatus(HttpStatus.CREATED)
   NewCourses.Made addCourse(@Valid @RequestBody CourseEdit edit, SignedIn person) {
-    if (edit.from().isPresent() && !people.seat(edit.from().get(), person).has(Right.PLAN))
+    if (edit.from().isPresent() && !courses.copies(edit.from().get(), person))
       throw Problem.field("from", "not-your-course");
     ZoneId zone;
     try {

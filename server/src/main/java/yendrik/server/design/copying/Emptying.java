@@ -5,12 +5,15 @@ import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.RUBRIC;
+import static yendrik.schema.Tables.SESSION;
 import static yendrik.schema.Tables.STEP;
 
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import org.jooq.DSLContext;
+import org.jooq.Table;
 import org.jooq.TableField;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,6 +24,19 @@ import yendrik.server.http.Problem;
 @Service
 @Transactional
 public class Emptying {
+  /** Rows of a course that are taken away by a moment. */
+  private record Part(
+      Table<?> table, TableField<?, CourseId> course, TableField<?, Instant> deletedAt) {}
+
+  private static final List<Part> PARTS =
+      List.of(
+          new Part(STEP, STEP.COURSE_ID, STEP.DELETED_AT),
+          new Part(MODULE, MODULE.COURSE_ID, MODULE.DELETED_AT),
+          new Part(BADGE, BADGE.COURSE_ID, BADGE.DELETED_AT),
+          new Part(RUBRIC, RUBRIC.COURSE_ID, RUBRIC.DELETED_AT),
+          new Part(OUTCOME, OUTCOME.COURSE_ID, OUTCOME.DELETED_AT),
+          new Part(SESSION, SESSION.COURSE_ID, SESSION.DELETED_AT));
+
   private final DSLContext db;
   private final Clock clock;
 
@@ -44,20 +60,15 @@ public class Emptying {
     if (!practice(course)) throw Problem.conflict("not-a-practice-course");
     db.selectOne().from(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetch();
     Instant at = clock.instant().truncatedTo(ChronoUnit.MICROS);
-    mark(STEP.COURSE_ID, STEP.DELETED_AT, course, at);
-    mark(MODULE.COURSE_ID, MODULE.DELETED_AT, course, at);
-    mark(BADGE.COURSE_ID, BADGE.DELETED_AT, course, at);
-    mark(RUBRIC.COURSE_ID, RUBRIC.DELETED_AT, course, at);
-    mark(OUTCOME.COURSE_ID, OUTCOME.DELETED_AT, course, at);
+    int gone = 0;
+    for (Part part : PARTS)
+      gone +=
+          db.update(part.table())
+              .set(part.deletedAt(), at)
+              .where(part.course().eq(course), part.deletedAt().isNull())
+              .execute();
+    if (gone == 0) throw Problem.conflict("empty-already");
     return at;
-  }
-
-  private void mark(
-      TableField<?, CourseId> of, TableField<?, Instant> deletedAt, CourseId course, Instant at) {
-    db.update(java.util.Objects.requireNonNull(of.getTable()))
-        .set(deletedAt, at)
-        .where(of.eq(course), deletedAt.isNull())
-        .execute();
   }
 
   /** Brings back what was taken away at this moment, unless something has come into its place. */
@@ -66,18 +77,10 @@ public class Emptying {
     if (db.fetchExists(MODULE, MODULE.COURSE_ID.eq(course), MODULE.DELETED_AT.isNull())
         || db.fetchExists(OUTCOME, OUTCOME.COURSE_ID.eq(course), OUTCOME.DELETED_AT.isNull()))
       throw Problem.conflict("worked-on-since");
-    unmark(STEP.COURSE_ID, STEP.DELETED_AT, course, at);
-    unmark(MODULE.COURSE_ID, MODULE.DELETED_AT, course, at);
-    unmark(BADGE.COURSE_ID, BADGE.DELETED_AT, course, at);
-    unmark(RUBRIC.COURSE_ID, RUBRIC.DELETED_AT, course, at);
-    unmark(OUTCOME.COURSE_ID, OUTCOME.DELETED_AT, course, at);
-  }
-
-  private void unmark(
-      TableField<?, CourseId> of, TableField<?, Instant> deletedAt, CourseId course, Instant at) {
-    db.update(java.util.Objects.requireNonNull(of.getTable()))
-        .setNull(deletedAt)
-        .where(of.eq(course), deletedAt.eq(at))
-        .execute();
+    for (Part part : PARTS)
+      db.update(part.table())
+          .setNull(part.deletedAt())
+          .where(part.course().eq(course), part.deletedAt().eq(at))
+          .execute();
   }
 }

@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.server.design.Courses;
 import yendrik.server.people.People;
+import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 
@@ -35,6 +36,12 @@ class NewCourses {
    * @param copied what came of the copy, if it is one
    */
   record Made(CourseId id, Optional<Copying.Report> copied) {}
+
+  /** Whether somebody may begin a course as a copy of this one: they design it, and it is one. */
+  boolean copies(CourseId from, SignedIn person) {
+    return people.seat(from, person).has(Right.PLAN)
+        && db.fetchExists(COURSE, COURSE.ID.eq(from), COURSE.FRAMEWORK.isFalse());
+  }
 
   Made make(Courses.NewCourse course, boolean practice, Optional<CourseId> from, SignedIn by) {
     CourseId id = courses.add(course);

@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.StepKind;
@@ -71,54 +72,61 @@ class Shelf {
       Instant at,
       boolean mayRemove) {}
 
-  /** Thing is on the shelf, found by words of its name, its summary or the names of its steps. */
+  /** What is on the shelf, found by words of its name, its summary or the names of its steps. */
   @Transactional(readOnly = true)
   List<Item> find(String text, SignedIn person) {
     List<String> words =
         List.of(text.toLowerCase(Locale.ROOT).strip().split("\\s+", -1)).stream()
             .filter(w -> !w.isEmpty())
             .toList();
+    var steps =
+        DSL.multiset(
+                DSL.select(STEP.NAME, STEP.KIND)
+                    .from(STEP)
+                    .where(STEP.COURSE_ID.eq(COURSE.ID), STEP.DELETED_AT.isNull())
+                    .orderBy(STEP.POSITION, STEP.ID))
+            .convertFrom(rows -> rows.map(r -> new InIt(r.value1(), r.value2())));
     return db
         .select(COURSE.fields())
         .select(SHELF_ITEM.fields())
         .select(PERSON.NAME)
+        .select(steps)
         .from(SHELF_ITEM)
         .join(COURSE)
         .on(COURSE.ID.eq(SHELF_ITEM.COURSE_ID))
         .join(PERSON)
         .on(PERSON.ID.eq(SHELF_ITEM.SHELVED_BY))
         .orderBy(COURSE.NAME, COURSE.ID)
-        .fetch()
+        .fetch(row -> found(row, row.get(steps), words, person))
         .stream()
-        .map(r -> item(r, person))
-        .filter(i -> {
-          String said =
-              (i.name() + " " + i.summary() + " " + String.join(" ", i.steps()))
-                  .toLowerCase(Locale.ROOT);
-          return words.stream().allMatch(said::contains);
-        })
+        .flatMap(Optional::stream)
         .limit(SHOWN)
         .toList();
   }
 
-  private Item item(Record r, SignedIn person) {
+  private static Optional<Item> found(
+      Record row, List<InIt> steps, List<String> words, SignedIn person) {
+    Item item = item(row, steps, person);
+    String names = String.join(" ", steps.stream().map(InIt::name).toList());
+    String said = (item.name() + " " + item.summary() + " " + names).toLowerCase(Locale.ROOT);
+    return Optional.of(item).filter(_ -> words.stream().allMatch(said::contains));
+  }
+
+  /** A step of something on the shelf. */
+  private record InIt(String name, StepKind kind) {}
+
+  private static Item item(Record r, List<InIt> steps, SignedIn person) {
     CourseRecord course = r.into(COURSE);
     var item = r.into(SHELF_ITEM);
-    var steps =
-        db.select(STEP.NAME, STEP.KIND)
-            .from(STEP)
-            .where(STEP.COURSE_ID.eq(course.getId()), STEP.DELETED_AT.isNull())
-            .orderBy(STEP.POSITION, STEP.ID)
-            .fetch();
     Thing what = Thing.valueOf(item.getWhat().toUpperCase(Locale.ROOT));
     return new Item(
         course.getId(),
         what,
         course.getName(),
         item.getSummary(),
-        what == Thing.STEP ? steps.stream().map(s -> s.value2()).findFirst() : Optional.empty(),
+        what == Thing.STEP ? steps.stream().map(InIt::kind).findFirst() : Optional.empty(),
         steps.size(),
-        steps.stream().map(s -> s.value1()).limit(MOST_NAMES).toList(),
+        steps.stream().map(InIt::name).limit(MOST_NAMES).toList(),
         r.get(PERSON.NAME),
         item.getShelvedAt(),
         person.administrator() || person.id().equals(item.getShelvedBy()));
