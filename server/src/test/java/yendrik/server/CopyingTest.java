@@ -5,8 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -260,5 +265,92 @@ class CopyingTest extends SchoolTest {
             db.fetchExists(
                 PERSON, PERSON.ID.eq(signedIn("Ruben Sato").id()), PERSON.MAKES_COURSES.isTrue()))
         .isTrue();
+  }
+
+  @Test
+  void two_courses_that_copy_from_each_other_at_once_both_get_what_they_asked_for()
+      throws Exception {
+    long theirs = to.module("Theirs");
+    to.step(theirs, "PAGE", "A page of theirs");
+    List<Callable<Integer>> acts = new ArrayList<>();
+    for (int n = 0; n < 8; n++) {
+      boolean there = n % 2 == 0;
+      NewCourse source = there ? from : to;
+      NewCourse target = there ? to : from;
+      var copy =
+          new Copy(
+              source.id.value(),
+              List.of(there ? module : theirs),
+              List.of(),
+              Optional.empty(),
+              "NONE");
+      acts.add(() -> sefa.call("POST", target.path + "/design/copies", copy).getStatus());
+    }
+    try (var threads = Executors.newFixedThreadPool(8)) {
+      for (Future<Integer> done : threads.invokeAll(acts)) assertThat(done.get()).isEqualTo(200);
+    }
+    assertThat(to.design().path("modules")).hasSize(5);
+    assertThat(from.design().path("modules")).hasSize(5);
+    assertThat(to.design().path("outcomes")).as("one outcome of that code").hasSize(1);
+    to.publish();
+    from.publish();
+  }
+
+  @Test
+  void a_double_click_copies_once() {
+    var copy = new Copy(from.id.value(), List.of(module), List.of(), Optional.empty(), "NONE");
+    String key = UUID.randomUUID().toString();
+    JsonNode first =
+        Caller.json(sefa.call("POST", to.path + "/design/copies", copy, "Act-Key", key));
+    JsonNode second =
+        Caller.json(sefa.call("POST", to.path + "/design/copies", copy, "Act-Key", key));
+    assertThat(second).isEqualTo(first);
+    assertThat(to.design().path("modules")).hasSize(1);
+  }
+
+  @Test
+  void what_is_on_the_shelf_is_no_course_for_anybody_and_found_by_its_last_step() {
+    for (int n = 0; n < 14; n++) from.step(module, "PAGE", "Leaf " + n);
+    var shelved = new Shelved(Optional.of(module), Optional.empty(), "Long tubes", "");
+    sefa.post(from.path + "/design/shelf/things", shelved);
+    JsonNode found = sefa.get(to.path + "/design/shelf/things?text=leaf 13");
+    assertThat(found).hasSize(1);
+    long id = found.path(0).path("id").asLong();
+    for (String view : List.of("/design", "/progress", "/roster", "/walks/practice/route"))
+      assertThat(sefa.call("GET", "/api/courses/" + id + view, "").getStatus())
+          .as(view)
+          .isEqualTo(404);
+    var begun =
+        new Made(
+            "From a thing",
+            "",
+            LocalDate.of(2026, 1, 5),
+            10,
+            "Europe/Berlin",
+            Optional.of(id),
+            false);
+    assertThat(sefa.call("POST", "/api/courses", begun).getStatus()).isEqualTo(422);
+    var copy = new Copy(id, List.of(), List.of(), Optional.empty(), "NONE");
+    assertThat(sefa.call("POST", to.path + "/design/copies", copy).getStatus()).isEqualTo(422);
+    sefa.call("DELETE", to.path + "/design/shelf/things/" + id, "");
+  }
+
+  @Test
+  void a_course_wound_back_twice_comes_back_by_the_first_undoing() {
+    var made =
+        new Made(
+            "Twice",
+            "",
+            LocalDate.of(2026, 1, 5),
+            10,
+            "Europe/Berlin",
+            Optional.of(from.id.value()),
+            true);
+    String practice = "/api/courses/" + sefa.post("/api/courses", made).path("id");
+    String at = sefa.post(practice + "/winding-back", "").path("at").asString();
+    assertThat(sefa.call("POST", practice + "/winding-back", "").getStatus()).isEqualTo(409);
+    assertThat(sefa.call("POST", practice + "/winding-back/undoing", new At(at)).getStatus())
+        .isEqualTo(204);
+    assertThat(sefa.get(practice + "/design").path("modules")).hasSize(1);
   }
 }

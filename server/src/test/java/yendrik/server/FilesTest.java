@@ -9,8 +9,13 @@ import static yendrik.schema.Tables.FILE_PART;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Random;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -215,5 +220,41 @@ class FilesTest extends SchoolTest {
         .isEqualTo(old);
     assertThat(db.fetchCount(FILE_PART, FILE_PART.FILE_ID.eq(id))).isZero();
     assertThat(db.fetchCount(CONTENT)).isPositive();
+  }
+
+  @Test
+  void the_same_sent_by_several_at_once_while_others_clear_is_there_for_all() throws Exception {
+    byte[] same = noise(9, 5000);
+    List<Callable<Long>> acts = new ArrayList<>();
+    for (int n = 0; n < 8; n++) {
+      String name = "same " + n + ".bin";
+      acts.add(() -> {
+        long id = keep(name, same, FileUse.DOCUMENT).path("id").asLong();
+        unused.clear();
+        return id;
+      });
+    }
+    try (var threads = Executors.newFixedThreadPool(4)) {
+      for (Future<Long> kept : threads.invokeAll(acts))
+        assertThat(
+                files
+                    .content(files.of(course.id, kept.get()).orElseThrow())
+                    .getContentAsByteArray())
+            .isEqualTo(same);
+    }
+  }
+
+  @Test
+  void one_person_does_not_fill_the_disk_in_a_day() {
+    Caller ruben = as("Ruben Sato");
+    String large = "" + (4L << 30);
+    List<Integer> answers = new ArrayList<>();
+    for (int n = 0; n < 6; n++)
+      answers.add(
+          ruben
+              .call("POST", "/api/uploads", "", "Tus-Resumable", "1.0.0", "Upload-Length", large)
+              .getStatus());
+    assertThat(answers).containsExactly(201, 201, 201, 201, 201, 429);
+    assertThat(sefa.sent("mine.bin", noise(10, 10))).as("others go on").isNotEmpty();
   }
 }

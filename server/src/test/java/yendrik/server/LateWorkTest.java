@@ -65,4 +65,25 @@ class LateWorkTest extends SchoolTest {
     var closed = course.save(course.seen(work), e -> e.put("closesAt", "2026-11-24T17:00:00Z"));
     assertThat(Caller.json(closed).path("fields").has("closesAt")).isTrue();
   }
+
+  @Test
+  void a_quiz_is_not_begun_a_page_not_confirmed_and_a_film_not_counted_after_its_date() {
+    long module = course.module("More");
+    long quiz = course.step(module, "QUIZ", "Name that patch");
+    course.ask(quiz, NewCourse.question("q1", "What holds?", "Vulcanising", "Glue"));
+    long page = course.step(module, "PAGE", "Shop rules");
+    course.change(page, e -> e.set("doneWhen", course.ask("confirmed", page)));
+    for (long step : new long[] {quiz, page})
+      course.change(
+          step,
+          e -> e.put("dueAt", "2026-11-20T17:00:00Z").put("lateUntil", "2026-11-22T17:00:00Z"));
+    takenUntil("2026-11-22T17:00:00Z");
+    JsonNode shown = edda.post(course.walk(page) + "/visits", "");
+    assertThat(shown.path("state").asString()).isEqualTo("MISSED");
+    assertThat(shown.path("confirmable").asBoolean()).isFalse();
+    assertThat(edda.call("POST", course.walk(page) + "/confirmation", "").getStatus())
+        .isEqualTo(409);
+    edda.post(course.walk(quiz) + "/visits", "");
+    assertThat(edda.call("POST", course.walk(quiz) + "/attempts", "").getStatus()).isEqualTo(409);
+  }
 }

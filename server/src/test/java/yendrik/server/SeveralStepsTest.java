@@ -7,6 +7,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -152,5 +155,29 @@ class SeveralStepsTest extends SchoolTest {
     assertThat(refused).allMatch(r -> r.getStatus() == 404 || r.getStatus() == 422);
     assertThat(names()).containsExactly("Before", "A patch", "After");
     assertThat(other.seen(theirs).path("name").asString()).isEqualTo("Theirs");
+  }
+
+  @Test
+  void two_who_take_the_same_away_in_opposite_order_do_not_wait_for_each_other_for_ever()
+      throws Exception {
+    var seen = new ArrayList<>(List.of(first, second, third));
+    for (int round = 0; round < 5; round++) {
+      List<Callable<Integer>> acts = new ArrayList<>();
+      for (int n = 0; n < 6; n++) {
+        var steps = List.copyOf(n % 2 == 0 ? seen : seen.reversed());
+        acts.add(() -> send("dates", new Later(steps, 1)).getStatus());
+        acts.add(() ->
+            send(
+                    "removal",
+                    new Taken(steps.stream().map(s -> new Seen(s, Optional.empty())).toList()))
+                .getStatus());
+        acts.add(() -> send("restoration", new Back(steps)).getStatus());
+      }
+      try (var threads = Executors.newFixedThreadPool(6)) {
+        for (Future<Integer> done : threads.invokeAll(acts)) assertThat(done.get()).isLessThan(500);
+      }
+    }
+    send("restoration", new Back(seen));
+    assertThat(names()).containsExactly("Before", "A patch", "After");
   }
 }

@@ -110,4 +110,23 @@ class StepFilesTest extends SchoolTest {
         .isEqualTo("https://diary.hollowlane.example/tour?a=b");
     assertThat(read.path("host").asString()).isEqualTo("diary.hollowlane.example");
   }
+
+  @Test
+  void a_file_of_a_step_that_is_for_others_is_as_if_it_were_not_there() {
+    long file = keep();
+    begin();
+    course.enrol("ruben@hollowlane.example");
+    course.change(
+        page,
+        e -> {
+          e.put("body", "<p><a data-file=\"" + file + "\">The plan</a></p>");
+          e.putArray("people").add(signedIn("Ruben Sato").id().value());
+        });
+    course.publish();
+    String address = course.walk(page) + "/files/";
+    var hidden = edda.call("GET", address + file, "");
+    var none = edda.call("GET", course.walk(987654321) + "/files/" + file, "");
+    assertThat(hidden.getStatus()).isEqualTo(404);
+    assertThat(Caller.json(hidden).path("detail")).isEqualTo(Caller.json(none).path("detail"));
+  }
 }

@@ -65,7 +65,8 @@ public class Uploads {
       throws IOException {
     long bytes = length(request.getHeader(HttpHeader.UPLOAD_LENGTH));
     AtomicLong today = begun.get(by, _ -> new AtomicLong());
-    if (today.get() + bytes > MOST_A_DAY)
+    // What is too large for one file is refused as that.
+    if (bytes <= LARGEST && today.get() + bytes > MOST_A_DAY)
       throw Problem.tooMany(Optional.empty(), "too-much-sent", "most", MOST_A_DAY >> 30);
     process(request, response, by);
     today.addAndGet(bytes);
