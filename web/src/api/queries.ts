@@ -55,6 +55,32 @@ export const queries = {
         ),
       placeholderData: keepPreviousData,
     }),
+  discussions: (course: number) =>
+    queryOptions({
+      queryKey: ['discussions', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/discussions', { params: { path: { course } } })),
+    }),
+  writers: (course: number, step: number) =>
+    queryOptions({
+      queryKey: ['writers', course, step],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/discussions/{step}/learners', {
+            params: { path: { course, step } },
+          }),
+        ),
+    }),
+  writtenBy: (course: number, step: number, enrolment: number) =>
+    queryOptions({
+      queryKey: ['written-by', course, step, enrolment],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/discussions/{step}/learners/{enrolment}', {
+            params: { path: { course, step, enrolment } },
+          }),
+        ),
+    }),
   design: (course: number) =>
     queryOptions({
       queryKey: ['design', course],

@@ -1,6 +1,8 @@
 import type { AuthorEdit, AuthorPart, StepKind } from '../api/client';
 import { assignment } from './assignment/room';
+import { discussion } from './discussion/room';
 import { file } from './file/room';
+import { journal } from './journal/room';
 import { link } from './link/room';
 import { note } from './note/room';
 import { page } from './page/room';
@@ -19,6 +21,8 @@ const all = {
   NOTE: note,
   FILE: file,
   LINK: link,
+  DISCUSSION: discussion,
+  JOURNAL: journal,
 } satisfies Record<StepKind, unknown>;
 
 export const kinds = Object.keys(all) as StepKind[];

@@ -56,6 +56,8 @@ const PARTS: Record<StepKind, DesignStep['part']> = {
   ASSIGNMENT: { is: 'assignment', takes: { text: true, link: false }, passesAtOnce: false },
   PRACTICAL: { is: 'practical' },
   QUIZ: { is: 'quiz', questions: [] },
+  DISCUSSION: { is: 'discussion', byGroup: false, postFirst: false, minutes: 30 },
+  JOURNAL: { is: 'journal', minutes: 30 },
 };
 
 /** A step as its author sees it. */

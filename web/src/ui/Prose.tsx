@@ -40,8 +40,12 @@ export const PROSE = {
   '& th p, & td p': { my: 0.25 },
 } as const;
 
-/** Formatted text; the server has taken out everything that could act. */
-export function Prose({ html }: { html: string }) {
+/**
+ * Formatted text; the server has taken out everything that could act.
+ *
+ * @param plain whether it stands in something that has a border already
+ */
+export function Prose({ html, plain = false }: { html: string; plain?: boolean }) {
   const text = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const shown = text.current;
@@ -52,12 +56,15 @@ export function Prose({ html }: { html: string }) {
     <Box
       ref={text}
       sx={{
-        bgcolor: 'tone.panel',
-        border: 1,
-        borderColor: 'divider',
-        borderRadius: 1,
-        px: 3,
-        py: 1.5,
+        ...(!plain && {
+          bgcolor: 'tone.panel',
+          border: 1,
+          borderColor: 'divider',
+          borderRadius: 1,
+          px: 3,
+          py: 1.5,
+        }),
+        overflowWrap: 'anywhere',
         fontSize: 16,
         lineHeight: 1.6,
         ...PROSE,

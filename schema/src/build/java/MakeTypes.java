@@ -87,9 +87,9 @@ public class MakeTypes {
       Map.ofEntries(
           entry(
               "PersonId",
-              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by)"),
+              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by)"),
           entry("CourseId", "course\\.id|.*\\.course_id"),
-          entry("EnrolmentId", "enrolment\\.id|.*\\.enrolment_id"),
+          entry("EnrolmentId", "enrolment\\.id|.*\\.(enrolment_id|journal_of)"),
           entry("GroupId", "learner_group\\.id|.*\\.group_id"),
           entry("StepId", "step\\.id|.*\\.step_id"),
           entry("ModuleId", "module\\.id|.*\\.module_id"),
@@ -99,6 +99,7 @@ public class MakeTypes {
           entry("FlagId", "flag\\.id"),
           entry("RubricId", "rubric\\.id|.*\\.rubric_id"),
           entry("SessionId", "session\\.id"),
+          entry("PostId", "post\\.(id|in_reply_to)|.*\\.post_id|thread_read\\.upto"),
           entry("FactId", "fact\\.(id|replaces)|.*\\.fact_id"));
 
   private static List<ForcedType> forcedTypes() {
@@ -158,7 +159,7 @@ public class MakeTypes {
       files = list.sorted().toList();
     }
     for (Path file : files) digest.update(Files.readAllBytes(file));
-    digest.update("7".getBytes(StandardCharsets.UTF_8));
+    digest.update("8".getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 }

@@ -6,10 +6,11 @@ import { api, body, type Kept, type MyMark } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
 import { day } from '../../ui/format';
+import { GivenFiles } from '../../ui/GivenFiles';
 import { unsentKey } from '../../ui/unsent';
 import type { LearnerProps } from '../room';
 import { FilledRubric, WhatCounts } from '../shared/Assessed';
-import { Differences, GivenFiles, GivenLink } from '../shared/Given';
+import { Differences, GivenLink } from '../shared/Given';
 import { PracticeMarks } from '../shared/PracticeMarks';
 import { WorkFiles } from './WorkFiles';
 

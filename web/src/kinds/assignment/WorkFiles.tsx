@@ -2,8 +2,8 @@ import { Button, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { FilesTaken, Kept } from '../../api/client';
+import { SentFiles } from '../../ui/editor/SentFiles';
 import { useNames } from '../../ui/useNames';
-import { SentFiles } from '../shared/SentFiles';
 import type { Medium } from '../shared/useRecorder';
 
 const Recorder = lazy(() => import('../shared/Recorder'));

@@ -1,8 +1,8 @@
 import { useRef } from 'react';
 import { useTranslations } from 'use-intl';
 import { useCourse } from '../../frame/course';
+import { SentFiles } from '../../ui/editor/SentFiles';
 import type { AuthorProps } from '../room';
-import { SentFiles } from '../shared/SentFiles';
 import { useCourseFiles } from '../shared/useCourseFiles';
 import { useOwn } from '../shared/useOwn';
 

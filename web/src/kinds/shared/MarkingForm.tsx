@@ -13,6 +13,7 @@ import { useTranslations } from 'use-intl';
 import type { Met } from '../../api/client';
 import { useCourse } from '../../frame/course';
 import { day } from '../../ui/format';
+import { GivenFiles } from '../../ui/GivenFiles';
 import { Wedge } from '../../ui/Glyphs';
 import { useNotice } from '../../ui/Notice';
 import { Section } from '../../ui/Panel';
@@ -20,7 +21,7 @@ import { Prose } from '../../ui/Prose';
 import { RubricSheet, rubricScore } from '../../ui/RubricSheet';
 import { useLine } from '../../ui/useNames';
 import type { MarkerProps } from '../room';
-import { Differences, GivenFiles, GivenLink } from './Given';
+import { Differences, GivenLink } from './Given';
 
 /** What is said about work of every kind. */
 export interface Said {
@@ -30,6 +31,8 @@ export interface Said {
 }
 
 interface Props extends MarkerProps {
+  /** The work itself, where it has no versions. */
+  shown?: ReactNode;
   /** What else is said about work of this kind. */
   children?: ReactNode;
   /** Whether there is enough to send. */
@@ -43,7 +46,17 @@ interface Props extends MarkerProps {
 }
 
 /** Work to be marked: the work itself, its rubric, outcomes and a comment. */
-export function MarkingForm({ work, onDone, children, ready, send, button, sent, onScore }: Props) {
+export function MarkingForm({
+  work,
+  onDone,
+  shown,
+  children,
+  ready,
+  send,
+  button,
+  sent,
+  onScore,
+}: Props) {
   const t = useTranslations();
   const line = useLine();
   const course = useCourse();
@@ -120,6 +133,7 @@ export function MarkingForm({ work, onDone, children, ready, send, button, sent,
             <Differences before={work.versions[1]?.text} now={newest.text} />
           </Section>
         )}
+        {shown}
         {sheet && (
           <Section
             title={

@@ -15,17 +15,27 @@ import { type FileDoor, useSending } from './useSending';
 interface Props {
   label: string;
   html: string;
-  onSave: (html: string) => void;
+  /** Saves it when it is left; without, somebody else does. */
+  onSave?: (html: string) => void;
   /** Where the course's files are found and kept; without it there are none in the text. */
   files?: FileDoor;
   /** Where an unsaved text is kept in this browser. */
   keep?: string;
-  /** Is told of every change, where somebody else saves. */
+  /** Is told of every change. */
   onChange?: (html: string) => void;
+  autoFocus?: boolean;
 }
 
 /** Formatted text that saves by itself when it is left, and is kept until it is saved. */
-export default function TextEditor({ label, html, onSave, files, keep, onChange }: Props) {
+export default function TextEditor({
+  label,
+  html,
+  onSave,
+  files,
+  keep,
+  onChange,
+  autoFocus,
+}: Props) {
   const t = useTranslations();
   const kept = useKeptText(keep, html);
   const [inserting, setInserting] = useState<Inserting | null>(null);
@@ -34,7 +44,7 @@ export default function TextEditor({ label, html, onSave, files, keep, onChange 
   const address = (file: number) => files?.address(file) ?? '';
   const save = (editor: Editor) => {
     const text = editor.getHTML();
-    if (text === shown.current) return;
+    if (!onSave || text === shown.current) return;
     shown.current = text;
     kept.sent();
     onSave(text);
@@ -51,6 +61,7 @@ export default function TextEditor({ label, html, onSave, files, keep, onChange 
       High,
     ],
     content: html,
+    autofocus: autoFocus ? 'end' : false,
     editorProps: {
       attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true' },
       transformPastedHTML: cleaned,

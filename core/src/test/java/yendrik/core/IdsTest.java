@@ -15,6 +15,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.PostId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
@@ -32,6 +33,7 @@ class IdsTest {
         ModuleId::new,
         OutcomeId::new,
         PersonId::new,
+        PostId::new,
         RubricId::new,
         ScaleId::new,
         SessionId::new,

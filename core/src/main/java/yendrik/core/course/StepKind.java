@@ -12,7 +12,9 @@ public enum StepKind {
   PRACTICAL("PRACTICAL"),
   NOTE("NOTE"),
   FILE("FILE"),
-  LINK("LINK");
+  LINK("LINK"),
+  DISCUSSION("DISCUSSION"),
+  JOURNAL("JOURNAL");
 
   private final String stored;
 

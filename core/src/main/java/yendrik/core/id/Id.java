@@ -13,6 +13,7 @@ public sealed interface Id extends Serializable
         ModuleId,
         OutcomeId,
         PersonId,
+        PostId,
         RubricId,
         ScaleId,
         SessionId,

@@ -41,6 +41,11 @@ public interface Kind {
     return false;
   }
 
+  /** Whether staff judge all that is there, whenever they want to, and nothing waits for them. */
+  default boolean markedAsItStands() {
+    return false;
+  }
+
   /** Questions that make sense about steps of this kind and ask for no number. */
   List<Offer> usualOffers(StepId step);
 

@@ -17,6 +17,8 @@ public final class Kinds {
       case NOTE -> NoteKind.KIND;
       case FILE -> FileKind.KIND;
       case LINK -> LinkKind.KIND;
+      case DISCUSSION -> DiscussionKind.KIND;
+      case JOURNAL -> JournalKind.KIND;
     };
   }
 }

@@ -13,6 +13,7 @@ import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.confirm.ConfirmStrand;
 import yendrik.core.strand.film.FilmStrand;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.posts.PostsStrand;
 import yendrik.core.strand.seen.SeenStrand;
 import yendrik.core.strand.signoff.SignOffStrand;
 import yendrik.core.strand.time.TimeStrand;
@@ -27,6 +28,7 @@ public final class Strands {
           TimeStrand.DOOR,
           FilmStrand.DOOR,
           AttemptsStrand.DOOR,
+          PostsStrand.DOOR,
           WorkStrand.DOOR,
           ConfirmStrand.DOOR,
           SignOffStrand.DOOR);

@@ -17,6 +17,7 @@ import yendrik.core.record.Strand;
 import yendrik.core.rule.Leaf;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.posts.PostsStrand;
 import yendrik.core.strand.signoff.SignOffStrand;
 import yendrik.core.strand.work.WorkStrand;
 
@@ -96,7 +97,11 @@ class StrandsTest {
           .as(name + " assesses")
           .isEqualTo(signedOff || work || holds.contains(AttemptsStrand.DOOR));
       assertThat(kind.withStaff()).as(name + " is done with staff").isEqualTo(signedOff);
-      assertThat(kind.handedIn()).as(name + " is handed in").isEqualTo(work && !signedOff);
+      boolean written = holds.contains(PostsStrand.DOOR);
+      assertThat(kind.markedAsItStands()).as(name + " is marked as it stands").isEqualTo(written);
+      assertThat(kind.handedIn())
+          .as(name + " is handed in")
+          .isEqualTo(work && !signedOff && !written);
       if (!kind.assesses()) assertThat(kind.usualScoring()).isEqualTo(Step.Scoring.NONE);
       if (kind.handedIn()) assertThat(kind.usualScoring().points()).isPositive();
     }

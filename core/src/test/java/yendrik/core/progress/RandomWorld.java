@@ -29,6 +29,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.PostId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
@@ -47,6 +48,8 @@ import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.posts.PostFact;
+import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffFact;
@@ -219,7 +222,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
 
     private Fact.What what() {
       StepId s = new StepId(1 + c.next(STEPS));
-      return switch (c.next(28)) {
+      return switch (c.next(30)) {
         case 0, 1, 2 -> new SeenFact.Saw(s);
         case 3, 4 -> new SignOffFact.SignedOff(s, "");
         case 5, 6, 7 -> new AttemptFact.FinishedAttempt(s, 1 + c.next(3), c.next(11), 10);
@@ -241,6 +244,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 23 -> badge();
         case 24 -> c.rarely(2) ? new Fact.LeftCourse() : new Fact.Enrolled();
         case 25 -> new Fact.CompletedCourse(INDUCTION);
+        case 27 -> new PostFact.Posted(s, new PostId(1 + happened.size()));
+        case 28 -> new PostFact.Replied(s, new PostId(1 + happened.size()));
         case 26 -> new ConfirmFact.Confirmed(s);
         default -> new TimeFact.SpentTime(s, 60 * (1 + c.next(3)));
       };
@@ -436,7 +441,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     }
 
     private Leaf ofFacts(StepId s) {
-      return switch (c.next(13)) {
+      return switch (c.next(15)) {
         case 0, 1 -> new SeenLeaf.Seen(s);
         case 2 -> new SignOffLeaf.SignedOff(s);
         case 3 -> new MarkLeaf.Score(s, 0.5, 1);
@@ -447,6 +452,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 8 -> new WorkLeaf.HandedIn(s);
         case 9 -> new AttemptLeaf.Attempted(s, 1 + c.next(3));
         case 10 -> new ConfirmLeaf.Confirmed(s);
+        case 12 -> new PostLeaf.Posted(s, 1 + c.next(3));
+        case 13 -> new PostLeaf.Replied(s, 1 + c.next(2));
         case 11 -> new FilmLeaf.Watched(s, (1 + c.next(10)) / 10.0);
         default -> new TimeLeaf.TimeSpent(s, 1 + c.next(3));
       };

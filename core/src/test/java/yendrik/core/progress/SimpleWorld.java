@@ -38,6 +38,8 @@ import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.posts.PostFact;
+import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffFact;
@@ -514,6 +516,8 @@ final class SimpleWorld {
         if (made >= l.times()) yield Verdict.MET;
         yield attemptsLeft(id) < l.times() - made ? Verdict.OUT_OF_REACH : fact(false, id);
       }
+      case PostLeaf.Posted l -> fact(of(PostFact.Posted.class, id).size() >= l.times(), id);
+      case PostLeaf.Replied l -> fact(of(PostFact.Replied.class, id).size() >= l.times(), id);
       case WorkLeaf.Marked _ -> marked(id) ? Verdict.MET : waitingOr(id);
       case MarkLeaf.Passed _ -> {
         if (passed(id)) yield Verdict.MET;

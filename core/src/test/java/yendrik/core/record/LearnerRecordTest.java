@@ -17,6 +17,7 @@ import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PostId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Strands;
 import yendrik.core.kind.Visits;
@@ -28,6 +29,7 @@ import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.confirm.ConfirmFact;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.core.strand.film.FilmStrand;
+import yendrik.core.strand.posts.PostFact;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.signoff.SignOffFact;
 import yendrik.core.strand.time.TimeFact;
@@ -256,6 +258,8 @@ class LearnerRecordTest {
             new AttemptFact.StartedAttempt(PADS, 1),
             new AttemptFact.FinishedAttempt(PADS, 1, 3, 15),
             new WorkFact.HandedIn(PADS, 1),
+            new PostFact.Posted(PADS, new PostId(1)),
+            new PostFact.Replied(PADS, new PostId(2)),
             new ConfirmFact.Confirmed(PADS))) {
       var fresh = Strands.record(index, JUNO);
       fresh.take(learner.fact(new Fact.Enrolled()));

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.id.PostId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Strands;
 import yendrik.core.kind.Visits;
@@ -19,6 +20,8 @@ import yendrik.core.strand.confirm.ConfirmFact;
 import yendrik.core.strand.confirm.ConfirmStrand;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.core.strand.film.FilmStrand;
+import yendrik.core.strand.posts.PostFact;
+import yendrik.core.strand.posts.PostsStrand;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.seen.SeenStrand;
 import yendrik.core.strand.signoff.SignOffFact;
@@ -54,6 +57,9 @@ class SumsTest {
         new FilmFact.Watched(ANATOMY, 5, 20, 100),
         new FilmFact.Watched(ANATOMY, 40, 50, 100),
         new ConfirmFact.Confirmed(ANATOMY),
+        new PostFact.Posted(SECOND_LOOK, new PostId(1)),
+        new PostFact.Replied(SECOND_LOOK, new PostId(2)),
+        new PostFact.Replied(SECOND_LOOK, new PostId(3)),
         new AttemptFact.FinishedAttempt(PADS, 1, 6, 15),
         new Fact.AttemptsAdded(PADS, 2),
         new AttemptFact.FinishedAttempt(PADS, 2, 12, 15),
@@ -85,6 +91,9 @@ class SumsTest {
       assertThat(FilmStrand.of(again).share(s)).isEqualTo(FilmStrand.of(record).share(s));
       assertThat(FilmStrand.of(again).parts(s)).isEqualTo(FilmStrand.of(record).parts(s));
       assertThat(ConfirmStrand.of(again).at(s)).isEqualTo(ConfirmStrand.of(record).at(s));
+      assertThat(PostsStrand.of(again).posts(s)).isEqualTo(PostsStrand.of(record).posts(s));
+      assertThat(PostsStrand.of(again).replies(s)).isEqualTo(PostsStrand.of(record).replies(s));
+      assertThat(PostsStrand.of(again).lastAt(s)).isEqualTo(PostsStrand.of(record).lastAt(s));
       assertThat(SignOffStrand.of(again).at(s)).isEqualTo(SignOffStrand.of(record).at(s));
       assertThat(WorkStrand.of(again).version(s)).isEqualTo(WorkStrand.of(record).version(s));
       assertThat(again.waiting(s)).isEqualTo(record.waiting(s));

@@ -19,6 +19,7 @@ import yendrik.core.Workshop;
 import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.PostId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.progress.Progress;
@@ -32,6 +33,8 @@ import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.posts.PostFact;
+import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffFact;
@@ -134,6 +137,16 @@ class EveryLeafTest {
     assertThat(one.fraction()).isEqualTo(0.5);
     assertThat(verdict(leaf, mark(FIRST_SATURDAY, PRESENT), mark(THIRD_SATURDAY, LATE)))
         .isEqualTo(MET);
+  }
+
+  @Test
+  void posts_and_replies_are_counted_apart() {
+    var post = new PostFact.Posted(ANATOMY, new PostId(1));
+    var reply = new PostFact.Replied(ANATOMY, new PostId(2));
+    waits(answer(new PostLeaf.Posted(ANATOMY, 2), post, reply), 0.5, Turn.LEARNER);
+    assertThat(verdict(new PostLeaf.Posted(ANATOMY, 1), post)).isEqualTo(MET);
+    assertThat(verdict(new PostLeaf.Replied(ANATOMY, 1), post)).isEqualTo(NOT_YET);
+    assertThat(verdict(new PostLeaf.Replied(ANATOMY, 1), reply)).isEqualTo(MET);
   }
 
   @Test
@@ -333,6 +346,8 @@ class EveryLeafTest {
             () -> new MarkLeaf.Score(PADS, 0.7, 0.6),
             () -> new MarkLeaf.Score(PADS, -0.1, 1),
             () -> new AttemptLeaf.Attempted(PADS, 0),
+            () -> new PostLeaf.Posted(PADS, 0),
+            () -> new PostLeaf.Replied(PADS, 0),
             () -> new TimeLeaf.TimeSpent(PADS, 0),
             () -> new FilmLeaf.Watched(PADS, 0),
             () -> new FilmLeaf.Watched(PADS, 1.1),

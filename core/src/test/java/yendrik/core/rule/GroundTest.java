@@ -11,6 +11,7 @@ import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.PostId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
@@ -23,6 +24,8 @@ import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.posts.PostFact;
+import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffFact;
@@ -108,6 +111,14 @@ class GroundTest {
     rests(new TimeLeaf.TimeSpent(ANATOMY, 5), "so far 2 min", saw);
     Fact watched = take(new FilmFact.Watched(FILM, 0, 30, 100));
     rests(new FilmLeaf.Watched(FILM, 0.9), "so far 30 % watched", watched);
+  }
+
+  @Test
+  void a_discussion_rests_on_what_was_written_there() {
+    take(new PostFact.Posted(ANATOMY, new PostId(1)));
+    Fact last = take(new PostFact.Replied(ANATOMY, new PostId(2)));
+    rests(new PostLeaf.Posted(ANATOMY, 2), "1 post", last);
+    rests(new PostLeaf.Replied(ANATOMY, 1), "1 reply", last);
   }
 
   @Test

@@ -17,6 +17,7 @@ import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.time.TimeLeaf;
@@ -74,6 +75,22 @@ class ProposalsTest {
         .isEqualTo(new FilmLeaf.Watched(FILM, 0.8));
     assertThat(withFilm.forText("film cutting", 5).getFirst().leaf())
         .isEqualTo(new FilmLeaf.Watched(FILM, 0.9));
+  }
+
+  @Test
+  void a_discussion_and_a_number_propose_posts_and_replies() {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.add(step(FILM, "Chain stories", StepKind.DISCUSSION, ask(new PostLeaf.Posted(FILM, 1))));
+    var with =
+        new Proposals(
+            design(steps),
+            new RuleAt.StepOpens(PRACTICAL),
+            LocalDate.of(2026, 11, 20),
+            Catalogue.english());
+    assertThat(with.forText("chain posts 2", 5).getFirst().leaf())
+        .isEqualTo(new PostLeaf.Posted(FILM, 2));
+    assertThat(with.forText("chain replies 3", 5).getFirst().leaf())
+        .isEqualTo(new PostLeaf.Replied(FILM, 3));
   }
 
   @Test

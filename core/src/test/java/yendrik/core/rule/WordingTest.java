@@ -19,6 +19,7 @@ import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.time.TimeLeaf;
@@ -143,6 +144,8 @@ class WordingTest {
             new FilmLeaf.Watched(ANATOMY, 0.9),
             new WorkLeaf.HandedIn(JOB_CARD),
             new AttemptLeaf.Attempted(PADS, 2),
+            new PostLeaf.Posted(PADS, 2),
+            new PostLeaf.Replied(PADS, 2),
             new WorkLeaf.Marked(JOB_CARD),
             new MarkLeaf.Passed(PADS),
             new MarkLeaf.NotPassed(PADS),

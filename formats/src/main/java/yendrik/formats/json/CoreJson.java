@@ -34,6 +34,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.PostId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
@@ -152,6 +153,7 @@ public final class CoreJson {
     id(module, SessionId.class, SessionId::new, SessionId::value);
     id(module, StatusId.class, StatusId::new, StatusId::value);
     id(module, PersonId.class, PersonId::new, PersonId::value);
+    id(module, PostId.class, PostId::new, PostId::value);
     id(module, FlagId.class, FlagId::new, FlagId::value);
     id(module, FactId.class, FactId::new, FactId::value);
     id(module, EnrolmentId.class, EnrolmentId::new, EnrolmentId::value);

@@ -4,6 +4,7 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
 import yendrik.server.design.ByKind;
+import yendrik.server.discuss.Talks;
 import yendrik.server.kinds.StepDemo;
 import yendrik.server.kinds.assignment.HandedIn;
 import yendrik.server.kinds.quiz.Attempts;
@@ -21,6 +22,7 @@ record Acts(
     Questions questions,
     HandedIn work,
     Marking marking,
+    Talks talks,
     Acts.StepDemos rooms) {
   /** A kind of step in the demo. */
   StepDemo room(StepKind kind) {

@@ -22,6 +22,7 @@ final class DemoTexts {
           "estimate",
           List.of(
               "Needed now: brake pads front and rear, chain and cassette, since at 0.9 percent the sprockets are worn with it. Can wait: nothing of this. Front wheel trued while it is here. Two and a half hours, parts 74, work 95. Ready on Thursday at five."));
+  private static final Map<String, List<String>> POSTS = Map.of();
   private static final List<String> PRAISE =
       List.of(
           "Clear and complete. You say what can wait, which riders thank you for.",
@@ -40,6 +41,10 @@ final class DemoTexts {
   static String work(String key, Random random) {
     return pick(
         WORK.getOrDefault(key, List.of("What I did, in order, with what I measured.")), random);
+  }
+
+  static String post(String key, Random random) {
+    return "<p>" + pick(POSTS.getOrDefault(key, List.of("What I saw today.")), random) + "</p>";
   }
 
   static String praise(Random random) {

@@ -204,6 +204,15 @@ final class Learning implements DemoLearner {
   }
 
   @Override
+  public void write(String key, double ability) {
+    StepId id = course.id(key);
+    acts.steps().open(enrolment, person, id);
+    later(Duration.ofMinutes(9));
+    acts.steps().spend(enrolment, person, id, 400);
+    acts.talks().write(enrolment, person, id, DemoTexts.post(key, random));
+  }
+
+  @Override
   public void passInFrontOfStaff(String key, double ability) {
     signedOff(key, DemoTexts.seen(random), ability > 0.9 ? 3 : ability > 0.3 ? 2 : 1);
   }

@@ -14,6 +14,9 @@ public interface DemoLearner {
   /** Hands work in, which then passes. */
   void passWork(String step, double ability);
 
+  /** Writes something for others to read. */
+  void write(String step, double ability);
+
   /** Is signed off. */
   void passInFrontOfStaff(String step, double ability);
 }

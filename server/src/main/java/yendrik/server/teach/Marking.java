@@ -18,6 +18,7 @@ import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Kind;
 import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
@@ -26,7 +27,9 @@ import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
+import yendrik.core.record.LearnerRecord;
 import yendrik.core.rubric.Rubric;
+import yendrik.core.strand.posts.PostsStrand;
 import yendrik.core.strand.signoff.SignOffFact;
 import yendrik.core.strand.work.Judgement;
 import yendrik.core.strand.work.WorkFact;
@@ -137,6 +140,9 @@ public class Marking {
         learner.summary().heldBack().contains(step.id()));
   }
 
+  /**
+   * @param mark of all of it as it stands, where there are no versions
+   */
   record WorkView(
       EnrolmentId enrolment,
       String learner,
@@ -150,6 +156,7 @@ public class Marking {
       List<VersionView> versions,
       List<OutcomeView> outcomes,
       Optional<RubricForms.Sheet> rubric,
+      Optional<MarkView> mark,
       Optional<RubricForms.Filled> assessed) {}
 
   @Schema(name = "WorkVersion")
@@ -209,6 +216,7 @@ public class Marking {
         versions,
         design.evidenceFor().stream().map(t -> outcome(walk.progress(), t.outcome())).toList(),
         walk.ready().document().rubric(design.id()).map(r -> RubricForms.sheet(r, index.design())),
+        mark(walk, design.id(), 0),
         assessments.of(walk, design.id(), 0));
   }
 
@@ -280,10 +288,7 @@ public class Marking {
         walk -> {
           int s = number(walk, step);
           Step design = walk.progress().course().index().step(s);
-          if (!Kinds.of(design.kind()).handedIn()) throw Problem.conflict("step-not-handed-in");
-          int newest = WorkStrand.of(walk.progress().record()).version(s);
-          if (newest == 0) throw Problem.conflict("nothing-handed-in");
-          if (newest != version) throw Problem.conflict("newer-version");
+          if (markable(walk, s) != version) throw Problem.conflict("newer-version");
           double of = design.scoring().points();
           if (!(points >= 0 && points <= of))
             throw Problem.field("points", "points-outside", "of", of);
@@ -294,6 +299,21 @@ public class Marking {
           var by = Optional.of(seat.person().id());
           return inPlaceOfEarlier(walk, by, design.id(), version, whats);
         });
+  }
+
+  /** The version that can be marked now, 0 where all is marked as it stands; or a Problem. */
+  private static int markable(Walk walk, int s) {
+    Kind kind = Kinds.of(walk.step(s).kind());
+    LearnerRecord record = walk.progress().record();
+    if (kind.markedAsItStands()) {
+      if (PostsStrand.of(record).lastAt(s) == LearnerRecord.NEVER)
+        throw Problem.conflict("nothing-written-yet");
+      return 0;
+    }
+    if (!kind.handedIn()) throw Problem.conflict("step-not-handed-in");
+    int newest = WorkStrand.of(record).version(s);
+    if (newest == 0) throw Problem.conflict("nothing-handed-in");
+    return newest;
   }
 
   /**

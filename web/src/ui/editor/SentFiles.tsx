@@ -2,8 +2,8 @@ import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
 import { type ReactNode, useRef } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Kept } from '../../api/client';
-import { type FileDoor, useSending } from '../../ui/editor/useSending';
-import { fileSize } from '../../ui/format';
+import { fileSize } from '../format';
+import { type FileDoor, useSending } from './useSending';
 
 interface Props {
   files: Kept[];

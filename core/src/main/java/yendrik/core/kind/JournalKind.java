@@ -1,0 +1,6 @@
+package yendrik.core.kind;
+
+/** Entries that a learner writes for staff alone. */
+final class JournalKind extends WrittenKind {
+  static final Kind KIND = new JournalKind();
+}

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.strand.posts;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.discussion;
+
+import org.jspecify.annotations.NullMarked;

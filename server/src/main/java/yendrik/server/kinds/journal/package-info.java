@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.journal;
+
+import org.jspecify.annotations.NullMarked;

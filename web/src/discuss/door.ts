@@ -1,0 +1,94 @@
+import { useMemo } from 'react';
+import {
+  api,
+  body,
+  type Discussion,
+  type Kept,
+  type NewPost,
+  type PostText,
+  type PostThread,
+  type ReadThread,
+  type StepPage,
+} from '../api/client';
+import type { ActHeaders } from '../ui/useActKey';
+
+/** Where one reads and writes: as a learner on a way, or as staff. */
+export interface PostDoor {
+  /** Tells it apart from others. */
+  key: readonly (string | number)[];
+  read: (group?: number, before?: number) => Promise<Discussion>;
+  thread: (post: number) => Promise<PostThread>;
+  write: (post: NewPost, headers: ActHeaders) => Promise<unknown>;
+  change: (post: number, text: PostText) => Promise<unknown>;
+  remove: (post: number) => Promise<unknown>;
+  /** Brings a removed one back, where that can be done. */
+  restore?: (post: number) => Promise<unknown>;
+  reads: (threads: ReadThread[]) => Promise<unknown>;
+  file: (post: number, file: number) => string;
+  keep: (upload: string) => Promise<Kept>;
+}
+
+const chosen = (group?: number, before?: number) => ({
+  ...(group !== undefined && { group }),
+  ...(before !== undefined && { before }),
+});
+
+/** The door of a learner; what opens by writing is shown. */
+export function useLearnersDoor(
+  course: number,
+  walk: string,
+  step: number,
+  show: (page: StepPage) => void,
+): PostDoor {
+  return useMemo(() => {
+    const path = { course, walk, step };
+    const at = '/api/courses/{course}/walks/{walk}/steps/{step}/posts';
+    return {
+      key: ['posts', course, walk, step],
+      read: (group, before) =>
+        body(api.GET(at, { params: { path, query: chosen(group, before) } })),
+      thread: (post) => body(api.GET(`${at}/{post}`, { params: { path: { ...path, post } } })),
+      write: async (post, headers) =>
+        show(await body(api.POST(at, { params: { path }, headers, body: post }))),
+      change: (post, text) =>
+        api.PUT(`${at}/{post}`, { params: { path: { ...path, post } }, body: text }),
+      remove: async (post) =>
+        show(await body(api.DELETE(`${at}/{post}`, { params: { path: { ...path, post } } }))),
+      reads: (threads) => api.POST(`${at}/read`, { params: { path }, body: { threads } }),
+      file: (post, file) =>
+        `/api/courses/${course}/walks/${walk}/steps/${step}/posts/${post}/files/${file}`,
+      keep: (upload) => body(api.POST(`${at}/files`, { params: { path }, body: { upload } })),
+    };
+  }, [course, walk, step, show]);
+}
+
+/** The door of staff, to a discussion or to somebody's journal. */
+export function useStaffsDoor(course: number, step: number, journal?: number): PostDoor {
+  return useMemo(() => {
+    const path = { course, step };
+    const at = '/api/courses/{course}/discussions/{step}';
+    const whose = journal === undefined ? {} : { journal };
+    return {
+      key: ['discussion', course, step, journal ?? 0],
+      read: (group, before) =>
+        body(
+          api.GET(`${at}/posts`, {
+            params: { path, query: { ...chosen(group, before), ...whose } },
+          }),
+        ),
+      thread: (post) =>
+        body(api.GET(`${at}/posts/{post}`, { params: { path: { ...path, post } } })),
+      write: (post, headers) =>
+        api.POST(`${at}/posts`, { params: { path }, headers, body: { ...post, ...whose } }),
+      change: (post, text) =>
+        api.PUT(`${at}/posts/{post}`, { params: { path: { ...path, post } }, body: text }),
+      remove: (post) => api.DELETE(`${at}/posts/{post}`, { params: { path: { ...path, post } } }),
+      restore: (post) =>
+        api.POST(`${at}/posts/{post}/restoration`, { params: { path: { ...path, post } } }),
+      reads: (threads) => api.POST(`${at}/read`, { params: { path }, body: { threads } }),
+      file: (post, file) =>
+        `/api/courses/${course}/discussions/${step}/posts/${post}/files/${file}`,
+      keep: (upload) => body(api.POST(`${at}/files`, { params: { path }, body: { upload } })),
+    };
+  }, [course, step, journal]);
+}

@@ -1,0 +1,16 @@
+import { lazy } from 'react';
+import type { StepRoom } from '../room';
+
+export const journal: StepRoom<'journal'> = {
+  text: 'task',
+  ties: 'assessed',
+  Settings: lazy(() => import('./Settings')),
+  Learner: lazy(() => import('./Learner')),
+  Marker: lazy(() => import('../shared/WrittenMarker')),
+  saysWhenDone: true,
+  edit: ({ rubric, minutes }) => ({
+    is: 'journal',
+    minutes,
+    ...(rubric !== undefined && { rubric }),
+  }),
+};
