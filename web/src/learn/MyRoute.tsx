@@ -118,6 +118,7 @@ function ModuleBlock({
   current: boolean;
 }) {
   const t = useTranslations();
+  const news = module.steps.reduce((sum, step) => sum + step.unread, 0);
   const summary = !module.open
     ? ''
     : module.finished
@@ -126,7 +127,7 @@ function ModuleBlock({
   return (
     <Box
       component="details"
-      open={current || (module.open && !module.finished)}
+      open={current || (module.open && (!module.finished || news > 0))}
       sx={{
         mb: 1,
         '& > summary': { listStyle: 'none', cursor: 'pointer' },
@@ -199,6 +200,16 @@ function Line({ step, base, last }: { step: StepLine; base: string; last: boolea
           <Typography component="span" variant="caption" color="textSecondary">
             {' '}
             {t('learn.extra')}
+          </Typography>
+        )}
+        {step.unread > 0 && (
+          <Typography
+            component="span"
+            variant="body2"
+            color="primary"
+            sx={{ ml: 1, fontWeight: 700 }}
+          >
+            {t('discuss.unread', { count: step.unread })}
           </Typography>
         )}
         {step.missing.length > 0 && <Missing parts={step.missing} inline />}

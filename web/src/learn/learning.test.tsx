@@ -46,6 +46,7 @@ const way: Way = {
       done: 1,
       all: 4,
       finished: false,
+      unread: 0,
       missing: [],
       steps: [
         {
@@ -58,6 +59,7 @@ const way: Way = {
           required: true,
           minutes: 15,
           note: 'due Sun 8 Nov',
+          unread: 0,
           missing: [],
         },
         {
@@ -70,6 +72,7 @@ const way: Way = {
           required: true,
           minutes: 45,
           note: '',
+          unread: 0,
           missing: [part('NOT_YET', 'score 60 % or more in “Pads, cables, levers”')],
         },
       ],

@@ -180,6 +180,34 @@ class DiscussionsTest extends SchoolTest {
     assertThat(read(edda).path(0).path("unread").asInt()).as("one's own").isZero();
   }
 
+  private int news(Caller who) {
+    return who.get(course.path + "/walks/mine/route")
+        .path("modules")
+        .path(0)
+        .path("steps")
+        .path(0)
+        .path("unread")
+        .asInt();
+  }
+
+  @Test
+  void the_route_says_how_much_there_is_to_read_and_of_nothing_that_cannot_be_read() {
+    set("postFirst", true);
+    begin();
+    long first = written(edda, "One");
+    assertThat(news(juno)).as("not before one wrote oneself").isZero();
+    written(juno, "Two");
+    assertThat(news(juno)).isEqualTo(1);
+    juno.post(posts() + "/read", new Reads(List.of(new Upto(first, first))));
+    assertThat(news(juno)).isZero();
+    set("byGroup", true);
+    set("postFirst", false);
+    course.publish();
+    group("Saturday", "Edda Marsh");
+    written(edda, "Among us");
+    assertThat(news(juno)).isZero();
+  }
+
   @Test
   void one_writes_before_one_reads_where_that_is_asked() {
     set("postFirst", true);

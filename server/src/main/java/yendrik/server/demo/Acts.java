@@ -4,6 +4,7 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
 import yendrik.server.design.ByKind;
+import yendrik.server.discuss.StaffTalks;
 import yendrik.server.discuss.Talks;
 import yendrik.server.kinds.StepDemo;
 import yendrik.server.kinds.assignment.HandedIn;
@@ -23,6 +24,7 @@ record Acts(
     HandedIn work,
     Marking marking,
     Talks talks,
+    StaffTalks staffTalks,
     Acts.StepDemos rooms) {
   /** A kind of step in the demo. */
   StepDemo room(StepKind kind) {

@@ -266,7 +266,7 @@ final class Author {
   }
 
   private record Written(
-      List<Question> questions, Optional<DemoFilm> film, Optional<RubricId> rubric)
+      List<Question> questions, Optional<DemoFilm> film, Optional<RubricId> rubric, boolean byGroup)
       implements DemoScript {}
 
   private DemoScript.DemoFilm keep(Script.ScriptFilm film) {
@@ -307,7 +307,8 @@ final class Author {
                     new Written(
                         carrying(script),
                         Optional.ofNullable(films.get(id)),
-                        Optional.ofNullable(rubrics.get(id)))),
+                        Optional.ofNullable(rubrics.get(id)),
+                        script.byGroup())),
             script.ties().stream()
                 .map(t -> new DesignEdits.TieEdit(known(outcomes, t), 1, cuts(t, script)))
                 .toList(),

@@ -33,6 +33,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.PostId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
@@ -288,6 +289,9 @@ public class DemoSchool implements ApplicationRunner {
       learning.until(today);
     }
     handMadeStories(foundations, teaching, today);
+    Conversations.read()
+        .play(
+            clock, today, foundations, (by, step, to, text) -> wrote(teaching, by, step, to, text));
     clock.putTo(today.minus(Duration.ofDays(2)));
     core.reword("TORQ", "Knows the number, the tool and the order in which bolts are turned.");
     wheelbuilders(wheels, foundations, tomas, today);
@@ -767,6 +771,15 @@ public class DemoSchool implements ApplicationRunner {
         "Hello Tomas,\n\nmy evenings were full, I had to move house. I am back next week and go on with the fault report then.\n\nWren");
   }
 
+  private PostId wrote(Seat teaching, String by, StepId step, Optional<PostId> to, String text) {
+    PersonId person = requireNonNull(ids.get(by));
+    if (person.equals(teaching.person().id()))
+      return acts.staffTalks().reply(teaching, step, to.orElseThrow(), text);
+    EnrolmentId enrolment = walks.enrolment(teaching.course(), person).orElseThrow();
+    acts.steps().open(enrolment, person, step);
+    return acts.talks().write(enrolment, person, step, to, text);
+  }
+
   private Author wheelbuilding(
       Author core, Instant start, CourseId foundations, PersonId designer) {
     var a =
@@ -793,6 +806,7 @@ public class DemoSchool implements ApplicationRunner {
             "<p>Each spoke crosses three others of its own side on its way to the rim, and passes under the third. Begin with the spoke beside the valve hole, so that the pump finds room.</p>",
             List.of(),
             Optional.empty(),
+            /* byGroup= */ false,
             Map.of());
     var build =
         new Script.ScriptStep(
@@ -808,6 +822,7 @@ public class DemoSchool implements ApplicationRunner {
             "<p>Build a 32-spoke front wheel and true it. A facilitator signs off.</p>",
             List.of(),
             Optional.empty(),
+            /* byGroup= */ false,
             Map.of());
     a.write(
         new Script(

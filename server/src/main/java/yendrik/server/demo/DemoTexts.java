@@ -22,7 +22,10 @@ final class DemoTexts {
           "estimate",
           List.of(
               "Needed now: brake pads front and rear, chain and cassette, since at 0.9 percent the sprockets are worn with it. Can wait: nothing of this. Front wheel trued while it is here. Two and a half hours, parts 74, work 95. Ready on Thursday at five."));
-  private static final Map<String, List<String>> POSTS = Map.of();
+  private static final List<String> POSTS =
+      List.of(
+          "I heard a click at every turn of the cranks. It was the pedal.",
+          "Today the wheel ran true at the first try, and I know why.");
   private static final List<String> PRAISE =
       List.of(
           "Clear and complete. You say what can wait, which riders thank you for.",
@@ -43,8 +46,8 @@ final class DemoTexts {
         WORK.getOrDefault(key, List.of("What I did, in order, with what I measured.")), random);
   }
 
-  static String post(String key, Random random) {
-    return "<p>" + pick(POSTS.getOrDefault(key, List.of("What I saw today.")), random) + "</p>";
+  static String post(Random random) {
+    return "<p>" + pick(POSTS, random) + "</p>";
   }
 
   static String praise(Random random) {

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Queue;
 import java.util.Random;
@@ -209,7 +210,7 @@ final class Learning implements DemoLearner {
     acts.steps().open(enrolment, person, id);
     later(Duration.ofMinutes(9));
     acts.steps().spend(enrolment, person, id, 400);
-    acts.talks().write(enrolment, person, id, DemoTexts.post(key, random));
+    acts.talks().write(enrolment, person, id, Optional.empty(), DemoTexts.post(random));
   }
 
   @Override

@@ -40,6 +40,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       String body,
       List<Question> questions,
       Optional<ScriptFilm> film,
+      boolean byGroup,
       Map<String, String> carried) {}
 
   /** A rubric and the step that is assessed with it. */
@@ -89,6 +90,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
         step.body(),
         questions,
         step.film().map(film -> new ScriptFilm(film, step.seconds())),
+        step.byGroup(),
         carried);
   }
 

@@ -33,6 +33,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * @param extra whether it is no required one
    * @param ties codes of outcomes that it gives evidence of
    * @param film the file beside the courses
+   * @param byGroup whether each group has it by itself
    */
   record StepText(
       String key,
@@ -47,7 +48,8 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       String body,
       List<QuestionText> questions,
       Optional<String> film,
-      int seconds) {
+      int seconds,
+      boolean byGroup) {
     StepText {
       ties = requireNonNullElse(ties, List.of());
       body = requireNonNullElse(body, "");

@@ -36,7 +36,13 @@ final class PostForms {
       @NotNull @Valid TextForm post,
       Optional<GroupId> group,
       Optional<EnrolmentId> journal,
-      Optional<PostId> inReplyTo) {}
+      Optional<PostId> inReplyTo) {
+    /** A few words. */
+    static PostForm of(String text, Optional<PostId> inReplyTo) {
+      return new PostForm(
+          new TextForm(text, List.of()), Optional.empty(), Optional.empty(), inReplyTo);
+    }
+  }
 
   /** A file that was sent whole. */
   @Schema(name = "PostFile")

@@ -224,6 +224,27 @@ class Posts implements UsesFiles {
     return all;
   }
 
+  /** What a learner has not read of a group at a step, and how much they wrote there. */
+  record News(StepId step, Optional<GroupId> group, int unread, int own) {}
+
+  /** What there is for a learner at each of these steps, their own journals among them. */
+  List<News> news(Collection<StepId> steps, Reader.Learner reader) {
+    return db.select(
+            POST.STEP_ID,
+            POST.GROUP_ID,
+            count().filterWhere(unread(reader)),
+            count().filterWhere(POST.ENROLMENT_ID.eq(reader.walk())))
+        .from(POST)
+        .leftJoin(THREAD_READ)
+        .on(readBy(reader))
+        .where(
+            POST.STEP_ID.in(steps),
+            POST.JOURNAL_OF.isNull().or(POST.JOURNAL_OF.eq(reader.walk())),
+            reader.sees())
+        .groupBy(POST.STEP_ID, POST.GROUP_ID)
+        .fetch(r -> new News(r.value1(), Optional.ofNullable(r.value2()), r.value3(), r.value4()));
+  }
+
   /** What there is at each step of a course. */
   Map<StepId, Sum> sums(CourseId course, Reader reader) {
     return db.select(

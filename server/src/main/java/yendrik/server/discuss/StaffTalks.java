@@ -12,6 +12,7 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.PostId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Kinds;
@@ -32,7 +33,7 @@ import yendrik.server.watch.Learners;
 /** What staff read and write in discussions and journals; of what their learners wrote, any. */
 @Service
 @Transactional
-class StaffTalks {
+public class StaffTalks {
   private final Posts posts;
   private final Threads threads;
   private final PostTexts texts;
@@ -197,19 +198,28 @@ class StaffTalks {
     return post;
   }
 
+  /** Replies in a few words. */
+  public PostId reply(Seat seat, StepId step, PostId to, String text) {
+    return written(at(seat, step), PostForms.PostForm.of(text, Optional.of(to)));
+  }
+
   /** Writes something, or replies; what staff write counts for nobody. */
   ThreadView write(Seat seat, StepId step, PostForms.PostForm form) {
     At at = at(seat, step);
+    return whole(at, seen(at, written(at, form)));
+  }
+
+  private PostId written(At at, PostForms.PostForm form) {
     Optional<Posts.Kept> replied = form.inReplyTo().map(id -> seen(at, id));
     Place place =
         replied
             .map(p -> at.place(p.group(), p.journal()))
             .orElseGet(() -> place(at, groups(at), form.group(), form.journal()));
-    Posts.Words words = texts.checked(seat.course(), seat.person().id(), form.post(), List.of());
-    var writer = new Posts.Writer(seat.person().id(), Optional.empty(), /* practice= */ false);
+    PersonId me = at.seat.person().id();
+    Posts.Words words = texts.checked(at.seat.course(), me, form.post(), List.of());
     Optional<PostId> thread = replied.map(p -> p.thread().orElse(p.id()));
-    PostId post = posts.add(place, writer, thread, words);
-    return whole(at, seen(at, post));
+    return posts.add(
+        place, new Posts.Writer(me, Optional.empty(), /* practice= */ false), thread, words);
   }
 
   void change(Seat seat, StepId step, PostId id, PostForms.TextForm form) {

@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.StepKind;
@@ -90,22 +90,11 @@ public class Talks {
     int s = StepDoor.open(walk, step, KINDS);
     Manner manner = walk.content(s, Written.class).manner();
     return new At(
-        walk, s, manner, new Reader.Learner(person, walk.enrolment()), groups(walk, s, manner));
-  }
-
-  /**
-   * Among whom somebody discusses; by oneself, where one is in no group, with the others in none.
-   */
-  private static List<Optional<GroupId>> groups(Walk walk, int s, Manner manner) {
-    if (!manner.byGroup()) return List.of(Optional.empty());
-    Set<GroupId> named = walk.step(s).audience().groups();
-    List<Optional<GroupId>> all =
-        walk.progress().record().groups().stream()
-            .filter(g -> named.isEmpty() || named.contains(g))
-            .sorted()
-            .map(Optional::of)
-            .toList();
-    return all.isEmpty() ? List.of(Optional.empty()) : all;
+        walk,
+        s,
+        manner,
+        new Reader.Learner(person, walk.enrolment()),
+        Among.groups(walk, s, manner));
   }
 
   /** The threads of a place, unless one has to write before one reads. */
@@ -182,34 +171,35 @@ public class Talks {
     return post;
   }
 
-  /** Writes a few words of one's own. */
-  public void write(EnrolmentId enrolment, PersonId person, StepId step, String text) {
-    var words = new PostForms.TextForm(text, List.of());
-    write(
+  /** Writes a few words, or replies with them. */
+  public PostId write(
+      EnrolmentId enrolment, PersonId person, StepId step, Optional<PostId> to, String text) {
+    List<PostId> made = new ArrayList<>();
+    walks.act(
         enrolment,
-        person,
-        step,
-        new PostForms.PostForm(words, Optional.empty(), Optional.empty(), Optional.empty()));
+        Optional.of(person),
+        walk -> write(walk, person, step, PostForms.PostForm.of(text, to), made::add));
+    return made.getFirst();
   }
 
   /** Writes something, or replies. */
   StepPage write(EnrolmentId enrolment, PersonId person, StepId step, PostForms.PostForm form) {
-    return pages.after(
-        enrolment,
-        person,
-        step,
-        walk -> {
-          StepDoor.usable(walk, step, KINDS);
-          At at = at(walk, person, step);
-          Optional<Posts.Kept> replied = form.inReplyTo().map(id -> readable(at, id));
-          Optional<GroupId> group =
-              replied.map(Posts.Kept::group).orElseGet(() -> at.chosen(form.group()));
-          Optional<PostId> thread = replied.map(p -> p.thread().orElse(p.id()));
-          Posts.Words words = texts.checked(walk.course(), person, form.post(), List.of());
-          var writer = new Posts.Writer(person, Optional.of(enrolment), walk.practice());
-          PostId post = posts.add(at.place(group), writer, thread, words);
-          return facts(at, step, thread, post);
-        });
+    return pages.after(enrolment, person, step, walk -> write(walk, person, step, form, _ -> {}));
+  }
+
+  private List<Fact.What> write(
+      Walk walk, PersonId person, StepId step, PostForms.PostForm form, Consumer<PostId> made) {
+    StepDoor.usable(walk, step, KINDS);
+    At at = at(walk, person, step);
+    Optional<Posts.Kept> replied = form.inReplyTo().map(id -> readable(at, id));
+    Optional<GroupId> group =
+        replied.map(Posts.Kept::group).orElseGet(() -> at.chosen(form.group()));
+    Optional<PostId> thread = replied.map(p -> p.thread().orElse(p.id()));
+    Posts.Words words = texts.checked(walk.course(), person, form.post(), List.of());
+    var writer = new Posts.Writer(person, Optional.of(walk.enrolment()), walk.practice());
+    PostId post = posts.add(at.place(group), writer, thread, words);
+    made.accept(post);
+    return facts(at, step, thread, post);
   }
 
   /** Who goes on under what they wrote themselves, and nobody replied, has not replied. */

@@ -11,6 +11,9 @@ public interface DemoScript {
 
   Optional<DemoFilm> film();
 
+  /** Whether each group has it by itself. */
+  boolean byGroup();
+
   /** What the work is assessed with. */
   Optional<RubricId> rubric();
 

@@ -64,6 +64,7 @@ public final class RouteViews {
 
   /**
    * @param note a few words on where it stands: "read Wed 4 Nov", "due Sun 29 Nov"
+   * @param unread what others wrote there and was not read yet
    * @param missing while closed: what keeps it closed, with what is met already
    */
   public record StepLine(
@@ -76,6 +77,7 @@ public final class RouteViews {
       boolean required,
       int minutes,
       String note,
+      int unread,
       List<Explaining.Part> missing) {}
 
   /**

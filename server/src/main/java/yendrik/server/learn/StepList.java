@@ -3,11 +3,13 @@ package yendrik.server.learn;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.id.StepId;
 import yendrik.core.progress.Bead;
 import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
@@ -27,9 +29,11 @@ import yendrik.server.way.Walk;
 @Component
 class StepList {
   private final StepLearners rooms;
+  private final StepNews news;
 
-  StepList(StepLearners rooms) {
+  StepList(StepLearners rooms, StepNews news) {
     this.rooms = rooms;
+    this.news = news;
   }
 
   List<ModuleView> of(Walk walk) {
@@ -37,6 +41,7 @@ class StepList {
     CourseIndex index = progress.course().index();
     var explaining = Explaining.toLearner(walk);
     var known = new Known(progress);
+    Map<StepId, Integer> unread = news.of(walk);
     List<ModuleView> views = new ArrayList<>();
     for (int m = 0; m < index.modules(); m++) {
       CourseModule module = index.module(m);
@@ -51,7 +56,7 @@ class StepList {
           if (progress.doneAt(s).isPresent()) done++;
         }
         if (new Known(progress).step(s) && !needless(progress, s))
-          lines.add(line(walk, s, explaining));
+          lines.add(line(walk, s, explaining, unread.getOrDefault(index.step(s).id(), 0)));
       }
       List<Explaining.Part> missing =
           open ? List.of() : explaining.rule(new RuleAt.ModuleOpens(module.id())).stream().toList();
@@ -69,7 +74,7 @@ class StepList {
         && progress.sight().outOfReach(s);
   }
 
-  private StepLine line(Walk walk, int s, Explaining explaining) {
+  private StepLine line(Walk walk, int s, Explaining explaining, int unread) {
     Progress progress = walk.progress();
     Step step = progress.course().index().step(s);
     Bead bead = progress.bead(s);
@@ -83,6 +88,7 @@ class StepList {
         step.required(),
         walk.ready().document().minutes().getOrDefault(step.id(), 10),
         note(walk, s),
+        unread,
         bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of());
   }
 

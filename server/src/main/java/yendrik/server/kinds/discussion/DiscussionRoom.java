@@ -74,7 +74,7 @@ class DiscussionRoom extends StepRoom<DiscussionContent, DiscussionAuthored, Dis
 
   @Override
   public DiscussionEdit written(DemoScript script) {
-    return new DiscussionEdit(script.rubric(), false, false, Manner.USUAL_MINUTES);
+    return new DiscussionEdit(script.rubric(), script.byGroup(), false, Manner.USUAL_MINUTES);
   }
 
   @Override
