@@ -46,7 +46,6 @@ const way: Way = {
       done: 1,
       all: 4,
       finished: false,
-      unread: 0,
       missing: [],
       steps: [
         {
