@@ -9,6 +9,9 @@ import { useLine } from '../ui/useNames';
 import { Composer } from './Composer';
 import type { PostDoor } from './door';
 
+/** There at every post, so that it stays in the background. */
+const ACT = { color: 'text.secondary', fontWeight: 400, py: 0 };
+
 interface Props {
   post: Post;
   door: PostDoor;
@@ -56,13 +59,14 @@ export function PostCard({ post, door, fresh, unsent, remove, restore, changed }
         )}
         <Box sx={{ ml: 'auto', display: 'flex' }}>
           {post.mayChange && !changing && (
-            <Button size="small" onClick={() => setChanging(true)}>
+            <Button size="small" sx={ACT} onClick={() => setChanging(true)}>
               {t('discuss.change')}
             </Button>
           )}
           {post.mayRemove && !changing && (
             <Button
               size="small"
+              sx={ACT}
               aria-label={t('discuss.removeOf', { name: post.by })}
               onClick={() => remove(post)}
             >

@@ -198,7 +198,7 @@ function OfLearner({
         </Button>
         {line.kind === 'JOURNAL' && (
           <Button size="small" onClick={() => setMarking(!marking)}>
-            {marking ? t('teach.readJournal') : t('teach.mark', { name })}
+            {t(marking ? 'teach.readJournal' : 'teach.markJournal')}
           </Button>
         )}
       </Box>
@@ -213,6 +213,9 @@ function OfLearner({
     </>
   );
 }
+
+/** Whoever wrote something that was not read comes first; the others stay by name. */
+const newsFirst = (a: Writer, b: Writer) => Number(b.unread > 0) - Number(a.unread > 0);
 
 function Writers({ line, open }: { line: DiscussionLine; open: (learner: number) => void }) {
   const t = useTranslations();
@@ -232,7 +235,7 @@ function Writers({ line, open }: { line: DiscussionLine; open: (learner: number)
             </TableRow>
           </TableHead>
           <TableBody>
-            {all.map((w) => (
+            {[...all].sort(newsFirst).map((w) => (
               <WriterRow key={w.learner} writer={w} journal={journal} open={open} />
             ))}
           </TableBody>
@@ -257,7 +260,7 @@ function WriterRow({
       <TableCell>
         <Button
           onClick={() => open(writer.learner)}
-          sx={{ px: 0, gap: 1, justifyContent: 'start', textAlign: 'left' }}
+          sx={{ p: 0, gap: 1, justifyContent: 'start', textAlign: 'left' }}
         >
           <Bead
             bead={{ state: writer.state, overdue: false, outOfReach: false }}

@@ -65,9 +65,10 @@ export function Prose({ html, plain = false }: { html: string; plain?: boolean }
           py: 1.5,
         }),
         overflowWrap: 'anywhere',
-        fontSize: 16,
-        lineHeight: 1.6,
+        fontSize: plain ? 15 : 16,
+        lineHeight: plain ? 1.5 : 1.6,
         ...PROSE,
+        ...(plain && { '& p': { my: 0.5 } }),
       }}
       // biome-ignore lint/security/noDangerouslySetInnerHtml: sanitised when it was written, see SafeHtml
       dangerouslySetInnerHTML={{ __html: html }}

@@ -25,14 +25,14 @@ export default function WrittenMarker(props: MarkerProps) {
       version={0}
       ready={posts.length > 0}
       shown={
-        <Section title={t('discuss.written', { count: posts.length })}>
+        <Section title={t('teach.written', { count: posts.length })}>
           {mark && (
             <Typography variant="body2" sx={{ mb: 1 }}>
               <b>{t(`teach.judge.${mark.judgement}`)}</b> ({mark.by}): {mark.comment}
             </Typography>
           )}
           {posts.length === 0 && (
-            <Typography color="textSecondary">{t('discuss.wroteNothing')}</Typography>
+            <Typography color="textSecondary">{t('teach.wroteNothing')}</Typography>
           )}
           {posts.map((post) => (
             <Written key={post.id} post={post} step={work.step} course={course.id} />

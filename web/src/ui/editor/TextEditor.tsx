@@ -134,6 +134,7 @@ export default function TextEditor({
       )}
       <Box
         sx={{
+          bgcolor: 'tone.panel',
           border: 1,
           borderColor: 'divider',
           borderRadius: 1,

@@ -36,7 +36,7 @@ public final class RouteViews {
       List<OutcomeView> outcomes,
       List<BadgeView> badges,
       Optional<AttendanceView> attendance,
-      List<ComingView> coming) {}
+      List<DateView> coming) {}
 
   /**
    * @param attended sessions that one was at
@@ -123,7 +123,32 @@ public final class RouteViews {
       Optional<Instant> at,
       Optional<Explaining.Part> needs) {}
 
-  public record ComingView(Instant at, String what) {}
+  /**
+   * Something that has a date.
+   *
+   * @param id the same as long as it is the same date, whenever it is
+   * @param until when it ends, if it takes a while
+   * @param step what it is about, unless it is a session
+   * @param open whether one can go there now
+   */
+  @Schema(name = "Dated")
+  public record DateView(
+      String id,
+      DateKind is,
+      String name,
+      Instant at,
+      Optional<Instant> until,
+      Optional<StepId> step,
+      boolean open) {}
+
+  /** What has a date. */
+  public enum DateKind {
+    SESSION,
+    OPENS,
+    DUE,
+    LATE_UNTIL,
+    CLOSES
+  }
 
   /**
    * One step opened.

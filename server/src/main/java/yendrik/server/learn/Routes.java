@@ -25,13 +25,13 @@ class Routes {
   private final DSLContext db;
   private final NextStep next;
   private final StepList steps;
-  private final Coming coming;
+  private final Dates dates;
 
-  Routes(DSLContext db, NextStep next, StepList steps, Coming coming) {
+  Routes(DSLContext db, NextStep next, StepList steps, Dates dates) {
     this.db = db;
     this.next = next;
     this.steps = steps;
-    this.coming = coming;
+    this.dates = dates;
   }
 
   RouteView route(Walk walk) {
@@ -61,7 +61,7 @@ class Routes {
         OutcomesShown.of(walk),
         BadgesShown.of(walk),
         attendance(progress.record()),
-        coming.of(walk));
+        dates.coming(walk));
   }
 
   private static int behind(Progress progress) {

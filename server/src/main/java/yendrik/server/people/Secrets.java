@@ -6,10 +6,10 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 
 /** Secrets that are long and random are kept as a hash, by which they can be known again. */
-final class Secrets {
+public final class Secrets {
   private Secrets() {}
 
-  static String hash(String secret) {
+  public static String hash(String secret) {
     try {
       byte[] hash =
           MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8));
