@@ -81,6 +81,21 @@ export const queries = {
           }),
         ),
     }),
+  calendar: (course: number, walk: string) =>
+    queryOptions({
+      queryKey: ['calendar', course, walk],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/walks/{walk}/calendar', {
+            params: { path: { course, walk } },
+          }),
+        ),
+    }),
+  calendarFeed: () =>
+    queryOptions({
+      queryKey: ['calendar-feed'],
+      queryFn: () => body(api.GET('/api/account/calendar')),
+    }),
   design: (course: number) =>
     queryOptions({
       queryKey: ['design', course],

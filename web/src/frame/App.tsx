@@ -17,6 +17,7 @@ const FirstCourse = lazy(() => import('./FirstCourse'));
 const Frame = lazy(() => import('./Frame'));
 const MyRoute = lazy(() => import('../learn/MyRoute'));
 const StepView = lazy(() => import('../learn/StepView'));
+const MyCalendar = lazy(() => import('../learn/MyCalendar'));
 const MyOutcomes = lazy(() => import('../learn/MyOutcomes'));
 const MyBadges = lazy(() => import('../learn/MyBadges'));
 const Messages = lazy(async () => {
@@ -135,6 +136,7 @@ function LearnerViews({ walk }: { walk: 'mine' | 'practice' }) {
       <Route path="route" element={<MyRoute walk={walk} />} />
       <Route path="steps/:step" element={<StepView walk={walk} />} />
       <Route path="outcomes" element={<MyOutcomes walk={walk} />} />
+      <Route path="calendar" element={<MyCalendar walk={walk} />} />
       <Route path="badges" element={<MyBadges walk={walk} />} />
       <Route path="*" element={<Navigate to="route" replace />} />
     </Routes>

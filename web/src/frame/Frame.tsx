@@ -20,7 +20,7 @@ const RunningJobs = lazy(async () => {
 const KeyList = lazy(() => import('./KeyList'));
 
 const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
-const LEARNER = ['route', 'outcomes', 'badges'] as const;
+const LEARNER = ['route', 'outcomes', 'badges', 'calendar'] as const;
 
 export default function Frame({
   me,

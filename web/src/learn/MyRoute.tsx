@@ -309,11 +309,11 @@ function Side({ route, base }: { route: Route; base: string }) {
       {route.coming.length > 0 && (
         <Section title={t('learn.coming')}>
           {route.coming.map((c) => (
-            <Box key={c.at + c.what} sx={{ display: 'flex', gap: 1.5, py: 0.25 }}>
+            <Box key={c.id} sx={{ display: 'flex', gap: 1.5, py: 0.25 }}>
               <Typography color="textSecondary" sx={{ width: 86, flex: 'none' }}>
                 {day(c.at)}
               </Typography>
-              <Typography>{c.what}</Typography>
+              <Typography>{t(`learn.dated.${c.is}`, { name: c.name })}</Typography>
             </Box>
           ))}
         </Section>

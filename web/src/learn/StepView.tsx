@@ -13,6 +13,7 @@ import { useNotice } from '../ui/Notice';
 import { Empty } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
 import { Prose } from '../ui/Prose';
+import { AskButton } from './AskButton';
 import { useTimeSpent } from './useTimeSpent';
 
 export default function StepView({ walk }: { walk: WalkName }) {
@@ -56,9 +57,12 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
         <Typography variant="h1">{missing ? t('learn.closed') : t('common.error')}</Typography>
         <Typography sx={{ my: 1 }}>{error.message}</Typography>
         {missing && <Missing parts={missing} />}
-        <Button component={Link} to={`${base}/route`} variant="outlined" sx={{ mt: 2 }}>
-          {t('learn.backToRoute')}
-        </Button>
+        <Box sx={{ display: 'flex', gap: 1.5, mt: 2, flexWrap: 'wrap' }}>
+          <Button component={Link} to={`${base}/route`} variant="outlined">
+            {t('learn.backToRoute')}
+          </Button>
+          {missing && <AskButton walk={walk} step={step} />}
+        </Box>
       </Box>
     );
   }
@@ -91,6 +95,9 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
         )}
         <Acting page={page} walk={walk} show={show} refresh={open} />
         <Neighbours page={page} base={base} />
+        <Box sx={{ display: 'flex', justifyContent: 'center', mt: 1 }}>
+          <AskButton walk={walk} step={page.id} />
+        </Box>
       </Box>
     </Box>
   );

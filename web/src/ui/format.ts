@@ -12,6 +12,9 @@ export const day = (iso: string | undefined) => {
   return at.getFullYear() === new Date().getFullYear() ? date : `${date} ${at.getFullYear()}`;
 };
 
+/** "18:30". */
+export const timeOf = (iso: string) => time(new Date(iso));
+
 /** "Sun 29 Nov, 18:30". */
 export const moment = (iso: string) => `${day(iso)}, ${time(new Date(iso))}`;
 

@@ -138,4 +138,41 @@ class MessagesTest extends BenchTest {
     assertThat(as("Tomas Weir").call("GET", path() + "/messages/" + me, "").getStatus())
         .isEqualTo(404);
   }
+
+  private static String question(String text, long step) {
+    return CoreJson.mapper().createObjectNode().put("text", text).put("step", step).toString();
+  }
+
+  @Test
+  void a_learner_asks_those_who_help_them_about_a_step_and_goes_on_in_a_conversation() {
+    Caller juno = as("Juno Abara");
+    String at = path() + "/walks/mine/questions";
+    JsonNode asked = juno.post(at, question("Where is the crown race setter?", bench.page));
+    assertThat(asked.path("staff").valueStream().map(JsonNode::asString))
+        .as("her support teacher first")
+        .containsExactly("Priya Nakamura", "Tomas Weir");
+    JsonNode line = as("Priya Nakamura").get(path() + "/messages").path("conversations").path(0);
+    assertThat(line.path("subject").asString()).isEqualTo("Question: Your bench and the stand");
+    String conversation = path() + "/messages/" + signedIn("Tomas Weir").id();
+    assertThat(juno.get(conversation).path("mayWrite").asBoolean()).isTrue();
+    JsonNode forEdda = as("Edda Marsh").post(at, question("And for me?", bench.page));
+    assertThat(forEdda.path("staff").valueStream().map(JsonNode::asString))
+        .containsExactly("Tomas Weir");
+  }
+
+  @Test
+  void a_question_names_no_step_that_its_learner_does_not_know_and_comes_from_nobody_made_up() {
+    long hidden = course.step(course.module("Other"), "PAGE", "Zinnober");
+    course.change(hidden, e -> e.put("published", false));
+    course.publish();
+    String at = course.path + "/walks/mine/questions";
+    assertThat(ruben.call("POST", at, question("What is it?", hidden)).getStatus()).isEqualTo(404);
+    assertThat(ruben.call("POST", at, question(" ", hidden)).getStatus()).isEqualTo(422);
+    sefa.get(course.path + "/walks/practice/route");
+    String practice = course.path + "/walks/practice/questions";
+    assertThat(sefa.call("POST", practice, "{\"text\":\"Hello\"}").getStatus()).isEqualTo(409);
+    assertThat(ruben.call("POST", at, "{\"text\":\"Anybody?\"}").getStatus())
+        .as("nobody on the staff")
+        .isEqualTo(409);
+  }
 }

@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record4;
@@ -115,6 +116,27 @@ public class People {
         .set(STAFF.ROLE, role.name().toLowerCase(Locale.ROOT))
         .set(STAFF.GROUP_ID, group.orElse(null))
         .execute();
+  }
+
+  /**
+   * Who answers a learner's questions: support teachers of their groups and facilitators; where
+   * there are none, whoever designs the course.
+   */
+  @Transactional(readOnly = true)
+  public List<PersonId> whoHelps(CourseId course, Collection<GroupId> groups) {
+    Map<String, List<PersonId>> byRole =
+        db.select(STAFF.ROLE, STAFF.PERSON_ID)
+            .from(STAFF)
+            .where(
+                STAFF.COURSE_ID.eq(course), STAFF.GROUP_ID.isNull().or(STAFF.GROUP_ID.in(groups)))
+            .orderBy(STAFF.PERSON_ID)
+            .fetchGroups(STAFF.ROLE, STAFF.PERSON_ID);
+    List<PersonId> helping =
+        Stream.of("support", "facilitator")
+            .flatMap(role -> byRole.getOrDefault(role, List.of()).stream())
+            .distinct()
+            .toList();
+    return helping.isEmpty() ? byRole.getOrDefault("designer", List.of()) : helping;
   }
 
   /** The names of people by id; unknown ids are left out. */

@@ -6,6 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.schema.tables.records.LetterRecord;
 import yendrik.server.http.Problem;
@@ -177,8 +179,25 @@ public class Messages {
   }
 
   private boolean mayWrite(Seat seat, PersonId person, List<LetterRecord> letters) {
-    return learner(seat, person).isPresent()
-        || letters.stream().anyMatch(l -> person.equals(l.getSenderId()));
+    return learner(seat, person).isPresent() || !letters.isEmpty();
+  }
+
+  /**
+   * Asks those who help this learner; each of them gets the question, and it goes out by e-mail
+   * too.
+   *
+   * @return the names of those who were asked
+   */
+  List<String> ask(Seat seat, Collection<GroupId> groups, String subject, String body) {
+    PersonId me = seat.person().id();
+    List<PersonId> staff =
+        people.whoHelps(seat.course(), groups).stream().filter(p -> !p.equals(me)).toList();
+    if (staff.isEmpty()) throw Problem.conflict("nobody-to-ask");
+    outbox.checkAnHour(me, staff.size());
+    outbox.put(staff.stream().map(s -> Letter.of(seat.course(), me, s, subject, body)).toList());
+    staff.forEach(s -> tell(seat, s));
+    Map<PersonId, String> names = people.names(staff);
+    return staff.stream().map(s -> names.getOrDefault(s, "")).toList();
   }
 
   /** Adds a letter to a conversation; it goes out by e-mail too. */
