@@ -65,7 +65,8 @@ function Weeks({ dates, past, base }: { dates: Dated[]; past: boolean; base: str
   const today = startOfWeek(new Date(), { weekStartsOn: 1 });
   const shown = dates.filter((d) => past || new Date(d.until ?? d.at) >= today);
   if (shown.length === 0) return <Empty title={t('learn.noDates')} hint={t('learn.noDatesHint')} />;
-  const weeks = Map.groupBy(shown, (d) => week(d.at));
+  const weeks = new Map<string, Dated[]>();
+  for (const d of shown) weeks.set(week(d.at), [...(weeks.get(week(d.at)) ?? []), d]);
   const now = week(new Date().toISOString());
   return [...weeks].map(([key, of]) => (
     <Box component="section" key={key} sx={{ mb: 2 }}>
