@@ -55,27 +55,37 @@ export default function MyCalendar({ walk }: { walk: WalkName }) {
   );
 }
 
+const LATE = 'late';
+
 const week = (iso: string) => {
   const at = new Date(iso);
   return `${getISOWeekYear(at)}-${getISOWeek(at)}`;
 };
 
+/** What was due and can still be done. */
+const isLate = (d: Dated) => d.is === 'DUE' && d.open && new Date(d.at) < new Date();
+
 function Weeks({ dates, past, base }: { dates: Dated[]; past: boolean; base: string }) {
   const t = useTranslations();
   const today = startOfWeek(new Date(), { weekStartsOn: 1 });
-  const shown = dates.filter((d) => past || new Date(d.until ?? d.at) >= today);
+  const shown = dates.filter((d) => past || isLate(d) || new Date(d.until ?? d.at) >= today);
   if (shown.length === 0) return <Empty title={t('learn.noDates')} hint={t('learn.noDatesHint')} />;
   const weeks = new Map<string, Dated[]>();
-  for (const d of shown) weeks.set(week(d.at), [...(weeks.get(week(d.at)) ?? []), d]);
+  for (const d of shown) {
+    const key = isLate(d) ? LATE : week(d.at);
+    weeks.set(key, [...(weeks.get(key) ?? []), d]);
+  }
   const now = week(new Date().toISOString());
   return [...weeks].map(([key, of]) => (
     <Box component="section" key={key} sx={{ mb: 2 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>
-        {key === now
-          ? t('learn.thisWeek')
-          : t('learn.weekOf', {
-              date: day(startOfWeek(new Date(of[0]?.at ?? 0), { weekStartsOn: 1 }).toISOString()),
-            })}
+        {key === LATE
+          ? t('learn.overdue')
+          : key === now
+            ? t('learn.thisWeek')
+            : t('learn.weekOf', {
+                date: day(startOfWeek(new Date(of[0]?.at ?? 0), { weekStartsOn: 1 }).toISOString()),
+              })}
       </Typography>
       <Box
         component="ul"
@@ -100,13 +110,14 @@ function Weeks({ dates, past, base }: { dates: Dated[]; past: boolean; base: str
 function Line({ date, base }: { date: Dated; base: string }) {
   const t = useTranslations();
   const over = new Date(date.until ?? date.at) < new Date();
-  const late = over && date.is === 'DUE';
+  const late = isLate(date);
   return (
     <Box
       component="li"
       sx={{
         display: 'flex',
-        gap: 2,
+        columnGap: 2,
+        flexWrap: { xs: 'wrap', sm: 'nowrap' },
         px: 2,
         py: 1,
         borderTop: 1,
@@ -122,7 +133,10 @@ function Line({ date, base }: { date: Dated; base: string }) {
         {timeOf(date.at)}
         {date.until && ` – ${timeOf(date.until)}`}
       </Typography>
-      <Typography sx={{ flex: 1, minWidth: 0 }} color={late ? 'primary' : undefined}>
+      <Typography
+        sx={{ flex: { xs: '1 0 100%', sm: 1 }, minWidth: 0 }}
+        color={late ? 'primary' : undefined}
+      >
         {date.step && date.open ? (
           <Box
             component={Link}

@@ -52,7 +52,7 @@ const PARTS: Record<StepKind, DesignStep['part']> = {
   NOTE: { is: 'note' },
   FILE: { is: 'file', files: [] },
   LINK: { is: 'link', address: '' },
-  VIDEO: { is: 'video' },
+  VIDEO: { is: 'video', captions: [] },
   ASSIGNMENT: { is: 'assignment', takes: { text: true, link: false }, passesAtOnce: false },
   PRACTICAL: { is: 'practical' },
   QUIZ: { is: 'quiz', questions: [] },

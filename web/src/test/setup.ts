@@ -29,3 +29,15 @@ afterEach(() => {
   cleanup();
   vi.useRealTimers();
 });
+
+// What reads captions builds on the browser's own.
+if (!('VTTCue' in window))
+  Object.assign(window, {
+    VTTCue: class {
+      constructor(
+        readonly startTime: number,
+        readonly endTime: number,
+        readonly text: string,
+      ) {}
+    },
+  });

@@ -4,11 +4,12 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { failure, serve, show } from '../../test/stage';
 import FilmField from './FilmField';
 
-const empty = { is: 'video' } as const;
+const empty = { is: 'video' as const, captions: [] };
 const withFilm = {
-  is: 'video',
+  is: 'video' as const,
+  captions: [],
   film: { file: 9, name: 'toe-in.webm', mediaType: 'video/webm', seconds: 46 },
-} as const;
+};
 const file = () => new File(['film'], 'toe-in.webm', { type: 'video/webm' });
 
 const sendInPieces = vi.hoisted(() => vi.fn());
@@ -31,7 +32,7 @@ describe('the film of a step', () => {
     await userEvent.upload(screen.getByLabelText('Film'), film);
     await vi.waitFor(() =>
       expect(change).toHaveBeenCalledWith({
-        part: { is: 'video', film: { file: 9, seconds: 46 } },
+        part: { is: 'video', film: { file: 9, seconds: 46 }, captions: [] },
       }),
     );
     expect(sendInPieces.mock.calls[0]?.[0]).toBe(film);
@@ -77,6 +78,49 @@ describe('the film of a step', () => {
     );
     expect(screen.getByRole('button', { name: 'Replace the film' })).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Take away' }));
-    expect(change).toHaveBeenCalledWith({ part: { is: 'video' } });
+    expect(change).toHaveBeenCalledWith({ part: { is: 'video', captions: [] } });
+  });
+
+  it('gets its captions from a file, and a caption is changed, added and taken away', async () => {
+    const change = vi.fn();
+    const first = { from: 0, to: 4000, text: 'Loosen the nut.' };
+    show(
+      <FilmField
+        part={{ ...withFilm, captions: [first] }}
+        change={change}
+        measure={async () => 46}
+      />,
+    );
+    const now = () => change.mock.lastCall?.[0].part.captions;
+    const till = screen.getByRole('textbox', { name: 'To' });
+    await userEvent.clear(till);
+    await userEvent.type(till, '0:03.5');
+    await userEvent.tab();
+    expect(now()).toEqual([{ ...first, to: 3500 }]);
+    await userEvent.click(screen.getByRole('button', { name: 'Add one here' }));
+    expect(now()).toHaveLength(2);
+    const vtt = 'WEBVTT\n\n00:05.000 --> 00:07.250\nNow <i>turn</i> it.\nSlowly.\n';
+    await userEvent.upload(
+      screen.getByLabelText('File with captions'),
+      new File([vtt], 'toe-in.vtt', { type: 'text/vtt' }),
+    );
+    await vi.waitFor(() =>
+      expect(now()).toEqual([{ from: 5000, to: 7250, text: 'Now turn it.\nSlowly.' }]),
+    );
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'Take away the caption at 0:05' }),
+    );
+    expect(now()).toEqual([]);
+  });
+
+  it('says so when a file has no captions', async () => {
+    const change = vi.fn();
+    show(<FilmField part={withFilm} change={change} measure={async () => 46} />);
+    await userEvent.upload(
+      screen.getByLabelText('File with captions'),
+      new File(['nothing'], 'notes.vtt', { type: 'text/vtt' }),
+    );
+    expect(await screen.findByText('There are no captions in “notes.vtt”.')).toBeVisible();
+    expect(change).not.toHaveBeenCalled();
   });
 });

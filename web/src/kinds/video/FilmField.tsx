@@ -8,6 +8,9 @@ import { useCourse } from '../../frame/course';
 import { clock } from '../../ui/format';
 import { useLine } from '../../ui/useNames';
 import type { AuthorProps } from '../room';
+import { useOwn } from '../shared/useOwn';
+import { CaptionsField } from './CaptionsField';
+import { Player } from './Player';
 
 /** How long a film is, as the browser that plays it says. */
 export function lengthOf(file: File): Promise<number> {
@@ -28,12 +31,15 @@ export function lengthOf(file: File): Promise<number> {
 
 /** The film of a step: looked at, chosen, replaced, taken away. */
 export default function FilmField({
-  part: { film },
+  part,
   change,
   measure = lengthOf,
 }: Pick<AuthorProps<'video'>, 'part' | 'change'> & {
   measure?: (file: File) => Promise<number>;
 }) {
+  const { film } = part;
+  const [captions, setCaptions] = useOwn(part.captions);
+  const video = useRef<HTMLVideoElement>(null);
   const t = useTranslations();
   const line = useLine();
   const course = useCourse();
@@ -54,20 +60,18 @@ export default function FilmField({
       );
       return { file: kept.id, seconds };
     },
-    onSuccess: (sent) => change({ part: { is: 'video', film: sent } }),
+    onSuccess: (sent) => change({ part: { is: 'video', film: sent, captions } }),
   });
   return (
     <Box sx={{ display: 'grid', gap: 1 }}>
       {film ? (
         <>
-          {/* biome-ignore lint/a11y/useMediaCaption: films carry their words in the picture or the text below */}
-          <video
+          <Player
             key={film.file}
-            controls
-            preload="metadata"
+            video={video}
             src={`/api/courses/${course.id}/design/files/${film.file}`}
-            aria-label={film.name}
-            style={{ width: '100%', borderRadius: 4, display: 'block' }}
+            label={film.name}
+            captions={captions}
           />
           <Typography variant="body2" color="textSecondary">
             {line(film.name, clock(film.seconds))}
@@ -75,6 +79,18 @@ export default function FilmField({
         </>
       ) : (
         <Typography color="textSecondary">{t('plan.noFilm')}</Typography>
+      )}
+      {film && (
+        <CaptionsField
+          captions={captions}
+          video={video}
+          name={film.name}
+          onChange={(next) => {
+            setCaptions(next);
+            const { file, seconds } = film;
+            change({ part: { is: 'video', film: { file, seconds }, captions: next } });
+          }}
+        />
       )}
       {send.isPending && (
         <LinearProgress
@@ -105,7 +121,7 @@ export default function FilmField({
           {t(film ? 'plan.filmReplace' : 'plan.filmChoose')}
         </Button>
         {film && (
-          <Button variant="outlined" onClick={() => change({ part: { is: 'video' } })}>
+          <Button variant="outlined" onClick={() => change({ part: { is: 'video', captions } })}>
             {t('common.remove')}
           </Button>
         )}

@@ -34,6 +34,7 @@ const page = {
       seconds: 46,
       watched: 19 / 46,
       parts: [0, 19],
+      captions: [{ from: 20_000, to: 24_000, text: 'Now turn it.' }],
     },
   },
   evidenceFor: [],
@@ -154,5 +155,46 @@ describe('a film', () => {
     expect(await screen.findByText('100 % of 0:46 watched')).toBeInTheDocument();
     expect(screen.queryByRole('button', { name: /Go on at/ })).not.toBeInTheDocument();
     expect(await screen.findByText(/Limits, cable tension/)).toBeInTheDocument();
+  });
+
+  it('shows its captions until they are put away, and is played by keys', async () => {
+    serve({ [`POST ${at}/visits`]: page, [`POST ${at}/played`]: page });
+    open();
+    const video = await film();
+    standAt(video, 21);
+    expect(screen.getByText('Now turn it.')).toBeVisible();
+    const stage = video.parentElement as HTMLElement;
+    stage.focus();
+    await userEvent.keyboard('c');
+    expect(screen.queryByText('Now turn it.')).not.toBeInTheDocument();
+    await userEvent.keyboard('c');
+    await userEvent.keyboard('{ArrowLeft}');
+    expect(video.currentTime).toBe(16);
+    await userEvent.keyboard('k');
+    expect(HTMLMediaElement.prototype.play).toHaveBeenCalled();
+    await userEvent.keyboard('-');
+    expect(video.playbackRate).toBe(0.75);
+    await userEvent.keyboard('+');
+    expect(video.playbackRate).toBe(1);
+  });
+
+  it('does not count what plays in a hidden tab', async () => {
+    const calls = serve({ [`POST ${at}/visits`]: page, [`POST ${at}/played`]: page });
+    open();
+    const video = await film();
+    standAt(video, 0);
+    standAt(video, 1);
+    vi.spyOn(document, 'visibilityState', 'get').mockReturnValue('hidden');
+    for (let s = 2; s < 12; s += 1) standAt(video, s);
+    vi.restoreAllMocks();
+    standAt(video, 12);
+    standAt(video, 13);
+    fireEvent.pause(video);
+    await vi.waitFor(() =>
+      expect(calls.filter((c) => c.path.endsWith('/played')).map((c) => c.body)).toEqual([
+        { from: 0, to: 1 },
+        { from: 12, to: 13 },
+      ]),
+    );
   });
 });

@@ -5,6 +5,7 @@ import { api, body, type MyFilm } from '../../api/client';
 import { useCourse } from '../../frame/course';
 import { clock, percent } from '../../ui/format';
 import type { LearnerProps, StepProps } from '../room';
+import { Player } from './Player';
 import { firstMissing, played, type Stretch, whole } from './stretches';
 
 const EVERY = 10;
@@ -44,9 +45,21 @@ export function FilmPart({ page, walk, show, film }: StepProps & { film: MyFilm 
     [course.id, walk, page.id, seconds, show],
   );
 
+  const end = useCallback(
+    (keepalive = false) => {
+      tell(stretch.current, keepalive);
+      stretch.current = null;
+    },
+    [tell],
+  );
   const look = () => {
     const film = video.current;
     if (!film || film.seeking) return;
+    // Nobody sees what plays in a hidden tab.
+    if (document.visibilityState !== 'visible') {
+      end();
+      return;
+    }
     const { now, ended } = played(stretch.current, film.currentTime, film.playbackRate);
     tell(ended);
     stretch.current = now;
@@ -55,13 +68,6 @@ export function FilmPart({ page, walk, show, film }: StepProps & { film: MyFilm 
       stretch.current = { from: now.to, to: now.to };
     }
   };
-  const end = useCallback(
-    (keepalive = false) => {
-      tell(stretch.current, keepalive);
-      stretch.current = null;
-    },
-    [tell],
-  );
   useEffect(() => {
     const leave = () => end(true);
     window.addEventListener('pagehide', leave);
@@ -79,21 +85,17 @@ export function FilmPart({ page, walk, show, film }: StepProps & { film: MyFilm 
   };
   return (
     <Box sx={{ display: 'grid', gap: 1, mb: 2 }}>
-      {/* biome-ignore lint/a11y/useMediaCaption: films carry their words in the picture or the text below */}
-      <video
-        ref={video}
-        controls
-        playsInline
-        preload="metadata"
+      <Player
+        video={video}
         src={`/api/courses/${path.course}/walks/${path.walk}/steps/${path.step}/film`}
-        aria-label={page.name}
+        label={page.name}
+        captions={film.captions}
         onTimeUpdate={look}
         onPause={() => {
           look();
           end();
         }}
         onSeeking={() => end()}
-        style={{ width: '100%', borderRadius: 4, display: 'block' }}
       />
       <WatchedBar film={film} />
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', minHeight: 32 }}>

@@ -7,8 +7,9 @@ export const video: StepRoom<'video'> = {
   Author: { at: 'above', Part: lazy(() => import('./FilmField')) },
   Above: lazy(() => import('./FilmPart')),
   saysWhenDone: true,
-  edit: ({ film }) => ({
+  edit: ({ film, captions }) => ({
     is: 'video',
+    captions,
     ...(film && { film: { file: film.file, seconds: film.seconds } }),
   }),
 };

@@ -288,4 +288,41 @@ class FilmsTest extends SchoolTest {
     assertThat(opened.path("part").path("film").isMissingNode()).isTrue();
     assertThat(List.of(409)).contains(play(0, 5).getStatus());
   }
+
+  @Test
+  void captions_come_in_order_of_time_and_as_plain_text() {
+    putInStep(46);
+    course.change(
+        film,
+        e -> {
+          var captions = NewCourse.part(e).putArray("captions");
+          captions.addObject().put("from", 9000).put("to", 12_500).put("text", "Now <i>turn</i>.");
+          captions
+              .addObject()
+              .put("from", 0)
+              .put("to", 4000)
+              .put("text", " Loosen \n the nut.\u202E ");
+        });
+    course.publish();
+    course.enrol("ruben@hollowlane.example");
+    JsonNode shown =
+        as("Ruben Sato")
+            .post(course.walk(film) + "/visits", "")
+            .path("part")
+            .path("film")
+            .path("captions");
+    assertThat(shown.valueStream().map(c -> c.path("text").asString()))
+        .containsExactly("Loosen\nthe nut.", "Now <i>turn</i>.");
+    var wrong =
+        course.save(
+            course.seen(film),
+            e ->
+                NewCourse.part(e)
+                    .putArray("captions")
+                    .addObject()
+                    .put("from", 5)
+                    .put("to", 5)
+                    .put("text", "x"));
+    assertThat(Caller.json(wrong).path("fields").path("captions").asString()).contains("Caption 1");
+  }
 }

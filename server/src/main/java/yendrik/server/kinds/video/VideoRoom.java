@@ -1,7 +1,9 @@
 package yendrik.server.kinds.video;
 
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.record.LearnerRecord;
@@ -34,22 +36,31 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
 
   @Override
   protected VideoContent fresh() {
-    return new VideoContent("", Optional.empty());
+    return new VideoContent("", Optional.empty(), List.of());
+  }
+
+  @Override
+  protected ObjectNode now(ObjectNode kept) {
+    // Before there were captions, a film had none.
+    if (!kept.has("captions")) kept.putArray("captions");
+    return kept;
   }
 
   @Override
   protected VideoAuthored part(VideoContent content) {
-    return new VideoAuthored(content.film());
+    return new VideoAuthored(content.film(), content.captions());
   }
 
   @Override
   protected VideoEdit edit(VideoContent content) {
-    return new VideoEdit(content.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())));
+    return new VideoEdit(
+        content.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())), content.captions());
   }
 
   @Override
   protected VideoContent checked(Place place, String body, VideoEdit edit) {
-    return new VideoContent(body, edit.film().map(f -> film(place.course(), f)));
+    return new VideoContent(
+        body, edit.film().map(f -> film(place.course(), f)), Caption.checked(edit.captions()));
   }
 
   private Film film(CourseId course, VideoEdit.FilmEdit sent) {
@@ -69,18 +80,25 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
             .film()
             .flatMap(f ->
                 to.file(f.file())
-                    .map(file -> new Film(file, f.name(), f.mediaType(), f.seconds()))));
+                    .map(file -> new Film(file, f.name(), f.mediaType(), f.seconds()))),
+        content.captions());
   }
 
   @Override
   public LearnerPart part(Walk walk, int s) {
     FilmStrand played = FilmStrand.of(walk.progress().record());
+    VideoContent content = walk.content(s, VideoContent.class);
     return new VideoShown(
-        walk.content(s, VideoContent.class)
+        content
             .film()
             .map(f ->
                 new VideoShown.FilmView(
-                    f.name(), f.mediaType(), f.seconds(), played.share(s), played.parts(s))));
+                    f.name(),
+                    f.mediaType(),
+                    f.seconds(),
+                    played.share(s),
+                    played.parts(s),
+                    content.captions())));
   }
 
   @Override
@@ -90,7 +108,8 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
 
   @Override
   public VideoEdit written(DemoScript script) {
-    return new VideoEdit(script.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())));
+    return new VideoEdit(
+        script.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())), List.of());
   }
 
   @Override

@@ -15,5 +15,10 @@ public record VideoShown(Optional<FilmView> film) implements LearnerPart {
    */
   @Schema(name = "MyFilm")
   public record FilmView(
-      String name, String mediaType, int seconds, double watched, List<Integer> parts) {}
+      String name,
+      String mediaType,
+      int seconds,
+      double watched,
+      List<Integer> parts,
+      List<Caption> captions) {}
 }
