@@ -32,6 +32,7 @@ class BarriersTest extends BrowserTest {
             "plan/route",
             "plan/badges",
             "teach/marking",
+            "teach/discussions",
             "teach/register",
             "reach/messages",
             "watch/progress",
@@ -45,11 +46,12 @@ class BarriersTest extends BrowserTest {
     for (String view : List.of("/institution/people?sel=2", "/institution/accounts"))
       check(barriers, administrator, axe, view);
     Page learner = school.signedIn("ilse");
-    for (String view : List.of("my/route", "my/outcomes", "my/badges", "my/messages"))
+    for (String view :
+        List.of("my/route", "my/outcomes", "my/badges", "my/calendar", "my/messages"))
       check(barriers, learner, axe, "/c/3/" + view);
     for (String step : steps(learner)) check(barriers, learner, axe, step);
     Page dark = school.signedIn("ilse", 390, ColorScheme.DARK);
-    for (String view : List.of("my/route", "my/outcomes", "my/badges"))
+    for (String view : List.of("my/route", "my/outcomes", "my/badges", "my/calendar"))
       check(barriers, dark, axe, "/c/3/" + view);
     barriers.assertAll();
     Object width = dark.evaluate("document.documentElement.scrollWidth");
@@ -68,7 +70,9 @@ class BarriersTest extends BrowserTest {
             "Name that tool",
             "Toe-in, and why pads squeal",
             "Brake set-up practical",
-            "Brake job card")
+            "Brake job card",
+            "What does it sound like?",
+            "Bench journal")
         .stream()
         .map(name -> page.locator("a", new Page.LocatorOptions().setHasText(name)).first())
         .map(a -> a.getAttribute("href"))

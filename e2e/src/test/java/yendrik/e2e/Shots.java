@@ -25,9 +25,6 @@ class Shots {
       take(staff, school, "plan/outcomes", "plan-outcomes");
       staff.getByText("Coverage").click();
       shoot(staff, "plan-coverage");
-      go(staff, school, "plan/outcomes");
-      staff.getByText("Scales").click();
-      shoot(staff, "plan-scales");
       take(staff, school, "plan/rubrics", "plan-rubrics");
       go(staff, school, "plan/route");
       staff.getByText("Brake set-up practical", new Page.GetByTextOptions().setExact(true)).click();
@@ -52,11 +49,12 @@ class Shots {
       go(staff, school, "teach/marking");
       staff.getByText(Pattern.compile("^Celeste")).click();
       shoot(staff, "teach-marking");
+      take(staff, school, "teach/discussions", "teach-discussions");
       take(staff, school, "teach/register", "teach-register");
       take(staff, school, "course/roster", "course-roster");
       take(school.signedIn("tomas"), school, "reach/messages", "reach-messages");
       take(school.signedIn("bashir"), school, "my/route", "learner-route");
-      take(school.signedIn("ilse"), school, "my/badges", "learner-badges");
+      take(school.signedIn("ilse"), school, "my/calendar", "learner-calendar");
       Page film = school.signedIn("aiko");
       go(film, school, "my/route");
       film.getByText("Watch", new Page.GetByTextOptions().setExact(true)).first().click();
