@@ -1,5 +1,6 @@
 import type { AuthorEdit, AuthorPart, StepKind } from '../api/client';
 import { assignment } from './assignment/room';
+import { closing } from './closing/room';
 import { discussion } from './discussion/room';
 import { file } from './file/room';
 import { journal } from './journal/room';
@@ -23,6 +24,7 @@ const all = {
   LINK: link,
   DISCUSSION: discussion,
   JOURNAL: journal,
+  CLOSING: closing,
 } satisfies Record<StepKind, unknown>;
 
 export const kinds = Object.keys(all) as StepKind[];

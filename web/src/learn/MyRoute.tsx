@@ -41,6 +41,7 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
               outline: 0,
             }}
           >
+            <Closing route={data} base={base} />
             <NextCard route={data} base={base} />
             {data.modules.map((m, n) => (
               <ModuleBlock
@@ -57,6 +58,35 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
       )}
     </Loaded>
   );
+}
+
+/** What comes when everything is done stands first, for whoever it is open to. */
+function Closing({ route, base }: { route: Route; base: string }) {
+  const t = useTranslations();
+  const open = route.modules
+    .flatMap((m) => m.steps)
+    .filter((s) => s.kind === 'CLOSING' && s.state !== 'CLOSED' && s.state !== 'MISSED');
+  return open.map((s) => (
+    <Box
+      key={s.id}
+      sx={{
+        display: 'flex',
+        gap: 2,
+        alignItems: 'center',
+        bgcolor: 'tone.lagoonTint',
+        borderRadius: 1,
+        p: 2,
+        mb: 2,
+      }}
+    >
+      <Typography variant="h2" component="p" sx={{ flex: 1 }}>
+        {s.name}
+      </Typography>
+      <Button variant="contained" component={Link} to={`${base}/steps/${s.id}`}>
+        {t('kind.CLOSING.begin')}
+      </Button>
+    </Box>
+  ));
 }
 
 function NextCard({ route, base }: { route: Route; base: string }) {

@@ -58,6 +58,7 @@ const PARTS: Record<StepKind, DesignStep['part']> = {
   QUIZ: { is: 'quiz', questions: [] },
   DISCUSSION: { is: 'discussion', byGroup: false, postFirst: false, minutes: 30 },
   JOURNAL: { is: 'journal', minutes: 30 },
+  CLOSING: { is: 'closing' },
 };
 
 /** A step as its author sees it. */

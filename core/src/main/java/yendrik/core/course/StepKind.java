@@ -14,7 +14,8 @@ public enum StepKind {
   FILE("FILE"),
   LINK("LINK"),
   DISCUSSION("DISCUSSION"),
-  JOURNAL("JOURNAL");
+  JOURNAL("JOURNAL"),
+  CLOSING("CLOSING");
 
   private final String stored;
 

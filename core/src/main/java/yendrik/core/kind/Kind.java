@@ -46,6 +46,14 @@ public interface Kind {
     return false;
   }
 
+  /**
+   * Whether it comes once the course is complete, as long as a designer says nothing else: unseen
+   * before, and nothing that the course asks for.
+   */
+  default boolean closes() {
+    return false;
+  }
+
   /** Questions that make sense about steps of this kind and ask for no number. */
   List<Offer> usualOffers(StepId step);
 

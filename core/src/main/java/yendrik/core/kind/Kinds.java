@@ -19,6 +19,7 @@ public final class Kinds {
       case LINK -> LinkKind.KIND;
       case DISCUSSION -> DiscussionKind.KIND;
       case JOURNAL -> JournalKind.KIND;
+      case CLOSING -> ClosingKind.KIND;
     };
   }
 }

@@ -83,8 +83,16 @@ public class StepDrafts {
     row.setPassMark(usual.passMark());
     row.setPoints(usual.points());
     row.setAttempts(usual.attempts());
+    if (kind.closes()) {
+      row.setRequired(false);
+      row.setListed(false);
+      row.setOpensWhen(ask(new Leaf.CourseComplete(course)));
+    }
     StepId id = tables.steps.add(course, row);
-    db.update(STEP).set(STEP.DONE_WHEN, usualDone(kind, id)).where(STEP.ID.eq(id)).execute();
+    db.update(STEP)
+        .set(STEP.DONE_WHEN, ask(kind.usualDoneWhen(id)))
+        .where(STEP.ID.eq(id))
+        .execute();
     return view(course, id);
   }
 
@@ -168,9 +176,9 @@ public class StepDrafts {
         .orElse(rule);
   }
 
-  private static yendrik.core.rule.Condition usualDone(Kind kind, StepId id) {
+  private static yendrik.core.rule.Condition ask(Leaf leaf) {
     var node = new NodeId(UUID.randomUUID().toString().substring(0, 8));
-    return new yendrik.core.rule.Condition.Ask(node, kind.usualDoneWhen(id));
+    return new yendrik.core.rule.Condition.Ask(node, leaf);
   }
 
   /** Changes some fields; a 409 carries what it is now. */

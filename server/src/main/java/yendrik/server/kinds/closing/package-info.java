@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.server.kinds.closing;
+
+import org.jspecify.annotations.NullMarked;
