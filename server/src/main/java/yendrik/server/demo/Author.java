@@ -289,9 +289,11 @@ final class Author {
             view.name(),
             !script.extra(),
             true,
-            opens.map(Json::map),
+            opens
+                .map(Json::map)
+                .or(() -> view.opensWhen().map(rule -> DemoSchool.rule(rule.root()))),
             doneWhen,
-            true,
+            view.listed(),
             true,
             Optional.empty(),
             due.isPresent() ? due : view.dueAt(),
