@@ -1,4 +1,12 @@
-import { Alert, Box, Button, TextField, Typography } from '@mui/material';
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  TextField,
+  Typography,
+} from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
@@ -95,6 +103,7 @@ function HandIn({
         body: sent(now),
       }),
   });
+  const [receipt, setReceipt] = useState(false);
   const changed = useRef(false);
   useEffect(() => {
     if (!changed.current) return undefined;
@@ -112,7 +121,7 @@ function HandIn({
       body(
         api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/versions', {
           params: { path },
-          body: sent(given),
+          body: { ...sent(given), ...(receipt && { receipt }) },
         }),
       ),
     onSuccess: (next) => {
@@ -173,6 +182,12 @@ function HandIn({
         />
       )}
       {handIn.error && <Alert severity="error">{handIn.error.message}</Alert>}
+      {walk === 'mine' && (
+        <FormControlLabel
+          control={<Checkbox checked={receipt} onChange={(_, on) => setReceipt(on)} />}
+          label={t('learn.receipt')}
+        />
+      )}
       <Button
         type="submit"
         variant="contained"

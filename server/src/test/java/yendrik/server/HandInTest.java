@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.LETTER;
 
 import java.time.Duration;
 import java.util.List;
@@ -206,5 +207,29 @@ class HandInTest extends SchoolTest {
             course.seen(work),
             e -> NewCourse.part(e).putObject("takes").put("text", false).put("link", false));
     assertThat(Caller.json(refused).path("fields").has("takes")).isTrue();
+  }
+
+  private record Receipted(String text, boolean receipt) {}
+
+  @Test
+  void a_receipt_goes_out_where_it_is_wanted_once_for_what_was_handed_in() {
+    begin();
+    String subject = "Handed in: Job card";
+    edda.post(course.walk(work) + "/visits", "");
+    edda.post(course.walk(work) + "/versions", new Receipted("Two pads.", true));
+    edda.post(course.walk(work) + "/versions", new Receipted("Two pads.", true));
+    var letters =
+        db.selectFrom(LETTER)
+            .where(LETTER.SUBJECT.eq(subject), LETTER.RECIPIENT_ID.eq(signedIn("Edda Marsh").id()))
+            .fetch();
+    assertThat(letters).hasSize(1);
+    assertThat(letters.getFirst().getBody()).contains("Hello Edda Marsh", "version 1", "9 charac");
+    assertThat(edda.get(course.path + "/messages").path("conversations")).isEmpty();
+    sefa.post(course.path + "/walks/practice/steps/" + work + "/visits", "");
+    sefa.post(
+        course.path + "/walks/practice/steps/" + work + "/versions", new Receipted("Mine.", true));
+    assertThat(db.fetchCount(LETTER, LETTER.SUBJECT.eq(subject)))
+        .as("none for a made-up learner")
+        .isEqualTo(1);
   }
 }

@@ -49,12 +49,14 @@ class AssignmentController {
 
   /**
    * @param files that were sent before
+   * @param receipt whether a letter is to say that it was handed in
    */
   @Schema(name = "HandIn")
   record Work(
       @NotNull @Size(max = 100_000) String text,
       Optional<@Size(max = 2000) String> link,
-      Optional<@Size(max = 20) List<Long>> files) {
+      Optional<@Size(max = 20) List<Long>> files,
+      Optional<Boolean> receipt) {
     HandedIn.Sent sent() {
       return new HandedIn.Sent(text, link.orElse(""), files.orElse(List.of()));
     }
@@ -68,7 +70,12 @@ class AssignmentController {
       @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody Work sent) {
-    return work.handIn(wayfarer.enrolment(seat, walk), seat.person().id(), step, sent.sent());
+    return work.handIn(
+        wayfarer.enrolment(seat, walk),
+        seat.person().id(),
+        step,
+        sent.sent(),
+        sent.receipt().orElse(false));
   }
 
   /** Keeps what is not handed in yet. */

@@ -46,8 +46,16 @@ public class HandedIn {
   private final StepPages pages;
   private final Assessments assessments;
   private final Files kept;
+  private final Receipts receipts;
 
-  HandedIn(Versions work, Walks walks, StepPages pages, Assessments assessments, Files kept) {
+  HandedIn(
+      Versions work,
+      Walks walks,
+      StepPages pages,
+      Assessments assessments,
+      Files kept,
+      Receipts receipts) {
+    this.receipts = receipts;
     this.kept = kept;
     this.work = work;
     this.walks = walks;
@@ -133,7 +141,7 @@ public class HandedIn {
 
   /** Hands a text in. */
   public StepPage handIn(EnrolmentId enrolment, PersonId person, StepId step, String text) {
-    return handIn(enrolment, person, step, new Sent(text, "", List.of()));
+    return handIn(enrolment, person, step, new Sent(text, "", List.of()), /* receipt= */ false);
   }
 
   /**
@@ -144,7 +152,12 @@ public class HandedIn {
    */
   record Sent(String text, String link, List<Long> files) {}
 
-  StepPage handIn(EnrolmentId enrolment, PersonId person, StepId step, Sent sent) {
+  /**
+   * Hands work in.
+   *
+   * @param receipt whether a letter says so, which is written with the act and sent afterwards
+   */
+  StepPage handIn(EnrolmentId enrolment, PersonId person, StepId step, Sent sent, boolean receipt) {
     int[] version = new int[1];
     boolean[] atOnce = new boolean[1];
     Versions.Work[] given = new Versions.Work[1];
@@ -169,6 +182,7 @@ public class HandedIn {
             });
     if (version[0] == 0) return pages.page(walk, step, List.of());
     work.add(enrolment, step, version[0], given[0]);
+    if (receipt && !walk.practice()) receipts.write(walk, step, version[0], given[0]);
     return atOnce[0]
         ? pass(enrolment, person, step, version[0])
         : pages.page(walk, step, List.of());
