@@ -361,6 +361,33 @@ class DiscussionsTest extends SchoolTest {
   }
 
   @Test
+  void a_support_teacher_is_in_the_groups_of_her_learners_and_in_no_other() {
+    set("byGroup", true);
+    begin();
+    long hers = group("Saturday", "Edda Marsh");
+    long other = group("Tuesday", "Juno Abara");
+    people.addStaff(
+        course.id,
+        signedIn("Ilse Tran").id(),
+        Seat.Role.SUPPORT,
+        Optional.of(new yendrik.core.id.GroupId(hers)));
+    Caller ilse = as("Ilse Tran");
+    long elsewhere = written(juno, "On Tuesday");
+    written(edda, "On Saturday");
+    JsonNode read = ilse.get(staff() + "/posts");
+    assertThat(read.path("groups")).hasSize(1);
+    assertThat(read.path("threads")).hasSize(1);
+    assertThat(status(ilse.call("GET", staff() + "/posts?group=" + other, ""))).isEqualTo(404);
+    assertThat(status(ilse.call("POST", staff() + "/posts", reply(elsewhere, "x")))).isEqualTo(404);
+    course.change(talk, e -> e.putArray("groups").add(other));
+    course.publish();
+    assertThat(status(ilse.call("GET", staff() + "/posts", "")))
+        .as("none of her groups has it")
+        .isEqualTo(404);
+    assertThat(status(ilse.call("POST", staff() + "/posts", post("Among nobody")))).isEqualTo(404);
+  }
+
+  @Test
   void a_made_up_learner_is_heard_by_nobody() {
     begin();
     written(edda, "Real");

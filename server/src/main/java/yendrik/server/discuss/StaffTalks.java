@@ -135,7 +135,8 @@ public class StaffTalks {
       learners.one(at.seat, whose);
       return at.place(Optional.empty(), Optional.of(whose));
     }
-    if (groups.isEmpty()) return at.place(Optional.empty(), Optional.empty());
+    if (!at.manner.byGroup()) return at.place(Optional.empty(), Optional.empty());
+    if (groups.isEmpty()) throw Problem.notFound("group");
     if (group.isEmpty()) return at.place(groups.getFirst().group(), Optional.empty());
     if (groups.stream().noneMatch(g -> g.group().equals(group))) throw Problem.notFound("group");
     return at.place(group, Optional.empty());
