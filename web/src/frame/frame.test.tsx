@@ -56,12 +56,12 @@ describe('the frame', () => {
   it('gives facilitators no Plan', () => {
     frame('/c/2/teach/register', { role: 'FACILITATOR' });
     expect(names('Workspaces')).toEqual(['Teach', 'Watch', 'Reach']);
-    expect(names('Views')).toEqual(['Marking', 'Register']);
+    expect(names('Views')).toEqual(['Marking', 'Discussions', 'Register']);
   });
 
-  it('gives learners their route, outcomes and badges in the same place', () => {
+  it('gives learners their route, outcomes, badges and dates in the same place', () => {
     frame('/c/2/my/route', { role: undefined, learner: true });
-    expect(names('Workspaces')).toEqual(['My route', 'My outcomes', 'My badges']);
+    expect(names('Workspaces')).toEqual(['My route', 'My outcomes', 'My badges', 'Calendar']);
     expect(screen.queryByText('See as learner')).not.toBeInTheDocument();
   });
 

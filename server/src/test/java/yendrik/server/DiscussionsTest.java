@@ -354,6 +354,9 @@ class DiscussionsTest extends SchoolTest {
     assertThat(new String(answer.getContentAsByteArray(), UTF_8))
         .doesNotContain("Zinnober", "Juno");
     assertThat(status(ilse.call("DELETE", staff() + "/posts/" + first, ""))).isEqualTo(404);
+    assertThat(status(ilse.call("GET", staff() + "/posts/" + first, ""))).isEqualTo(404);
+    assertThat(status(ilse.call("GET", staff() + "/posts/" + first + "/files/1", "")))
+        .isEqualTo(404);
     assertThat(ilse.get(staff() + "/learners")).hasSize(1);
     assertThat(ilse.get(course.path + "/discussions").path(0).path("posts").asInt()).isEqualTo(1);
     long juno = course.enrolment("Juno Abara").value();

@@ -52,6 +52,13 @@ class SupportTest extends BenchTest {
           "GET /api/courses/{course}/learners/{enrolment}/outcomes/{outcome}",
           "GET /api/courses/{course}/learners/{enrolment}/steps/{step}",
           "GET /api/courses/{course}/marking/{enrolment}/{step}",
+          // DiscussionsTest
+          "GET /api/courses/{course}/discussions",
+          "GET /api/courses/{course}/discussions/{step}/learners",
+          "GET /api/courses/{course}/discussions/{step}/learners/{enrolment}",
+          "GET /api/courses/{course}/discussions/{step}/posts",
+          "GET /api/courses/{course}/discussions/{step}/posts/{post}",
+          "GET /api/courses/{course}/discussions/{step}/posts/{post}/files/{file}",
           // HandInTest
           "GET /api/courses/{course}/marking/{enrolment}/{step}/files/{file}");
 
