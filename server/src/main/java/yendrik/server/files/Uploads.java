@@ -9,11 +9,14 @@ import jakarta.servlet.http.HttpServletResponseWrapper;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.locks.ReadWriteLock;
+import java.util.concurrent.locks.ReentrantReadWriteLock;
 import me.desair.tus.server.HttpHeader;
 import me.desair.tus.server.TusFileUploadService;
 import me.desair.tus.server.exception.TusException;
@@ -39,6 +42,10 @@ public class Uploads {
   private static final long MOST_A_DAY = 20L << 30;
 
   private final TusFileUploadService tus;
+
+  /** The library locks each upload that it looks at, and cannot wait: who clears takes turns. */
+  private final ReadWriteLock taking = new ReentrantReadWriteLock();
+
   private final Cache<PersonId, AtomicLong> begun =
       Caffeine.newBuilder().expireAfterWrite(KEPT).build();
 
@@ -85,6 +92,24 @@ public class Uploads {
   void process(HttpServletRequest request, HttpServletResponse response, PersonId by)
       throws IOException {
     int[] refused = new int[1];
+    try {
+      process(request, response, by, refused);
+    } catch (OverlappingFileLockException e) {
+      throw Problem.conflict("upload-is-under-way");
+    }
+    switch (refused[0]) {
+      case 0 -> {}
+      case 403, 404, 410 -> throw Problem.notFound("upload");
+      case 409 -> throw Problem.conflict("upload-goes-on-elsewhere");
+      case 413 -> throw Problem.field("file", "upload-too-large", "most", LARGEST >> 30);
+      case 423 -> throw Problem.conflict("upload-is-under-way");
+      default -> throw Problem.notUnderstood("upload-not-understood");
+    }
+  }
+
+  private void process(
+      HttpServletRequest request, HttpServletResponse response, PersonId by, int[] refused)
+      throws IOException {
     tus.process(
         new HttpServletRequestWrapper(request) {
           @Override
@@ -113,14 +138,6 @@ public class Uploads {
           }
         },
         owner(by));
-    switch (refused[0]) {
-      case 0 -> {}
-      case 403, 404, 410 -> throw Problem.notFound("upload");
-      case 409 -> throw Problem.conflict("upload-goes-on-elsewhere");
-      case 413 -> throw Problem.field("file", "upload-too-large", "most", LARGEST >> 30);
-      case 423 -> throw Problem.conflict("upload-is-under-way");
-      default -> throw Problem.notUnderstood("upload-not-understood");
-    }
   }
 
   /**
@@ -130,6 +147,7 @@ public class Uploads {
    */
   public Arrived arrived(PersonId by, String upload) {
     String address = ADDRESS + "/" + upload;
+    taking.readLock().lock();
     try {
       UploadInfo info = tus.getUploadInfo(address, owner(by));
       if (info == null) throw Problem.field("upload", "no-such-upload");
@@ -139,23 +157,37 @@ public class Uploads {
           tus.getUploadedBytes(address, owner(by)));
     } catch (TusException e) {
       throw Problem.field("upload", "no-such-upload");
+    } catch (OverlappingFileLockException e) {
+      throw Problem.conflict("upload-is-under-way");
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    } finally {
+      taking.readLock().unlock();
     }
   }
 
   /** Lets go of it, once it is kept. */
   void forget(PersonId by, String upload) {
+    taking.readLock().lock();
     try {
       tus.deleteUpload(ADDRESS + "/" + upload, owner(by));
-    } catch (TusException | IOException e) {
+    } catch (TusException | IOException | OverlappingFileLockException e) {
       // It goes by itself after a day.
+    } finally {
+      taking.readLock().unlock();
     }
   }
 
   /** Takes away what was begun and never ended. */
   void cleanUp() throws IOException {
-    tus.cleanup();
+    taking.writeLock().lock();
+    try {
+      tus.cleanup();
+    } catch (OverlappingFileLockException e) {
+      // A piece is coming in just now; the rest goes the next night.
+    } finally {
+      taking.writeLock().unlock();
+    }
   }
 
   private static String owner(PersonId by) {
