@@ -175,4 +175,19 @@ class MessagesTest extends BenchTest {
         .as("nobody on the staff")
         .isEqualTo(409);
   }
+
+  private record Members(List<EnrolmentId> in, List<EnrolmentId> out) {}
+
+  @Test
+  void who_sees_a_learner_no_more_does_not_write_to_them_any_more() {
+    Caller priya = as("Priya Nakamura");
+    EnrolmentId juno = enrolment("Juno Abara");
+    String conversation = path() + "/messages/" + signedIn("Juno Abara").id();
+    priya.post(conversation, text("Come on Tuesday."));
+    String members = path() + "/groups/" + bench.tuesday + "/members";
+    as("Odalys Brandt").post(members, new Members(List.of(), List.of(juno)));
+    assertThat(priya.get(conversation).path("mayWrite").asBoolean()).isFalse();
+    assertThat(priya.call("POST", conversation, text("Still there?")).getStatus()).isEqualTo(404);
+    as("Odalys Brandt").post(members, new Members(List.of(juno), List.of()));
+  }
 }

@@ -6,7 +6,6 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -50,7 +49,6 @@ class QuestionController {
   @PostMapping("/api/courses/{course}/walks/{walk}/questions")
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.CREATED)
-  @Transactional
   Asked ask(
       @PathVariable CourseId course,
       @PathVariable String walk,
