@@ -4,7 +4,9 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Collectors;
 import yendrik.core.Plain;
 import yendrik.server.http.Problem;
 
@@ -32,7 +34,7 @@ public record Caption(
         throw Problem.field("captions", "caption-ends-first", "n", n + 1);
     return sent.stream()
         .map(c -> new Caption(c.from(), c.to(), plain(c.text())))
-        .sorted(java.util.Comparator.comparingInt(Caption::from).thenComparingInt(Caption::to))
+        .sorted(Comparator.comparingInt(Caption::from).thenComparingInt(Caption::to))
         .toList();
   }
 
@@ -42,6 +44,6 @@ public record Caption(
         .map(Plain::cleaned)
         .map(String::strip)
         .filter(l -> !l.isEmpty())
-        .collect(java.util.stream.Collectors.joining("\n"));
+        .collect(Collectors.joining("\n"));
   }
 }
