@@ -14,7 +14,8 @@ interface Props {
   /** What is changed; without, something new is written. */
   was?: { id: number; text: string; files: Kept[] };
   keep: (upload: string) => Promise<Kept>;
-  file: (file: number) => string;
+  /** Where a file that is sent already is found. */
+  file?: (file: number) => string;
   send: (text: PostText) => Promise<unknown>;
   /** Where it is kept in this browser until it is sent. */
   unsent: string;
@@ -66,7 +67,10 @@ export function Composer({ label, button, was, keep, file, send, unsent, onDone 
       </Suspense>
       <SentFiles
         files={files}
-        door={{ address: file, keep }}
+        door={{
+          address: (id) => (file && was?.files.some((f) => f.id === id) ? file(id) : ''),
+          keep,
+        }}
         left={MOST_FILES - files.length}
         onChange={setFiles}
       />

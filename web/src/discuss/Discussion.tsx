@@ -11,7 +11,7 @@ import type { Post, PostText } from '../api/client';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
 import { Composer } from './Composer';
-import type { PostDoor } from './door';
+import { among, type Group, type PostDoor } from './door';
 import { ThreadCard } from './ThreadCard';
 import { useFresh } from './useFresh';
 
@@ -31,7 +31,7 @@ export function Discussion({ door, unsent, journal = false }: Props) {
   const t = useTranslations();
   const client = useQueryClient();
   const notice = useNotice();
-  const [group, setGroup] = useState<number | undefined>();
+  const [group, setGroup] = useState<Group | undefined>();
   const [writing, setWriting] = useState(false);
   const once = useActKey();
   const pages = useInfiniteQuery({
@@ -61,26 +61,29 @@ export function Discussion({ door, unsent, journal = false }: Props) {
       });
     },
   });
-  if (pages.error) return <Alert severity="error">{pages.error.message}</Alert>;
-  if (!first) return null;
+  // What was read stays, and so does what is being written, when one cannot look again.
+  const lost = pages.error && <Alert severity="error">{pages.error.message}</Alert>;
+  if (!first) return lost;
+  const here: Group | undefined = first.groups.length > 1 ? (first.group ?? 'none') : first.group;
   const write = async (text: PostText) => {
-    const sent = { post: text, ...(first.group !== undefined && { group: first.group }) };
+    const sent = { post: text, ...among(here) };
     await door.write(sent, once.headers(sent));
     once.renew();
   };
   return (
     <Box sx={{ display: 'grid', gap: 1.5, mt: 2, gridTemplateColumns: 'minmax(0, 1fr)' }}>
+      {lost}
       {first.groups.length > 1 && (
         <ToggleButtonGroup
           exclusive
           size="small"
-          value={first.group ?? 0}
+          value={here}
           aria-label={t('discuss.groups')}
-          onChange={(_, id: number | null) => id !== null && setGroup(id || undefined)}
+          onChange={(_, next: Group | null) => next !== null && setGroup(next)}
           sx={{ flexWrap: 'wrap' }}
         >
           {first.groups.map((g) => (
-            <ToggleButton key={g.group ?? 0} value={g.group ?? 0}>
+            <ToggleButton key={g.group ?? 'none'} value={g.group ?? 'none'}>
               {g.name || t('discuss.noGroup')}
               {g.unread > 0 && ` (${t('discuss.unread', { count: g.unread })})`}
             </ToggleButton>
@@ -93,7 +96,6 @@ export function Discussion({ door, unsent, journal = false }: Props) {
             label={t(journal ? 'discuss.entry' : 'discuss.post')}
             button={t('discuss.send')}
             keep={door.keep}
-            file={(file) => door.file(0, file)}
             unsent={unsent}
             send={write}
             onDone={() => {

@@ -90,7 +90,6 @@ export function ThreadCard({ thread, door, mayWrite, isFresh, unsent, ...acts }:
             label={t('discuss.replyTo', { name: post.by })}
             button={t('discuss.reply')}
             keep={door.keep}
-            file={(file) => door.file(post.id, file)}
             unsent={key}
             send={reply}
             onDone={() => {

@@ -12,11 +12,14 @@ import {
 } from '../api/client';
 import type { ActHeaders } from '../ui/useActKey';
 
+/** A group that discusses by itself, or those who are in none. */
+export type Group = number | 'none';
+
 /** Where one reads and writes: as a learner on a way, or as staff. */
 export interface PostDoor {
   /** Tells it apart from others. */
   key: readonly (string | number)[];
-  read: (group?: number, before?: number) => Promise<Discussion>;
+  read: (group: Group | undefined, before?: number) => Promise<Discussion>;
   thread: (post: number) => Promise<PostThread>;
   write: (post: NewPost, headers: ActHeaders) => Promise<unknown>;
   change: (post: number, text: PostText) => Promise<unknown>;
@@ -28,8 +31,14 @@ export interface PostDoor {
   keep: (upload: string) => Promise<Kept>;
 }
 
-const chosen = (group?: number, before?: number) => ({
-  ...(group !== undefined && { group }),
+/** Among whom; the first of them where nothing is chosen. */
+export const among = (group: Group | undefined) => {
+  if (group === undefined) return {};
+  return group === 'none' ? { ungrouped: true } : { group };
+};
+
+const chosen = (group: Group | undefined, before?: number) => ({
+  ...among(group),
   ...(before !== undefined && { before }),
 });
 

@@ -52,15 +52,7 @@ export function SentFiles({
       {files.length === 0 && empty && <Typography color="textSecondary">{empty}</Typography>}
       {files.map((f, n) => (
         <Box key={f.id} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', minWidth: 0 }}>
-          <Typography
-            component="a"
-            href={door.address(f.id)}
-            noWrap
-            title={f.name}
-            sx={{ fontWeight: 700, color: 'tone.madder' }}
-          >
-            {f.name}
-          </Typography>
+          <FileName file={f} address={door.address(f.id)} />
           <Typography variant="body2" color="textSecondary" noWrap>
             {fileSize(f.bytes)}
           </Typography>
@@ -116,5 +108,19 @@ export function SentFiles({
         </Box>
       )}
     </Box>
+  );
+}
+
+/** What is not sent yet cannot be looked at everywhere; then it is no link. */
+function FileName({ file, address }: { file: Kept; address: string }) {
+  return (
+    <Typography
+      {...(address ? { component: 'a', href: address } : { component: 'span' })}
+      noWrap
+      title={file.name}
+      sx={{ fontWeight: 700, ...(address && { color: 'tone.madder' }) }}
+    >
+      {file.name}
+    </Typography>
   );
 }

@@ -247,6 +247,21 @@ class DiscussionsTest extends SchoolTest {
     assertThat(all.path("groups")).hasSize(3);
   }
 
+  private record Ungrouped(Text post, boolean ungrouped) {}
+
+  @Test
+  void staff_read_and_write_among_those_who_are_in_no_group() {
+    set("byGroup", true);
+    begin();
+    group("Saturday", "Edda Marsh");
+    written(juno, "In no group");
+    assertThat(sefa.get(staff() + "/posts").path("threads")).as("the first group").isEmpty();
+    assertThat(sefa.get(staff() + "/posts?ungrouped=true").path("threads")).hasSize(1);
+    sefa.post(staff() + "/posts", new Ungrouped(new Text("<p>Join one.</p>", List.of()), true));
+    assertThat(read(juno)).hasSize(2);
+    assertThat(read(edda)).isEmpty();
+  }
+
   @Test
   void who_changes_the_group_reads_what_is_written_there_and_the_other_no_more() {
     set("byGroup", true);

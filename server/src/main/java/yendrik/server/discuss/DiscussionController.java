@@ -57,10 +57,12 @@ class DiscussionController {
       @PathVariable CourseId course,
       @PathVariable StepId step,
       @RequestParam Optional<GroupId> group,
+      @RequestParam Optional<Boolean> ungrouped,
       @RequestParam Optional<EnrolmentId> journal,
       @RequestParam Optional<PostId> before,
       Seat seat) {
-    return talks.read(seat, step, group, journal, before);
+    var chosen = new StaffTalks.Chosen(group, ungrouped.orElse(false), journal);
+    return talks.read(seat, step, chosen, before);
   }
 
   /** One thread with all its replies. */

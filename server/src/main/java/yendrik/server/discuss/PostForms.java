@@ -28,6 +28,7 @@ final class PostForms {
 
   /**
    * @param group among whom, where each group discusses by itself
+   * @param ungrouped whether staff write among those who are in no group
    * @param journal whose, when staff write in one
    * @param inReplyTo a post or a reply of the thread to which it belongs
    */
@@ -35,12 +36,21 @@ final class PostForms {
   record PostForm(
       @NotNull @Valid TextForm post,
       Optional<GroupId> group,
+      Optional<Boolean> ungrouped,
       Optional<EnrolmentId> journal,
       Optional<PostId> inReplyTo) {
+    StaffTalks.Chosen chosen() {
+      return new StaffTalks.Chosen(group, ungrouped.orElse(false), journal);
+    }
+
     /** A few words. */
     static PostForm of(String text, Optional<PostId> inReplyTo) {
       return new PostForm(
-          new TextForm(text, List.of()), Optional.empty(), Optional.empty(), inReplyTo);
+          new TextForm(text, List.of()),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          inReplyTo);
     }
   }
 

@@ -114,30 +114,35 @@ public class StaffTalks {
 
   /** The threads of a discussion, or of somebody's journal. */
   @Transactional(readOnly = true)
-  DiscussionView read(
-      Seat seat,
-      StepId step,
-      Optional<GroupId> group,
-      Optional<EnrolmentId> journal,
-      Optional<PostId> before) {
+  DiscussionView read(Seat seat, StepId step, Chosen chosen, Optional<PostId> before) {
     At at = at(seat, step);
     List<GroupView> groups = groups(at);
-    Place place = place(at, groups, group, journal);
+    Place place = place(at, groups, chosen);
     Threads.Page page = threads.page(place, at.reader, before, rights(at));
     return new DiscussionView(
         groups, place.group(), true, /* writesFirst= */ false, page.threads(), page.more());
   }
 
-  private Place place(
-      At at, List<GroupView> groups, Optional<GroupId> group, Optional<EnrolmentId> journal) {
+  /**
+   * Where staff read or write.
+   *
+   * @param group the first of them if none is chosen
+   * @param ungrouped whether those are meant who are in no group
+   * @param journal whose
+   */
+  record Chosen(Optional<GroupId> group, boolean ungrouped, Optional<EnrolmentId> journal) {}
+
+  private Place place(At at, List<GroupView> groups, Chosen chosen) {
     if (at.manner.journal()) {
-      EnrolmentId whose = journal.orElseThrow(() -> Problem.field("journal", "whose-journal"));
+      EnrolmentId whose =
+          chosen.journal.orElseThrow(() -> Problem.field("journal", "whose-journal"));
       learners.one(at.seat, whose);
       return at.place(Optional.empty(), Optional.of(whose));
     }
     if (!at.manner.byGroup()) return at.place(Optional.empty(), Optional.empty());
     if (groups.isEmpty()) throw Problem.notFound("group");
-    if (group.isEmpty()) return at.place(groups.getFirst().group(), Optional.empty());
+    Optional<GroupId> group =
+        chosen.ungrouped || chosen.group.isPresent() ? chosen.group : groups.getFirst().group();
     if (groups.stream().noneMatch(g -> g.group().equals(group))) throw Problem.notFound("group");
     return at.place(group, Optional.empty());
   }
@@ -215,7 +220,7 @@ public class StaffTalks {
     Place place =
         replied
             .map(p -> at.place(p.group(), p.journal()))
-            .orElseGet(() -> place(at, groups(at), form.group(), form.journal()));
+            .orElseGet(() -> place(at, groups(at), form.chosen()));
     PersonId me = at.seat.person().id();
     Posts.Words words = texts.checked(at.seat.course(), me, form.post(), List.of());
     Optional<PostId> thread = replied.map(p -> p.thread().orElse(p.id()));
