@@ -102,4 +102,20 @@ describe('a discussion', () => {
       ),
     );
   });
+
+  it('lets staff choose a group, and those who are in none', async () => {
+    const staff = '/api/courses/2/discussions/12';
+    const groups = [
+      { group: 7, name: 'Saturday', unread: 2 },
+      { name: '', unread: 0 },
+    ];
+    const calls = serve({ [`GET ${staff}/posts`]: view({ groups, group: 7, threads: [] }) });
+    show(<Staff />);
+    expect(await screen.findByRole('button', { name: 'Saturday (2 new)' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'In no group' }));
+    await vi.waitFor(() => expect(calls.at(-1)?.path).toBe(`${staff}/posts?ungrouped=true`));
+  });
 });

@@ -66,6 +66,10 @@ class DiscussionTest extends BrowserTest {
     go(edda, course.view("my/steps/" + step));
     button(edda, "Write an entry …").click();
     editor(edda, "Your entry").pressSequentially("Cut a cable too short.");
+    edda.route("**/posts", route -> route.abort("connectionreset"));
+    assertThat(edda.getByRole(AriaRole.ALERT).first()).isVisible();
+    assertThat(editor(edda, "Your entry")).containsText("Cut a cable too short.");
+    edda.unroute("**/posts");
     edda.reload();
     button(edda, "Write an entry …").click();
     button(edda, "Put it back").click();
