@@ -39,7 +39,7 @@ class FilesTest extends BrowserTest {
         });
     go(page, course.view("plan/route?sel=step-" + step));
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Content")).click();
-    Locator input = page.locator("input[type=file]");
+    Locator input = page.locator("input[type=file][aria-label=Film]");
     input.setInputFiles(new FilePayload("toe-in.webm", "video/webm", film()));
     assertThat(page.getByText("toe-in.webm, 0:46")).isVisible();
     Assertions.assertThat(pieces.get()).isGreaterThan(1);
