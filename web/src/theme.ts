@@ -1,66 +1,42 @@
 import { createTheme } from '@mui/material/styles';
+import tones from '../../look/tones.properties';
 
-/** The colours that carry meaning, in both schemes; see docs/architecture.md, Look. */
-const light = {
-  ground: '#EEF1F0',
-  panel: '#FFFFFF',
-  hairline: '#D3DBD8',
-  ink: '#17212A',
-  soft: '#55636B',
-  band: '#17212A',
-  bandInk: '#FFFFFF',
-  bandSoft: '#B9C4C9',
-  bandRaised: '#22303A',
-  madder: '#A02750',
-  madderTint: '#F6E3EA',
-  madderWash: '#FDF3F6',
-  lagoon: '#0B6F6E',
-  lagoonTint: '#DDEEED',
-  ochre: '#B9770E',
-  ochreInk: '#7A4D05',
-  ochreTint: '#FBEDD3',
-  indigo: '#3F4FA3',
-  indigoTint: '#E3E6F5',
-  slate: '#9AA7AC',
-  slateTint: '#E6EAE9',
-};
+/** A colour that carries meaning. */
+export type Tone =
+  | 'ground'
+  | 'panel'
+  | 'hairline'
+  | 'ink'
+  | 'soft'
+  | 'band'
+  | 'bandInk'
+  | 'bandSoft'
+  | 'bandRaised'
+  | 'madder'
+  | 'madderTint'
+  | 'madderWash'
+  | 'lagoon'
+  | 'lagoonTint'
+  | 'ochre'
+  | 'ochreInk'
+  | 'ochreTint'
+  | 'indigo'
+  | 'indigoTint'
+  | 'slate'
+  | 'slateTint';
 
-const dark: typeof light = {
-  ground: '#11181D',
-  panel: '#19232A',
-  hairline: '#2F3C44',
-  ink: '#E8EEEE',
-  soft: '#A3B1B6',
-  band: '#0B1014',
-  bandInk: '#FFFFFF',
-  bandSoft: '#A9B6BB',
-  bandRaised: '#1C2830',
-  madder: '#E8799E',
-  madderTint: '#45202F',
-  madderWash: '#2A1B23',
-  lagoon: '#4DBAB5',
-  lagoonTint: '#173A3A',
-  ochre: '#E2A545',
-  ochreInk: '#F0C27A',
-  ochreTint: '#40301A',
-  indigo: '#97A4EC',
-  indigoTint: '#272E52',
-  slate: '#7B8A91',
-  slateTint: '#26323A',
-};
-
-export type Tone = keyof typeof light;
+const { light, dark } = tones as unknown as Record<'light' | 'dark', Record<Tone, string>>;
 
 declare module '@mui/material/styles' {
   interface Palette {
-    tone: typeof light;
+    tone: Record<Tone, string>;
   }
   interface PaletteOptions {
-    tone: typeof light;
+    tone: Record<Tone, string>;
   }
 }
 
-const scheme = (tone: typeof light) => ({
+const scheme = (tone: Record<Tone, string>) => ({
   palette: {
     tone,
     background: { default: tone.ground, paper: tone.panel },

@@ -22,6 +22,17 @@ export const queries = {
       queryFn: () => body(api.GET('/api/session')),
       staleTime: 60_000,
     }),
+  institution: () =>
+    queryOptions({
+      queryKey: ['institution'],
+      queryFn: () => body(api.GET('/api/institution')),
+    }),
+  wording: (course: number) =>
+    queryOptions({
+      queryKey: ['wording', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/wording', { params: { path: { course } } })),
+    }),
   ownSessions: () =>
     queryOptions({
       queryKey: ['own-sessions'],

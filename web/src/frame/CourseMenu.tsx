@@ -56,6 +56,17 @@ export default function CourseMenu({
           >
             {t('frame.rosterAndGroups')}
           </MenuItem>,
+          course.role === 'DESIGNER' && (
+            <MenuItem
+              key="wording"
+              onClick={() => {
+                onClose();
+                void navigate(`/c/${course.id}/course/wording`);
+              }}
+            >
+              {t('frame.wording')}
+            </MenuItem>
+          ),
           course.practice && course.role === 'DESIGNER' && (
             <MenuItem
               key="wind"

@@ -72,7 +72,7 @@ export default function Frame({
           '@media print': { display: 'none' },
         }}
       >
-        <Mark />
+        <Mark of={me.institution} />
         {(course || me.person?.administrator) && <CourseSwitcher me={me} course={course} />}
         <Box
           component="nav"
@@ -154,7 +154,7 @@ function MessagesLink({ course, on }: { course: MyCourse; on: boolean }) {
   );
 }
 
-function Mark() {
+function Mark({ of }: { of: Me['institution'] }) {
   return (
     <Box
       component={Link}
@@ -168,6 +168,14 @@ function Mark() {
         textDecoration: 'none',
       }}
     >
+      {of.picture && (
+        <Box
+          component="img"
+          src={`/api/institution/picture/${of.picture}`}
+          alt={of.name}
+          sx={{ height: 28, maxWidth: 120, objectFit: 'contain' }}
+        />
+      )}
       <svg width={28} height={16} viewBox="0 0 28 16" aria-hidden>
         <path d="M5 8h18" stroke="currentColor" strokeWidth={2} />
         <circle cx={6} cy={8} r={5} fill="currentColor" />

@@ -18,8 +18,8 @@ describe('the institution', () => {
             ...institution,
             words: { 'common.save': 'Keep' },
             colours: {
-              'light.tone-band': '#123456',
-              'light.tone-ink': 'red; } body { display: none',
+              BAND: '#123456',
+              ACT: 'red; } body { display: none',
             },
           }}
         />

@@ -1,17 +1,49 @@
 import { GlobalStyles } from '@mui/material';
+import { getContrastRatio, hexToRgb } from '@mui/material/styles';
 import { useEffect } from 'react';
 import type { Me } from '../api/client';
 import { reword } from '../i18n';
 
 const COLOUR = /^#[0-9a-f]{6}$/i;
+const DARK_INK = '#17212A';
+const LIGHT_INK = '#FFFFFF';
+const palette = (name: string) => `--mui-palette-${name}`;
+const mix = (colour: string, percent: number, other: string) =>
+  `color-mix(in srgb, ${colour} ${percent}%, ${other})`;
+const channel = (colour: string) => hexToRgb(colour).replace(/[^\d ]/g, '');
 
-/** Colours by scheme and name, "light.tone-madder", as the variables of the theme. */
-function variables(colours: Record<string, string>, scheme: string) {
-  return Object.fromEntries(
-    Object.entries(colours)
-      .filter(([name, colour]) => name.startsWith(`${scheme}.`) && COLOUR.test(colour))
-      .map(([name, colour]) => [`--mui-palette-${name.slice(scheme.length + 1)}`, colour]),
-  );
+/** What is made of the colour of the band. */
+const bandOf = (colour: string) => ({
+  [palette('tone-band')]: colour,
+  [palette('tone-bandRaised')]: mix(colour, 92, 'white'),
+});
+
+/** What is made of the colour of buttons and links. */
+function actOf(colour: string) {
+  const ink =
+    getContrastRatio(colour, DARK_INK) > getContrastRatio(colour, LIGHT_INK) ? DARK_INK : LIGHT_INK;
+  return {
+    [palette('tone-madder')]: colour,
+    [palette('tone-madderTint')]: mix(colour, 14, `var(${palette('tone-panel')})`),
+    [palette('tone-madderWash')]: mix(colour, 5, `var(${palette('tone-panel')})`),
+    ...Object.fromEntries(
+      ['primary', 'error'].flatMap((role) => [
+        [palette(`${role}-main`), colour],
+        [palette(`${role}-dark`), mix(colour, 80, 'black')],
+        [palette(`${role}-light`), mix(colour, 80, 'white')],
+        [palette(`${role}-contrastText`), ink],
+        [palette(`${role}-mainChannel`), channel(colour)],
+      ]),
+    ),
+  };
+}
+
+/** The variables of the theme for a scheme. */
+function variables(band: string | undefined, act: string | undefined) {
+  return {
+    ...(band && COLOUR.test(band) && bandOf(band)),
+    ...(act && COLOUR.test(act) && actOf(act)),
+  };
 }
 
 /** Shows everything in the institution's name, colours and words. */
@@ -20,12 +52,13 @@ export function Institution({ of }: { of: Me['institution'] }) {
     document.title = of.name;
     reword(of.words);
   }, [of]);
+  const { BAND, ACT, BAND_DARK, ACT_DARK } = of.colours;
   if (Object.keys(of.colours).length === 0) return null;
   return (
     <GlobalStyles
       styles={{
-        '[data-scheme="light"]': variables(of.colours, 'light'),
-        '[data-scheme="dark"]': variables(of.colours, 'dark'),
+        '[data-scheme="light"]': variables(BAND, ACT),
+        '[data-scheme="dark"]': variables(BAND_DARK, ACT_DARK),
       }}
     />
   );

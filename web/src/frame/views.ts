@@ -46,13 +46,18 @@ export const VIEWS: View[] = [
   view('reach', 'followUp', () => import('../reach/FollowUp')),
   view('reach', 'messages', () => import('../reach/Messages')),
   view('course', 'roster', () => import('../roster/Roster')),
+  view('course', 'wording', () => import('../wording/CourseWording')),
 ];
 
 /** What administrators see of the whole institution. */
 export const OF_INSTITUTION: View[] = [
   view('institution', 'people', () => import('../institution/People')),
+  view('institution', 'look', () => import('../wording/InstitutionLook')),
   view('institution', 'accounts', () => import('../institution/AccountEvents')),
 ];
+
+/** Where only designers change anything. */
+const OF_DESIGNERS = ['plan', 'wording'];
 
 /** A framework of the institution has no learners, steps or badges. */
 const OF_FRAMEWORKS = ['outcomes', 'rubrics'];
@@ -62,7 +67,8 @@ export function viewsOf(course: MyCourse): View[] {
   if (!course.role) return [];
   return VIEWS.filter(
     (v) =>
-      (v.space !== 'plan' || course.role === 'DESIGNER') &&
+      (course.role === 'DESIGNER' ||
+        !OF_DESIGNERS.some((own) => own === v.space || own === v.name)) &&
       (!course.framework || OF_FRAMEWORKS.includes(v.name)),
   );
 }

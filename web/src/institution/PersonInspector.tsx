@@ -1,13 +1,14 @@
 import { Box, Button, FormControlLabel, Link as MuiLink, Switch, Typography } from '@mui/material';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
-import { ApiError, api, body, type MyCourse } from '../api/client';
+import { api, body, type MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import type { AccountEvent, PersonEdit, PersonView } from '../api/schema';
 import { moment } from '../ui/format';
 import { Kicker, Loaded, Section } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
+import { useFieldChange } from '../ui/useFieldChange';
 import { useLine } from '../ui/useNames';
 import { Entered } from './PeopleTable';
 import { useHappened } from './useHappened';
@@ -28,53 +29,32 @@ export function PersonInspector({
   );
 }
 
-interface Change {
-  from: Record<string, unknown>;
-  to: Record<string, unknown>;
-}
-
-/** What went wrong; where somebody else changed the same, that is said. */
-const said = (error: Error, meanwhile: string) =>
-  error instanceof ApiError && error.problem.current !== undefined ? meanwhile : error.message;
-
-/** Changes one field of a person as it was seen. */
-function useChange({ person }: PersonView) {
-  const client = useQueryClient();
-  const { queryKey } = queries.person(person.id);
-  return useMutation({
-    meta: { silent: true },
-    mutationFn: (change: Change) =>
-      body(
-        api.PATCH('/api/people/{person}', {
-          params: { path: { person: person.id } },
-          body: change,
-        }),
-      ),
-    onSuccess: (changed) => client.setQueryData(queryKey, changed),
-    onSettled: () => client.invalidateQueries({ queryKey: ['people'] }),
-  });
-}
-
 function Person({ shown, onInvite }: { shown: PersonView; onInvite: () => void }) {
   const t = useTranslations();
   const { person, courses, events } = shown;
-  const change = useChange(shown);
-  const set = <F extends keyof PersonEdit>(field: F, value: PersonEdit[F]) =>
-    change.mutate({ from: { [field]: person[field] }, to: { [field]: value } });
-  const wrong = change.error instanceof ApiError ? (change.error.problem.fields ?? {}) : {};
-  const fault = (field: string) => ({
-    error: field in wrong,
-    ...(wrong[field] && { helperText: wrong[field] }),
+  const change = useFieldChange({
+    queryKey: queries.person(person.id).queryKey,
+    stale: ['people'],
+    send: (fields) =>
+      body(
+        api.PATCH('/api/people/{person}', {
+          params: { path: { person: person.id } },
+          body: fields,
+        }),
+      ),
   });
+  const { fault } = change;
+  const set = <F extends keyof PersonEdit>(field: F, value: PersonEdit[F]) =>
+    change.set(field, person[field], value);
   return (
     <>
       <Kicker>{t('institution.person')}</Kicker>
       <Typography variant="h2" sx={{ pr: 4, overflowWrap: 'anywhere' }}>
         {person.name}
       </Typography>
-      {change.error && Object.keys(wrong).length === 0 && (
+      {change.failed && (
         <Typography role="alert" sx={{ color: 'tone.madder', mt: 1 }}>
-          {said(change.error, t('common.changedMeanwhile'))}
+          {change.failed}
         </Typography>
       )}
       <Box sx={{ display: 'grid', gap: 1.75, mt: 2 }}>

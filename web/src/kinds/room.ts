@@ -10,6 +10,9 @@ import type {
   Work,
 } from '../api/client';
 
+/** When something is said to a learner, by the fields of own words. */
+export type Moment = 'handedIn' | 'waiting' | 'passed' | 'again' | 'done' | 'completed';
+
 export type WalkName = 'mine' | 'practice';
 type Is = AuthorPart['is'];
 type One<T extends { is: string }, I extends Is> = Extract<T, { is: I }>;
@@ -59,6 +62,8 @@ export interface StepRoom<I extends Is> {
   Marker?: Lazy<MarkerProps>;
   /** Whether the page says when it is done. */
   saysWhenDone: boolean;
+  /** What can be said to its learner besides that it is done. */
+  says?: Moment[];
   /** The part as it is sent. */
   edit: (part: One<AuthorPart, I>) => One<AuthorEdit, I>;
 }

@@ -105,9 +105,7 @@ function NextCard({ route, base }: { route: Route; base: string }) {
   if (!next)
     return (
       <Box sx={{ ...frame, borderLeftColor: 'tone.lagoon' }}>
-        <Typography variant="h1">
-          {t(route.complete ? 'learn.complete' : 'learn.nothing')}
-        </Typography>
+        <Typography variant="h1">{route.said ?? t('learn.nothing')}</Typography>
         {!route.complete && <Typography>{t('learn.nothingHint')}</Typography>}
       </Box>
     );
@@ -281,11 +279,10 @@ function Side({ route, base }: { route: Route; base: string }) {
             {t('learn.stepsDone', { done: route.done, count: route.steps })}
           </Typography>
           <Typography variant="body2" color="textSecondary">
-            {route.complete
-              ? t('learn.complete')
-              : route.behindDays > 0
+            {route.said ??
+              (route.behindDays > 0
                 ? t('learn.behind', { count: route.behindDays })
-                : t('learn.onPlan')}
+                : t('learn.onPlan'))}
           </Typography>
         </div>
       </Box>

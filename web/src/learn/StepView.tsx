@@ -33,8 +33,10 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
     (next: StepPage) => {
       setPage(next);
       void queries.invalidateQueries({ queryKey: ['route', course, walk] });
-      if (next.opened.length > 0)
-        notice({ tone: 'success', text: t('learn.opened', { names: next.opened.join(', ') }) });
+      const opened =
+        next.opened.length > 0 ? t('learn.opened', { names: next.opened.join(', ') }) : undefined;
+      const text = [next.told, opened].filter((said) => said !== undefined).join(' ');
+      if (text) notice({ tone: 'success', text });
     },
     [course, walk, queries, notice, t],
   );
@@ -87,6 +89,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
           {page.evidenceFor.length > 0 &&
             `. ${t('learn.givesEvidence')}: ${page.evidenceFor.join(', ')}`}
         </Typography>
+        <Said page={page} />
         <DoneWhen page={page} />
         {page.state === 'MISSED' && page.takesUntil && (
           <Alert severity="warning" icon={false} sx={{ mb: 2, py: 0 }}>
@@ -114,16 +117,26 @@ function Dates({ page }: { page: StepPage }) {
   );
 }
 
+const TONES = { DONE: 'success', WAITING: 'info', AGAIN: 'warning' } as const;
+
+/** Where one stands, in the words of the step, the course or the institution. */
+function Said({ page }: { page: StepPage }) {
+  if (!page.said) return null;
+  return (
+    <Alert
+      severity={TONES[page.state as keyof typeof TONES] ?? 'info'}
+      icon={false}
+      sx={{ mb: 2, py: 0, whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}
+    >
+      {page.said}
+    </Alert>
+  );
+}
+
 function DoneWhen({ page }: { page: StepPage }) {
   const t = useTranslations();
   const needs = useNeeds();
-  if (page.state === 'DONE')
-    return (
-      <Alert severity="success" icon={false} sx={{ mb: 2, py: 0 }}>
-        {t('learn.itIsDone')}
-      </Alert>
-    );
-  if (!page.doneWhen || !room(page.kind).saysWhenDone) return null;
+  if (page.state === 'DONE' || !page.doneWhen || !room(page.kind).saysWhenDone) return null;
   return (
     <Typography sx={{ mb: 2 }}>{t('learn.doneWhen', { needs: needs(page.doneWhen) })}</Typography>
   );

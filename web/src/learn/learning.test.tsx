@@ -104,9 +104,17 @@ describe('my route', () => {
 
   it('says when nothing is open, and when all is complete', async () => {
     const { next: _, ...rest } = way;
-    serve({ 'GET /api/courses/2/walks/mine/route': { ...rest, complete: true } });
+    serve({
+      'GET /api/courses/2/walks/mine/route': {
+        ...rest,
+        complete: true,
+        said: 'Complete, and well turned.',
+      },
+    });
     show(<MyRoute walk="mine" />);
-    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(/complete/i);
+    expect(await screen.findByRole('heading', { level: 1 })).toHaveTextContent(
+      'Complete, and well turned.',
+    );
   });
 });
 

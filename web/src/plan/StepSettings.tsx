@@ -7,6 +7,7 @@ import { SavedField } from '../ui/SavedField';
 import { AudienceField } from './AudienceField';
 import { ShelveButton } from './copying/ShelveButton';
 import { EvidenceFields } from './EvidenceFields';
+import { StepWords } from './StepWords';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
 const SameAgainDialog = lazy(() => import('./SameAgainDialog'));
@@ -50,6 +51,7 @@ export function StepSettings(props: StepPanelProps) {
           <Settings {...authorProps(props)} />
         </Suspense>
       )}
+      <StepWords {...props} />
       <div>
         <FormControlLabel
           control={

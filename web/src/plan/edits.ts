@@ -46,6 +46,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   evidenceFor: s.evidenceFor,
   groups: s.groups,
   people: s.people,
+  ownWords: s.ownWords,
 });
 
 export const moduleEdit = (m: DesignModule): Body<ModuleEdit> => ({

@@ -7,7 +7,7 @@ import { queries } from '../api/queries';
 /** The page before one is in, with a form. */
 export function Gate({ onSubmit, children }: { onSubmit: () => void; children: ReactNode }) {
   const t = useTranslations();
-  const name = useQueryClient().getQueryData(queries.me().queryKey)?.institution.name;
+  const institution = useQueryClient().getQueryData(queries.me().queryKey)?.institution;
   return (
     <Box
       component="main"
@@ -40,10 +40,18 @@ export function Gate({ onSubmit, children }: { onSubmit: () => void; children: R
         }}
       >
         <div>
+          {institution?.picture && (
+            <Box
+              component="img"
+              src={`/api/institution/picture/${institution.picture}`}
+              alt=""
+              sx={{ maxHeight: 64, maxWidth: '100%', display: 'block', mb: 1.5 }}
+            />
+          )}
           <Typography variant="h1" sx={{ fontSize: 28 }}>
             yendrik
           </Typography>
-          <Typography color="textSecondary">{name ?? t('session.welcome')}</Typography>
+          <Typography color="textSecondary">{institution?.name ?? t('session.welcome')}</Typography>
         </div>
         {children}
       </Box>

@@ -78,6 +78,7 @@ export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {})
   passMark: 0.6,
   attempts: 3,
   groups: [],
+  ownWords: {},
   people: [],
   evidenceFor: [],
   doneWhen: rule(),

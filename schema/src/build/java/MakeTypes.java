@@ -125,7 +125,9 @@ public class MakeTypes {
           ".*\\.(opens|done|earned|flag)_when", "yendrik.core.rule.Condition",
           "outcome\\.level_rule", "yendrik.core.outcome.LevelRule",
           "outcome\\.made_of", "yendrik.core.outcome.Composition",
-          "step\\.audience", "yendrik.core.course.Step.Audience");
+          "step\\.audience", "yendrik.core.course.Step.Audience",
+          ".*\\.own_words", "yendrik.core.words.OwnWords",
+          "institution\\.look", "yendrik.core.look.Look");
 
   private static final Map<String, String> LISTS =
       Map.of(
@@ -159,7 +161,7 @@ public class MakeTypes {
       files = list.sorted().toList();
     }
     for (Path file : files) digest.update(Files.readAllBytes(file));
-    digest.update("8".getBytes(StandardCharsets.UTF_8));
+    digest.update("9".getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 }

@@ -8,6 +8,7 @@ export const assignment: StepRoom<'assignment'> = {
   Learner: lazy(() => import('./Learner')),
   Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
+  says: ['handedIn', 'waiting', 'passed', 'again'],
   edit: ({ rubric, takes, passesAtOnce }) => ({
     is: 'assignment',
     takes,

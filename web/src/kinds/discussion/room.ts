@@ -8,6 +8,7 @@ export const discussion: StepRoom<'discussion'> = {
   Learner: lazy(() => import('./Learner')),
   Marker: lazy(() => import('../shared/WrittenMarker')),
   saysWhenDone: true,
+  says: ['passed', 'again'],
   edit: ({ rubric, byGroup, postFirst, minutes }) => ({
     is: 'discussion',
     byGroup,

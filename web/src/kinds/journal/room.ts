@@ -8,6 +8,7 @@ export const journal: StepRoom<'journal'> = {
   Learner: lazy(() => import('./Learner')),
   Marker: lazy(() => import('../shared/WrittenMarker')),
   saysWhenDone: true,
+  says: ['passed', 'again'],
   edit: ({ rubric, minutes }) => ({
     is: 'journal',
     minutes,

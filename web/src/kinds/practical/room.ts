@@ -8,5 +8,6 @@ export const practical: StepRoom<'practical'> = {
   Learner: lazy(() => import('./Learner')),
   Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
+  says: ['passed', 'again'],
   edit: ({ rubric }) => ({ is: 'practical', ...(rubric !== undefined && { rubric }) }),
 };

@@ -7,5 +7,6 @@ export const quiz: StepRoom<'quiz'> = {
   Settings: lazy(() => import('./Settings')),
   Learner: lazy(() => import('./Learner')),
   saysWhenDone: true,
+  says: ['passed', 'again'],
   edit: ({ questions }) => ({ is: 'quiz', questions }),
 };

@@ -48,7 +48,10 @@ export function CaptionsField({ captions, video, name, onChange }: Props) {
   const put = (n: number, more: Partial<Caption>) =>
     onChange(sorted(captions.map((c, i) => (i === n ? { ...c, ...more } : c))));
   return (
-    <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, display: 'grid', gap: 0.75 }}>
+    <Box
+      component="fieldset"
+      sx={{ border: 0, p: 0, m: 0, minWidth: 0, display: 'grid', gap: 0.75 }}
+    >
       <Typography component="legend" variant="h3" color="textSecondary" sx={{ mb: 0.5 }}>
         {t('video.captions')}
       </Typography>

@@ -63,7 +63,7 @@ export default function FilmField({
     onSuccess: (sent) => change({ part: { is: 'video', film: sent, captions } }),
   });
   return (
-    <Box sx={{ display: 'grid', gap: 1 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1 }}>
       {film ? (
         <>
           <Player

@@ -150,7 +150,7 @@ export function Player({ video, src, label, captions, ...on }: Props) {
           display: 'flex',
           gap: 1.25,
           alignItems: 'center',
-          flexWrap: { xs: 'wrap', sm: 'nowrap' },
+          flexWrap: 'wrap',
           border: 1,
           borderColor: 'divider',
           px: 1,
@@ -169,7 +169,7 @@ export function Player({ video, src, label, captions, ...on }: Props) {
           onChange={(_, next) => go(next)}
           aria-label={t('film.place')}
           getAriaValueText={clock}
-          sx={{ flex: 1, minWidth: 120, color: 'tone.indigo' }}
+          sx={{ flex: '1 1 120px', minWidth: 90, color: 'tone.indigo' }}
         />
         <Typography variant="body2" color="textSecondary" noWrap>
           {clock(at)} / {clock(length)}
@@ -183,10 +183,14 @@ export function Player({ video, src, label, captions, ...on }: Props) {
           select
           size="small"
           variant="standard"
+          fullWidth={false}
           value={speed}
           onChange={(e) => fast(Number(e.target.value))}
-          slotProps={{ htmlInput: { 'aria-label': t('film.speed') } }}
-          sx={{ minWidth: 64 }}
+          slotProps={{
+            htmlInput: { 'aria-label': t('film.speed') },
+            input: { disableUnderline: true },
+          }}
+          sx={{ width: 64 }}
         >
           {SPEEDS.map((s) => (
             <MenuItem key={s} value={s}>

@@ -36,7 +36,12 @@ class WordsTest extends SchoolTest {
 
   private void word(String key, String message) {
     institutions.write(
-        new Institution(before.name(), before.issuer(), before.colours(), Map.of(key, message)));
+        new Institution(
+            before.name(),
+            before.issuer(),
+            before.colours(),
+            Map.of(key, message),
+            before.picture()));
   }
 
   @Test

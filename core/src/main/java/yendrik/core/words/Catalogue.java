@@ -23,7 +23,7 @@ import org.jspecify.annotations.Nullable;
  * MessageFormat}, of the Unicode Consortium's ICU), files are Java properties in UTF-8.
  */
 public final class Catalogue {
-  private static final List<String> FILES = List.of("rules", "problems", "kinds");
+  private static final List<String> FILES = List.of("rules", "problems", "kinds", "moments");
   private final Locale locale;
   private final Map<String, String> messages;
   private final Map<String, MessageFormat> formats = new ConcurrentHashMap<>();

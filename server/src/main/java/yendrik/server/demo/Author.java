@@ -315,7 +315,8 @@ final class Author {
                 .map(t -> new DesignEdits.TieEdit(known(outcomes, t), 1, cuts(t, script)))
                 .toList(),
             List.of(),
-            List.of());
+            List.of(),
+            Map.of());
     views.put(id, drafts.steps().change(course, id, view.version(), edit));
   }
 

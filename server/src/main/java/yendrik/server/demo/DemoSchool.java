@@ -44,6 +44,8 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.work.Judgement;
+import yendrik.core.words.Moment;
+import yendrik.core.words.OwnWords;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.Courses;
 import yendrik.server.design.Drafts;
@@ -61,6 +63,7 @@ import yendrik.server.reach.Messages;
 import yendrik.server.teach.Registers;
 import yendrik.server.way.Publishing;
 import yendrik.server.way.Walks;
+import yendrik.server.wording.Wordings;
 
 /**
  * Fills an empty database with Hollow Lane Workshop School, in week 6 of 10 as seen from today, by
@@ -156,6 +159,7 @@ public class DemoSchool implements ApplicationRunner {
   private final Rubrics rubrics;
   private final Files files;
   private final Institutions institutions;
+  private final Wordings wordings;
   private final int crowd;
   private final Map<String, PersonId> ids = new HashMap<>();
 
@@ -175,6 +179,7 @@ public class DemoSchool implements ApplicationRunner {
       Rubrics rubrics,
       Files files,
       Institutions institutions,
+      Wordings wordings,
       @Value("${yendrik.demo.crowd:0}") int crowd) {
     this.db = db;
     this.crowd = crowd;
@@ -192,6 +197,7 @@ public class DemoSchool implements ApplicationRunner {
     this.rubrics = rubrics;
     this.files = files;
     this.institutions = institutions;
+    this.wordings = wordings;
   }
 
   @Override
@@ -217,7 +223,7 @@ public class DemoSchool implements ApplicationRunner {
 
   /** Lives through the weeks before a day; the clock stands at some moment of them afterwards. */
   public void fill(Instant today) {
-    institutions.write(new Institution(SCHOOL, SCHOOL, Map.of(), Map.of()));
+    institutions.write(new Institution(SCHOOL, SCHOOL, Map.of(), Map.of(), Optional.empty()));
     Instant start =
         today
             .atZone(ZONE)
@@ -245,6 +251,18 @@ public class DemoSchool implements ApplicationRunner {
       people.addStaff(author.course, odalys, Seat.Role.DESIGNER, Optional.empty());
       people.addStaff(author.course, tomas, Seat.Role.FACILITATOR, Optional.empty());
     }
+    wordings.write(
+        foundations.course,
+        new OwnWords(
+            Map.of(
+                Moment.HANDED_IN,
+                "Thank you, {learner}. “{step}” is on the bench.",
+                Moment.WAITING,
+                "On the bench. You hear by your next evening.",
+                Moment.AGAIN,
+                "Not there yet, and that is how brakes are learned. See what came back, then go again.",
+                Moment.COMPLETED,
+                "{learner}, you have completed {course}. The bench is yours.")));
     people.addStaff(foundations.course, priya, Seat.Role.SUPPORT, Optional.of(support));
     clock.putTo(start.minus(Duration.ofDays(14)));
     for (Author author : List.of(induction, foundations, wheels))

@@ -25,6 +25,8 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
+import yendrik.core.words.Moment;
+import yendrik.core.words.OwnWords;
 import yendrik.server.http.ByFields;
 import yendrik.server.http.PlainText;
 
@@ -111,7 +113,8 @@ public final class DesignEdits {
       @NotNull @Valid AuthorEdit part,
       @NotNull List<TieEdit> evidenceFor,
       @NotNull @Size(max = 200) List<GroupId> groups,
-      @NotNull @Size(max = 2000) List<PersonId> people)
+      @NotNull @Size(max = 2000) List<PersonId> people,
+      @NotNull Map<Moment, @NotNull @Size(max = OwnWords.MOST) String> ownWords)
       implements ByFields {}
 
   /** What a distance between two steps is counted in. */

@@ -22,6 +22,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Wording;
+import yendrik.core.words.Moment;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
@@ -137,7 +138,8 @@ public final class DesignViews {
       AuthorPart part,
       List<TieView> evidenceFor,
       List<GroupId> groups,
-      List<PersonId> people) {}
+      List<PersonId> people,
+      Map<Moment, String> ownWords) {}
 
   public record TieView(OutcomeId outcome, double weight, Optional<List<Double>> cuts) {}
 
@@ -222,7 +224,8 @@ public final class DesignViews {
         part,
         s.evidenceFor().stream().map(t -> new TieView(t.outcome(), t.weight(), t.cuts())).toList(),
         s.audience().groups().stream().sorted().toList(),
-        sorted(s.audience().people()));
+        sorted(s.audience().people()),
+        row.getOwnWords().texts());
   }
 
   static BadgeView badge(BadgeRecord row, Wording wording) {

@@ -55,6 +55,7 @@ public class Designs {
           document.design().naming(compiled.otherCourses()),
           document.contents(),
           document.minutes(),
+          document.words(),
           document.pictures(),
           document.rubrics());
     }

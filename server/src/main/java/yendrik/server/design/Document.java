@@ -7,12 +7,18 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
 import yendrik.core.rubric.Rubric;
+import yendrik.core.words.OwnWords;
 
-/** A design with the content of its steps and their rubrics: what one publication holds. */
+/**
+ * A design with the content of its steps and their rubrics: what one publication holds.
+ *
+ * @param words what steps say in words of their own, without those that say nothing
+ */
 public record Document(
     CourseDesign design,
     Map<StepId, Content> contents,
     Map<StepId, Integer> minutes,
+    Map<StepId, OwnWords> words,
     Map<BadgeId, BadgePicture> pictures,
     Map<RubricId, Rubric> rubrics) {
 
@@ -30,6 +36,11 @@ public record Document(
     Content content = contents.get(step);
     if (content == null) throw new IllegalArgumentException("no step " + step + " in the document");
     return content;
+  }
+
+  /** What a step says in words of its own. */
+  public OwnWords words(StepId step) {
+    return words.getOrDefault(step, OwnWords.NONE);
   }
 
   /** What is in a step of a kind. */

@@ -16,6 +16,9 @@ final class Documents {
   private static final JsonMapper MAPPER = CoreJson.mapper();
   private static final String CONTENTS = "contents";
 
+  /** Publications of before steps had words of their own have none. */
+  private static final String WORDS = "words";
+
   private Documents() {}
 
   static Document read(JSONB json, StepAuthors rooms) {
@@ -23,12 +26,19 @@ final class Documents {
     var kept = (ObjectNode) tree.remove(CONTENTS);
     tree.putObject(CONTENTS);
     withStatuses((ObjectNode) tree.path("design"));
+    if (!tree.has(WORDS)) tree.putObject(WORDS);
     Document without = MAPPER.treeToValue(tree, Document.class);
     CourseDesign design = without.design();
     Map<StepId, Content> contents = new HashMap<>();
     for (Step step : design.steps().toList())
       contents.put(step.id(), rooms.read(step.kind(), (ObjectNode) kept.get(step.id().toString())));
-    return new Document(design, contents, without.minutes(), without.pictures(), without.rubrics());
+    return new Document(
+        design,
+        contents,
+        without.minutes(),
+        without.words(),
+        without.pictures(),
+        without.rubrics());
   }
 
   /** Publications of before courses had statuses of their own knew those that are shipped. */

@@ -46,6 +46,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rubric.Rubric;
+import yendrik.core.words.OwnWords;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
@@ -165,11 +166,13 @@ class DraftStore {
     List<CourseModule> modules = new ArrayList<>();
     Map<StepId, Content> contents = new HashMap<>();
     Map<StepId, Integer> minutes = new HashMap<>();
+    Map<StepId, OwnWords> words = new HashMap<>();
     for (ModuleRows rows : modules(id)) {
       modules.add(module(rows.module, rows.steps.stream().map(DraftStore::step).toList()));
       for (StepRecord step : rows.steps) {
         contents.put(step.getId(), content(step));
         minutes.put(step.getId(), step.getMinutes());
+        if (!step.getOwnWords().equals(OwnWords.NONE)) words.put(step.getId(), step.getOwnWords());
       }
     }
     List<BadgeRecord> badges = badges(id);
@@ -191,7 +194,7 @@ class DraftStore {
             Optional.empty(),
             groups(id),
             otherCourses(id));
-    return new Document(design, contents, minutes, pictures, rubrics(id, contents.values()));
+    return new Document(design, contents, minutes, words, pictures, rubrics(id, contents.values()));
   }
 
   /** The rubrics that steps use; a step whose rubric is gone has none. */

@@ -28,6 +28,8 @@ import yendrik.core.kind.Kinds;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
 import yendrik.core.rule.words.Wording;
+import yendrik.core.words.Moment;
+import yendrik.core.words.OwnWords;
 import yendrik.schema.tables.records.StepRecord;
 import yendrik.server.design.DesignViews.StepView;
 import yendrik.server.http.FieldChanges;
@@ -219,7 +221,8 @@ public class StepDrafts {
             .map(t -> new DesignEdits.TieEdit(t.outcome(), t.weight(), t.cuts()))
             .toList(),
         s.audience().groups().stream().sorted().toList(),
-        DesignViews.sorted(s.audience().people()));
+        DesignViews.sorted(s.audience().people()),
+        row.getOwnWords().texts());
   }
 
   public StepView change(CourseId course, StepId id, int version, DesignEdits.StepEdit edit) {
@@ -253,6 +256,7 @@ public class StepDrafts {
     row.setPoints(rooms.points(kind, content, edit.points()));
     row.setPassMark(edit.passMark());
     row.setAttempts(edit.attempts());
+    row.setOwnWords(words(edit));
     row.setContent(Json.of(content));
     row.setTies(
         edit.evidenceFor().stream()
@@ -260,6 +264,12 @@ public class StepDrafts {
             .toList());
     row.setAudience(new Step.Audience(Set.copyOf(edit.groups()), Set.copyOf(edit.people())));
     return row;
+  }
+
+  private static OwnWords words(DesignEdits.StepEdit edit) {
+    if (edit.ownWords().containsKey(Moment.COMPLETED))
+      throw Problem.field("ownWords", "not-of-a-step");
+    return new OwnWords(edit.ownWords()).checked();
   }
 
   private static Step.Window window(DesignEdits.StepEdit edit) {

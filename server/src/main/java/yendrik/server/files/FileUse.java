@@ -8,6 +8,8 @@ public enum FileUse implements Accepts {
   FILM(2L << 30, Set.of("video/webm", "video/mp4")),
   SOUND(500L << 20, Set.of("audio/webm", "audio/mpeg", "audio/mp4", "audio/ogg", "audio/vorbis")),
   PICTURE(20L << 20, Set.of("image/png", "image/jpeg", "image/gif", "image/webp")),
+  /** To stand beside a name, in the band of every page. */
+  MARK(1L << 20, Set.of("image/png", "image/jpeg")),
   CAPTIONS(2L << 20, Set.of("text/vtt", "text/plain")),
   /** To be read or worked on: anything that no computer runs by itself. */
   DOCUMENT(500L << 20, Set.of());

@@ -9,6 +9,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.util.Optional;
+import java.util.function.Function;
 import org.apache.tika.Tika;
 import org.apache.tika.mime.MediaType;
 import org.apache.tika.mime.MediaTypeRegistry;
@@ -86,10 +87,58 @@ public class Files {
     return kept;
   }
 
+  /**
+   * A picture that is kept elsewhere.
+   *
+   * @param hash of its content
+   */
+  public record Picture(String hash, String mediaType, byte[] content) {}
+
+  /**
+   * Looks through a small picture that was sent before.
+   *
+   * @throws Problem as {@link #keep} does, and when it has too many pixels
+   */
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
+  public Picture picture(PersonId by, String upload, FileUse use) {
+    Picture seen;
+    try (Uploads.Arrived sent = uploads.arrived(by, upload)) {
+      String name = plain(sent.name());
+      seen = looked(name, sent.content(), use, arrived -> picture(name, arrived));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    uploads.forget(by, upload);
+    return seen;
+  }
+
+  private static Picture picture(String name, Seen seen) {
+    try {
+      byte[] content = java.nio.file.Files.readAllBytes(seen.arrived.file());
+      Pixels.check(name, content);
+      return new Picture(seen.arrived.hash(), seen.mediaType, content);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private record Seen(Contents.Arrived arrived, String mediaType) {}
+
   /** Keeps a file that is at hand. */
   @Transactional(propagation = Propagation.NOT_SUPPORTED)
   public Kept keep(
       CourseId course, PersonId by, String name, InputStream content, Accepts accepts) {
+    return looked(
+        name,
+        content,
+        accepts,
+        seen ->
+            requireNonNull(
+                transactions.execute(_ -> insert(course, by, name, seen.arrived, seen.mediaType))));
+  }
+
+  /** Looks through a file that is at hand, and does something with it. */
+  private <T> T looked(String name, InputStream content, Accepts accepts, Function<Seen, T> then) {
     try {
       Contents.Arrived arrived = contents.take(content, accepts.most());
       try {
@@ -99,7 +148,7 @@ public class Files {
         try (InputStream in = java.nio.file.Files.newInputStream(arrived.file())) {
           viruses.check(name, in);
         }
-        return requireNonNull(transactions.execute(_ -> insert(course, by, name, arrived, type)));
+        return then.apply(new Seen(arrived, type));
       } finally {
         contents.forget(arrived);
       }

@@ -1,13 +1,20 @@
 package yendrik.server.institution;
 
 import java.util.Map;
+import java.util.Optional;
+import yendrik.core.look.Look;
 
 /**
  * Who runs this installation.
  *
  * @param issuer of its badges and certificates, where a course does not say otherwise
- * @param colours of the theme by name, in place of those that ship
+ * @param colours its own, by what they are for: {@code #a02750}
  * @param words sentences of the catalogue by key, in place of those that ship
+ * @param picture the hash of what stands beside its name, by which it is asked for
  */
 public record Institution(
-    String name, String issuer, Map<String, String> colours, Map<String, String> words) {}
+    String name,
+    String issuer,
+    Map<Look.Place, String> colours,
+    Map<String, String> words,
+    Optional<String> picture) {}

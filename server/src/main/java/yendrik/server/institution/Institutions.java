@@ -1,6 +1,7 @@
 package yendrik.server.institution;
 
 import static yendrik.schema.Tables.INSTITUTION;
+import static yendrik.schema.Tables.INSTITUTION_PICTURE;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
@@ -8,7 +9,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.EnumMap;
 import java.util.Map;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.slf4j.Logger;
@@ -18,7 +21,9 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
+import yendrik.core.look.Look;
 import yendrik.core.words.Catalogue;
+import yendrik.core.words.OwnWords;
 import yendrik.core.words.Phrase;
 import yendrik.core.words.Writing;
 
@@ -40,7 +45,7 @@ public class Institutions {
 
   private volatile long missed = System.nanoTime() - PAUSE.toNanos();
 
-  private record Ready(Institution institution, Catalogue catalogue) {}
+  private record Ready(Institution institution, Catalogue catalogue, OwnWords said) {}
 
   public Institutions(DSLContext db, JsonMapper json) {
     this.db = db;
@@ -52,8 +57,26 @@ public class Institutions {
         db.selectFrom(INSTITUTION)
             .fetchSingle(r ->
                 new Institution(
-                    r.getName(), r.getIssuer(), texts(r.getColours()), texts(r.getWords())));
-    return new Ready(row, Catalogue.english().with(row.words()));
+                    r.getName(),
+                    r.getIssuer(),
+                    written(r.getLook()),
+                    texts(r.getWords()),
+                    picture()));
+    OwnWords said =
+        db.select(INSTITUTION.OWN_WORDS).from(INSTITUTION).fetchSingle(INSTITUTION.OWN_WORDS);
+    return new Ready(row, Catalogue.english().with(row.words()), said);
+  }
+
+  private static Map<Look.Place, String> written(Look look) {
+    Map<Look.Place, String> colours = new EnumMap<>(Look.Place.class);
+    look.colours().forEach((place, colour) -> colours.put(place, colour.written()));
+    return colours;
+  }
+
+  private Optional<String> picture() {
+    return db.select(INSTITUTION_PICTURE.HASH)
+        .from(INSTITUTION_PICTURE)
+        .fetchOptional(INSTITUTION_PICTURE.HASH);
   }
 
   private Map<String, String> texts(JSONB stored) {
@@ -64,14 +87,23 @@ public class Institutions {
     return ready.get(1).institution;
   }
 
-  /** Writes it anew. */
+  /** What it says to learners in words of its own. */
+  public OwnWords said() {
+    return ready.get(1).said;
+  }
+
+  /** Writes what it is called and which sentences it says otherwise. */
   public void write(Institution institution) {
     db.update(INSTITUTION)
         .set(INSTITUTION.NAME, institution.name())
         .set(INSTITUTION.ISSUER, institution.issuer())
-        .set(INSTITUTION.COLOURS, JSONB.valueOf(json.writeValueAsString(institution.colours())))
         .set(INSTITUTION.WORDS, JSONB.valueOf(json.writeValueAsString(institution.words())))
         .execute();
+    changed();
+  }
+
+  /** Has it read again by whoever asks next: it was changed. */
+  public void changed() {
     ready.invalidateAll();
   }
 

@@ -19,6 +19,7 @@ public final class RouteViews {
 
   /**
    * @param next the step to go on with, empty when nothing is open
+   * @param said what is said to whoever has completed the course
    * @param behindDays how many days ago the earliest overdue step was due, 0 when on plan
    */
   public record RouteView(
@@ -30,6 +31,7 @@ public final class RouteViews {
       int done,
       int steps,
       boolean complete,
+      Optional<String> said,
       int behindDays,
       Optional<NextView> next,
       List<ModuleView> modules,
@@ -154,6 +156,8 @@ public final class RouteViews {
    * One step opened.
    *
    * @param takesUntil until when something may still be done there, if that ends
+   * @param said where the learner stands, in the words of the step, the course or the institution
+   * @param told what is said about what was handed in just now
    */
   public record StepPage(
       StepId id,
@@ -174,7 +178,9 @@ public final class RouteViews {
       List<String> evidenceFor,
       Optional<Link> before,
       Optional<Link> after,
-      List<String> opened) {}
+      List<String> opened,
+      Optional<String> said,
+      Optional<String> told) {}
 
   public record Link(StepId id, String name) {}
 }

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.stream.IntStream;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
@@ -14,9 +15,11 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.words.Moment;
 import yendrik.server.learn.RouteViews.AttendanceView;
 import yendrik.server.learn.RouteViews.RouteView;
 import yendrik.server.way.Walk;
+import yendrik.server.wording.Wordings;
 
 /** Lays a learner's way out as they see it. */
 @Service
@@ -26,8 +29,10 @@ class Routes {
   private final NextStep next;
   private final StepList steps;
   private final Dates dates;
+  private final Wordings wordings;
 
-  Routes(DSLContext db, NextStep next, StepList steps, Dates dates) {
+  Routes(DSLContext db, NextStep next, StepList steps, Dates dates, Wordings wordings) {
+    this.wordings = wordings;
     this.db = db;
     this.next = next;
     this.steps = steps;
@@ -55,6 +60,7 @@ class Routes {
         done,
         all,
         progress.completedAt().isPresent(),
+        progress.completedAt().map(_ -> wordings.say(walk, Moment.COMPLETED, OptionalInt.empty())),
         behind(progress),
         next.of(walk),
         steps.of(walk),

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
@@ -14,6 +15,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Bead;
 import yendrik.core.progress.Known;
+import yendrik.core.progress.Moments;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
@@ -21,20 +23,24 @@ import yendrik.core.rule.Condition;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.confirm.ConfirmStrand;
+import yendrik.core.words.Moment;
 import yendrik.server.design.TextFiles;
 import yendrik.server.learn.RouteViews.Link;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.way.Explaining;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
+import yendrik.server.wording.Wordings;
 
 /** Steps as learners see them: what all kinds have, and the part of the kind. */
 @Component
 public class StepPages {
   private final Walks walks;
   private final StepLearners rooms;
+  private final Wordings wordings;
 
-  StepPages(Walks walks, StepLearners rooms) {
+  StepPages(Walks walks, StepLearners rooms, Wordings wordings) {
+    this.wordings = wordings;
     this.walks = walks;
     this.rooms = rooms;
   }
@@ -57,10 +63,15 @@ public class StepPages {
 
   /** Shows a step that is open. */
   public StepPage page(Walk walk, StepId step, List<String> opened) {
-    return page(walk, StepDoor.open(walk, step), opened);
+    return page(walk, StepDoor.open(walk, step), opened, /* sent= */ false);
   }
 
-  private StepPage page(Walk walk, int s, List<String> opened) {
+  /** Shows a step where something was handed in just now. */
+  public StepPage sent(Walk walk, StepId step, List<String> opened) {
+    return page(walk, StepDoor.open(walk, step), opened, /* sent= */ true);
+  }
+
+  private StepPage page(Walk walk, int s, List<String> opened, boolean sent) {
     Progress progress = walk.progress();
     CourseIndex index = walk.index();
     Step step = walk.step(s);
@@ -95,7 +106,11 @@ public class StepPages {
             .toList(),
         neighbour(progress, s, -1),
         neighbour(progress, s, 1),
-        opened);
+        opened,
+        Moments.at(progress, s).map(m -> wordings.say(walk, m, OptionalInt.of(s))),
+        sent
+            ? Optional.of(wordings.say(walk, Moment.HANDED_IN, OptionalInt.of(s)))
+            : Optional.empty());
   }
 
   private static Optional<Link> neighbour(Progress progress, int s, int way) {

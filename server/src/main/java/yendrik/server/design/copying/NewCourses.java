@@ -57,8 +57,18 @@ class NewCourses {
     return new Made(id, Optional.of(report));
   }
 
-  /** Flags and what registers can say are those of the course that it was made from. */
+  /** Flags, own words and what registers can say are those of the course that it was made from. */
   private void settings(CourseId from, CourseId to) {
+    db.update(COURSE)
+        .set(
+            COURSE.OWN_WORDS,
+            db.select(COURSE.OWN_WORDS)
+                .from(COURSE)
+                .where(COURSE.ID.eq(from))
+                .fetchSingle()
+                .value1())
+        .where(COURSE.ID.eq(to))
+        .execute();
     db.deleteFrom(FLAG).where(FLAG.COURSE_ID.eq(to)).execute();
     db.selectFrom(FLAG)
         .where(FLAG.COURSE_ID.eq(from))

@@ -161,6 +161,7 @@ public class HandedIn {
     int[] version = new int[1];
     boolean[] atOnce = new boolean[1];
     Versions.Work[] given = new Versions.Work[1];
+    Set<String> before = new HashSet<>();
     Walk walk =
         walks.act(
             enrolment,
@@ -176,6 +177,7 @@ public class HandedIn {
                 if (isNewest(w, step, given[0])) return List.of();
                 throw Problem.conflict("waits-for-marking");
               }
+              before.addAll(StepPages.openNames(w.progress()));
               version[0] = WorkStrand.of(w.progress().record()).version(s) + 1;
               atOnce[0] = content.passesAtOnce();
               return List.of(new WorkFact.HandedIn(step, version[0]));
@@ -184,23 +186,21 @@ public class HandedIn {
     work.add(enrolment, step, version[0], given[0]);
     if (receipt && !walk.practice()) receipts.write(walk, step, version[0], given[0]);
     return atOnce[0]
-        ? pass(enrolment, person, step, version[0])
-        : pages.page(walk, step, List.of());
+        ? pass(enrolment, step, version[0], before)
+        : pages.sent(walk, step, StepPages.opened(before, walk.progress()));
   }
 
   /** Passes at once, by nobody's judgement. */
-  private StepPage pass(EnrolmentId enrolment, PersonId person, StepId step, int version) {
-    Set<String> before = new HashSet<>();
+  private StepPage pass(EnrolmentId enrolment, StepId step, int version, Set<String> before) {
     Walk walk =
         walks.act(
             enrolment,
             Optional.empty(),
             w -> {
-              before.addAll(StepPages.openNames(w.progress()));
               double of = w.step(w.index().number(step)).scoring().points();
               return List.of(new WorkFact.Marked(step, version, of, of, Judgement.PASSED, ""));
             });
-    return pages.page(walk, step, StepPages.opened(before, walk.progress()));
+    return pages.sent(walk, step, StepPages.opened(before, walk.progress()));
   }
 
   /** Keeps what was begun, so that it can be gone on with elsewhere. */

@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.look;
+
+import org.jspecify.annotations.NullMarked;
