@@ -22,6 +22,16 @@ export const queries = {
       queryFn: () => body(api.GET('/api/session')),
       staleTime: 60_000,
     }),
+  eyes: (course: number, walk: string) =>
+    queryOptions({
+      queryKey: ['eyes', course, walk],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/walks/{walk}/eyes', {
+            params: { path: { course, walk } },
+          }),
+        ),
+    }),
   institution: () =>
     queryOptions({
       queryKey: ['institution'],

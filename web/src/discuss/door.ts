@@ -48,6 +48,7 @@ export function useLearnersDoor(
   walk: string,
   step: number,
   show: (page: StepPage) => void,
+  looks = false,
 ): PostDoor {
   return useMemo(() => {
     const path = { course, walk, step };
@@ -63,12 +64,13 @@ export function useLearnersDoor(
         api.PUT(`${at}/{post}`, { params: { path: { ...path, post } }, body: text }),
       remove: async (post) =>
         show(await body(api.DELETE(`${at}/{post}`, { params: { path: { ...path, post } } }))),
-      reads: (threads) => api.POST(`${at}/read`, { params: { path }, body: { threads } }),
+      reads: (threads) =>
+        looks ? Promise.resolve() : api.POST(`${at}/read`, { params: { path }, body: { threads } }),
       file: (post, file) =>
         `/api/courses/${course}/walks/${walk}/steps/${step}/posts/${post}/files/${file}`,
       keep: (upload) => body(api.POST(`${at}/files`, { params: { path }, body: { upload } })),
     };
-  }, [course, walk, step, show]);
+  }, [course, walk, step, show, looks]);
 }
 
 /** The door of staff, to a discussion or to somebody's journal. */

@@ -4,6 +4,7 @@ import { Navigate, Route, Routes, useParams } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
+import type { WalkName } from '../kinds/room';
 import { Empty, Loaded } from '../ui/Panel';
 import { Boundary } from './Boundary';
 import { CourseContext } from './course';
@@ -119,6 +120,7 @@ function Course({ me }: { me: Me }) {
             {course.role && !course.framework && (
               <Route path="practice/*" element={<LearnerViews walk="practice" />} />
             )}
+            {course.role && !course.framework && <Route path=":eyes/*" element={<Watched />} />}
             {viewsOf(course).map(({ space, path, Part }) => (
               <Route key={path} path={`${space}/${path}`} element={<Part />} />
             ))}
@@ -130,7 +132,15 @@ function Course({ me }: { me: Me }) {
   );
 }
 
-function LearnerViews({ walk }: { walk: 'mine' | 'practice' }) {
+/** A learner's views through the eyes of one. */
+function Watched() {
+  const t = useTranslations();
+  const { eyes = '' } = useParams();
+  if (!/^as-\d+(-at-\d+)?$/.test(eyes)) return <Empty title={t('session.notFound')} />;
+  return <LearnerViews walk={eyes as WalkName} />;
+}
+
+function LearnerViews({ walk }: { walk: WalkName }) {
   return (
     <Routes>
       <Route path="route" element={<MyRoute walk={walk} />} />

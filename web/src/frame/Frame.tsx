@@ -5,16 +5,24 @@ import { Link, useLocation } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
+import type { WalkName } from '../kinds/room';
 import { useKeys } from '../ui/useKeys';
 import { useLive } from '../ui/useLive';
 import { Boundary } from './Boundary';
 import { CourseSwitcher, PersonMenu } from './Menus';
-import { PracticeBand } from './PracticeBand';
 import { NotSaved, SavingState } from './SavingState';
 import { OF_INSTITUTION, type Space, viewsOf } from './views';
 
 const RunningJobs = lazy(async () => {
   const [loaded] = await Promise.all([import('./RunningJobs'), import('../i18n/staff')]);
+  return loaded;
+});
+const EyesBand = lazy(async () => {
+  const [loaded] = await Promise.all([import('./EyesBand'), import('../i18n/staff')]);
+  return loaded;
+});
+const SeeAsDialog = lazy(async () => {
+  const [loaded] = await Promise.all([import('./SeeAsDialog'), import('../i18n/staff')]);
   return loaded;
 });
 const KeyList = lazy(() => import('./KeyList'));
@@ -37,7 +45,8 @@ export default function Frame({
   const space = place[3] ?? '';
   const help = () => setKeys(true);
   useKeys({ '?': help, 'Shift+?': help });
-  const walking = space === 'my' || space === 'practice';
+  const staffWalk = space === 'practice' || space.startsWith('as-');
+  const walking = space === 'my' || staffWalk;
   return (
     <Box
       sx={{
@@ -91,17 +100,8 @@ export default function Frame({
           )}
         </Box>
         <SavingState />
-        {course?.role && !course.framework && !walking && (
-          <Button
-            component={Link}
-            to={`/c/${course.id}/practice/route`}
-            color="inherit"
-            sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
-          >
-            {t('frame.seeAsLearner')}
-          </Button>
-        )}
-        {course && !course.framework && space !== 'practice' && (
+        {course?.role && !course.framework && !walking && <SeeAs course={course} />}
+        {course && !course.framework && !staffWalk && (
           <MessagesLink course={course} on={place[4] === 'messages'} />
         )}
         <Box sx={{ ml: 'auto' }}>
@@ -109,7 +109,11 @@ export default function Frame({
         </Box>
       </Box>
       <NotSaved />
-      {space === 'practice' && course && <PracticeBand course={course} />}
+      {staffWalk && course && (
+        <Suspense fallback={null}>
+          <EyesBand course={course} walk={space as WalkName} />
+        </Suspense>
+      )}
       <ViewTabs course={course} place={place} />
       <Box
         sx={{
@@ -133,6 +137,28 @@ export default function Frame({
         </Suspense>
       )}
     </Box>
+  );
+}
+
+/** Asks through whose eyes one wants to look. */
+function SeeAs({ course }: { course: MyCourse }) {
+  const t = useTranslations();
+  const [asking, setAsking] = useState(false);
+  return (
+    <>
+      <Button
+        color="inherit"
+        onClick={() => setAsking(true)}
+        sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
+      >
+        {t('frame.seeAsLearner')}
+      </Button>
+      {asking && (
+        <Suspense fallback={null}>
+          <SeeAsDialog course={course} onClose={() => setAsking(false)} />
+        </Suspense>
+      )}
+    </>
   );
 }
 

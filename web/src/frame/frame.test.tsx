@@ -82,10 +82,12 @@ describe('the frame', () => {
       {},
       {
         ...messages,
+        'GET /api/courses/2/walks/practice/eyes': { groups: [], at: '', zone: 'UTC', ahead: 0 },
+        'GET /api/courses/2/groups': [],
         'POST /api/courses/2/walks/practice/fresh-start': {},
       },
     );
-    expect(screen.getByText(/Nothing here reaches the real records/)).toBeInTheDocument();
+    expect(await screen.findByText(/Nothing here reaches the real records/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Start over' }));
     await vi.waitFor(() => expect(calls.some((c) => c.path.endsWith('fresh-start'))).toBe(true));
     expect(screen.getByRole('link', { name: 'Back to Plan' })).toHaveAttribute(

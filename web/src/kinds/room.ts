@@ -13,7 +13,15 @@ import type {
 /** When something is said to a learner, by the fields of own words. */
 export type Moment = 'handedIn' | 'waiting' | 'passed' | 'again' | 'done' | 'completed';
 
-export type WalkName = 'mine' | 'practice';
+/** Whose way it is: one's own, a made-up learner's, or a learner's through whose eyes one looks. */
+export type WalkName = 'mine' | 'practice' | `as-${string}`;
+
+/** Whether somebody only looks, so that nothing is done. */
+export const watching = (walk: WalkName) => walk.startsWith('as-');
+
+/** Where the views of a way stand. */
+export const walkBase = (course: number, walk: WalkName) =>
+  `/c/${course}/${walk === 'mine' ? 'my' : walk}`;
 type Is = AuthorPart['is'];
 type One<T extends { is: string }, I extends Is> = Extract<T, { is: I }>;
 

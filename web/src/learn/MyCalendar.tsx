@@ -7,7 +7,7 @@ import { useTranslations } from 'use-intl';
 import type { Dated } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import type { WalkName } from '../kinds/room';
+import { type WalkName, walkBase } from '../kinds/room';
 import { day, timeOf } from '../ui/format';
 import { Empty, Loaded } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
@@ -22,7 +22,7 @@ export default function MyCalendar({ walk }: { walk: WalkName }) {
   const dates = useQuery(queries.calendar(course.id, walk));
   const [past, setPast] = useState(false);
   const [feed, setFeed] = useState(false);
-  const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
+  const base = walkBase(course.id, walk);
   return (
     <Box
       component="main"

@@ -3,7 +3,7 @@ import { Fragment } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { useCourse } from '../frame/course';
-import type { WalkName } from '../kinds/room';
+import { type WalkName, walkBase } from '../kinds/room';
 import { day } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Empty, Loaded } from '../ui/Panel';
@@ -12,7 +12,7 @@ import { useRoute } from './useRoute';
 export default function MyOutcomes({ walk }: { walk: WalkName }) {
   const t = useTranslations();
   const course = useCourse();
-  const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
+  const base = walkBase(course.id, walk);
   const route = useRoute(walk);
   return (
     <Box

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Route, RouteModule, StepLine } from '../api/client';
 import { useCourse } from '../frame/course';
-import type { WalkName } from '../kinds/room';
+import { type WalkName, walkBase } from '../kinds/room';
 import { day } from '../ui/format';
 import { Bead, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
@@ -16,7 +16,7 @@ import { useRoute } from './useRoute';
 export default function MyRoute({ walk }: { walk: WalkName }) {
   const course = useCourse();
   const route = useRoute(walk);
-  const base = `/c/${course.id}/${walk === 'mine' ? 'my' : 'practice'}`;
+  const base = walkBase(course.id, walk);
   return (
     <Loaded query={route}>
       {(data) => (

@@ -1,11 +1,17 @@
 import { Alert, Box, Button, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useLocation, useParams } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type StepPage } from '../api/client';
 import { useCourse } from '../frame/course';
-import type { LearnerProps, StepProps, WalkName } from '../kinds/room';
+import {
+  type LearnerProps,
+  type StepProps,
+  type WalkName,
+  walkBase,
+  watching,
+} from '../kinds/room';
 import { room } from '../kinds/rooms';
 import { day } from '../ui/format';
 import { Bead } from '../ui/Glyphs';
@@ -19,7 +25,16 @@ import { useTimeSpent } from './useTimeSpent';
 export default function StepView({ walk }: { walk: WalkName }) {
   const course = useCourse();
   const step = Number(useParams().step);
-  return <OneStep key={`${walk}-${step}`} walk={walk} step={step} course={course.id} />;
+  // Whoever winds the clock of a made-up learner comes here anew.
+  const { state } = useLocation();
+  return (
+    <OneStep
+      key={`${walk}-${step}-${(state as { wound?: number } | null)?.wound ?? ''}`}
+      walk={walk}
+      step={step}
+      course={course.id}
+    />
+  );
 }
 
 function OneStep({ walk, step, course }: { walk: WalkName; step: number; course: number }) {
@@ -28,7 +43,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
   const notice = useNotice();
   const [page, setPage] = useState<StepPage | null>(null);
   const [error, setError] = useState<Error | null>(null);
-  const base = `/c/${course}/${walk === 'mine' ? 'my' : 'practice'}`;
+  const base = walkBase(course, walk);
   const show = useCallback(
     (next: StepPage) => {
       setPage(next);
@@ -41,16 +56,17 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
     [course, walk, queries, notice, t],
   );
   const open = useCallback(() => {
+    const at = { params: { path: { course, walk, step } } };
     body(
-      api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/visits', {
-        params: { path: { course, walk, step } },
-      }),
+      watching(walk)
+        ? api.GET('/api/courses/{course}/walks/{walk}/steps/{step}', at)
+        : api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/visits', at),
     )
       .then(show)
       .catch(setError);
   }, [course, walk, step, show]);
   useEffect(open, [open]);
-  useTimeSpent(course, walk, step, page !== null && page.state !== 'DONE');
+  useTimeSpent(course, walk, step, page !== null && page.state !== 'DONE' && !watching(walk));
 
   if (error) {
     const missing = error instanceof ApiError ? error.problem.missing : undefined;

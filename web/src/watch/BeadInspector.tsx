@@ -1,8 +1,10 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { walkBase } from '../kinds/room';
 import { day } from '../ui/format';
 import { Bead, useBeadWords } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
@@ -53,6 +55,14 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
               data.attemptsLeft >= 0 && t('watch.attemptsLeft', { count: data.attemptsLeft }),
             )}
           </Typography>
+          <Button
+            size="small"
+            component={Link}
+            to={`${walkBase(course.id, `as-${enrolment}`)}/steps/${step}`}
+            sx={{ px: 0, mt: 0.5 }}
+          >
+            {t('eyes.seeAs', { name: data.learner })}
+          </Button>
           <Exceptions bead={data} />
           <Section title={t('watch.openRule')}>
             {data.opens.length === 0 ? (

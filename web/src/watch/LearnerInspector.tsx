@@ -1,9 +1,11 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Learner } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { walkBase } from '../kinds/room';
 import { day } from '../ui/format';
 import { Wedge } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
@@ -32,9 +34,18 @@ export function LearnerInspector({
             {t('watch.stepsDone', { done: data.done, count: data.steps })}
           </Typography>
           <Reasons flags={data.flags} />
-          <Button variant="contained" onClick={onWrite} sx={{ mt: 1 }}>
-            {t('watch.writeOne')}
-          </Button>
+          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
+            <Button variant="contained" onClick={onWrite}>
+              {t('watch.writeOne')}
+            </Button>
+            <Button
+              variant="outlined"
+              component={Link}
+              to={`${walkBase(course.id, `as-${enrolment}`)}/route`}
+            >
+              {t('eyes.seeAs', { name: data.name })}
+            </Button>
+          </Box>
           <Section title={t('watch.mastery')}>
             {data.levels.map((l) => (
               <Box

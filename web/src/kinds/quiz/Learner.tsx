@@ -7,7 +7,7 @@ import { useCourse } from '../../frame/course';
 import { day, inPercent, percent } from '../../ui/format';
 import { useNotice } from '../../ui/Notice';
 import { useLine, useNames } from '../../ui/useNames';
-import type { LearnerProps } from '../room';
+import { type LearnerProps, watching } from '../room';
 import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
 
@@ -67,7 +67,7 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
         {quiz.best !== undefined && `. ${t('learn.best', { percent: percent(quiz.best) })}`}
       </Typography>
       {begin.error && <Alert severity="error">{begin.error.message}</Alert>}
-      {!used && page.state !== 'MISSED' && (
+      {!used && page.state !== 'MISSED' && !watching(walk) && (
         <Button
           variant={page.state === 'DONE' ? 'outlined' : 'contained'}
           sx={{ justifySelf: 'start' }}

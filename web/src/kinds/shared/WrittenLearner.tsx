@@ -5,7 +5,7 @@ import { Discussion } from '../../discuss/Discussion';
 import { useLearnersDoor } from '../../discuss/door';
 import { useCourse } from '../../frame/course';
 import { unsentKey } from '../../ui/unsent';
-import type { WalkName } from '../room';
+import { type WalkName, watching } from '../room';
 import { WhatCounts } from './Assessed';
 
 interface Props {
@@ -20,7 +20,7 @@ interface Props {
 export function WrittenLearner({ page, walk, show, rubric, journal = false }: Props) {
   const course = useCourse();
   const me = useQueryClient().getQueryData(queries.me().queryKey);
-  const door = useLearnersDoor(course.id, walk, page.id, show);
+  const door = useLearnersDoor(course.id, walk, page.id, show, watching(walk));
   return (
     <>
       <WhatCounts sheet={rubric} open={false} />

@@ -4,7 +4,7 @@ import { useTranslations } from 'use-intl';
 import { api, body, type MyFilm } from '../../api/client';
 import { useCourse } from '../../frame/course';
 import { clock, percent } from '../../ui/format';
-import type { LearnerProps, StepProps } from '../room';
+import { type LearnerProps, type StepProps, watching } from '../room';
 import { Player } from './Player';
 import { firstMissing, played, type Stretch, whole } from './stretches';
 
@@ -28,7 +28,7 @@ export function FilmPart({ page, walk, show, film }: StepProps & { film: MyFilm 
   const tell = useCallback(
     (ended: Stretch | null, keepalive = false) => {
       const part = ended && whole(ended, seconds);
-      if (!part) return;
+      if (!part || watching(walk)) return;
       body(
         api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/played', {
           params: { path: { course: course.id, walk, step: page.id } },

@@ -112,7 +112,8 @@ class FromOutcomeToBadgeTest extends BrowserTest {
   void the_designer_walks_it_as_a_made_up_learner_and_back() {
     Page page = school.signedIn("odalys");
     go(page, course.view("plan/route"));
-    link(page, "See as learner").click();
+    button(page, "See as learner").click();
+    button(page, "As a made-up learner").click();
     assertThat(page.getByText("You walk the draft as a made-up learner.")).isVisible();
     assertThat(page.getByText("Opens when you finish “How a patch holds”.")).isVisible();
     link(page, "Read").click();

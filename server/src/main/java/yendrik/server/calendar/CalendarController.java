@@ -40,7 +40,7 @@ class CalendarController {
   @GetMapping("/api/courses/{course}/walks/{walk}/calendar")
   @Needs(Right.LEARN)
   List<DateView> calendar(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
-    return dates.all(walks.see(wayfarer.enrolment(seat, walk)));
+    return dates.all(walks.see(wayfarer.way(seat, walk)));
   }
 
   /**

@@ -55,7 +55,7 @@ class PostController {
       @RequestParam Optional<GroupId> group,
       @RequestParam Optional<PostId> before,
       Seat seat) {
-    return talks.read(wayfarer.enrolment(seat, walk), seat.person().id(), step, group, before);
+    return talks.read(wayfarer.way(seat, walk), seat, step, group, before);
   }
 
   /** One thread with all its replies. */
@@ -67,7 +67,7 @@ class PostController {
       @PathVariable StepId step,
       @PathVariable PostId post,
       Seat seat) {
-    return talks.thread(wayfarer.enrolment(seat, walk), seat.person().id(), step, post);
+    return talks.thread(wayfarer.way(seat, walk), seat, step, post);
   }
 
   @PostMapping
@@ -146,8 +146,6 @@ class PostController {
       HttpServletRequest request,
       HttpServletResponse response) {
     return sending.of(
-        talks.file(wayfarer.enrolment(seat, walk), seat.person().id(), step, post, file),
-        request,
-        response);
+        talks.file(wayfarer.way(seat, walk), seat, step, post, file), request, response);
   }
 }

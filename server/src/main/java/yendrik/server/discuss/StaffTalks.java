@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
@@ -64,14 +63,7 @@ public class StaffTalks {
   }
 
   private Reader.Staff reader(Seat seat) {
-    Optional<Set<EnrolmentId>> only =
-        seat.seesAll()
-            ? Optional.empty()
-            : Optional.of(
-                learners.of(seat).stream()
-                    .map(Learners.Snapshot::enrolment)
-                    .collect(Collectors.toSet()));
-    return new Reader.Staff(seat.person().id(), only);
+    return new Reader.Staff(seat.person().id(), Reader.only(seat, learners));
   }
 
   private At at(Seat seat, StepId id) {

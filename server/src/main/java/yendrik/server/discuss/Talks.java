@@ -28,8 +28,11 @@ import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.learn.StepDoor;
 import yendrik.server.learn.StepPages;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
+import yendrik.server.way.Way;
 
 /** What learners read and write in discussions and journals. */
 @Service
@@ -43,6 +46,7 @@ public class Talks {
   private final StepPages pages;
   private final Designs designs;
   private final Removals removals;
+  private final Learners learners;
   private final Clock clock;
 
   Talks(
@@ -53,6 +57,7 @@ public class Talks {
       StepPages pages,
       Designs designs,
       Removals removals,
+      Learners learners,
       Clock clock) {
     this.posts = posts;
     this.threads = threads;
@@ -61,6 +66,7 @@ public class Talks {
     this.pages = pages;
     this.designs = designs;
     this.removals = removals;
+    this.learners = learners;
     this.clock = clock;
   }
 
@@ -82,30 +88,35 @@ public class Talks {
 
     boolean usable() {
       Progress progress = walk.progress();
-      return progress.sight().open(s) && progress.sight().usable(s);
+      return progress.sight().open(s) && walk.usable(s);
     }
   }
 
+  /** The same where somebody on the staff may look through a learner's eyes. */
+  private At at(Way way, Seat seat, StepId step) {
+    Walk walk = walks.see(way);
+    if (!way.watched() && !walk.practice()) return at(walk, seat.person().id(), step);
+    return at(
+        walk,
+        new Reader.Learner(walk.person(), walk.enrolment(), Reader.only(seat, learners)),
+        step);
+  }
+
   private static At at(Walk walk, PersonId person, StepId step) {
+    return at(walk, new Reader.Learner(person, walk.enrolment(), Optional.empty()), step);
+  }
+
+  private static At at(Walk walk, Reader.Learner reader, StepId step) {
     int s = StepDoor.open(walk, step, KINDS);
     Manner manner = walk.content(s, Written.class).manner();
-    return new At(
-        walk,
-        s,
-        manner,
-        new Reader.Learner(person, walk.enrolment()),
-        Among.groups(walk, s, manner));
+    return new At(walk, s, manner, reader, Among.groups(walk, s, manner));
   }
 
   /** The threads of a place, unless one has to write before one reads. */
   @Transactional(readOnly = true)
   DiscussionView read(
-      EnrolmentId enrolment,
-      PersonId person,
-      StepId step,
-      Optional<GroupId> group,
-      Optional<PostId> before) {
-    At at = at(walks.see(enrolment), person, step);
+      Way way, Seat seat, StepId step, Optional<GroupId> group, Optional<PostId> before) {
+    At at = at(way, seat, step);
     Optional<GroupId> chosen = at.chosen(group);
     Place place = at.place(chosen);
     boolean first = writesFirst(at, place);
@@ -151,8 +162,8 @@ public class Talks {
 
   /** One thread with all its replies. */
   @Transactional(readOnly = true)
-  ThreadView thread(EnrolmentId enrolment, PersonId person, StepId step, PostId thread) {
-    At at = at(walks.see(enrolment), person, step);
+  ThreadView thread(Way way, Seat seat, StepId step, PostId thread) {
+    At at = at(way, seat, step);
     Place place = at.place(readable(at, thread).group());
     return threads
         .whole(place, at.reader, thread, rights(at))
@@ -246,8 +257,8 @@ public class Talks {
 
   /** A file under a post. */
   @Transactional(readOnly = true)
-  Files.Kept file(EnrolmentId enrolment, PersonId person, StepId step, PostId id, long file) {
-    At at = at(walks.see(enrolment), person, step);
+  Files.Kept file(Way way, Seat seat, StepId step, PostId id, long file) {
+    At at = at(way, seat, step);
     return readable(at, id).words().files().stream()
         .filter(f -> f.id() == file)
         .findFirst()

@@ -24,8 +24,8 @@ class Unread implements StepNews {
 
   @Override
   public Map<StepId, Integer> of(Walk walk) {
-    // What staff have read themselves is not what their made-up learner has.
-    if (walk.practice()) return Map.of();
+    // What staff have read themselves is not what whoever they walk as has.
+    if (walk.practice() || walk.watched()) return Map.of();
     var known = new Known(walk.progress());
     Map<StepId, Integer> written = new HashMap<>();
     IntStream.range(0, walk.index().steps())
@@ -34,7 +34,7 @@ class Unread implements StepNews {
         .forEach(s -> written.put(walk.step(s).id(), s));
     if (written.isEmpty()) return Map.of();
     Map<StepId, Integer> unread = new HashMap<>();
-    var reader = new Reader.Learner(walk.person(), walk.enrolment());
+    var reader = new Reader.Learner(walk.person(), walk.enrolment(), Optional.empty());
     for (Posts.News news : posts.news(written.keySet(), reader)) {
       int s = written.getOrDefault(news.step(), 0);
       Manner manner = walk.content(s, Written.class).manner();

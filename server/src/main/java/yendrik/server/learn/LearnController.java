@@ -4,17 +4,21 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.work.Judgement;
@@ -28,6 +32,7 @@ import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.people.Whence;
 import yendrik.server.way.Walks;
+import yendrik.server.way.Way;
 
 /**
  * A learner's side. {@code {walk}} is {@code mine} for a learner, or {@code practice} for staff who
@@ -41,8 +46,11 @@ class LearnController {
   private final Routes routes;
   private final Steps steps;
   private final Accounts accounts;
+  private final Eyes eyes;
 
-  LearnController(Walks walks, Wayfarer wayfarer, Routes routes, Steps steps, Accounts accounts) {
+  LearnController(
+      Walks walks, Wayfarer wayfarer, Routes routes, Steps steps, Accounts accounts, Eyes eyes) {
+    this.eyes = eyes;
     this.accounts = accounts;
     this.walks = walks;
     this.wayfarer = wayfarer;
@@ -54,9 +62,71 @@ class LearnController {
   @Needs(Right.LEARN)
   RouteView route(
       @PathVariable CourseId course, @PathVariable String walk, Seat seat, Whence whence) {
+    if (Wayfarer.watched(walk)) return watched(seat, walk, whence);
     if (wayfarer.begins(seat, walk))
       accounts.note(What.WALKED_AS_LEARNER, seat.person(), whence, "course " + course);
     return wayfarer.going(seat, walk, way -> routes.route(walks.see(way)));
+  }
+
+  private RouteView watched(Seat seat, String walk, Whence whence) {
+    Way way = wayfarer.way(seat, walk);
+    accounts.noteOnce(
+        What.LOOKED_AS_LEARNER,
+        seat.person(),
+        whence,
+        "course " + seat.course() + ", enrolment " + way.enrolment());
+    return routes.route(walks.see(way));
+  }
+
+  /** An open step as it is looked at: nothing comes of it. */
+  @GetMapping("/steps/{step}")
+  @Needs(Right.LEARN)
+  StepPage look(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      Seat seat) {
+    return steps.look(wayfarer.way(seat, walk), step);
+  }
+
+  /** Through whose eyes somebody on the staff looks. */
+  @GetMapping("/eyes")
+  @Needs(Right.TEACH)
+  Eyes.EyesView eyes(@PathVariable CourseId course, @PathVariable String walk, Seat seat) {
+    return eyes.of(seat, walk);
+  }
+
+  record GroupsOfWalk(@NotNull @Size(max = 200) List<GroupId> groups) {}
+
+  /** Puts a made-up learner into groups. */
+  @PutMapping("/groups")
+  @Needs(Right.TEACH)
+  Eyes.EyesView join(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      Seat seat,
+      @Valid @RequestBody GroupsOfWalk groups) {
+    eyes.join(madeUp(seat, walk), seat.person().id(), groups.groups());
+    return eyes.of(seat, walk);
+  }
+
+  record ClockOfWalk(@Min(0) @Max(731 * 86_400) long ahead) {}
+
+  /** Winds the clock of a made-up learner forward. */
+  @PutMapping("/clock")
+  @Needs(Right.TEACH)
+  Eyes.EyesView wind(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      Seat seat,
+      @Valid @RequestBody ClockOfWalk clock) {
+    walks.windForward(madeUp(seat, walk), clock.ahead());
+    return eyes.of(seat, walk);
+  }
+
+  private EnrolmentId madeUp(Seat seat, String walk) {
+    if (!walk.equals(Wayfarer.PRACTICE)) throw Problem.notFound("walk");
+    return wayfarer.enrolment(seat, walk);
   }
 
   @PostMapping("/visits")

@@ -40,6 +40,6 @@ class StepFilesController {
       Seat seat,
       HttpServletRequest request,
       HttpServletResponse response) {
-    return sending.of(files.file(wayfarer.enrolment(seat, walk), step, file), request, response);
+    return sending.of(files.file(wayfarer.way(seat, walk), step, file), request, response);
   }
 }

@@ -77,7 +77,7 @@ public class StepPages {
     Step step = walk.step(s);
     Bead bead = progress.bead(s);
     LearnerRecord record = progress.record();
-    String way = walk.practice() ? Wayfarer.PRACTICE : Wayfarer.MINE;
+    String way = Wayfarer.name(walk);
     boolean confirmable =
         step.doneWhen()
             .nodes()
@@ -98,7 +98,7 @@ public class StepPages {
             "/api/courses/" + walk.course() + "/walks/" + way + "/steps/" + step.id() + "/files",
             walk.ready().document().content(step.id()).body()),
         Explaining.toLearner(walk).rule(new RuleAt.StepDone(step.id())),
-        confirmable && progress.sight().usable(s),
+        confirmable && walk.usable(s),
         ConfirmStrand.of(record).at(s) != LearnerRecord.NEVER,
         rooms.of(step.kind()).part(walk, s),
         step.evidenceFor().stream()

@@ -24,6 +24,7 @@ import yendrik.core.strand.work.WorkStrand;
 import yendrik.server.http.Problem;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.way.Walks;
+import yendrik.server.way.Way;
 
 /** What learners do at a step of any kind. A closed step's content never leaves here. */
 @Service
@@ -48,6 +49,12 @@ public class Steps {
           boolean use = w.progress().sight().open(s);
           return List.of(use ? new SeenFact.Saw(step) : new Fact.WasHere());
         });
+  }
+
+  /** Shows a step that is open to somebody who only looks. */
+  @Transactional(readOnly = true)
+  StepPage look(Way way, StepId step) {
+    return pages.page(walks.see(way), step, List.of());
   }
 
   /** Takes down time on a step: no more of it than has gone since the last report. */

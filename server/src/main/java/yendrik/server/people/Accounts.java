@@ -30,6 +30,7 @@ public class Accounts {
   private static final int LONGEST = 200;
   private static final int SHOWN = 500;
   private static final int SHOWN_OF_ONE = 20;
+  private static final Duration AN_HOUR = Duration.ofHours(1);
   private static final Duration KEPT = Duration.ofDays(365);
   private final DSLContext db;
   private final Clock clock;
@@ -58,7 +59,8 @@ public class Accounts {
     MAY_MAKE_COURSES,
     MAKES_NO_COURSES,
     EXPORTED,
-    WALKED_AS_LEARNER
+    WALKED_AS_LEARNER,
+    LOOKED_AS_LEARNER
   }
 
   /**
@@ -104,6 +106,18 @@ public class Accounts {
   /** The same for somebody who is signed in. */
   public void note(What what, SignedIn person, Whence whence, String detail) {
     note(what, Optional.of(person.id()), person.email(), whence, detail);
+  }
+
+  /** The same where it goes on for a while: once an hour is enough. */
+  public void noteOnce(What what, SignedIn person, Whence whence, String detail) {
+    boolean known =
+        db.fetchExists(
+            ACCOUNT_EVENT,
+            ACCOUNT_EVENT.PERSON_ID.eq(person.id()),
+            ACCOUNT_EVENT.WHAT.eq(what.name()),
+            ACCOUNT_EVENT.DETAIL.eq(detail),
+            ACCOUNT_EVENT.AT.gt(clock.instant().minus(AN_HOUR)));
+    if (!known) note(what, person, whence, detail);
   }
 
   /** The same where somebody else did it. */

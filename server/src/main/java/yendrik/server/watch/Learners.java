@@ -57,6 +57,12 @@ public class Learners {
     return where(seat, people.isEmpty() ? DSL.noCondition() : ENROLMENT.PERSON_ID.in(people));
   }
 
+  /** Whether somebody sees a learner of their course. */
+  public boolean sees(Seat seat, EnrolmentId learner) {
+    return where(seat, ENROLMENT.ID.eq(learner)).stream()
+        .anyMatch(s -> s.enrolment().equals(learner));
+  }
+
   /** How a learner's levels moved since they were enrolled. */
   record Moved(Instant enrolledAt, Trend trend) {}
 

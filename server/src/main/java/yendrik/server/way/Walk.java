@@ -17,12 +17,13 @@ import yendrik.server.design.RubricForms;
 /**
  * One learner's way through a course, as of now.
  *
+ * @param way as which it is read
  * @param known the facts, read when they are asked for
  * @param ready the design that the learner has
  * @param writing how sentences and dates are written to whoever looks at this way now
  */
 public record Walk(
-    EnrolmentId enrolment,
+    Way way,
     CourseId course,
     PersonId person,
     boolean practice,
@@ -30,6 +31,20 @@ public record Walk(
     KnownFacts known,
     Designs.Ready ready,
     Writing writing) {
+
+  public EnrolmentId enrolment() {
+    return way.enrolment();
+  }
+
+  /** Whether somebody on the staff looks through the learner's eyes. */
+  public boolean watched() {
+    return way.watched();
+  }
+
+  /** Whether whoever is on this way can do something at a step that is open. */
+  public boolean usable(int s) {
+    return !watched() && progress.sight().usable(s);
+  }
 
   /** All facts, corrections included. */
   public List<Fact> facts() {

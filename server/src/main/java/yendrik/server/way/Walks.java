@@ -106,7 +106,7 @@ public class Walks {
     first.add(Added.now(new Fact.CameUnder(ready.version())));
     for (CourseId other : completions.of(person, ready.compiled().otherCourses()))
       first.add(Added.now(new Fact.CompletedCourse(other)));
-    change(id.get(), by, _ -> first, now);
+    change(id.get(), by, _ -> first, Optional.of(now));
     return id.get();
   }
 
@@ -157,8 +157,38 @@ public class Walks {
     Instant now = clock.instant();
     Optional<EnrolmentId> id = insert(course, staff, /* practice= */ true, 0, now);
     id.ifPresent(fresh ->
-        change(fresh, Optional.of(staff), _ -> List.of(Added.now(new Fact.Enrolled())), now));
+        change(
+            fresh,
+            Optional.of(staff),
+            _ -> List.of(Added.now(new Fact.Enrolled())),
+            Optional.of(now)));
     return id.orElseGet(() -> find(course, staff, true).orElseThrow());
+  }
+
+  /**
+   * Winds the clock of a made-up learner forward.
+   *
+   * @param seconds ahead of the time that it is for everybody else
+   * @throws Problem if it would go back: what was done would lie in the future
+   */
+  public void windForward(EnrolmentId practice, long seconds) {
+    int wound =
+        db.update(ENROLMENT)
+            .set(ENROLMENT.AHEAD, seconds)
+            .where(
+                ENROLMENT.ID.eq(practice), ENROLMENT.PRACTICE.isTrue(), ENROLMENT.AHEAD.le(seconds))
+            .execute();
+    if (wound == 0) throw Problem.conflict("clock-goes-on-only");
+  }
+
+  /** How many seconds the clock of a made-up learner is ahead. */
+  @Transactional(readOnly = true)
+  public long ahead(EnrolmentId enrolment) {
+    return db.select(ENROLMENT.AHEAD)
+        .from(ENROLMENT)
+        .where(ENROLMENT.ID.eq(enrolment))
+        .fetchSingle()
+        .value1();
   }
 
   /** Takes all made-up learners of a course away. */
@@ -194,12 +224,13 @@ public class Walks {
 
   /** Adds facts and corrects earlier ones; after a correction everything is worked out anew. */
   public Walk change(EnrolmentId enrolment, Optional<PersonId> by, Change change) {
-    return change(enrolment, by, change, clock.instant());
+    return change(enrolment, by, change, Optional.empty());
   }
 
-  private Walk change(EnrolmentId id, Optional<PersonId> by, Change change, Instant moment) {
+  private Walk change(
+      EnrolmentId id, Optional<PersonId> by, Change change, Optional<Instant> moment) {
     Locked locked = lock(id);
-    Walk walk = upToDate(locked, moment);
+    Walk walk = upToDate(locked, moment.orElseGet(() -> now(locked.row)));
     Progress progress = walk.progress();
     Instant at = progress.asOf();
     List<Fact> added = new ArrayList<>();
@@ -306,7 +337,7 @@ public class Walks {
     facts.append(walk.course(), walk.enrolment(), fresh);
     Walk now =
         new Walk(
-            walk.enrolment(),
+            walk.way(),
             walk.course(),
             walk.person(),
             walk.practice(),
@@ -348,7 +379,31 @@ public class Walks {
   /** A learner's way, worked out up to now; nothing is written. */
   @Transactional(readOnly = true)
   public Walk see(EnrolmentId enrolment) {
-    return asOfNow(load(db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(enrolment)).fetchSingle()));
+    return see(Way.of(enrolment));
+  }
+
+  /** The same as somebody reads it. */
+  @Transactional(readOnly = true)
+  public Walk see(Way way) {
+    var row = db.selectFrom(ENROLMENT).where(ENROLMENT.ID.eq(way.enrolment())).fetchSingle();
+    Instant now = now(row);
+    Instant at = way.at().filter(now::isBefore).orElse(now);
+    Walk walk = load(row);
+    walk.progress().advance(at);
+    return new Walk(
+        way,
+        walk.course(),
+        walk.person(),
+        walk.practice(),
+        walk.progress(),
+        walk.known(),
+        walk.ready(),
+        institutions.writing(walk.index().design().zone(), at));
+  }
+
+  /** The time it is for a learner: staff wind the clock of a made-up one forward. */
+  private Instant now(EnrolmentRecord row) {
+    return clock.instant().plusSeconds(row.getAhead());
   }
 
   /**
@@ -407,7 +462,7 @@ public class Walks {
 
   private Walk walk(EnrolmentRecord row, Progress progress, KnownFacts known, Designs.Ready ready) {
     return new Walk(
-        row.getId(),
+        Way.of(row.getId()),
         row.getCourseId(),
         row.getPersonId(),
         row.getPractice(),

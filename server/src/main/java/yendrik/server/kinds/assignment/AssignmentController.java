@@ -118,6 +118,6 @@ class AssignmentController {
       Seat seat,
       HttpServletRequest request,
       HttpServletResponse response) {
-    return sending.of(work.file(wayfarer.enrolment(seat, walk), step, file), request, response);
+    return sending.of(work.file(wayfarer.way(seat, walk), step, file), request, response);
   }
 }

@@ -35,6 +35,7 @@ import yendrik.server.learn.StepPages;
 import yendrik.server.way.Assessments;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
+import yendrik.server.way.Way;
 import yendrik.server.work.Versions;
 
 /** Work that learners hand in. */
@@ -69,7 +70,7 @@ public class HandedIn {
     StepState state = walk.progress().bead(s).state();
     boolean can =
         walk.progress().sight().open(s)
-            && walk.progress().sight().usable(s)
+            && walk.usable(s)
             && state != StepState.DONE
             && state != StepState.WAITING;
     List<VersionView> versions =
@@ -256,9 +257,9 @@ public class HandedIn {
 
   /** A file of one's own work. */
   @Transactional(readOnly = true)
-  Files.Kept file(EnrolmentId enrolment, StepId step, long file) {
-    StepDoor.open(walks.see(enrolment), step, StepKind.ASSIGNMENT);
-    return work.file(enrolment, step, file, /* drafts= */ true)
+  Files.Kept file(Way way, StepId step, long file) {
+    StepDoor.open(walks.see(way), step, StepKind.ASSIGNMENT);
+    return work.file(way.enrolment(), step, file, /* drafts= */ !way.watched())
         .orElseThrow(() -> Problem.notFound("file"));
   }
 

@@ -41,6 +41,7 @@ import yendrik.server.learn.StepDoor;
 import yendrik.server.learn.StepPages;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
+import yendrik.server.way.Way;
 
 /** Attempts at quizzes. */
 @Service
@@ -244,11 +245,11 @@ public class Attempts {
 
   /** A finished attempt with what was right and wrong. */
   @Transactional(readOnly = true)
-  public ResultView review(EnrolmentId enrolment, StepId step, int number) {
-    Walk walk = walks.see(enrolment);
+  public ResultView review(Way way, StepId step, int number) {
+    Walk walk = walks.see(way);
     StepDoor.open(walk, step, StepKind.QUIZ);
     AttemptRecord row =
-        attempts(enrolment, step).stream()
+        attempts(way.enrolment(), step).stream()
             .filter(a -> a.getNumber() == number && a.getFinishedAt() != null)
             .findFirst()
             .orElseThrow(() -> Problem.notFound("finished attempt"));

@@ -81,6 +81,6 @@ class QuizController {
       @PathVariable StepId step,
       @PathVariable int number,
       Seat seat) {
-    return attempts.review(wayfarer.enrolment(seat, walk), step, number);
+    return attempts.review(wayfarer.way(seat, walk), step, number);
   }
 }

@@ -15,6 +15,7 @@ import yendrik.server.learn.StepDoor;
 import yendrik.server.learn.StepPages;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
+import yendrik.server.way.Way;
 
 /** What learners do with films. */
 @Service
@@ -41,8 +42,8 @@ public class Playing {
 
   /** The film of a step that is open. */
   @Transactional(readOnly = true)
-  public Film film(EnrolmentId enrolment, StepId step) {
-    Walk walk = walks.see(enrolment);
+  public Film film(Way way, StepId step) {
+    Walk walk = walks.see(way);
     return film(walk, StepDoor.open(walk, step, StepKind.VIDEO));
   }
 

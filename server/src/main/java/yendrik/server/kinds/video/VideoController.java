@@ -49,7 +49,7 @@ class VideoController {
       Seat seat,
       HttpServletRequest request,
       HttpServletResponse response) {
-    Film film = playing.film(wayfarer.enrolment(seat, walk), step);
+    Film film = playing.film(wayfarer.way(seat, walk), step);
     Files.Kept file =
         files.of(seat.course(), film.file()).orElseThrow(() -> Problem.notFound("file"));
     return sending.of(file, request, response);
