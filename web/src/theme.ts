@@ -107,9 +107,10 @@ export const theme = createTheme({
       styleOverrides: {
         root: ({ theme: t }) => ({
           backgroundColor: t.vars.palette.tone.panel,
-          '&.MuiInputBase-multiline': { padding: '7px 10px' },
+          '&.MuiInputBase-multiline': { padding: '7px 10px', '& textarea': { padding: 0 } },
+          '& ::placeholder': { color: t.vars.palette.tone.soft, opacity: 1 },
         }),
-        input: { padding: '6.5px 10px', '&.MuiInputBase-inputMultiline': { padding: 0 } },
+        input: { padding: '6.5px 10px' },
       },
     },
     MuiInputLabel: {

@@ -66,6 +66,10 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
       .catch(setError);
   }, [course, walk, step, show]);
   useEffect(open, [open]);
+  const opened = (next: StepPage) => {
+    setError(null);
+    show(next);
+  };
   useTimeSpent(course, walk, step, page !== null && page.state !== 'DONE' && !watching(walk));
 
   if (error) {
@@ -79,6 +83,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
           <Button component={Link} to={`${base}/route`} variant="outlined">
             {t('learn.backToRoute')}
           </Button>
+          {missing && walk === 'practice' && <OpenAnyway step={step} onOpen={opened} />}
           {missing && <AskButton walk={walk} step={step} />}
         </Box>
       </Box>
@@ -130,6 +135,26 @@ function Dates({ page }: { page: StepPage }) {
       {page.due && `, ${t('learn.due', { date: day(page.due) })}`}
       {page.due && page.takesUntil && `, ${t('learn.lateUntil', { date: day(page.takesUntil) })}`}
     </>
+  );
+}
+
+/** Opens a closed step for the made-up learner, so that what stands behind it can be tried. */
+function OpenAnyway({ step, onOpen }: { step: number; onOpen: (page: StepPage) => void }) {
+  const t = useTranslations();
+  const course = useCourse();
+  const anyway = useMutation({
+    mutationFn: () =>
+      body(
+        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/opening', {
+          params: { path: { course: course.id, walk: 'practice', step } },
+        }),
+      ),
+    onSuccess: onOpen,
+  });
+  return (
+    <Button variant="contained" disabled={anyway.isPending} onClick={() => anyway.mutate()}>
+      {t('learn.openAnyway')}
+    </Button>
   );
 }
 

@@ -158,6 +158,22 @@ class EyesTest extends SchoolTest {
   }
 
   @Test
+  void a_made_up_learner_gets_past_any_rule_by_a_click_and_a_real_one_does_not() {
+    long closed = course.step(module, "PAGE", "Behind a rule");
+    course.change(closed, e -> e.set("opensWhen", course.ask("passed", work)));
+    course.publish();
+    String walk = course.path + "/walks/practice";
+    sefa.get(walk + "/route");
+    String step = "/steps/" + closed;
+    assertThat(sefa.call("POST", walk + step + "/visits", "").getStatus()).isEqualTo(403);
+    assertThat(sefa.post(walk + step + "/opening", "").path("state").asString()).isEqualTo("DONE");
+    for (String real : List.of(eyes, course.path + "/walks/mine"))
+      assertThat(sefa.call("POST", real + step + "/opening", "").getStatus()).isIn(403, 404);
+    assertThat(edda.call("POST", course.path + "/walks/mine" + step + "/opening", "").getStatus())
+        .isEqualTo(403);
+  }
+
+  @Test
   void the_made_up_learner_is_in_no_group_list_and_no_statistic() {
     GroupId tuesday = group("Tuesday", course.enrolment("Ruben Sato"));
     JsonNode before = sefa.get(course.path + "/groups");
