@@ -22,6 +22,22 @@ export const queries = {
       queryFn: () => body(api.GET('/api/session')),
       staleTime: 60_000,
     }),
+  practicals: (course: number) =>
+    queryOptions({
+      queryKey: ['practicals', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/practicals', { params: { path: { course } } })),
+    }),
+  practical: (course: number, step: number) =>
+    queryOptions({
+      queryKey: ['practicals', course, step],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/practicals/{step}', {
+            params: { path: { course, step } },
+          }),
+        ),
+    }),
   eyes: (course: number, walk: string) =>
     queryOptions({
       queryKey: ['eyes', course, walk],

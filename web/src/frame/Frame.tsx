@@ -25,6 +25,10 @@ const SeeAsDialog = lazy(async () => {
   const [loaded] = await Promise.all([import('./SeeAsDialog'), import('../i18n/staff')]);
   return loaded;
 });
+const NotSent = lazy(async () => {
+  const [loaded] = await Promise.all([import('../teach/NotSent'), import('../i18n/staff')]);
+  return loaded;
+});
 const KeyList = lazy(() => import('./KeyList'));
 
 const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
@@ -109,6 +113,11 @@ export default function Frame({
         </Box>
       </Box>
       <NotSaved />
+      {course?.role && (
+        <Suspense fallback={null}>
+          <NotSent course={course.id} />
+        </Suspense>
+      )}
       {staffWalk && course && (
         <Suspense fallback={null}>
           <EyesBand course={course} walk={space as WalkName} />

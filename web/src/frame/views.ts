@@ -38,6 +38,7 @@ export const VIEWS: View[] = [
   view('plan', 'route', () => import('../plan/RouteOutline'), /* begins= */ true),
   view('plan', 'badges', () => import('../plan/Badges')),
   view('teach', 'marking', () => import('../teach/Marking')),
+  view('teach', 'practicals', () => import('../teach/Practicals')),
   view('teach', 'discussions', () => import('../teach/Discussions')),
   view('teach', 'register', () => import('../teach/Register')),
   view('watch', 'progress', () => import('../watch/Progress')),

@@ -40,6 +40,8 @@ class SupportTest extends BenchTest {
   private static final Set<String> APART =
       Set.of(
           "GET /api/courses/{course}/groups",
+          "GET /api/courses/{course}/practicals",
+          "GET /api/courses/{course}/practicals/{step}",
           "GET /api/courses/{course}/roster",
           "GET /api/courses/{course}/jobs/{job}",
           "GET /api/courses/{course}/mastery/trend",

@@ -1,6 +1,7 @@
 package yendrik.server.teach;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -57,6 +58,10 @@ public class Marking {
   private final Designs designs;
   private final Walks walks;
   private final People people;
+
+  /** For how long a sign-off may wait for a connection. */
+  private static final Duration WAITS_AT_MOST = Duration.ofDays(7);
+
   private final Assessments assessments;
 
   Marking(
@@ -359,8 +364,24 @@ public class Marking {
       String comment,
       Map<OutcomeId, Integer> levels,
       List<Rubric.Met> met) {
+    signOff(seat, enrolment, step, comment, levels, met, Optional.empty());
+  }
+
+  /**
+   * The same.
+   *
+   * @param seen when staff saw it, if not now
+   */
+  void signOff(
+      Seat seat,
+      EnrolmentId enrolment,
+      StepId step,
+      String comment,
+      Map<OutcomeId, Integer> levels,
+      List<Rubric.Met> met,
+      Optional<Instant> seen) {
     learners.one(seat, enrolment);
-    walks.act(
+    walks.change(
         enrolment,
         Optional.of(seat.person().id()),
         walk -> {
@@ -372,14 +393,38 @@ public class Marking {
             if (signedOff(walk, design.id(), seat, comment)) return List.of();
             throw Problem.conflict("signed-off-already");
           }
+          Instant oldest = walk.progress().asOf().minus(WAITS_AT_MOST);
+          if (seen.filter(oldest::isAfter).isPresent())
+            throw Problem.field("seen", "seen-too-long-ago", "days", WAITS_AT_MOST.toDays());
           List<Fact.What> whats = new ArrayList<>();
           whats.add(new SignOffFact.SignedOff(design.id(), comment));
           double of = design.scoring().points();
           whats.add(new WorkFact.Marked(design.id(), 0, of, of, Judgement.PASSED, comment));
           whats.addAll(rated(walk, design, 0, levels));
           whats.addAll(assessed(walk, design, 0, met));
-          return whats;
+          return whats.stream().map(what -> new Added(what, Optional.empty(), seen)).toList();
         });
+  }
+
+  /** Takes a sign-off back, with the levels and the rubric that came along with it. */
+  void takeBackSignOff(Seat seat, EnrolmentId enrolment, StepId step) {
+    learners.one(seat, enrolment);
+    walks.change(
+        enrolment,
+        Optional.of(seat.person().id()),
+        walk -> {
+          number(walk, step);
+          List<Fact> standing = Facts.standing(walk.facts());
+          if (standing.stream().noneMatch(f -> isSignOff(f, step))) return List.of();
+          return standing.stream()
+              .filter(f -> isSignOff(f, step) || part(f.what(), step, 0).isPresent())
+              .map(f -> Added.inPlaceOf(f, new Fact.TakenBack("sign-off taken back")))
+              .toList();
+        });
+  }
+
+  private static boolean isSignOff(Fact fact, StepId step) {
+    return fact.what() instanceof SignOffFact.SignedOff s && s.step().equals(step);
   }
 
   /** Whether this person signed it off with these words already: it was sent twice. */

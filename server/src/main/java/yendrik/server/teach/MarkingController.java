@@ -5,12 +5,14 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -105,10 +107,14 @@ class MarkingController {
     return rubric.stream().flatMap(List::stream).map(RubricForms.MetView::met).toList();
   }
 
+  /**
+   * @param seen when staff saw it, where that was before: it waited for a connection
+   */
   record SignOffEdit(
       @NotNull @Size(max = 10_000) String comment,
       @NotNull Map<OutcomeId, Integer> levels,
-      Optional<List<RubricForms.@Valid MetView>> rubric) {}
+      Optional<List<RubricForms.@Valid MetView>> rubric,
+      Optional<Instant> seen) {}
 
   @PostMapping("/{enrolment}/{step}/sign-offs")
   @Needs(Right.TEACH)
@@ -119,6 +125,19 @@ class MarkingController {
       @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody SignOffEdit edit) {
-    marking.signOff(seat, enrolment, step, edit.comment(), edit.levels(), met(edit.rubric()));
+    marking.signOff(
+        seat, enrolment, step, edit.comment(), edit.levels(), met(edit.rubric()), edit.seen());
+  }
+
+  /** Takes a sign-off back, with what was said along with it. */
+  @DeleteMapping("/{enrolment}/{step}/sign-offs")
+  @Needs(Right.TEACH)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void takeBackSignOff(
+      @PathVariable CourseId course,
+      @PathVariable EnrolmentId enrolment,
+      @PathVariable StepId step,
+      Seat seat) {
+    marking.takeBackSignOff(seat, enrolment, step);
   }
 }

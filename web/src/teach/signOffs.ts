@@ -1,0 +1,136 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
+import { ApiError, api, type Met } from '../api/client';
+import { queries } from '../api/queries';
+import { whenSessionEnds } from '../ui/session';
+import { signOffsKey } from '../ui/unsent';
+
+const AGAIN_AFTER = 10_000;
+
+/** A practical signed off for a learner, which no server has heard of yet. */
+export interface SignOff {
+  key: string;
+  enrolment: number;
+  learner: string;
+  step: number;
+  name: string;
+  comment: string;
+  levels: Record<string, number>;
+  rubric?: Met[];
+  seen: string;
+  /** Why it was refused. */
+  refused?: string;
+}
+
+const listeners = new Set<() => void>();
+const none: SignOff[] = [];
+let read: { at: string; text: string; all: SignOff[] } = { at: '', text: '', all: none };
+
+function load(at: string): SignOff[] {
+  const text = localStorage.getItem(at) ?? '';
+  if (read.at !== at || read.text !== text)
+    read = { at, text, all: text ? (JSON.parse(text) as SignOff[]) : none };
+  return read.all;
+}
+
+function keep(at: string, all: SignOff[]) {
+  if (all.length > 0) localStorage.setItem(at, JSON.stringify(all));
+  else localStorage.removeItem(at);
+  for (const changed of listeners) changed();
+}
+
+whenSessionEnds(() => {
+  for (const changed of listeners) changed();
+});
+
+function listen(changed: () => void) {
+  listeners.add(changed);
+  window.addEventListener('storage', changed);
+  return () => {
+    listeners.delete(changed);
+    window.removeEventListener('storage', changed);
+  };
+}
+
+/** Sign-offs of this person in a course that were not sent yet, kept on this device. */
+export function useSignOffs(course: number) {
+  const person = useQueryClient().getQueryData(queries.me().queryKey)?.person?.id ?? 0;
+  const at = signOffsKey(person, course);
+  const waiting = useSyncExternalStore(listen, () => load(at));
+  return {
+    at,
+    waiting,
+    add: (more: SignOff[]) => keep(at, [...load(at), ...more]),
+    drop: (key: string) =>
+      keep(
+        at,
+        load(at).filter((s) => s.key !== key),
+      ),
+  };
+}
+
+const toServer = ({ comment, levels, rubric, seen }: SignOff) => ({
+  comment,
+  levels,
+  seen,
+  ...(rubric && { rubric }),
+});
+
+/** Whether a server has heard it and will never take it. */
+const forGood = (error: unknown) =>
+  error instanceof ApiError &&
+  error.problem.status >= 400 &&
+  error.problem.status < 500 &&
+  ![401, 408, 429].includes(error.problem.status);
+
+/** Sends one after the other what waits, and tries again when there is a connection. */
+export function useSending(course: number) {
+  const client = useQueryClient();
+  const { at, waiting } = useSignOffs(course);
+  const busy = useRef(false);
+  const send = useCallback(async () => {
+    if (busy.current) return;
+    busy.current = true;
+    try {
+      for (;;) {
+        const next = load(at).find((s) => !s.refused);
+        if (!next) break;
+        try {
+          await api.POST('/api/courses/{course}/marking/{enrolment}/{step}/sign-offs', {
+            params: { path: { course, enrolment: next.enrolment, step: next.step } },
+            headers: { 'Act-Key': next.key },
+            body: toServer(next),
+          });
+          keep(
+            at,
+            load(at).filter((s) => s.key !== next.key),
+          );
+        } catch (error) {
+          if (!forGood(error)) break;
+          const refused = (error as Error).message;
+          keep(
+            at,
+            load(at).map((s) => (s.key === next.key ? { ...s, refused } : s)),
+          );
+        }
+      }
+    } finally {
+      busy.current = false;
+      for (const key of ['practicals', 'marking', 'progress', 'work'])
+        void client.invalidateQueries({ queryKey: [key, course] });
+    }
+  }, [at, client, course]);
+  const open = waiting.some((s) => !s.refused);
+  useEffect(() => {
+    if (!open) return;
+    void send();
+    const again = () => void send();
+    const timer = setInterval(again, AGAIN_AFTER);
+    window.addEventListener('online', again);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [open, send]);
+  return send;
+}
