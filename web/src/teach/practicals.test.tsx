@@ -82,7 +82,7 @@ describe('practicals', () => {
     expect(await screen.findByText('Celeste Adeyo')).toBeVisible();
     for (const name of ['Celeste', 'Ruben'])
       expect(screen.queryByRole('checkbox', { name: new RegExp(name) })).not.toBeInTheDocument();
-    await userEvent.click(screen.getByLabelText('Group'));
+    await userEvent.click(await screen.findByLabelText('Group'));
     await userEvent.click(await screen.findByRole('option', { name: 'Saturday' }));
     expect(screen.queryByText('Juno Abara')).not.toBeInTheDocument();
     await userEvent.type(screen.getByLabelText('Find a learner'), 'jun');
