@@ -92,6 +92,7 @@ function TakeBack({ sheet, learner }: { sheet: PracticalSheet; learner: Practica
   return (
     <Button
       size="small"
+      color="inherit"
       disabled={back.isPending}
       aria-label={t('teach.takeBackOf', { name: learner.name })}
       onClick={() => back.mutate()}

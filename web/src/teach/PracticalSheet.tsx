@@ -11,6 +11,9 @@ import { PracticalLine } from './PracticalLine';
 import { SignOffForm } from './SignOffForm';
 import { useSignOffs } from './signOffs';
 
+/** Those who can be signed off come first, those who are come last. */
+const rank = (l: PracticalLearner) => (l.open ? 0 : l.state === 'DONE' ? 2 : 1);
+
 /** One practical: whom it is for, who of them did it, and what is said of those who are ticked. */
 export function PracticalSheet({ step }: { step: number }) {
   const course = useCourse();
@@ -27,11 +30,13 @@ function Learners({ sheet }: { sheet: Sheet }) {
   const [find, setFind] = useState('');
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const unsent = new Set(waiting.filter((s) => s.step === sheet.step).map((s) => s.enrolment));
-  const shown = sheet.learners.filter(
-    (l) =>
-      (group === 0 || l.groups.includes(group)) &&
-      l.name.toLowerCase().includes(find.trim().toLowerCase()),
-  );
+  const shown = sheet.learners
+    .filter(
+      (l) =>
+        (group === 0 || l.groups.includes(group)) &&
+        l.name.toLowerCase().includes(find.trim().toLowerCase()),
+    )
+    .toSorted((a, b) => rank(a) - rank(b));
   const may = (l: PracticalLearner) => l.open && !unsent.has(l.enrolment);
   const chosen = sheet.learners.filter((l) => ticked.has(l.enrolment) && may(l));
   const tick = (l: PracticalLearner) => {

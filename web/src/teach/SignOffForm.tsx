@@ -55,12 +55,21 @@ export function SignOffForm({
         signOff();
       }}
       sx={{
-        display: 'grid',
+        display: { xs: chosen.length > 0 ? 'grid' : 'none', lg: 'grid' },
         gridTemplateColumns: 'minmax(0, 1fr)',
         gap: 1.75,
-        position: { lg: 'sticky' },
-        top: 0,
-        order: { xs: -1, lg: 0 },
+        position: 'sticky',
+        top: { lg: 0 },
+        // On a tablet it comes up from below once somebody is ticked.
+        bottom: { xs: 0, lg: 'auto' },
+        zIndex: { xs: 5, lg: 'auto' },
+        maxHeight: { xs: '60dvh', lg: 'none' },
+        overflow: { xs: 'auto', lg: 'visible' },
+        bgcolor: { xs: 'tone.panel', lg: 'transparent' },
+        borderTop: { xs: 2, lg: 0 },
+        borderColor: 'tone.madder',
+        mx: { xs: -1.5, lg: 0 },
+        p: { xs: 1.5, lg: 0 },
       }}
     >
       <Typography color={chosen.length > 0 ? 'textPrimary' : 'textSecondary'}>
