@@ -54,6 +54,30 @@ describe('the film of a step', () => {
     expect(change).not.toHaveBeenCalled();
   });
 
+  it('may lie elsewhere, and is taken with its length', async () => {
+    const change = vi.fn();
+    const measure = vi.fn(async () => 46);
+    show(<FilmField part={empty} change={change} measure={measure} />);
+    const address = 'https://films.hollowlane.example/toe-in.webm';
+    await userEvent.type(screen.getByLabelText('Address of a film elsewhere'), `${address}{Enter}`);
+    await vi.waitFor(() =>
+      expect(change).toHaveBeenCalledWith({
+        part: { is: 'video', elsewhere: { address, seconds: 46 }, captions: [] },
+      }),
+    );
+    expect(measure).toHaveBeenCalledWith(address);
+  });
+
+  it('elsewhere that cannot be read says what is needed, and the address stays', async () => {
+    const change = vi.fn();
+    show(<FilmField part={empty} change={change} measure={() => Promise.reject(new Error())} />);
+    const field = screen.getByLabelText('Address of a film elsewhere');
+    await userEvent.type(field, 'https://nowhere.example/x{Enter}');
+    expect(await screen.findByText(/at a host that your institution allows/)).toBeVisible();
+    expect(field).toHaveValue('https://nowhere.example/x');
+    expect(change).not.toHaveBeenCalled();
+  });
+
   it('that the server refuses says why', async () => {
     serve({ [at]: failure(422, { detail: '“toe-in.webm” is text/html.' }) });
     show(<FilmField part={empty} change={vi.fn()} measure={async () => 46} />);

@@ -10,24 +10,9 @@ import { useLine } from '../../ui/useNames';
 import type { AuthorProps } from '../room';
 import { useOwn } from '../shared/useOwn';
 import { CaptionsField } from './CaptionsField';
+import { ElsewhereField } from './ElsewhereField';
+import { lengthOf } from './lengthOf';
 import { Player } from './Player';
-
-/** How long a film is, as the browser that plays it says. */
-export function lengthOf(file: File): Promise<number> {
-  return new Promise((resolve, reject) => {
-    const probe = document.createElement('video');
-    const url = URL.createObjectURL(file);
-    const done = (seconds: number) => {
-      URL.revokeObjectURL(url);
-      if (Number.isFinite(seconds) && seconds >= 1) resolve(Math.floor(seconds));
-      else reject(new Error('no length'));
-    };
-    probe.preload = 'metadata';
-    probe.onloadedmetadata = () => done(probe.duration);
-    probe.onerror = () => done(Number.NaN);
-    probe.src = url;
-  });
-}
 
 /** The film of a step: looked at, chosen, replaced, taken away. */
 export default function FilmField({
@@ -35,9 +20,9 @@ export default function FilmField({
   change,
   measure = lengthOf,
 }: Pick<AuthorProps<'video'>, 'part' | 'change'> & {
-  measure?: (file: File) => Promise<number>;
+  measure?: (film: File | string) => Promise<number>;
 }) {
-  const { film } = part;
+  const { film, elsewhere } = part;
   const [captions, setCaptions] = useOwn(part.captions);
   const video = useRef<HTMLVideoElement>(null);
   const t = useTranslations();
@@ -64,6 +49,14 @@ export default function FilmField({
   });
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1 }}>
+      {elsewhere && (
+        <Player
+          video={video}
+          src={elsewhere.address}
+          label={elsewhere.address}
+          captions={captions}
+        />
+      )}
       {film ? (
         <>
           <Player
@@ -78,17 +71,23 @@ export default function FilmField({
           </Typography>
         </>
       ) : (
-        <Typography color="textSecondary">{t('plan.noFilm')}</Typography>
+        !elsewhere && <Typography color="textSecondary">{t('plan.noFilm')}</Typography>
       )}
-      {film && (
+      {(film || elsewhere) && (
         <CaptionsField
           captions={captions}
           video={video}
-          name={film.name}
+          name={film?.name ?? 'film'}
           onChange={(next) => {
             setCaptions(next);
-            const { file, seconds } = film;
-            change({ part: { is: 'video', film: { file, seconds }, captions: next } });
+            change({
+              part: {
+                is: 'video',
+                ...(film && { film: { file: film.file, seconds: film.seconds } }),
+                ...(elsewhere && { elsewhere }),
+                captions: next,
+              },
+            });
           }}
         />
       )}
@@ -114,18 +113,24 @@ export default function FilmField({
       />
       <Box sx={{ display: 'flex', gap: 1 }}>
         <Button
-          variant={film ? 'outlined' : 'contained'}
+          variant={film || elsewhere ? 'outlined' : 'contained'}
           disabled={send.isPending}
           onClick={() => input.current?.click()}
         >
-          {t(film ? 'plan.filmReplace' : 'plan.filmChoose')}
+          {t(film || elsewhere ? 'plan.filmReplace' : 'plan.filmChoose')}
         </Button>
-        {film && (
+        {(film || elsewhere) && (
           <Button variant="outlined" onClick={() => change({ part: { is: 'video', captions } })}>
             {t('common.remove')}
           </Button>
         )}
       </Box>
+      {!film && !elsewhere && (
+        <ElsewhereField
+          measure={measure}
+          onTake={(it) => change({ part: { is: 'video', elsewhere: it, captions } })}
+        />
+      )}
     </Box>
   );
 }

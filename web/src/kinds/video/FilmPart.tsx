@@ -87,7 +87,9 @@ export function FilmPart({ page, walk, show, film }: StepProps & { film: MyFilm 
     <Box sx={{ display: 'grid', gap: 1, mb: 2 }}>
       <Player
         video={video}
-        src={`/api/courses/${path.course}/walks/${path.walk}/steps/${path.step}/film`}
+        src={
+          film.address ?? `/api/courses/${path.course}/walks/${path.walk}/steps/${path.step}/film`
+        }
         label={page.name}
         captions={film.captions}
         onTimeUpdate={look}

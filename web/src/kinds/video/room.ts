@@ -7,9 +7,10 @@ export const video: StepRoom<'video'> = {
   Author: { at: 'above', Part: lazy(() => import('./FilmField')) },
   Above: lazy(() => import('./FilmPart')),
   saysWhenDone: true,
-  edit: ({ film, captions }) => ({
+  edit: ({ film, elsewhere, captions }) => ({
     is: 'video',
     captions,
     ...(film && { film: { file: film.file, seconds: film.seconds } }),
+    ...(elsewhere && { elsewhere }),
   }),
 };

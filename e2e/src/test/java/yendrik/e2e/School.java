@@ -25,6 +25,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import yendrik.server.YendrikServer;
 import yendrik.server.demo.DemoClock;
 import yendrik.standins.checker.Checker;
+import yendrik.standins.films.FilmHost;
 import yendrik.standins.mailroom.Mailroom;
 
 /** The whole of Yendrik with the demo school and a mailroom, and a real browser before it. */
@@ -98,6 +99,17 @@ final class School implements AutoCloseable {
                 new BrowserType.LaunchOptions().setExecutablePath(chromium()).setArgs(ARGUMENTS));
   }
 
+  /** A host of films elsewhere that the school allows. */
+  static final FilmHost FILMS_ELSEWHERE = filmHost();
+
+  private static FilmHost filmHost() {
+    try {
+      return new FilmHost(0);
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+  }
+
   private static ConfigurableApplicationContext start(int port, int smtp)
       throws SQLException, IOException {
     String server = "jdbc:postgresql://127.0.0.1:" + System.getProperty("yendrik.db.port") + "/";
@@ -116,6 +128,7 @@ final class School implements AutoCloseable {
         "--spring.mail.port=" + smtp,
         "--yendrik.files=" + java.nio.file.Files.createTempDirectory("yendrik-files-"),
         "--yendrik.checker=127.0.0.1:" + new Checker(0).port(),
+        "--yendrik.film-hosts=" + FILMS_ELSEWHERE.address(),
         "--yendrik.demo=true",
         "--yendrik.demo.today=" + TODAY,
         "--logging.level.yendrik=warn");

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.regex.Pattern;
@@ -66,5 +67,22 @@ class VideoTest extends BrowserTest {
     go(page, course.view("my/route"));
     assertThat(page.getByText("Limits, cable tension, indexing").first()).isVisible();
     assertThat(page.locator("main h1").first()).hasText("Limits, cable tension, indexing");
+  }
+
+  @Test
+  void a_film_elsewhere_is_taken_by_its_address_and_from_no_other_host() {
+    long step = course.step(course.module("Elsewhere"), "VIDEO", "One click");
+    Page page = school.signedIn("odalys");
+    go(page, course.view("plan/route?sel=step-" + step));
+    button(page, "Content").click();
+    Locator address = page.getByLabel("Address of a film elsewhere");
+    address.fill(School.FILMS_ELSEWHERE.address() + "/films/none.webm");
+    button(page, "Take it").click();
+    assertThat(page.getByText("No film can be read at this address.")).isVisible();
+    address.fill(School.FILMS_ELSEWHERE.address() + "/films/one-click.webm");
+    button(page, "Take it").click();
+    assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Film")))
+        .isVisible();
+    assertThat(page.getByText(Pattern.compile("^0:00 / 0:[1-9]"))).isVisible();
   }
 }

@@ -2,6 +2,7 @@ package yendrik.standins;
 
 import java.io.IOException;
 import yendrik.standins.checker.Checker;
+import yendrik.standins.films.FilmHost;
 import yendrik.standins.mailroom.Mailroom;
 
 /** Starts all simulated services, each on the port that it is given. */
@@ -16,6 +17,8 @@ public final class Standins {
     System.out.println("mailroom: SMTP on " + smtp + ", letters at http://127.0.0.1:" + page);
     new Checker(files);
     System.out.println("checker: files on " + files);
+    FilmHost films = new FilmHost(Integer.parseInt(args[3]));
+    System.out.println("films elsewhere: " + films.address());
     // The mailroom's own threads keep it running.
   }
 }

@@ -22,6 +22,7 @@ import org.springframework.security.web.servlet.util.matcher.PathPatternRequestM
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import yendrik.server.http.FilmHosts;
 import yendrik.server.http.Problem;
 import yendrik.server.http.Refusals;
 
@@ -31,17 +32,21 @@ import yendrik.server.http.Refusals;
  */
 @Configuration
 class SecurityConfiguration {
-  private static final String CONTENT_POLICY =
-      "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
-          + " img-src 'self' data:; font-src 'self' data:; media-src 'self' blob:; connect-src 'self';"
-          + " object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+  /** What a browser may load; films also from the hosts that the institution names. */
+  private static String contentPolicy(List<String> filmHosts) {
+    return "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
+        + " img-src 'self' data:; font-src 'self' data:; media-src 'self' blob: %s; connect-src 'self';"
+            .formatted(String.join(" ", filmHosts))
+        + " object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+  }
 
   @Bean
   SecurityFilterChain filters(
       HttpSecurity http,
       SecurityContextRepository contexts,
       Refusals refusals,
-      CsrfTokenRepository tokens) {
+      CsrfTokenRepository tokens,
+      FilmHosts filmHosts) {
     http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll());
     http.csrf(csrf -> csrf.spa().csrfTokenRepository(tokens));
     http.securityContext(context -> context.securityContextRepository(contexts));
@@ -67,7 +72,8 @@ class SecurityConfiguration {
                 new DelegatingRequestMatcherHeaderWriter(
                     PathPatternRequestMatcher.pathPattern("/api/**"),
                     new StaticHeadersWriter("Cache-Control", "no-store")))
-            .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+            .contentSecurityPolicy(
+                policy -> policy.policyDirectives(contentPolicy(filmHosts.hosts())))
             .referrerPolicy(referrer ->
                 referrer.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)));
     return http.build();

@@ -47,6 +47,12 @@ public class Playing {
     return film(walk, StepDoor.open(walk, step, StepKind.VIDEO));
   }
 
+  private static int seconds(Walk walk, int s) {
+    return walk.content(s, VideoContent.class)
+        .seconds()
+        .orElseThrow(() -> Problem.conflict("no-film-yet"));
+  }
+
   private static Film film(Walk walk, int s) {
     return walk.content(s, VideoContent.class)
         .film()
@@ -69,7 +75,7 @@ public class Playing {
           int s = StepDoor.open(w, step, StepKind.VIDEO);
           // Who looks at it when nothing counts any more, looks at it.
           if (!w.progress().sight().usable(s)) return List.of();
-          int of = film(w, s).seconds();
+          int of = seconds(w, s);
           if (to <= from) throw Problem.field("to", "ends-before-beginning");
           if (to > of) throw Problem.field("to", "beyond-film", "of", of);
           long since = Visits.playedFrom(w.progress().record(), s);

@@ -7,4 +7,6 @@ import yendrik.server.design.AuthorPart;
 
 /** A film, once there is one. */
 @JsonTypeName("video")
-public record VideoAuthored(Optional<Film> film, List<Caption> captions) implements AuthorPart {}
+public record VideoAuthored(
+    Optional<Film> film, Optional<Elsewhere> elsewhere, List<Caption> captions)
+    implements AuthorPart {}

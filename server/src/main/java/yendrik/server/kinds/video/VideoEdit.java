@@ -14,6 +14,7 @@ import yendrik.server.design.AuthorEdit;
 @JsonTypeName("video")
 public record VideoEdit(
     Optional<@Valid FilmEdit> film,
+    Optional<@Valid Elsewhere> elsewhere,
     @NotNull @Size(max = Caption.MOST) List<@Valid Caption> captions)
     implements AuthorEdit {
   /**

@@ -1,5 +1,7 @@
 package yendrik.server.kinds.video;
 
+import java.net.URI;
+import java.net.URISyntaxException;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -12,6 +14,7 @@ import yendrik.core.words.Phrase;
 import yendrik.server.design.Carrying;
 import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
+import yendrik.server.http.FilmHosts;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
@@ -23,10 +26,12 @@ import yendrik.server.way.Walk;
 @Component
 class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
   private final Files files;
+  private final FilmHosts hosts;
 
-  VideoRoom(Files files) {
+  VideoRoom(Files files, FilmHosts hosts) {
     super(StepKind.VIDEO, VideoContent.class, VideoAuthored.class, VideoEdit.class);
     this.files = files;
+    this.hosts = hosts;
   }
 
   @Override
@@ -36,7 +41,7 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
 
   @Override
   protected VideoContent fresh() {
-    return new VideoContent("", Optional.empty(), List.of());
+    return new VideoContent("", Optional.empty(), Optional.empty(), List.of());
   }
 
   @Override
@@ -48,19 +53,38 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
 
   @Override
   protected VideoAuthored part(VideoContent content) {
-    return new VideoAuthored(content.film(), content.captions());
+    return new VideoAuthored(content.film(), content.elsewhere(), content.captions());
   }
 
   @Override
   protected VideoEdit edit(VideoContent content) {
     return new VideoEdit(
-        content.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())), content.captions());
+        content.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())),
+        content.elsewhere(),
+        content.captions());
   }
 
   @Override
   protected VideoContent checked(Place place, String body, VideoEdit edit) {
+    if (edit.film().isPresent() && edit.elsewhere().isPresent())
+      throw Problem.field("elsewhere", "one-film-only");
+    edit.elsewhere().ifPresent(e -> checkAddress(e.address()));
     return new VideoContent(
-        body, edit.film().map(f -> film(place.course(), f)), Caption.checked(edit.captions()));
+        body,
+        edit.film().map(f -> film(place.course(), f)),
+        edit.elsewhere(),
+        Caption.checked(edit.captions()));
+  }
+
+  private void checkAddress(String address) {
+    if (hosts.hosts().isEmpty()) throw Problem.field("elsewhere", "no-film-hosts");
+    try {
+      if (!hosts.has(new URI(address)))
+        throw Problem.field(
+            "elsewhere", "film-host-not-allowed", "hosts", String.join(", ", hosts.hosts()));
+    } catch (URISyntaxException e) {
+      throw Problem.field("elsewhere", "no-address");
+    }
   }
 
   private Film film(CourseId course, VideoEdit.FilmEdit sent) {
@@ -81,6 +105,7 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
             .flatMap(f ->
                 to.file(f.file())
                     .map(file -> new Film(file, f.name(), f.mediaType(), f.seconds()))),
+        content.elsewhere(),
         content.captions());
   }
 
@@ -90,12 +115,12 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
     VideoContent content = walk.content(s, VideoContent.class);
     return new VideoShown(
         content
-            .film()
-            .map(f ->
+            .seconds()
+            .map(seconds ->
                 new VideoShown.FilmView(
-                    f.name(),
-                    f.mediaType(),
-                    f.seconds(),
+                    content.film().map(Film::name).orElse(""),
+                    content.elsewhere().map(Elsewhere::address),
+                    seconds,
                     played.share(s),
                     played.parts(s),
                     content.captions())));
@@ -109,7 +134,9 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
   @Override
   public VideoEdit written(DemoScript script) {
     return new VideoEdit(
-        script.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())), List.of());
+        script.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())),
+        Optional.empty(),
+        List.of());
   }
 
   @Override

@@ -10,13 +10,14 @@ import yendrik.server.learn.LearnerPart;
 @JsonTypeName("video")
 public record VideoShown(Optional<FilmView> film) implements LearnerPart {
   /**
+   * @param address where it lies, if that is elsewhere
    * @param watched share of the film's seconds that were played, 0 to 1
    * @param parts what was played, in seconds: from (included), to (excluded), and so on
    */
   @Schema(name = "MyFilm")
   public record FilmView(
       String name,
-      String mediaType,
+      Optional<String> address,
       int seconds,
       double watched,
       List<Integer> parts,

@@ -1,0 +1,2 @@
+/** A simulated host of films elsewhere. */
+package yendrik.standins.films;
