@@ -39,6 +39,20 @@ final class DemoServer {
    * @param crowd how many learners there are besides those of the demo
    */
   void with(String name, int crowd, Use use) throws Exception {
+    with(name, crowd, List.of(), (address, _) -> use.of(address));
+  }
+
+  /** What is done with a server whose process is looked at. */
+  interface UseOfProcess {
+    void of(URI address, Process process) throws Exception;
+  }
+
+  /**
+   * The same.
+   *
+   * @param machine options of its virtual machine
+   */
+  void with(String name, int crowd, List<String> machine, UseOfProcess use) throws Exception {
     emptyDatabase(name);
     int port;
     try (var socket = new ServerSocket(0)) {
@@ -46,11 +60,15 @@ final class DemoServer {
     }
     Process server =
         start(
-            name, "--server.port=" + port, "--yendrik.demo=true", "--yendrik.demo.crowd=" + crowd);
+            name,
+            machine,
+            "--server.port=" + port,
+            "--yendrik.demo=true",
+            "--yendrik.demo.crowd=" + crowd);
     try {
       URI address = URI.create("http://127.0.0.1:" + port);
       Visitor.waitFor(address, server, Duration.ofMinutes(15));
-      use.of(address);
+      use.of(address, server);
     } finally {
       server.destroy();
       server.waitFor();
@@ -74,20 +92,27 @@ final class DemoServer {
 
   /** Starts the application on a database that is there. */
   Process start(String name, String... options) throws IOException {
+    return start(name, List.of(), options);
+  }
+
+  private Process start(String name, List<String> machine, String... options) throws IOException {
     List<String> command =
         new ArrayList<>(
             List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:+UseSerialGC",
-                "-jar",
-                jar.toString(),
-                "--spring.datasource.url=" + database(name),
-                "--spring.datasource.username=yendrik_app",
-                "--spring.datasource.password=yendrik",
-                "--spring.flyway.user=yendrik_owner",
-                "--spring.flyway.password=yendrik",
-                "--yendrik.files=" + Files.createTempDirectory("yendrik-files-"),
-                "--yendrik.timers=false"));
+                "-XX:+UseSerialGC"));
+    command.addAll(machine);
+    command.addAll(
+        List.of(
+            "-jar",
+            jar.toString(),
+            "--spring.datasource.url=" + database(name),
+            "--spring.datasource.username=yendrik_app",
+            "--spring.datasource.password=yendrik",
+            "--spring.flyway.user=yendrik_owner",
+            "--spring.flyway.password=yendrik",
+            "--yendrik.files=" + Files.createTempDirectory("yendrik-files-"),
+            "--yendrik.timers=false"));
     command.addAll(List.of(options));
     return new ProcessBuilder(command).inheritIO().start();
   }

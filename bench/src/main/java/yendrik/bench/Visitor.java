@@ -2,6 +2,7 @@ package yendrik.bench;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -9,9 +10,11 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -97,6 +100,42 @@ final class Visitor {
     return body.length == 0 ? JSON.createObjectNode() : JSON.readTree(body);
   }
 
+  /**
+   * Sends a file in pieces, all of them the same.
+   *
+   * @return what the server takes it by
+   */
+  String upload(String name, int megabytes, byte[] piece) {
+    long all = (long) megabytes << 20;
+    String named = Base64.getEncoder().encodeToString(name.getBytes(StandardCharsets.UTF_8));
+    var begun =
+        HttpRequest.newBuilder(server.resolve("/api/uploads"))
+            .header("Tus-Resumable", "1.0.0")
+            .header("Upload-Length", "" + all)
+            .header("Upload-Metadata", "filename " + named)
+            .POST(BodyPublishers.noBody());
+    String at = answer(begun).headers().firstValue("Location").orElseThrow();
+    URI place = server.resolve(at);
+    for (long sent = 0; sent < all; sent += piece.length)
+      answer(
+          HttpRequest.newBuilder(place)
+              .header("Tus-Resumable", "1.0.0")
+              .header("Upload-Offset", "" + sent)
+              .header("Content-Type", "application/offset+octet-stream")
+              .method("PATCH", BodyPublishers.ofByteArray(piece)));
+    return at.substring(at.lastIndexOf('/') + 1);
+  }
+
+  /** Reads an answer to its end and keeps nothing of it; gives its bytes. */
+  long drain(String path) throws IOException {
+    try (InputStream in = stream(path)) {
+      return in.transferTo(OutputStream.nullOutputStream());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
   /** Opens a stream of events. */
   InputStream stream(String path) throws IOException, InterruptedException {
     var request = HttpRequest.newBuilder(server.resolve(path)).GET();
@@ -115,6 +154,10 @@ final class Visitor {
   }
 
   private byte[] sent(HttpRequest.Builder request) {
+    return answer(request).body();
+  }
+
+  private HttpResponse<byte[]> answer(HttpRequest.Builder request) {
     known(request);
     try {
       HttpResponse<byte[]> response = CLIENT.send(request.build(), BodyHandlers.ofByteArray());
@@ -122,7 +165,7 @@ final class Visitor {
       if (response.statusCode() >= 400)
         throw new IllegalStateException(
             response.uri() + ": " + response.statusCode() + " " + new String(response.body()));
-      return response.body();
+      return response;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {

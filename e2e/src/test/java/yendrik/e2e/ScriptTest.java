@@ -46,7 +46,8 @@ class ScriptTest {
             Path.of("/var/tmp"), "yendrik-script", PosixFilePermissions.asFileAttribute(everybody));
     Files.setPosixFilePermissions(folder, everybody);
     ports = new TreeMap<>();
-    for (String port : List.of("PORT", "DB_PORT", "MAIL_PORT", "MAILROOM_PORT", "CHECKER_PORT"))
+    for (String port :
+        List.of("PORT", "DB_PORT", "MAIL_PORT", "MAILROOM_PORT", "CHECKER_PORT", "FILMS_PORT"))
       ports.put("YENDRIK_" + port, "" + free());
     ports.put("YENDRIK_DATA", "data");
   }
