@@ -159,6 +159,8 @@ public final class ContentBench {
     begin(designer, course, 1);
     var learner = new Visitor(server, email(1));
     String route = course + "/walks/mine/route";
+    int there = learner.get(route).path("steps").asInt();
+    if (there != STEPS) throw new IllegalStateException("the route has " + there + " steps");
     for (int n = 0; n < 20; n++) learner.get(route);
     say("My route of " + STEPS + " steps", times(READS, () -> learner.get(route)));
   }
