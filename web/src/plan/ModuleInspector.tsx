@@ -24,6 +24,9 @@ export function ModuleInspector({
       <SavedField
         label={t('common.name')}
         value={module.name}
+        // A module that was added just now is named first.
+        autoFocus={module.name === t('plan.moduleNew')}
+        onFocus={(e) => e.target.select()}
         onSave={(name) => draft.module(module, { name })}
       />
       <RuleEditor

@@ -290,19 +290,22 @@ function Outline({
                 picked={picked}
                 onSelect={() => select(`module-${m.id}`)}
               />
-              {m.steps.flatMap((s) => [
-                <StepRow
-                  key={s.id}
-                  step={s}
-                  outcomes={design.outcomes}
-                  groups={design.groups}
-                  chosen={sel === `step-${s.id}`}
-                  picked={picked}
-                  onSelect={() => select(`step-${s.id}`)}
-                />,
-                adding?.after === s.id && newStep,
-              ])}
-              {adding?.module === m.id && !m.steps.some((s) => s.id === adding.after) && newStep}
+              {/* One list, in which the row of a new step moves: it keeps what is typed there. */}
+              {[
+                ...m.steps.flatMap((s) => [
+                  <StepRow
+                    key={s.id}
+                    step={s}
+                    outcomes={design.outcomes}
+                    groups={design.groups}
+                    chosen={sel === `step-${s.id}`}
+                    picked={picked}
+                    onSelect={() => select(`step-${s.id}`)}
+                  />,
+                  adding?.after === s.id && newStep,
+                ]),
+                adding?.module === m.id && !m.steps.some((s) => s.id === adding.after) && newStep,
+              ]}
               <Box role="listitem" sx={{ '@media print': { display: 'none' } }}>
                 <Button
                   size="small"

@@ -108,8 +108,8 @@ describe('the route', () => {
     const steps = [step(11, 'PAGE', 'Rim brake anatomy'), step(12, 'PRACTICAL', 'Brake set-up')];
     const posts = (calls: Call[]) => calls.filter((c) => c.method === 'POST').map((c) => c.body);
     /** A server on which steps really come to stand somewhere. */
-    function school() {
-      const there = [...steps];
+    function school(first = steps) {
+      const there = [...first];
       return serve({
         [`GET ${at}`]: () => design({ modules: [{ ...design().modules[0], steps: there }] }),
         ...progress,
@@ -157,6 +157,19 @@ describe('the route', () => {
         { module: 1, kind: 'PAGE', name: 'One' },
         { module: 1, after: 13, kind: 'PAGE', name: 'Two' },
       ]);
+    });
+
+    it('keeps the kind and what is typed when the row moves behind the first step of a module', async () => {
+      const calls = school([]);
+      show(<RouteOutline />);
+      await userEvent.click(await screen.findByRole('button', { name: 'Add step to Brakes' }));
+      const name = screen.getByLabelText('Name of the step');
+      await userEvent.type(name, '{ArrowDown}Toe-in{Enter}{ArrowDown}Nam');
+      await screen.findByText('“Toe-in” added.');
+      expect(screen.getByLabelText('Name of the step')).toBe(name);
+      await userEvent.keyboard('e it{Enter}');
+      await screen.findByText('“Name it” added.');
+      expect(posts(calls)).toMatchObject([{ kind: 'VIDEO' }, { kind: 'QUIZ', name: 'Name it' }]);
     });
 
     it('gives a name back that could not be added', async () => {
