@@ -27,7 +27,7 @@ import { NewStepRow } from './NewStepRow';
 import { COLUMNS, ModuleRow, StepRow } from './OutlineRows';
 import { orderAfterDragOf } from './order';
 import { PublishDialog } from './PublishDialog';
-import { StepInspector } from './StepInspector';
+import { StepInspector, type Tab } from './StepInspector';
 import { PickedBar } from './several/PickedBar';
 import { type Picked, usePicked } from './several/usePicked';
 import { useDraft } from './useDraft';
@@ -47,6 +47,7 @@ export default function RouteOutline() {
   const last = useRef<Place | null>(null);
   const [publishing, setPublishing] = useState(false);
   const [copying, setCopying] = useState(false);
+  const [tab, setTab] = useState<Tab>('rules');
   const [kind, id] = (sel ?? '').split('-');
   const module = kind === 'module' ? design.data?.modules.find((m) => `${m.id}` === id) : undefined;
   const step =
@@ -106,6 +107,8 @@ export default function RouteOutline() {
     ) : step && design.data ? (
       <StepInspector
         key={step.id}
+        tab={tab}
+        setTab={setTab}
         step={step}
         design={design.data}
         draft={draft}

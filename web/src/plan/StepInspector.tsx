@@ -1,6 +1,6 @@
 import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import { useTranslations } from 'use-intl';
 import type { StepEdit } from '../api/client';
 import { queries } from '../api/queries';
@@ -18,14 +18,16 @@ import { authorProps, type StepPanelProps } from './stepPanel';
 const TextEditor = lazy(() => import('../ui/editor/TextEditor'));
 const TABS = ['rules', 'content', 'settings'] as const;
 
-export function StepInspector(props: StepPanelProps) {
-  const { step, design, draft } = props;
+/** A tab stays open from step to step: whoever writes content goes on with the next one's. */
+export type Tab = (typeof TABS)[number];
+
+export function StepInspector(props: StepPanelProps & { tab: Tab; setTab: (tab: Tab) => void }) {
+  const { step, design, draft, tab, setTab } = props;
   const t = useTranslations();
   const { text, Author } = room(step.kind);
   const its = authorProps(props);
   const files = useCourseFiles(design.course);
   const me = useQueryClient().getQueryData(queries.me().queryKey);
-  const [tab, setTab] = useState<(typeof TABS)[number]>('rules');
   return (
     <>
       <Kicker>

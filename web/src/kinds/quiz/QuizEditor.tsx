@@ -34,11 +34,16 @@ export function QuizEditor({
   };
   const edit = (n: number, change: Partial<Question>) =>
     setList(list.map((q, i) => (i === n ? { ...q, ...change } : q)));
-  const add = () =>
+  // A question that was added just now is written first, and nothing is wrong with it yet.
+  const [fresh, setFresh] = useState('');
+  const add = () => {
+    const id = newId();
+    setFresh(id);
     save([
       ...list,
-      { id: newId(), text: '', points: 1, feedback: '', part: questionRoom('choice').fresh() },
+      { id, text: '', points: 1, feedback: '', part: questionRoom('choice').fresh() },
     ]);
+  };
   const total = list.reduce((sum, q) => sum + q.points, 0);
   return (
     <Box
@@ -75,7 +80,8 @@ export function QuizEditor({
                 label={t('plan.question', { n: n + 1 })}
                 multiline
                 value={q.text}
-                error={!q.text.trim()}
+                autoFocus={q.id === fresh}
+                error={!q.text.trim() && q.id !== fresh}
                 onChange={(e) => edit(n, { text: e.target.value })}
               />
               <TextField
