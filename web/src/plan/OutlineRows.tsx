@@ -184,17 +184,33 @@ export function StepRow({
         <Typography variant="body2" color="textSecondary" sx={{ width: 76, flex: 'none' }}>
           {t(`kind.${step.kind}.name`)}
         </Typography>
-        <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
-        {!step.required && (
-          <Typography variant="caption" color="textSecondary">
-            {t('learn.extra')}
-          </Typography>
-        )}
-        {audience && (
-          <Typography variant="caption" noWrap title={audience} sx={{ color: 'tone.indigo' }}>
-            {audience}
-          </Typography>
-        )}
+        <Box
+          sx={{
+            display: 'flex',
+            flexWrap: 'wrap',
+            columnGap: 1,
+            alignItems: 'baseline',
+            flex: 1,
+            minWidth: 0,
+          }}
+        >
+          <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
+          {!step.required && (
+            <Typography variant="caption" color="textSecondary">
+              {t('learn.extra')}
+            </Typography>
+          )}
+          {audience && (
+            <Typography
+              variant="caption"
+              noWrap
+              title={audience}
+              sx={{ color: 'tone.indigo', maxWidth: '100%' }}
+            >
+              {audience}
+            </Typography>
+          )}
+        </Box>
       </Box>
       <RuleLine line={step.doneWhen.line} />
       <RuleLine line={step.opensWhen?.line} soft />
