@@ -1,11 +1,13 @@
 package yendrik.server.demo;
 
+import java.util.Optional;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.StepKind;
 import yendrik.server.design.ByKind;
 import yendrik.server.discuss.StaffTalks;
 import yendrik.server.discuss.Talks;
+import yendrik.server.http.FilmHosts;
 import yendrik.server.kinds.StepDemo;
 import yendrik.server.kinds.assignment.HandedIn;
 import yendrik.server.kinds.quiz.Attempts;
@@ -25,7 +27,13 @@ record Acts(
     Marking marking,
     Talks talks,
     StaffTalks staffTalks,
+    FilmHosts filmHosts,
     Acts.StepDemos rooms) {
+  /** A place elsewhere that the demo can lead to, if there is one. */
+  Optional<String> filmHost() {
+    return filmHosts.hosts().stream().findFirst().map(host -> host + "/");
+  }
+
   /** A kind of step in the demo. */
   StepDemo room(StepKind kind) {
     return rooms.of(kind);

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.TreeMap;
 import org.jooq.DSLContext;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
@@ -69,6 +70,7 @@ final class Author {
   private final Map<StepId, RubricId> rubrics = new HashMap<>();
   private final Map<String, RubricForms.RubricView> rubricViews = new HashMap<>();
   private final Map<StepId, DemoScript.DemoFilm> films = new HashMap<>();
+  private final Map<StepId, Map<String, Long>> kept = new HashMap<>();
   private final Map<StepId, DesignViews.StepView> views = new HashMap<>();
   private final Map<ModuleId, DesignViews.ModuleView> moduleViews = new HashMap<>();
   private List<String> group = List.of();
@@ -242,6 +244,8 @@ final class Author {
     scripts.put(id, step);
     views.put(id, added);
     step.film().ifPresent(film -> films.put(id, keep(film)));
+    for (String name : step.files())
+      kept.computeIfAbsent(id, _ -> new TreeMap<>()).put(name, keep(name));
     Optional<Instant> dueAt =
         due.isPresent() && !step.extra()
             ? Optional.of(start.plus(Duration.ofDays(due.getAsInt())))
@@ -266,8 +270,30 @@ final class Author {
   }
 
   private record Written(
-      List<Question> questions, Optional<DemoFilm> film, Optional<RubricId> rubric, boolean byGroup)
+      List<Question> questions,
+      Optional<DemoFilm> film,
+      Optional<RubricId> rubric,
+      boolean byGroup,
+      List<Long> files,
+      Optional<String> address)
       implements DemoScript {}
+
+  /** A text with the files that it names. */
+  private String body(StepId id, String text) {
+    String body = text;
+    for (Map.Entry<String, Long> file : kept.getOrDefault(id, Map.of()).entrySet())
+      body = body.replace("[" + file.getKey() + "]", file.getValue().toString());
+    return body;
+  }
+
+  private long keep(String name) {
+    try (InputStream in = Author.class.getResourceAsStream("/demo/files/" + name)) {
+      FileUse use = name.endsWith(".png") ? FileUse.PICTURE : FileUse.DOCUMENT;
+      return files.keep(course, by, name, in, use).id();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
 
   private DemoScript.DemoFilm keep(Script.ScriptFilm film) {
     try (InputStream in = Author.class.getResourceAsStream("/demo/films/" + film.resource())) {
@@ -303,14 +329,16 @@ final class Author {
             script.points(),
             script.pass(),
             script.attempts(),
-            script.body(),
+            body(id, script.body()),
             acts.room(script.kind())
                 .written(
                     new Written(
                         carrying(script),
                         Optional.ofNullable(films.get(id)),
                         Optional.ofNullable(rubrics.get(id)),
-                        script.byGroup())),
+                        script.byGroup(),
+                        List.copyOf(kept.getOrDefault(id, Map.of()).values()),
+                        script.elsewhere() ? acts.filmHost() : Optional.empty())),
             script.ties().stream()
                 .map(t -> new DesignEdits.TieEdit(known(outcomes, t), 1, cuts(t, script)))
                 .toList(),

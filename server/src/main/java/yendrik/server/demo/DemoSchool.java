@@ -825,6 +825,8 @@ public class DemoSchool implements ApplicationRunner {
             List.of(),
             Optional.empty(),
             /* byGroup= */ false,
+            List.of(),
+            /* elsewhere= */ false,
             Map.of());
     var build =
         new Script.ScriptStep(
@@ -841,6 +843,8 @@ public class DemoSchool implements ApplicationRunner {
             List.of(),
             Optional.empty(),
             /* byGroup= */ false,
+            List.of(),
+            /* elsewhere= */ false,
             Map.of());
     a.write(
         new Script(

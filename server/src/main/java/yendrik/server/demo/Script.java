@@ -41,6 +41,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       List<Question> questions,
       Optional<ScriptFilm> film,
       boolean byGroup,
+      List<String> files,
+      boolean elsewhere,
       Map<String, String> carried) {}
 
   /** A rubric and the step that is assessed with it. */
@@ -91,6 +93,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
         questions,
         step.film().map(film -> new ScriptFilm(film, step.seconds())),
         step.byGroup(),
+        step.files(),
+        step.elsewhere(),
         carried);
   }
 

@@ -34,6 +34,8 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * @param ties codes of outcomes that it gives evidence of
    * @param film the file beside the courses
    * @param byGroup whether each group has it by itself
+   * @param files beside the courses, which its text names as {@code [name]}
+   * @param elsewhere whether it leads to the host of films elsewhere
    */
   record StepText(
       String key,
@@ -49,8 +51,11 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       List<QuestionText> questions,
       Optional<String> film,
       int seconds,
-      boolean byGroup) {
+      boolean byGroup,
+      List<String> files,
+      boolean elsewhere) {
     StepText {
+      files = requireNonNullElse(files, List.of());
       ties = requireNonNullElse(ties, List.of());
       body = requireNonNullElse(body, "");
       questions = requireNonNullElse(questions, List.of());

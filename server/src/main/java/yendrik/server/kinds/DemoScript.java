@@ -14,6 +14,12 @@ public interface DemoScript {
   /** Whether each group has it by itself. */
   boolean byGroup();
 
+  /** Files of the course that belong to it. */
+  List<Long> files();
+
+  /** Where it leads, if it leads elsewhere. */
+  Optional<String> address();
+
   /** What the work is assessed with. */
   Optional<RubricId> rubric();
 

@@ -70,6 +70,6 @@ class FileRoom extends TextRoom<FileContent, FileAuthored, FileEdit> {
 
   @Override
   public FileEdit written(DemoScript script) {
-    return new FileEdit(List.of());
+    return new FileEdit(script.files());
   }
 }

@@ -55,6 +55,6 @@ class LinkRoom extends TextRoom<LinkContent, LinkAuthored, LinkEdit> {
 
   @Override
   public LinkEdit written(DemoScript script) {
-    return new LinkEdit("");
+    return new LinkEdit(script.address().orElse(""));
   }
 }
