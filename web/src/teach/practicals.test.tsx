@@ -141,7 +141,7 @@ describe('practicals', () => {
     const calls = serve({ ...answers, 'DELETE /api/courses/2/marking/3/18/sign-offs': undefined });
     show(both);
     await userEvent.click(
-      await screen.findByRole('button', { name: 'Take the sign-off of Celeste Adeyo back' }),
+      await screen.findByRole('button', { name: 'Take back the sign-off of Celeste Adeyo' }),
     );
     await waitFor(() => expect(calls.some((c) => c.method === 'DELETE')).toBe(true));
   });

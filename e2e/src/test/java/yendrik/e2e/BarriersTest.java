@@ -32,6 +32,7 @@ class BarriersTest extends BrowserTest {
             "plan/route",
             "plan/badges",
             "teach/marking",
+            "teach/practicals",
             "teach/discussions",
             "teach/register",
             "reach/messages",
@@ -41,9 +42,12 @@ class BarriersTest extends BrowserTest {
             "watch/grades",
             "reach/follow-up",
             "course/roster",
+            "course/wording",
+            "as-40/route",
             "practice/route")) check(barriers, staff, axe, "/c/3/" + view);
     Page administrator = school.signedIn("sefa");
-    for (String view : List.of("/institution/people?sel=2", "/institution/accounts"))
+    for (String view :
+        List.of("/institution/people?sel=2", "/institution/look", "/institution/accounts"))
       check(barriers, administrator, axe, view);
     Page learner = school.signedIn("ilse");
     for (String view :

@@ -49,9 +49,9 @@ class Shots {
       go(staff, school, "teach/marking");
       staff.getByText(Pattern.compile("^Celeste")).click();
       shoot(staff, "teach-marking");
+      take(staff, school, "teach/practicals", "teach-practicals");
       take(staff, school, "teach/discussions", "teach-discussions");
       take(staff, school, "teach/register", "teach-register");
-      take(staff, school, "course/roster", "course-roster");
       take(school.signedIn("tomas"), school, "reach/messages", "reach-messages");
       take(school.signedIn("bashir"), school, "my/route", "learner-route");
       take(school.signedIn("ilse"), school, "my/calendar", "learner-calendar");
