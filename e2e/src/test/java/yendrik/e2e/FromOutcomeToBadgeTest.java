@@ -59,7 +59,7 @@ class FromOutcomeToBadgeTest extends BrowserTest {
     page.getByLabel("Choice 1").fill("The glue");
     page.getByLabel("Choice 2").fill("The tyre");
     page.getByLabel("Choice 2").blur();
-    assertThat(page.getByText("1 points in 1 questions")).isVisible();
+    assertThat(page.getByText("1 point in 1 question")).isVisible();
     button(page, "Rules").click();
     take(page, "Opens when", "patch holds", "How a patch holds is done");
     addStep(page, "Assignment", "Your first patch");

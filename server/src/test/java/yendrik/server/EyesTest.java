@@ -87,7 +87,7 @@ class EyesTest extends SchoolTest {
   @Test
   void what_is_begun_and_not_sent_is_for_the_learner_alone() {
     edda.call("PUT", course.walk(work) + "/draft", new Work("Half a sentence"));
-    assertThat(edda.get(course.walk(work)).toString()).contains("Half a sentence");
+    assertThat(edda.post(course.walk(work) + "/visits", "").toString()).contains("Half a sentence");
     assertThat(sefa.get(eyes + "/steps/" + work).toString()).doesNotContain("Half a sentence");
   }
 
@@ -107,6 +107,12 @@ class EyesTest extends SchoolTest {
   }
 
   @Test
+  void a_learner_opens_a_step_and_does_not_only_look_at_it() {
+    assertThat(edda.call("GET", course.walk(work), "").getStatus()).isEqualTo(404);
+    assertThat(edda.call("GET", eyes + "/steps/" + work, "").getStatus()).isEqualTo(403);
+  }
+
+  @Test
   void the_clock_is_wound_forward_for_whoever_looks() {
     Instant due = clock.instant().plus(Duration.ofDays(3));
     long later = course.step(module, "PAGE", "Later");
@@ -117,7 +123,7 @@ class EyesTest extends SchoolTest {
     assertThat(sefa.get(ahead + "/steps/" + later).path("name").asString()).isEqualTo("Later");
     assertThat(sefa.get(ahead + "/eyes").path("ahead").asLong())
         .isBetween(3 * 86_400L, 3 * 86_400L + 3601);
-    assertThat(edda.call("GET", course.walk(later), "").getStatus()).isEqualTo(403);
+    assertThat(edda.call("POST", course.walk(later) + "/visits", "").getStatus()).isEqualTo(403);
     String never = eyes + "-at-" + clock.instant().plus(Duration.ofDays(800)).getEpochSecond();
     assertThat(sefa.call("GET", never + "/route", "").getStatus()).isEqualTo(409);
     assertThat(sefa.call("GET", eyes + "-at-99999999999/route", "").getStatus()).isEqualTo(409);

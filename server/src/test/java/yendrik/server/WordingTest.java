@@ -192,6 +192,8 @@ class WordingTest extends SchoolTest {
     var shown = nobody.call("GET", INSTITUTION + "/picture/" + hash, "");
     assertThat(shown.getContentAsByteArray()).isEqualTo(content);
     assertThat(shown.getContentType()).isEqualTo("image/png");
+    assertThat(shown.getHeaders("Cache-Control"))
+        .containsExactly("max-age=31536000, public, immutable");
     assertThat(nobody.call("GET", INSTITUTION + "/picture/other", "").getStatus()).isEqualTo(404);
     sefa.call("DELETE", INSTITUTION + "/picture", "");
     assertThat(nobody.call("GET", INSTITUTION + "/picture/" + hash, "").getStatus()).isEqualTo(404);

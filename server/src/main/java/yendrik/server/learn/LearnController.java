@@ -78,7 +78,10 @@ class LearnController {
     return routes.route(walks.see(way));
   }
 
-  /** An open step as it is looked at: nothing comes of it. */
+  /**
+   * An open step as somebody sees it who only looks: nothing comes of it. Whoever walks their own
+   * way opens it.
+   */
   @GetMapping("/steps/{step}")
   @Needs(Right.LEARN)
   StepPage look(
@@ -86,6 +89,7 @@ class LearnController {
       @PathVariable String walk,
       @PathVariable StepId step,
       Seat seat) {
+    if (!Wayfarer.watched(walk)) throw Problem.notFound("walk");
     return steps.look(wayfarer.way(seat, walk), step);
   }
 

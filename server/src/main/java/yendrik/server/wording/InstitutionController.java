@@ -1,5 +1,6 @@
 package yendrik.server.wording;
 
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -7,6 +8,7 @@ import java.time.Duration;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -83,11 +85,15 @@ class InstitutionController {
   /** The picture, also for those who are about to sign in. */
   @GetMapping("/picture/{hash}")
   @Needs(Right.ANYBODY)
-  ResponseEntity<Resource> picture(@PathVariable @Size(max = 100) String hash) {
+  ResponseEntity<Resource> picture(
+      @PathVariable @Size(max = 100) String hash, HttpServletResponse response) {
     Files.Picture picture = looks.picture(hash);
+    // In the place of what stands there already for all answers of the API.
+    response.setHeader(
+        HttpHeaders.CACHE_CONTROL,
+        CacheControl.maxAge(KEPT).cachePublic().immutable().getHeaderValue());
     return ResponseEntity.ok()
         .contentType(MediaType.parseMediaType(picture.mediaType()))
-        .cacheControl(CacheControl.maxAge(KEPT).cachePublic().immutable())
         .body(new ByteArrayResource(picture.content()));
   }
 }
