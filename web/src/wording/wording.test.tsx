@@ -24,7 +24,7 @@ describe('what a course says to its learners', () => {
       'placeholder',
       'Passed',
     );
-    expect(screen.getByText(/reads: “name of the step” is handed in/)).toBeVisible();
+    expect(screen.getByText(/would read it: “name of the step” is handed in/)).toBeVisible();
   });
 
   it('is written with names put in, is kept when the field is left, and can be taken back', async () => {
