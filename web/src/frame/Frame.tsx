@@ -113,11 +113,14 @@ export default function Frame({
         </Box>
       </Box>
       <NotSaved />
-      {course?.role && (
-        <Suspense fallback={null}>
-          <NotSent course={course.id} />
-        </Suspense>
-      )}
+      <Suspense fallback={null}>
+        {/* Of every course: what was signed off in one goes while somebody looks at another. */}
+        {me.courses
+          .filter((c) => c.role)
+          .map((c) => (
+            <NotSent key={c.id} course={c.id} />
+          ))}
+      </Suspense>
       {staffWalk && course && (
         <Suspense fallback={null}>
           <EyesBand course={course} walk={space as WalkName} />

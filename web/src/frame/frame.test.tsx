@@ -76,6 +76,24 @@ describe('the frame', () => {
     expect(await screen.findByText('Messages (2)')).toHaveAttribute('href', '/c/2/my/messages');
   });
 
+  it('sends what was signed off in another course than the one that is looked at', async () => {
+    const signOff = { key: 'k1', enrolment: 1, learner: 'Edda Marsh', step: 18, name: 'True it' };
+    localStorage.setItem(
+      'yendrik-work-0-2-sign-offs',
+      JSON.stringify([{ ...signOff, comment: '', levels: {}, seen: '2026-11-27T10:00:00Z' }]),
+    );
+    const calls = frame(
+      '/c/3/my/route',
+      { id: 3, role: undefined, learner: true },
+      {
+        'GET /api/courses/3/messages': { unread: 0, conversations: [] },
+        'POST /api/courses/2/marking/1/18/sign-offs': undefined,
+      },
+    );
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'POST')).toBe(true));
+    await vi.waitFor(() => expect(localStorage).toHaveLength(0));
+  });
+
   it('says in the practice band that nothing is real, and starts over', async () => {
     const calls = frame(
       '/c/2/practice/route',

@@ -54,14 +54,7 @@ class Eyes {
     Instant at = walk.progress().asOf();
     long ahead =
         way.watched()
-            ? Math.max(
-                0,
-                at.getEpochSecond()
-                    - walks
-                        .see(Way.watched(way.enrolment(), Optional.empty()))
-                        .progress()
-                        .asOf()
-                        .getEpochSecond())
+            ? Math.max(0, at.getEpochSecond() - clock.instant().getEpochSecond())
             : walks.ahead(way.enrolment());
     Optional<String> learner =
         way.watched()
