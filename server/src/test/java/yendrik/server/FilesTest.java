@@ -245,6 +245,22 @@ class FilesTest extends SchoolTest {
   }
 
   @Test
+  void a_piece_is_taken_while_others_clear() throws Exception {
+    List<Callable<Integer>> acts = new ArrayList<>();
+    for (int n = 0; n < 60; n++) {
+      byte[] own = noise(100 + n, 2000);
+      acts.add(() -> keep("piece.bin", own, FileUse.DOCUMENT).path("bytes").asInt());
+      acts.add(() -> {
+        unused.clear();
+        return 2000;
+      });
+    }
+    try (var threads = Executors.newFixedThreadPool(6)) {
+      for (Future<Integer> bytes : threads.invokeAll(acts)) assertThat(bytes.get()).isEqualTo(2000);
+    }
+  }
+
+  @Test
   void one_person_does_not_fill_the_disk_in_a_day() {
     Caller ruben = as("Ruben Sato");
     String large = "" + (4L << 30);

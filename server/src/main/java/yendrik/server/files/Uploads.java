@@ -92,10 +92,13 @@ public class Uploads {
   void process(HttpServletRequest request, HttpServletResponse response, PersonId by)
       throws IOException {
     int[] refused = new int[1];
+    taking.readLock().lock();
     try {
       process(request, response, by, refused);
     } catch (OverlappingFileLockException e) {
       throw Problem.conflict("upload-is-under-way");
+    } finally {
+      taking.readLock().unlock();
     }
     switch (refused[0]) {
       case 0 -> {}
@@ -178,13 +181,16 @@ public class Uploads {
     }
   }
 
-  /** Takes away what was begun and never ended. */
+  /**
+   * Takes away what was begun and never ended, unless something is coming in just now: who sends
+   * never waits for this, and what is left goes the next night.
+   */
   void cleanUp() throws IOException {
-    taking.writeLock().lock();
+    if (!taking.writeLock().tryLock()) return;
     try {
       tus.cleanup();
     } catch (OverlappingFileLockException e) {
-      // A piece is coming in just now; the rest goes the next night.
+      // Another piece is coming in at another server.
     } finally {
       taking.writeLock().unlock();
     }
