@@ -4,6 +4,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Kept, PostText } from '../api/client';
 import { SentFiles } from '../ui/editor/SentFiles';
+import { saysNothing } from '../ui/html';
 
 const TextEditor = lazy(() => import('../ui/editor/TextEditor'));
 const MOST_FILES = 10;
@@ -14,8 +15,8 @@ interface Props {
   /** What is changed; without, something new is written. */
   was?: { id: number; text: string; files: Kept[] };
   keep: (upload: string) => Promise<Kept>;
-  /** Where a file that is sent already is found. */
-  file?: (file: number) => string;
+  /** Where its files are found. */
+  file: (file: number) => string;
   send: (text: PostText) => Promise<unknown>;
   /** Where it is kept in this browser until it is sent. */
   unsent: string;
@@ -35,8 +36,7 @@ export function Composer({ label, button, was, keep, file, send, unsent, onDone 
       onDone();
     },
   });
-  const nothing = files.length === 0 && !/[^\s]/.test(text.replace(/<[^>]*>|&nbsp;/g, ''));
-  const empty = nothing && !text.includes('data-formula');
+  const empty = files.length === 0 && saysNothing(text);
   const go = () => {
     if (!empty && !sending.isPending) sending.mutate();
   };
@@ -62,15 +62,14 @@ export function Composer({ label, button, was, keep, file, send, unsent, onDone 
           html={was?.text ?? ''}
           keep={unsent}
           autoFocus
+          resume
+          files={{ address: file, keep, takes: ['picture'] }}
           onChange={setText}
         />
       </Suspense>
       <SentFiles
         files={files}
-        door={{
-          address: (id) => (file && was?.files.some((f) => f.id === id) ? file(id) : ''),
-          keep,
-        }}
+        door={{ address: file, keep }}
         left={MOST_FILES - files.length}
         onChange={setFiles}
       />

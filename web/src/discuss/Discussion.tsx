@@ -96,6 +96,7 @@ export function Discussion({ door, unsent, journal = false }: Props) {
             label={t(journal ? 'discuss.entry' : 'discuss.post')}
             button={t('discuss.send')}
             keep={door.keep}
+            file={door.file}
             unsent={unsent}
             send={write}
             onDone={() => {

@@ -34,7 +34,7 @@ export function PostCard({ post, door, fresh, unsent, remove, restore, changed }
         {t('discuss.gone')}
       </Typography>
     );
-  const at = (file: number) => door.file(post.id, file);
+  const at = (file: number) => door.file(file, post.id);
   const removed = post.removed !== undefined;
   return (
     <Box component="article" aria-label={t('discuss.by', { name: post.by })}>
@@ -86,7 +86,7 @@ export function PostCard({ post, door, fresh, unsent, remove, restore, changed }
           button={t('common.save')}
           was={post}
           keep={door.keep}
-          file={at}
+          file={door.file}
           unsent={`${unsent}:change-${post.id}`}
           send={(text) => door.change(post.id, text)}
           onDone={() => {
@@ -96,7 +96,7 @@ export function PostCard({ post, door, fresh, unsent, remove, restore, changed }
         />
       ) : (
         <Box sx={removed ? { opacity: 0.6, textDecoration: 'line-through' } : undefined}>
-          {post.text && <Prose plain html={post.text} />}
+          {post.text && <Prose plain html={post.text} at={at} />}
           <GivenFiles files={post.files} at={at} />
         </Box>
       )}

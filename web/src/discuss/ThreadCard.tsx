@@ -90,6 +90,7 @@ export function ThreadCard({ thread, door, mayWrite, isFresh, unsent, ...acts }:
             label={t('discuss.replyTo', { name: post.by })}
             button={t('discuss.reply')}
             keep={door.keep}
+            file={door.file}
             unsent={key}
             send={reply}
             onDone={() => {

@@ -27,7 +27,8 @@ export interface PostDoor {
   /** Brings a removed one back, where that can be done. */
   restore?: (post: number) => Promise<unknown>;
   reads: (threads: ReadThread[]) => Promise<unknown>;
-  file: (post: number, file: number) => string;
+  /** Where a file of a post is found, or one that is not posted yet. */
+  file: (file: number, post?: number) => string;
   keep: (upload: string) => Promise<Kept>;
 }
 
@@ -41,6 +42,8 @@ const chosen = (group: Group | undefined, before?: number) => ({
   ...among(group),
   ...(before !== undefined && { before }),
 });
+
+const of = (post: number | undefined) => (post === undefined ? '' : `/${post}`);
 
 /** The door of a learner; what opens by writing is shown. */
 export function useLearnersDoor(
@@ -66,8 +69,8 @@ export function useLearnersDoor(
         show(await body(api.DELETE(`${at}/{post}`, { params: { path: { ...path, post } } }))),
       reads: (threads) =>
         looks ? Promise.resolve() : api.POST(`${at}/read`, { params: { path }, body: { threads } }),
-      file: (post, file) =>
-        `/api/courses/${course}/walks/${walk}/steps/${step}/posts/${post}/files/${file}`,
+      file: (file, post) =>
+        `/api/courses/${course}/walks/${walk}/steps/${step}/posts${of(post)}/files/${file}`,
       keep: (upload) => body(api.POST(`${at}/files`, { params: { path }, body: { upload } })),
     };
   }, [course, walk, step, show, looks]);
@@ -97,8 +100,8 @@ export function useStaffsDoor(course: number, step: number, journal?: number): P
       restore: (post) =>
         api.POST(`${at}/posts/{post}/restoration`, { params: { path: { ...path, post } } }),
       reads: (threads) => api.POST(`${at}/read`, { params: { path }, body: { threads } }),
-      file: (post, file) =>
-        `/api/courses/${course}/discussions/${step}/posts/${post}/files/${file}`,
+      file: (file, post) =>
+        `/api/courses/${course}/discussions/${step}${post === undefined ? '' : `/posts/${post}`}/files/${file}`,
       keep: (upload) => body(api.POST(`${at}/files`, { params: { path }, body: { upload } })),
     };
   }, [course, step, journal]);

@@ -396,6 +396,31 @@ describe('a step of the route', () => {
     await vi.waitFor(() => expect(changed(calls).at(-1)).toMatchObject({ people: [31] }));
   });
 
+  it('is given to a new group, which is made of the learners who are named, by its name', async () => {
+    const mine = step(19, 'PRACTICAL', 'Brake set-up', { people: [31] });
+    const [module] = design().modules;
+    const calls = serve({
+      [`GET ${at}`]: design({ modules: [{ ...module, steps: [mine] }] }),
+      ...progress,
+      'GET /api/courses/2/roster': [
+        { enrolment: 4, person: 31, name: 'Edda Marsh', email: 'e', enrolledAt: '', groups: [] },
+      ],
+      'POST /api/courses/2/groups': { id: 9, name: 'Evening', members: 1, uses: [] },
+      [`PATCH ${at}/steps/19`]: mine,
+    });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-19');
+    await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
+    await userEvent.type(await screen.findByLabelText('For whom'), 'Evening');
+    await userEvent.click(
+      await screen.findByText('New group “Evening” of the learner chosen here'),
+    );
+    await vi.waitFor(() => expect(changed(calls).at(-1)).toEqual({ groups: [9], people: [] }));
+    expect(calls.find((c) => c.path === '/api/courses/2/groups')?.body).toEqual({
+      name: 'Evening',
+      learners: [4],
+    });
+  });
+
   it('says in its line for whom it is, where it is not for everybody', async () => {
     const mine = step(12, 'PRACTICAL', 'Brake set-up', { groups: [7], people: [31, 32] });
     const [module] = design().modules;

@@ -1,5 +1,6 @@
 import { Box } from '@mui/material';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
+import { withFiles } from './html';
 
 /** How formatted text looks, where it is written and where it is read. */
 export const PROSE = {
@@ -44,8 +45,19 @@ export const PROSE = {
  * Formatted text; the server has taken out everything that could act.
  *
  * @param plain whether it stands in something that has a border already
+ * @param at where its files are found, unless the server has said so in the text
  */
-export function Prose({ html, plain = false }: { html: string; plain?: boolean }) {
+export function Prose({
+  html,
+  plain = false,
+  at,
+}: {
+  html: string;
+  plain?: boolean;
+  at?: (file: number) => string;
+}) {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the addresses of a text do not change
+  const whole = useMemo(() => (at ? withFiles(html, at) : html), [html]);
   const text = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const shown = text.current;
@@ -71,7 +83,7 @@ export function Prose({ html, plain = false }: { html: string; plain?: boolean }
         ...(plain && { '& p': { my: 0.5 } }),
       }}
       // biome-ignore lint/security/noDangerouslySetInnerHtml: sanitised when it was written, see SafeHtml
-      dangerouslySetInnerHTML={{ __html: html }}
+      dangerouslySetInnerHTML={{ __html: whole }}
     />
   );
 }

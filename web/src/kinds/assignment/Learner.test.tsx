@@ -32,6 +32,17 @@ const kept = (id: number, name: string) => ({ id, name, mediaType: 'text/plain',
 const sendInPieces = vi.hoisted(() => vi.fn(async () => 'sent-1'));
 vi.mock('../../api/files', () => ({ sendInPieces }));
 
+vi.mock('../../ui/editor/TextEditor', () => ({
+  default: (editor: { label: string; html: string; onChange: (html: string) => void }) => (
+    <textarea
+      aria-label={editor.label}
+      defaultValue={editor.html}
+      onChange={(e) => editor.onChange(e.target.value)}
+    />
+  ),
+}));
+const own = () => screen.findByRole('textbox', { name: 'Your work' });
+
 beforeEach(() => localStorage.clear());
 
 describe('an assignment', () => {
@@ -40,28 +51,32 @@ describe('an assignment', () => {
     const p = props();
     show(<Learner {...p} part={work(true)} />);
     expect(screen.getByRole('button', { name: 'Hand in' })).toBeDisabled();
-    await userEvent.type(screen.getByRole('textbox'), 'Two pads.');
-    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBe('Two pads.');
+    localStorage.setItem('yendrik-work-0-2-mine-14', '{}');
+    await userEvent.type(await own(), 'Two pads.');
     await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
     await vi.waitFor(() => expect(p.show).toHaveBeenCalled());
     expect(calls[0]?.body).toEqual({ text: 'Two pads.' });
     expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBeNull();
   });
 
-  it('goes on with what was written before', () => {
-    localStorage.setItem('yendrik-work-0-2-mine-14', 'Half a card');
+  it('is nothing as long as its text says and shows nothing', async () => {
     show(<Learner {...props()} part={work(true)} />);
-    expect(screen.getByRole('textbox')).toHaveValue('Half a card');
+    const handIn = screen.getByRole('button', { name: 'Hand in' });
+    await userEvent.type(await own(), '<p> </p>');
+    expect(handIn).toBeDisabled();
+    await userEvent.type(await own(), '<img data-file="4">');
+    expect(handIn).toBeEnabled();
   });
 
   it('keeps the text when handing in fails', async () => {
     serve({ [`POST ${at}`]: failure(409, { detail: 'This waits for marking already.' }) });
     show(<Learner {...props()} part={work(true)} />);
-    await userEvent.type(screen.getByRole('textbox'), 'Two pads.');
+    localStorage.setItem('yendrik-work-0-2-mine-14', 'kept');
+    await userEvent.type(await own(), 'Two pads.');
     await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('waits for marking already');
-    expect(screen.getByRole('textbox')).toHaveValue('Two pads.');
-    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBe('Two pads.');
+    expect(await own()).toHaveValue('Two pads.');
+    expect(localStorage.getItem('yendrik-work-0-2-mine-14')).toBe('kept');
   });
 
   it('shows every version with what came back, and waits without a form', () => {
@@ -104,11 +119,11 @@ describe('an assignment', () => {
     );
   });
 
-  it('goes on with what was begun at another computer', () => {
+  it('goes on with what was begun at another computer', async () => {
     const draft = { text: 'Half a card', link: '', files: [kept(5, 'card.txt')], at: '' };
     const takes = { text: true, link: false, files: { sorts: [], number: 3, megabytes: 10 } };
     show(<Learner {...props()} part={work(true, [], { takes, draft })} />);
-    expect(screen.getByRole('textbox')).toHaveValue('Half a card');
+    expect(await own()).toHaveValue('Half a card');
     expect(screen.getByText('card.txt')).toBeInTheDocument();
   });
 

@@ -8,19 +8,23 @@ import {
   Typography,
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body, type Kept, type MyMark } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
 import { day } from '../../ui/format';
 import { GivenFiles } from '../../ui/GivenFiles';
+import { saysNothing } from '../../ui/html';
+import { Prose } from '../../ui/Prose';
 import { unsentKey } from '../../ui/unsent';
 import type { LearnerProps } from '../room';
 import { FilledRubric, WhatCounts } from '../shared/Assessed';
 import { Differences, GivenLink } from '../shared/Given';
 import { PracticeMarks } from '../shared/PracticeMarks';
 import { WorkFiles } from './WorkFiles';
+
+const TextEditor = lazy(() => import('../../ui/editor/TextEditor'));
 
 /** How long after the last key what was begun is kept at the server. */
 const PAUSE = 2000;
@@ -45,7 +49,7 @@ export default function Learner(props: LearnerProps<'assignment'>) {
             {t('learn.version', { n: v.version, date: day(v.at) })}
             {v.late && `, ${t('learn.late')}`}
           </Typography>
-          {v.text && <Typography sx={{ whiteSpace: 'pre-wrap', my: 1 }}>{v.text}</Typography>}
+          {v.text && <Prose plain html={v.text} at={at} />}
           <GivenLink link={v.link} />
           <GivenFiles files={v.files} at={at} />
           <Differences before={work.versions[n + 1]?.text} now={v.text} />
@@ -85,7 +89,7 @@ function HandIn({
   const key = unsentKey(me?.person?.id ?? 0, course.id, walk, page.id);
   const { takes, draft } = work;
   const [given, setGiven] = useState<Given>(() => ({
-    text: localStorage.getItem(key) ?? draft?.text ?? '',
+    text: draft?.text ?? '',
     link: draft?.link ?? '',
     files: draft?.files ?? [],
   }));
@@ -95,16 +99,22 @@ function HandIn({
     ...(now.link && { link: now.link }),
     ...(now.files.length > 0 && { files: now.files.map((f) => f.id) }),
   });
-  const { mutate: keep } = useMutation({
+  const { mutate: keep, error: notKept } = useMutation({
     meta: { silent: true },
     mutationFn: (now: Given) =>
       api.PUT('/api/courses/{course}/walks/{walk}/steps/{step}/draft', {
         params: { path },
         body: sent(now),
       }),
+    onSuccess: (_, now) => {
+      // What was written since is kept on.
+      if (latest.current.text === now.text) localStorage.removeItem(key);
+    },
   });
   const [receipt, setReceipt] = useState(false);
   const changed = useRef(false);
+  const latest = useRef(given);
+  latest.current = given;
   useEffect(() => {
     if (!changed.current) return undefined;
     const later = setTimeout(() => keep(given), PAUSE);
@@ -112,10 +122,15 @@ function HandIn({
   }, [given, keep]);
   const write = (more: Partial<Given>) => {
     changed.current = true;
-    const next = { ...given, ...more };
-    setGiven(next);
-    if (more.text !== undefined) localStorage.setItem(key, more.text);
+    setGiven((now) => ({ ...now, ...more }));
   };
+  const take = (upload: string, inText: boolean) =>
+    body(
+      api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/work-files', {
+        params: { path },
+        body: { upload, ...(inText && { inText }) },
+      }),
+    );
   const handIn = useMutation({
     mutationFn: () =>
       body(
@@ -131,7 +146,7 @@ function HandIn({
       show(next);
     },
   });
-  const nothing = given.text.trim() === '' && given.link.trim() === '' && given.files.length === 0;
+  const nothing = saysNothing(given.text) && given.link.trim() === '' && given.files.length === 0;
   return (
     <Box
       component="form"
@@ -144,14 +159,19 @@ function HandIn({
     >
       {work.passesAtOnce && <Typography>{t('learn.passesAtOnce')}</Typography>}
       {takes.text && (
-        <TextField
-          label={t('learn.write')}
-          multiline
-          minRows={6}
-          value={given.text}
-          onChange={(e) => write({ text: e.target.value })}
-          helperText={t('learn.draftKept')}
-        />
+        <Suspense fallback={<Box sx={{ minHeight: 232 }} />}>
+          <TextEditor
+            label={t('learn.write')}
+            html={draft?.text ?? ''}
+            keep={key}
+            resume
+            files={{ address: at, keep: (upload) => take(upload, true), takes: ['picture'] }}
+            onChange={(text) => write({ text })}
+          />
+          <Typography variant="caption" color="textSecondary" role="status" sx={{ mt: -1 }}>
+            {notKept ? t('learn.draftOnlyHere', { reason: notKept.message }) : t('learn.draftKept')}
+          </Typography>
+        </Suspense>
       )}
       {takes.link && (
         <TextField
@@ -167,14 +187,7 @@ function HandIn({
           takes={takes.files}
           files={given.files}
           at={at}
-          keep={(upload) =>
-            body(
-              api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/work-files', {
-                params: { path },
-                body: { upload },
-              }),
-            )
-          }
+          keep={(upload) => take(upload, false)}
           onChange={(change) => {
             changed.current = true;
             setGiven((now) => ({ ...now, files: change(now.files) }));

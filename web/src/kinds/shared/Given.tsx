@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import type { Change } from 'diff';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
+import { plainText } from '../../ui/html';
 
 /** A link that was handed in. */
 export function GivenLink({ link }: { link: string }) {
@@ -25,18 +26,19 @@ export function GivenLink({ link }: { link: string }) {
   );
 }
 
-/** What changed between a text and the one before it, word by word. */
+/** What changed between a formatted text and the one before it, word by word. */
 export function Differences({ before, now }: { before: string | undefined; now: string }) {
   const t = useTranslations();
   const [parts, setParts] = useState<Change[] | null>(null);
-  if (!before || !now || before === now) return null;
+  const words = [plainText(before ?? ''), plainText(now)] as const;
+  if (!words[0] || !words[1] || words[0] === words[1]) return null;
   if (!parts)
     return (
       <Button
         size="small"
         onClick={() =>
           void import('diff').then(({ diffWordsWithSpace }) =>
-            setParts(diffWordsWithSpace(before, now)),
+            setParts(diffWordsWithSpace(...words)),
           )
         }
         sx={{ px: 0 }}

@@ -114,20 +114,7 @@ export function MarkingForm({
               newest.late ? t('teach.late') : '',
             )}
           >
-            <Typography
-              sx={{
-                whiteSpace: 'pre-wrap',
-                bgcolor: 'tone.panel',
-                border: 1,
-                borderColor: 'divider',
-                borderRadius: 1,
-                p: 2,
-                fontSize: 16,
-                lineHeight: 1.6,
-              }}
-            >
-              {newest.text}
-            </Typography>
+            {newest.text && <Prose html={newest.text} at={at} />}
             <GivenLink link={newest.link} />
             <GivenFiles files={newest.files} at={at} />
             <Differences before={work.versions[1]?.text} now={newest.text} />
@@ -158,9 +145,7 @@ export function MarkingForm({
             key={v.version}
             title={t('teach.earlierVersion', { n: v.version, date: day(v.at) })}
           >
-            <Typography variant="body2" color="textSecondary" sx={{ whiteSpace: 'pre-wrap' }}>
-              {v.text}
-            </Typography>
+            {v.text && <Prose plain html={v.text} at={at} />}
             <GivenLink link={v.link} />
             <GivenFiles files={v.files} at={at} />
             {v.mark && (

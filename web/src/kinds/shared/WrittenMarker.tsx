@@ -44,6 +44,8 @@ export default function WrittenMarker(props: MarkerProps) {
 }
 
 function Written({ post, step, course }: { post: Post; step: number; course: number }) {
+  const at = (file: number) =>
+    `/api/courses/${course}/discussions/${step}/posts/${post.id}/files/${file}`;
   return (
     <Box
       component="article"
@@ -60,11 +62,8 @@ function Written({ post, step, course }: { post: Post; step: number; course: num
       <Typography variant="body2" color="textSecondary">
         {moment(post.at)}
       </Typography>
-      {post.text && <Prose plain html={post.text} />}
-      <GivenFiles
-        files={post.files}
-        at={(file) => `/api/courses/${course}/discussions/${step}/posts/${post.id}/files/${file}`}
-      />
+      {post.text && <Prose plain html={post.text} at={at} />}
+      <GivenFiles files={post.files} at={at} />
     </Box>
   );
 }

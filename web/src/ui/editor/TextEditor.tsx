@@ -10,7 +10,7 @@ import { FileInText, FilmInText, Formula, High, Low, Picture } from './nodes';
 import { cleaned } from './pasted';
 import { Toolbar } from './Toolbar';
 import { useKeptText } from './useKeptText';
-import { type FileDoor, useSending } from './useSending';
+import { type FileDoor, type FileKind, useSending } from './useSending';
 
 interface Props {
   label: string;
@@ -24,7 +24,11 @@ interface Props {
   /** Is told of every change. */
   onChange?: (html: string) => void;
   autoFocus?: boolean;
+  /** Goes on with a kept text without being asked, unless another one has come meanwhile. */
+  resume?: boolean;
 }
+
+const ALL: readonly FileKind[] = ['picture', 'film', 'file'];
 
 /** Formatted text that saves by itself when it is left, and is kept until it is saved. */
 export default function TextEditor({
@@ -35,11 +39,13 @@ export default function TextEditor({
   keep,
   onChange,
   autoFocus,
+  resume = false,
 }: Props) {
   const t = useTranslations();
   const kept = useKeptText(keep, html);
   const [inserting, setInserting] = useState<Inserting | null>(null);
   const sending = useSending(files);
+  const kinds = files ? (files.takes ?? ALL) : [];
   const shown = useRef(html);
   const address = (file: number) => files?.address(file) ?? '';
   const save = (editor: Editor) => {
@@ -71,6 +77,9 @@ export default function TextEditor({
     onCreate: ({ editor: e }) => {
       // How the editor writes it is not how the server did; that is no change.
       shown.current = e.getHTML();
+      if (!resume || !kept.kept || kept.kept.base !== html) return;
+      e.commands.setContent(kept.kept.text);
+      kept.taken();
     },
     onUpdate: ({ editor: e }) => {
       const text = e.getHTML();
@@ -124,7 +133,7 @@ export default function TextEditor({
           {t('editor.unsaved')}
         </Alert>
       )}
-      <Toolbar editor={editor} files={files !== undefined} onInsert={setInserting} />
+      <Toolbar editor={editor} files={kinds} onInsert={setInserting} />
       {sending.isPending && (
         <LinearProgress
           variant="determinate"

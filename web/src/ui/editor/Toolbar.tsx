@@ -3,6 +3,7 @@ import type { Editor } from '@tiptap/react';
 import { type ReactNode, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Inserting } from './InsertDialog';
+import type { FileKind } from './useSending';
 
 const TOOLS = [
   { name: 'bold', is: 'bold', face: <b>B</b>, run: (e: Editor) => chain(e).toggleBold() },
@@ -35,7 +36,8 @@ const chain = (editor: Editor) => editor.chain().focus();
 
 interface Props {
   editor: Editor;
-  files: boolean;
+  /** Which files can be put in. */
+  files: readonly FileKind[];
   onInsert: (what: Inserting) => void;
 }
 
@@ -137,9 +139,7 @@ function Choices({ name, items }: { name: string; items: { name: string; run: ()
 function Insert({ editor, files, onInsert }: Props) {
   const t = useTranslations();
   const table = () => chain(editor).insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run();
-  const dialogs = files
-    ? (['picture', 'film', 'file', 'formula'] as const)
-    : (['formula'] as const);
+  const dialogs = [...files, 'formula'] as const;
   return (
     <Choices
       name={t('editor.insert')}

@@ -40,6 +40,8 @@ export function useKeptText(key: string | undefined, html: string) {
     keep: (text: string) => {
       if (key) localStorage.setItem(key, JSON.stringify({ base: html, text } satisfies Kept));
     },
+    /** It is gone on with, and stays kept until it is saved. */
+    taken: () => setKept(null),
     sent: () => {
       saving.current = true;
       setKept(null);

@@ -3,10 +3,15 @@ import { useState } from 'react';
 import type { Kept } from '../../api/client';
 import { sendInPieces } from '../../api/files';
 
+/** What files stand in a text as. */
+export type FileKind = 'picture' | 'film' | 'file';
+
 export type FileUse = 'FILM' | 'SOUND' | 'PICTURE' | 'CAPTIONS' | 'DOCUMENT';
 
 /** Where files of a text are found, and how one that was sent is kept. */
 export interface FileDoor {
+  /** What of them a text takes; everything, if nothing is said. */
+  takes?: readonly FileKind[];
   address: (file: number) => string;
   keep: (upload: string, use: FileUse) => Promise<Kept>;
 }

@@ -44,6 +44,43 @@ class AssignmentTest extends BrowserTest {
   }
 
   @Test
+  void what_is_written_is_there_again_after_the_page_went_and_goes_in_with_its_picture() {
+    Course own = school.course("Formatted work");
+    long step = own.step(own.module("Brakes"), "ASSIGNMENT", "What wears a pad");
+    own.publish();
+    own.enrol("celeste");
+    Page page = school.signedIn("celeste");
+    go(page, own.view("my/steps/" + step));
+    Locator work =
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Your work"));
+    page.route("**/draft", r -> r.abort("connectionreset"));
+    work.pressSequentially("Grit in the rubber.");
+    page.reload();
+    page.unroute("**/draft");
+    assertThat(work).containsText("Grit in the rubber.");
+    work.click();
+    page.keyboard().press("Control+End");
+    page.keyboard().press("Enter");
+    button(page, "Insert ▾").click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Picture …")).click();
+    page.locator("input[type=file]").last().setInputFiles(DOT);
+    page.getByLabel("What it shows, in words").fill("A stone in a pad");
+    button(page, "Put in").click();
+    Locator shown = page.getByAltText("A stone in a pad");
+    assertThat(shown).hasJSProperty("naturalWidth", 1);
+    assertThat(page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Film …")))
+        .hasCount(0);
+    button(page, "Hand in").click();
+    assertThat(page.getByText(Pattern.compile("Staff mark it next"))).isVisible();
+    assertThat(shown).hasJSProperty("naturalWidth", 1);
+    Page tomas = school.signedIn("tomas");
+    go(tomas, own.view("teach/marking"));
+    button(tomas, "Celeste Adeyo").first().click();
+    assertThat(tomas.getByText("Grit in the rubber.")).isVisible();
+    assertThat(tomas.getByAltText("A stone in a pad")).hasJSProperty("naturalWidth", 1);
+  }
+
+  @Test
   void a_facilitator_marks_it_while_the_learner_watches_and_both_see_it_at_once() {
     Page learner = school.signedIn("celeste");
     go(learner, course.view("my/route"));

@@ -3,6 +3,8 @@ package yendrik.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.util.Base64;
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -11,6 +13,15 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 /** What tests before a real browser share: one school for all of them, and how things are found. */
 @ExtendWith(BrowserTest.OneSchool.class)
 abstract class BrowserTest {
+  /** A picture of one point. */
+  static final FilePayload DOT =
+      new FilePayload(
+          "dot.png",
+          "image/png",
+          Base64.getDecoder()
+              .decode(
+                  "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=="));
+
   static School school;
 
   /** Opens the school for the first test and closes it after the last. */

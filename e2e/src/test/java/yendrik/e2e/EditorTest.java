@@ -5,18 +5,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
-import java.util.Base64;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** A text is written with all that may stand in it, and its learner sees the same. */
 class EditorTest extends BrowserTest {
-  private static final byte[] DOT =
-      Base64.getDecoder()
-          .decode(
-              "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
   private Course course;
   private long step;
 
@@ -50,9 +44,7 @@ class EditorTest extends BrowserTest {
     button(page, "Put in").click();
     assertThat(page.locator(".ProseMirror math")).isVisible();
     insert(page, "Picture …");
-    page.locator("input[type=file]")
-        .last()
-        .setInputFiles(new FilePayload("patch.png", "image/png", DOT));
+    page.locator("input[type=file]").last().setInputFiles(DOT);
     page.getByLabel("What it shows, in words").fill("A patch on a tube");
     button(page, "Put in").click();
     assertThat(page.locator(".ProseMirror img[alt='A patch on a tube']")).isVisible();

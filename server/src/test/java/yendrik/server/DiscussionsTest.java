@@ -446,6 +446,30 @@ class DiscussionsTest extends SchoolTest {
   }
 
   @Test
+  void a_picture_stands_in_the_text_of_a_post_and_in_no_other_writers() {
+    begin();
+    byte[] png = {
+      (byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n', 0, 0, 0, 13, 'I', 'H', 'D', 'R'
+    };
+    long file =
+        edda.post(posts() + "/files", new Sending(edda.sent("wear.png", png))).path("id").asLong();
+    assertThat(status(edda.call("GET", posts() + "/files/" + file, ""))).isEqualTo(200);
+    assertThat(status(juno.call("GET", posts() + "/files/" + file, ""))).isEqualTo(404);
+    assertThat(status(sefa.call("GET", staff() + "/files/" + file, ""))).isEqualTo(404);
+    var with = post("Worn:</p><img data-file=\"" + file + "\" alt=\"A shark fin\"><p>");
+    assertThat(status(juno.call("POST", posts(), with))).as("a picture of hers").isEqualTo(422);
+    edda.post(posts(), with);
+    JsonNode shown = read(juno).path(0).path("post");
+    assertThat(shown.path("text").asString()).contains("data-file=\"" + file + "\"");
+    assertThat(shown.path("files")).as("under the text").isEmpty();
+    String at = posts() + "/" + shown.path("id") + "/files/" + file;
+    assertThat(juno.call("GET", at, "").getContentAsByteArray()).isEqualTo(png);
+    assertThat(status(edda.call("PUT", posts() + "/" + shown.path("id"), with.post())))
+        .as("it is still there when the text is changed")
+        .isEqualTo(204);
+  }
+
+  @Test
   void nothing_is_written_after_the_discussion_has_closed_and_all_can_be_read() {
     begin();
     long first = written(edda, "In time");

@@ -28,6 +28,10 @@ import yendrik.server.people.Seat;
 class HandInTest extends SchoolTest {
   private static final byte[] NOTES = "Two pads, 5 Nm.\n".getBytes(UTF_8);
 
+  private static final byte[] PNG = {
+    (byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n', 0, 0, 0, 13, 'I', 'H', 'D', 'R'
+  };
+
   @Autowired UnusedFiles unused;
   @Autowired DemoClock clock;
   private NewCourse course;
@@ -38,6 +42,8 @@ class HandInTest extends SchoolTest {
   private record Work(String text, Optional<String> link, Optional<List<Long>> files) {}
 
   private record Upload(String upload) {}
+
+  private record InText(String upload, boolean inText) {}
 
   private record Group(String name, List<EnrolmentId> learners) {}
 
@@ -84,6 +90,15 @@ class HandInTest extends SchoolTest {
     return who.post(course.walk(work) + "/work-files", sent).path("id").asLong();
   }
 
+  private long picture(Caller who) {
+    var sent = new InText(who.sent("pad.png", PNG), true);
+    return who.post(course.walk(work) + "/work-files", sent).path("id").asLong();
+  }
+
+  private static <T> Optional<T> none() {
+    return Optional.empty();
+  }
+
   private MockHttpServletResponse handIn(String text, String link, Long... files) {
     return edda.call(
         "POST",
@@ -122,6 +137,65 @@ class HandInTest extends SchoolTest {
   }
 
   @Test
+  void pictures_stand_in_the_text_of_whoever_writes_it_beside_the_files() {
+    takes(true, false, files(1, 1, "TEXT"));
+    begin();
+    long notes = send(edda, "notes.txt", NOTES);
+    long picture = picture(edda);
+    String shown = "<p>Seen:</p><img data-file=\"" + picture + "\" alt=\"A worn pad\">";
+    String own = course.walk(work) + "/work-files/" + picture;
+    assertThat(edda.call("GET", own, "").getStatus()).as("before it is kept").isEqualTo(200);
+    edda.call("PUT", course.walk(work) + "/draft", new Work(shown, none(), none()));
+    JsonNode draft = edda.post(course.walk(work) + "/visits", "").path("part").path("draft");
+    assertThat(draft.path("text").asString()).contains("data-file=\"" + picture + "\"");
+    assertThat(draft.path("files")).isEmpty();
+    JsonNode version =
+        Caller.json(handIn(shown + "<script>no()</script>", "", notes))
+            .path("part")
+            .path("versions")
+            .path(0);
+    assertThat(version.path("text").asString()).contains("A worn pad").doesNotContain("no()");
+    assertThat(version.path("files")).as("beside the text").hasSize(1);
+    JsonNode waiting = sefa.get(course.path + "/marking").path("handedIn").path(0);
+    String at = course.path + "/marking/" + waiting.path("enrolment") + "/" + work + "/files/";
+    assertThat(sefa.call("GET", at + picture, "").getStatus()).isEqualTo(200);
+    assertThat(as("Ilse Tran").call("GET", own, "").getStatus()).isEqualTo(404);
+    clock.putTo(clock.instant().plus(Duration.ofDays(100)));
+    unused.clear();
+    clock.putTo(clock.instant().plus(Duration.ofDays(100)));
+    unused.clear();
+    assertThat(sefa.call("GET", at + picture, "").getStatus()).as("work is kept").isEqualTo(200);
+  }
+
+  @Test
+  void a_picture_alone_is_work_and_one_of_somebody_else_is_refused_at_the_text() {
+    begin();
+    String hers = "<img data-file=\"" + picture(as("Ilse Tran")) + "\" alt=\"\">";
+    assertThat(field(handIn(hers, ""))).isEqualTo("text");
+    assertThat(field(handIn("<p></p><p> &nbsp; </p>", ""))).as("says nothing").isEqualTo("text");
+    String many = "";
+    for (int n = 1; n <= 31; n++) many += "<img data-file=\"" + n + "\">";
+    assertThat(field(handIn(many, ""))).isEqualTo("text");
+    String mine = "<img data-file=\"" + picture(edda) + "\" alt=\"\">";
+    assertThat(handIn(mine, "").getStatus()).isEqualTo(200);
+    assertThat(handIn(mine, "").getStatus()).as("the same sent twice").isEqualTo(200);
+  }
+
+  @Test
+  void no_picture_is_taken_for_a_text_where_no_text_is() {
+    takes(false, true, _ -> {});
+    begin();
+    var sent = new InText(edda.sent("pad.png", PNG), true);
+    JsonNode refused = edda.post(course.walk(work) + "/work-files", sent);
+    assertThat(refused.path("fields").has("files")).as(refused.toString()).isTrue();
+    var words = new InText(edda.sent("pad.txt", NOTES), true);
+    takes(true, false, _ -> {});
+    course.publish();
+    JsonNode noPicture = edda.post(course.walk(work) + "/work-files", words);
+    assertThat(noPicture.path("fields").has("file")).as(noPicture.toString()).isTrue();
+  }
+
+  @Test
   void a_support_teacher_sees_the_files_of_her_group_only() {
     takes(false, false, files(1, 1));
     begin();
@@ -153,10 +227,7 @@ class HandInTest extends SchoolTest {
     var refused =
         edda.post(course.walk(work) + "/work-files", new Upload(edda.sent("big.txt", large)));
     assertThat(refused.path("fields").has("file")).as(refused.toString()).isTrue();
-    byte[] png = {
-      (byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n', 0, 0, 0, 13, 'I', 'H', 'D', 'R'
-    };
-    var picture = edda.post(course.walk(work) + "/work-files", new Upload(edda.sent("a.txt", png)));
+    var picture = edda.post(course.walk(work) + "/work-files", new Upload(edda.sent("a.txt", PNG)));
     assertThat(picture.path("fields").has("file")).as(picture.toString()).isTrue();
     assertThat(field(handIn("", "", 99_999_999L))).isEqualTo("files");
     Caller ilse = as("Ilse Tran");
@@ -216,8 +287,8 @@ class HandInTest extends SchoolTest {
     begin();
     String subject = "Handed in: Job card";
     edda.post(course.walk(work) + "/visits", "");
-    edda.post(course.walk(work) + "/versions", new Receipted("Two pads.", true));
-    edda.post(course.walk(work) + "/versions", new Receipted("Two pads.", true));
+    edda.post(course.walk(work) + "/versions", new Receipted("<p>Two pads.</p>", true));
+    edda.post(course.walk(work) + "/versions", new Receipted("<p>Two pads.</p>", true));
     var letters =
         db.selectFrom(LETTER)
             .where(LETTER.SUBJECT.eq(subject), LETTER.RECIPIENT_ID.eq(signedIn("Edda Marsh").id()))

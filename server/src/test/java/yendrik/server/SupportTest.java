@@ -56,6 +56,7 @@ class SupportTest extends BenchTest {
           "GET /api/courses/{course}/marking/{enrolment}/{step}",
           // DiscussionsTest
           "GET /api/courses/{course}/discussions",
+          "GET /api/courses/{course}/discussions/{step}/files/{file}",
           "GET /api/courses/{course}/discussions/{step}/learners",
           "GET /api/courses/{course}/discussions/{step}/learners/{enrolment}",
           "GET /api/courses/{course}/discussions/{step}/posts",

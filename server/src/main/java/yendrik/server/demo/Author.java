@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jooq.DSLContext;
 import yendrik.core.course.StepKind;
@@ -46,6 +47,7 @@ import yendrik.server.design.Json;
 import yendrik.server.design.OutcomeForms;
 import yendrik.server.design.RubricForms;
 import yendrik.server.design.Rubrics;
+import yendrik.server.files.FileSort;
 import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.kinds.DemoScript;
@@ -275,7 +277,9 @@ final class Author {
       Optional<RubricId> rubric,
       boolean byGroup,
       List<Long> files,
-      Optional<String> address)
+      Optional<String> address,
+      Set<FileSort> takes,
+      List<DemoScript.DemoCaption> captions)
       implements DemoScript {}
 
   /** A text with the files that it names. */
@@ -295,10 +299,19 @@ final class Author {
     }
   }
 
+  /** A file that a learner sends. */
+  long keep(PersonId learner, String name) {
+    try (InputStream in = Author.class.getResourceAsStream("/demo/files/" + name)) {
+      return files.keep(course, learner, name, in, FileUse.DOCUMENT).id();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   private DemoScript.DemoFilm keep(Script.ScriptFilm film) {
     try (InputStream in = Author.class.getResourceAsStream("/demo/films/" + film.resource())) {
       long id = files.keep(course, by, film.resource(), in, FileUse.FILM).id();
-      return new DemoScript.DemoFilm(id, film.seconds());
+      return new DemoScript.DemoFilm(id, film.resource(), film.seconds());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -338,7 +351,9 @@ final class Author {
                         Optional.ofNullable(rubrics.get(id)),
                         script.byGroup(),
                         List.copyOf(kept.getOrDefault(id, Map.of()).values()),
-                        script.elsewhere() ? acts.filmHost() : Optional.empty())),
+                        script.elsewhere() ? acts.filmHost() : Optional.empty(),
+                        script.takes(),
+                        script.film().map(Script.ScriptFilm::captions).orElse(List.of()))),
             script.ties().stream()
                 .map(t -> new DesignEdits.TieEdit(known(outcomes, t), 1, cuts(t, script)))
                 .toList(),

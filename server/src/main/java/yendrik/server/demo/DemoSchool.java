@@ -678,7 +678,13 @@ public class DemoSchool implements ApplicationRunner {
             .handIn("job-card", DemoTexts.work("job-card", random));
       }
       case "Dov Halloran" -> again(learning, start, today);
-      case "Femi Strand" -> steps(learning, 21, 0.9, start, today.minus(Duration.ofDays(1)));
+      case "Femi Strand" ->
+          steps(
+              learning.says("wheel-note", "wheel-log.webm"),
+              21,
+              0.9,
+              start,
+              today.minus(Duration.ofDays(1)));
       case "Ilse Tran" -> steps(learning, 23, 1.0, start, today.minus(Duration.ofDays(1)));
       case "Lena Okoro" -> excused(course, learning, start, today);
       default ->
@@ -727,7 +733,8 @@ public class DemoSchool implements ApplicationRunner {
     learning
         .on(today.minus(Duration.ofDays(14)))
         .handIn(
-            "fault-report", "The front brake is bad and the wheel wobbles. It should be repaired.");
+            "fault-report",
+            "<p>The front brake is bad and the wheel wobbles. It should be repaired.</p>");
     learning.marked(
         "fault-report",
         1,
@@ -827,6 +834,7 @@ public class DemoSchool implements ApplicationRunner {
             /* byGroup= */ false,
             List.of(),
             /* elsewhere= */ false,
+            Set.of(),
             Map.of());
     var build =
         new Script.ScriptStep(
@@ -845,6 +853,7 @@ public class DemoSchool implements ApplicationRunner {
             /* byGroup= */ false,
             List.of(),
             /* elsewhere= */ false,
+            Set.of(),
             Map.of());
     a.write(
         new Script(

@@ -32,6 +32,7 @@ final class Learning implements DemoLearner {
   private final Instant end;
   private final Random random;
   private final Queue<Booked> booked = new PriorityQueue<>(Comparator.comparing(Booked::at));
+  private final Map<String, String> recordings = new HashMap<>();
   private Instant now;
 
   /** Something that others do about the learner at a moment of their own. */
@@ -70,6 +71,12 @@ final class Learning implements DemoLearner {
       clock.putTo(next.at());
       next.act().run();
     }
+  }
+
+  /** Speaks instead of writing at a step. */
+  Learning says(String key, String recording) {
+    recordings.put(key, recording);
+    return this;
   }
 
   /** Puts the learner's next act on the evening of a day, or a little after the last act. */
@@ -144,7 +151,14 @@ final class Learning implements DemoLearner {
     acts.steps().open(enrolment, person, id);
     later(Duration.ofMinutes(18));
     acts.steps().spend(enrolment, person, id, 500);
-    acts.work().handIn(enrolment, person, id, text);
+    Optional<String> recording = Optional.ofNullable(recordings.get(key));
+    acts.work()
+        .handIn(
+            enrolment,
+            person,
+            id,
+            recording.isPresent() ? "" : text,
+            recording.map(r -> course.keep(person, r)).stream().toList());
   }
 
   void marked(

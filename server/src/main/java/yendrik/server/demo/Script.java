@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.OutcomeId;
@@ -17,6 +18,8 @@ import yendrik.server.demo.ScriptFile.QuestionText;
 import yendrik.server.demo.ScriptFile.RubricText;
 import yendrik.server.demo.ScriptFile.StepText;
 import yendrik.server.design.RubricForms;
+import yendrik.server.files.FileSort;
+import yendrik.server.kinds.DemoScript;
 
 /** A course of the demo as its file describes it. */
 record Script(String name, String summary, List<ScriptModule> modules, List<ScriptRubric> rubrics) {
@@ -43,6 +46,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       boolean byGroup,
       List<String> files,
       boolean elsewhere,
+      Set<FileSort> takes,
       Map<String, String> carried) {}
 
   /** A rubric and the step that is assessed with it. */
@@ -51,7 +55,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
   /**
    * @param resource the file beside the courses
    */
-  record ScriptFilm(String resource, int seconds) {}
+  record ScriptFilm(String resource, int seconds, List<DemoScript.DemoCaption> captions) {}
 
   static Script read(String resource) {
     return read(resource, _ -> Optional.empty());
@@ -91,11 +95,18 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
         step.ties(),
         step.body(),
         questions,
-        step.film().map(film -> new ScriptFilm(film, step.seconds())),
+        step.film().map(film -> new ScriptFilm(film, step.seconds(), captions(step))),
         step.byGroup(),
         step.files(),
         step.elsewhere(),
+        Set.copyOf(step.takes()),
         carried);
+  }
+
+  private static List<DemoScript.DemoCaption> captions(StepText step) {
+    return step.captions().stream()
+        .map(c -> new DemoScript.DemoCaption(c.from(), c.to(), c.says()))
+        .toList();
   }
 
   private static Question question(QuestionText text, int number) {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.ObjectMapper;
 import tools.jackson.dataformat.yaml.YAMLMapper;
+import yendrik.server.files.FileSort;
 
 /** The file of a demo's course, as it is written; what is left out is nothing, none or no. */
 record ScriptFile(String name, String summary, List<ModuleText> modules, List<RubricText> rubrics) {
@@ -36,6 +37,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * @param byGroup whether each group has it by itself
    * @param files beside the courses, which its text names as {@code [name]}
    * @param elsewhere whether it leads to the host of films elsewhere
+   * @param takes what of files can be handed in beside a text
    */
   record StepText(
       String key,
@@ -53,14 +55,24 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       int seconds,
       boolean byGroup,
       List<String> files,
-      boolean elsewhere) {
+      boolean elsewhere,
+      List<FileSort> takes,
+      List<CaptionText> captions) {
     StepText {
+      takes = requireNonNullElse(takes, List.of());
+      captions = requireNonNullElse(captions, List.of());
       files = requireNonNullElse(files, List.of());
       ties = requireNonNullElse(ties, List.of());
       body = requireNonNullElse(body, "");
       questions = requireNonNullElse(questions, List.of());
     }
   }
+
+  /**
+   * @param from seconds from the film's beginning
+   * @param to the same of its end
+   */
+  record CaptionText(int from, int to, String says) {}
 
   /**
    * @param q what is asked

@@ -1,10 +1,12 @@
 package yendrik.server.design;
 
+import java.util.List;
 import java.util.Set;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import yendrik.server.files.Files;
 
 /** Files in formatted text: pictures, films and files to save are named by their numbers. */
 public final class TextFiles {
@@ -21,6 +23,12 @@ public final class TextFiles {
         .results()
         .map(r -> Long.parseLong(r.group(1)))
         .collect(Collectors.toSet());
+  }
+
+  /** Those of a text's files that do not stand in it. */
+  public static List<Files.Kept> besides(String html, List<Files.Kept> files) {
+    Set<Long> shown = of(html);
+    return files.stream().filter(f -> !shown.contains(f.id())).toList();
   }
 
   /** A text as it is shown to somebody who finds its files at an address, after a slash. */

@@ -35,9 +35,11 @@ import yendrik.server.people.Seat;
 class DiscussionController {
   private final StaffTalks talks;
   private final Files files;
+  private final PostTexts texts;
   private final Sending sending;
 
-  DiscussionController(StaffTalks talks, Files files, Sending sending) {
+  DiscussionController(StaffTalks talks, Files files, PostTexts texts, Sending sending) {
+    this.texts = texts;
     this.talks = talks;
     this.files = files;
     this.sending = sending;
@@ -152,7 +154,7 @@ class DiscussionController {
     talks.reads(seat, step, read.upto());
   }
 
-  /** Takes a file that is to stand under a post. */
+  /** Takes a file that is to stand in a post or under it. */
   @PostMapping("/{step}/files")
   @Needs(Right.TEACH)
   @ResponseStatus(HttpStatus.CREATED)
@@ -165,7 +167,21 @@ class DiscussionController {
     return files.keep(course, seat.person().id(), sent.upload(), PostFiles.ANY);
   }
 
-  /** A file under a post; ranges are understood. */
+  /** A file that one has sent and not posted yet. */
+  @GetMapping("/{step}/files/{file}")
+  @Needs(Right.TEACH)
+  ResponseEntity<Resource> ownFile(
+      @PathVariable CourseId course,
+      @PathVariable StepId step,
+      @PathVariable long file,
+      Seat seat,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    talks.takesFiles(seat, step);
+    return sending.of(texts.own(course, seat.person().id(), file), request, response);
+  }
+
+  /** A file of a post; ranges are understood. */
   @GetMapping("/{step}/posts/{post}/files/{file}")
   @Needs(Right.TEACH)
   ResponseEntity<Resource> file(

@@ -36,9 +36,11 @@ class PostController {
   private final Wayfarer wayfarer;
   private final Talks talks;
   private final Files files;
+  private final PostTexts texts;
   private final Sending sending;
 
-  PostController(Wayfarer wayfarer, Talks talks, Files files, Sending sending) {
+  PostController(Wayfarer wayfarer, Talks talks, Files files, PostTexts texts, Sending sending) {
+    this.texts = texts;
     this.wayfarer = wayfarer;
     this.talks = talks;
     this.files = files;
@@ -119,7 +121,7 @@ class PostController {
     talks.reads(wayfarer.enrolment(seat, walk), seat.person().id(), step, read.upto());
   }
 
-  /** Takes a file that is to stand under a post. */
+  /** Takes a file that is to stand in a post or under it. */
   @PostMapping("/files")
   @Needs(Right.LEARN)
   @ResponseStatus(HttpStatus.CREATED)
@@ -133,7 +135,22 @@ class PostController {
     return files.keep(course, seat.person().id(), sent.upload(), PostFiles.ANY);
   }
 
-  /** A file under a post; ranges are understood. */
+  /** A file that one has sent and not posted yet. */
+  @GetMapping("/files/{file}")
+  @Needs(Right.LEARN)
+  ResponseEntity<Resource> ownFile(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      @PathVariable long file,
+      Seat seat,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    talks.takesFiles(wayfarer.enrolment(seat, walk), step);
+    return sending.of(texts.own(course, seat.person().id(), file), request, response);
+  }
+
+  /** A file of a post; ranges are understood. */
   @GetMapping("/{post}/files/{file}")
   @Needs(Right.LEARN)
   ResponseEntity<Resource> file(

@@ -1,20 +1,23 @@
 package yendrik.server.discuss;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
-import yendrik.server.http.SafeHtml;
+import yendrik.server.texts.OwnTexts;
 
 /** Checks what somebody wants to write. */
 @Component
 class PostTexts {
   private final Files files;
+  private final OwnTexts texts;
 
-  PostTexts(Files files) {
+  PostTexts(Files files, OwnTexts texts) {
     this.files = files;
+    this.texts = texts;
   }
 
   /**
@@ -22,16 +25,18 @@ class PostTexts {
    * @throws Problem naming the field that is not right
    */
   Posts.Words checked(CourseId course, PersonId by, PostForms.TextForm sent, List<Files.Kept> had) {
-    String text = SafeHtml.of(sent.text());
+    OwnTexts.OwnText text = texts.checked(course, by, sent.text(), had);
     List<Files.Kept> taken =
         sent.files().stream().distinct().map(id -> file(course, by, id, had)).toList();
-    if (isBlank(text) && taken.isEmpty()) throw Problem.field("text", "nothing-written");
-    return new Posts.Words(text, taken);
+    if (OwnTexts.isBlank(text.html()) && taken.isEmpty())
+      throw Problem.field("text", "nothing-written");
+    return new Posts.Words(
+        text.html(), Stream.concat(taken.stream(), text.shown().stream()).distinct().toList());
   }
 
-  private static boolean isBlank(String html) {
-    return !html.contains("data-formula")
-        && html.replaceAll("<[^>]*>|&nbsp;|&#160;|[\\p{Z}\\s]", "").isEmpty();
+  /** A file that somebody has sent. */
+  Files.Kept own(CourseId course, PersonId by, long id) {
+    return files.own(course, by, id).orElseThrow(() -> Problem.notFound("file"));
   }
 
   private Files.Kept file(CourseId course, PersonId by, long id, List<Files.Kept> had) {

@@ -33,6 +33,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.PostId;
 import yendrik.core.id.StepId;
 import yendrik.server.design.Json;
+import yendrik.server.design.TextFiles;
 import yendrik.server.design.UsesFiles;
 import yendrik.server.files.Files;
 
@@ -59,8 +60,14 @@ class Posts implements UsesFiles {
    * What somebody writes.
    *
    * @param text safe HTML
+   * @param files all of them, those in the text too
    */
-  record Words(String text, List<Files.Kept> files) {}
+  record Words(String text, List<Files.Kept> files) {
+    /** Those that stand under the text. */
+    List<Files.Kept> under() {
+      return TextFiles.besides(text, files);
+    }
+  }
 
   /**
    * Who writes.

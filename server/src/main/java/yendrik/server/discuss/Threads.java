@@ -86,7 +86,7 @@ class Threads {
         !gone && post.walk().isEmpty(),
         staff && !gone ? post.walk() : Optional.empty(),
         gone ? "" : post.words().text(),
-        gone ? List.of() : post.words().files(),
+        gone ? List.of() : post.words().under(),
         post.at(),
         gone ? Optional.empty() : post.changed(),
         staff && !gone ? post.remover() : Optional.empty(),

@@ -2,8 +2,10 @@ package yendrik.server.kinds;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Question;
+import yendrik.server.files.FileSort;
 
 /** What the demo's script says about a step. */
 public interface DemoScript {
@@ -23,8 +25,20 @@ public interface DemoScript {
   /** What the work is assessed with. */
   Optional<RubricId> rubric();
 
+  /** What of files can be handed in beside a text. */
+  Set<FileSort> takes();
+
+  /** What is said in its film. */
+  List<DemoCaption> captions();
+
   /**
    * @param file as it was kept
    */
-  record DemoFilm(long file, int seconds) {}
+  record DemoFilm(long file, String name, int seconds) {}
+
+  /**
+   * @param from seconds from the film's beginning
+   * @param to the same of its end
+   */
+  record DemoCaption(int from, int to, String text) {}
 }

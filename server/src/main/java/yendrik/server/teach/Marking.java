@@ -202,7 +202,7 @@ public class Marking {
                     walk.progress().record().late(s, v.at().toEpochMilli()),
                     v.text(),
                     v.work().link(),
-                    v.work().files(),
+                    v.work().besides(),
                     mark(walk, design.id(), v.version()),
                     assessments.of(walk, design.id(), v.version())))
             .toList();

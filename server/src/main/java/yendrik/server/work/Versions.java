@@ -21,8 +21,10 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.StepId;
 import yendrik.server.design.Json;
+import yendrik.server.design.TextFiles;
 import yendrik.server.design.UsesFiles;
 import yendrik.server.files.Files;
+import yendrik.server.texts.OwnTexts;
 
 /** What was handed in, version by version. */
 @Repository
@@ -45,20 +47,22 @@ public class Versions implements UsesFiles {
   /**
    * What is handed in.
    *
+   * @param text safe HTML
    * @param link empty for none
+   * @param files all of them, those in the text too
    */
   public record Work(String text, String link, List<Files.Kept> files) {
     public Work {
       files = List.copyOf(files);
     }
 
-    /** A text and nothing else. */
-    public static Work ofText(String text) {
-      return new Work(text, "", List.of());
+    public boolean isEmpty() {
+      return OwnTexts.isBlank(text) && link.isBlank() && files.isEmpty();
     }
 
-    public boolean isEmpty() {
-      return text.isBlank() && link.isBlank() && files.isEmpty();
+    /** The files that do not stand in the text. */
+    public List<Files.Kept> besides() {
+      return TextFiles.besides(text, files);
     }
   }
 

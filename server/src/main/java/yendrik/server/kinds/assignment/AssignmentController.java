@@ -48,7 +48,8 @@ class AssignmentController {
   }
 
   /**
-   * @param files that were sent before
+   * @param text formatted
+   * @param files that were sent before, without those in the text
    * @param receipt whether a letter is to say that it was handed in
    */
   @Schema(name = "HandIn")
@@ -91,7 +92,10 @@ class AssignmentController {
     work.begin(wayfarer.enrolment(seat, walk), seat.person().id(), step, sent.sent());
   }
 
-  record WorkFile(@NotBlank @Size(max = 100) String upload) {}
+  /**
+   * @param inText whether it is a picture that is to stand in the text
+   */
+  record WorkFile(@NotBlank @Size(max = 100) String upload, Optional<Boolean> inText) {}
 
   /** Takes a file that is to be handed in. */
   @PostMapping("/work-files")
@@ -103,7 +107,8 @@ class AssignmentController {
       @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody WorkFile sent) {
-    Accepts accepts = work.accepts(wayfarer.enrolment(seat, walk), step);
+    boolean inText = sent.inText().orElse(false);
+    Accepts accepts = work.accepts(wayfarer.enrolment(seat, walk), step, inText);
     return files.keep(course, seat.person().id(), sent.upload(), accepts);
   }
 
@@ -118,6 +123,7 @@ class AssignmentController {
       Seat seat,
       HttpServletRequest request,
       HttpServletResponse response) {
-    return sending.of(work.file(wayfarer.way(seat, walk), step, file), request, response);
+    Files.Kept own = work.file(wayfarer.way(seat, walk), seat.person().id(), step, file);
+    return sending.of(own, request, response);
   }
 }

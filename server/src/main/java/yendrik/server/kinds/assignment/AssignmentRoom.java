@@ -87,7 +87,8 @@ class AssignmentRoom extends StepRoom<AssignmentContent, AssignmentAuthored, Ass
 
   @Override
   public AssignmentEdit written(DemoScript script) {
-    return new AssignmentEdit(script.rubric(), Takes.TEXT, /* passesAtOnce= */ false);
+    return new AssignmentEdit(
+        script.rubric(), Takes.besidesText(script.takes()), /* passesAtOnce= */ false);
   }
 
   @Override

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
@@ -24,6 +25,7 @@ import yendrik.core.strand.work.WorkStrand;
 import yendrik.core.words.Phrase;
 import yendrik.server.design.RubricForms;
 import yendrik.server.files.Accepts;
+import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.http.WebAddress;
@@ -32,6 +34,7 @@ import yendrik.server.kinds.assignment.AssignmentShown.VersionView;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.learn.StepDoor;
 import yendrik.server.learn.StepPages;
+import yendrik.server.texts.OwnTexts;
 import yendrik.server.way.Assessments;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
@@ -48,6 +51,7 @@ public class HandedIn {
   private final Assessments assessments;
   private final Files kept;
   private final Receipts receipts;
+  private final OwnTexts texts;
 
   HandedIn(
       Versions work,
@@ -55,7 +59,9 @@ public class HandedIn {
       StepPages pages,
       Assessments assessments,
       Files kept,
-      Receipts receipts) {
+      Receipts receipts,
+      OwnTexts texts) {
+    this.texts = texts;
     this.receipts = receipts;
     this.kept = kept;
     this.work = work;
@@ -82,7 +88,7 @@ public class HandedIn {
                     walk.progress().record().late(s, h.at().toEpochMilli()),
                     h.text(),
                     h.work().link(),
-                    h.work().files(),
+                    h.work().besides(),
                     mark(walk, step, h.version())))
             .toList();
     AssignmentContent content = walk.content(s, AssignmentContent.class);
@@ -95,7 +101,7 @@ public class HandedIn {
             .filter(d -> d.at().isAfter(since))
             .map(d ->
                 new AssignmentShown.DraftView(
-                    d.work().text(), d.work().link(), d.work().files(), d.at()));
+                    d.work().text(), d.work().link(), d.work().besides(), d.at()));
     return new AssignmentShown(
         can, content.takes(), content.passesAtOnce(), draft, versions, walk.rubric(s));
   }
@@ -140,16 +146,18 @@ public class HandedIn {
         });
   }
 
-  /** Hands a text in. */
-  public StepPage handIn(EnrolmentId enrolment, PersonId person, StepId step, String text) {
-    return handIn(enrolment, person, step, new Sent(text, "", List.of()), /* receipt= */ false);
+  /** Hands a formatted text in, and files that were kept before. */
+  public StepPage handIn(
+      EnrolmentId enrolment, PersonId person, StepId step, String text, List<Long> files) {
+    return handIn(enrolment, person, step, new Sent(text, "", files), /* receipt= */ false);
   }
 
   /**
    * What a learner sends.
    *
+   * @param text formatted
    * @param link empty for none
-   * @param files that the learner sent before
+   * @param files that the learner sent before, without those in the text
    */
   record Sent(String text, String link, List<Long> files) {}
 
@@ -209,20 +217,26 @@ public class HandedIn {
     Walk walk = walks.see(enrolment);
     int s = StepDoor.usable(walk, step, StepKind.ASSIGNMENT);
     Takes takes = walk.content(s, AssignmentContent.class).takes();
-    List<Files.Kept> files = files(walk, takes, person, sent.files());
-    var begun = new Versions.Work(sent.text(), sent.link(), files);
+    Versions.Work begun = of(walk, takes, person, sent, sent.link());
     if (begun.isEmpty()) work.forget(enrolment, step);
     else work.keep(enrolment, step, begun);
   }
 
   private Versions.Work checked(Walk walk, Takes takes, PersonId person, Sent sent) {
-    if (!takes.text() && !sent.text().isBlank()) throw Problem.field("text", "no-text-here");
+    if (!takes.text() && !OwnTexts.isBlank(sent.text()))
+      throw Problem.field("text", "no-text-here");
     String link = sent.link().strip();
     if (!takes.link() && !link.isEmpty()) throw Problem.field("link", "no-link-here");
+    return of(walk, takes, person, sent, link.isEmpty() ? "" : WebAddress.of("link", link));
+  }
+
+  private Versions.Work of(Walk walk, Takes takes, PersonId person, Sent sent, String link) {
+    OwnTexts.OwnText text = texts.checked(walk.course(), person, sent.text(), List.of());
+    List<Files.Kept> files = files(walk, takes, person, sent.files());
     return new Versions.Work(
-        sent.text(),
-        link.isEmpty() ? "" : WebAddress.of("link", link),
-        files(walk, takes, person, sent.files()));
+        text.html(),
+        link,
+        Stream.concat(files.stream(), text.shown().stream()).distinct().toList());
   }
 
   private List<Files.Kept> files(Walk walk, Takes takes, PersonId person, List<Long> ids) {
@@ -244,22 +258,27 @@ public class HandedIn {
     return List.copyOf(all);
   }
 
-  /** Which files a step takes, while something can be handed in. */
+  /**
+   * Which files a step takes, while something can be handed in.
+   *
+   * @param inText whether it is a picture that is to stand in the text
+   */
   @Transactional(readOnly = true)
-  Accepts accepts(EnrolmentId enrolment, StepId step) {
+  Accepts accepts(EnrolmentId enrolment, StepId step, boolean inText) {
     Walk walk = walks.see(enrolment);
     int s = StepDoor.usable(walk, step, StepKind.ASSIGNMENT);
-    return walk.content(s, AssignmentContent.class)
-        .takes()
-        .files()
-        .orElseThrow(() -> Problem.field("files", "no-files-here"));
+    Takes takes = walk.content(s, AssignmentContent.class).takes();
+    if (inText && takes.text()) return FileUse.PICTURE;
+    return takes.files().orElseThrow(() -> Problem.field("files", "no-files-here"));
   }
 
-  /** A file of one's own work. */
+  /** A file of one's own work, also one that was sent just now. */
   @Transactional(readOnly = true)
-  Files.Kept file(Way way, StepId step, long file) {
-    StepDoor.open(walks.see(way), step, StepKind.ASSIGNMENT);
+  Files.Kept file(Way way, PersonId person, StepId step, long file) {
+    Walk walk = walks.see(way);
+    StepDoor.open(walk, step, StepKind.ASSIGNMENT);
     return work.file(way.enrolment(), step, file, /* drafts= */ !way.watched())
+        .or(() -> way.watched() ? Optional.empty() : kept.own(walk.course(), person, file))
         .orElseThrow(() -> Problem.notFound("file"));
   }
 

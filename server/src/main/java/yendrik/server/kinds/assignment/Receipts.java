@@ -9,6 +9,7 @@ import yendrik.core.words.Phrase;
 import yendrik.server.people.People;
 import yendrik.server.post.Letter;
 import yendrik.server.post.Outbox;
+import yendrik.server.texts.OwnTexts;
 import yendrik.server.way.Walk;
 import yendrik.server.work.Versions;
 
@@ -51,8 +52,9 @@ class Receipts {
 
   private static List<String> parts(Walk walk, Versions.Work work) {
     List<String> parts = new ArrayList<>();
-    if (!work.text().isBlank())
-      parts.add(walk.writing().say(Phrase.of("receipt.text", "n", work.text().strip().length())));
+    if (!OwnTexts.isBlank(work.text()))
+      parts.add(
+          walk.writing().say(Phrase.of("receipt.text", "n", OwnTexts.plain(work.text()).length())));
     if (!work.link().isEmpty()) parts.add("- " + work.link());
     work.files().forEach(f -> parts.add("- " + f.name()));
     return parts;

@@ -23,6 +23,13 @@ public record Takes(boolean text, boolean link, Optional<@Valid FilesTaken> file
   /** A text and nothing else. */
   static final Takes TEXT = new Takes(true, false, Optional.empty());
 
+  /** A text, and a file of one of these sorts. */
+  static Takes besidesText(Set<FileSort> sorts) {
+    return sorts.isEmpty()
+        ? TEXT
+        : new Takes(true, false, Optional.of(new FilesTaken(sorts, 1, 20)));
+  }
+
   /**
    * @param sorts any if there are none
    * @param number how many at once

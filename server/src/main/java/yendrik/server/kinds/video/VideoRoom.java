@@ -133,10 +133,20 @@ class VideoRoom extends StepRoom<VideoContent, VideoAuthored, VideoEdit> {
 
   @Override
   public VideoEdit written(DemoScript script) {
+    Optional<Elsewhere> elsewhere =
+        script
+            .address()
+            .flatMap(host ->
+                script.film().map(f -> new Elsewhere(host + "films/" + f.name(), f.seconds())));
     return new VideoEdit(
-        script.film().map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())),
-        Optional.empty(),
-        List.of());
+        script
+            .film()
+            .filter(_ -> elsewhere.isEmpty())
+            .map(f -> new VideoEdit.FilmEdit(f.file(), f.seconds())),
+        elsewhere,
+        script.captions().stream()
+            .map(c -> new Caption(c.from() * 1000, c.to() * 1000, c.text()))
+            .toList());
   }
 
   @Override
