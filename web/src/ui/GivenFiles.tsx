@@ -1,7 +1,8 @@
 import { Box, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Kept } from '../api/client';
 import { fileSize } from './format';
+import { useLength } from './useLength';
 
 /** Files that somebody sent; pictures, sounds and films are shown at once. */
 export function GivenFiles({ files, at }: { files: Kept[]; at: (file: number) => string }) {
@@ -49,15 +50,17 @@ function Shown({ file, address }: { file: Kept; address: string }) {
 
 /** A film; one that is sound only takes no room for a picture. */
 function Film({ file, address }: { file: Kept; address: string }) {
+  const film = useRef<HTMLVideoElement>(null);
   const [picture, setPicture] = useState(true);
+  useLength(film, (it) => setPicture(it.videoHeight > 0));
   return (
     // biome-ignore lint/a11y/useMediaCaption: recorded by learners, who write no captions
     <video
+      ref={film}
       controls
       preload="metadata"
       src={address}
       aria-label={file.name}
-      onLoadedMetadata={(e) => setPicture(e.currentTarget.videoHeight > 0)}
       style={{
         width: picture ? undefined : '100%',
         height: picture ? undefined : 54,

@@ -4,6 +4,7 @@ import { useTranslations } from 'use-intl';
 import type { Caption } from '../../api/client';
 import { clock } from '../../ui/format';
 import { keysHere } from '../../ui/useKeys';
+import { useLength } from '../../ui/useLength';
 
 const SPEEDS = [0.75, 1, 1.25, 1.5, 2];
 const STEP = 5;
@@ -32,6 +33,11 @@ export function Player({ video, src, label, captions, ...on }: Props) {
   const [muted, setMuted] = useState(false);
   const [speed, setSpeed] = useState(liked.speed);
   const [shown, setShown] = useState(liked.captions);
+  useLength(video, (it) => {
+    // A film as a browser records it says nothing of its end.
+    setLength(Number.isFinite(it.duration) ? it.duration : 0);
+    it.playbackRate = speed;
+  });
   const film = () => video.current;
   const toggle = () => {
     const it = film();
@@ -102,10 +108,6 @@ export function Player({ video, src, label, captions, ...on }: Props) {
           src={src}
           aria-label={label}
           onClick={toggle}
-          onLoadedMetadata={(e) => {
-            setLength(e.currentTarget.duration);
-            e.currentTarget.playbackRate = speed;
-          }}
           onTimeUpdate={(e) => {
             setAt(e.currentTarget.currentTime);
             on.onTimeUpdate?.();
