@@ -92,7 +92,11 @@ export const theme = createTheme({
         }),
       },
     },
-    MuiPaper: { defaultProps: { elevation: 0 } },
+    // Tones alone tell what lies above what, in the dark scheme too.
+    MuiPaper: {
+      defaultProps: { elevation: 0 },
+      styleOverrides: { root: { backgroundImage: 'none' } },
+    },
     MuiCssBaseline: {
       styleOverrides: (t) => ({
         body: { fontVariantNumeric: 'tabular-nums' },

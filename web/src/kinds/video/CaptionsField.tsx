@@ -1,4 +1,4 @@
-import { Alert, Box, Button, Typography } from '@mui/material';
+import { Alert, Box, Button, TextareaAutosize, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { type RefObject, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
@@ -146,12 +146,11 @@ function Row({
     />
   );
   return (
-    <Box sx={{ display: 'flex', gap: 0.5, alignItems: 'start' }}>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, alignItems: 'center', mb: 0.75 }}>
       {time('from', t('video.from'))}
       {time('to', t('video.to'))}
       <Box
-        component="textarea"
-        rows={Math.max(1, caption.text.split('\n').length)}
+        component={TextareaAutosize}
         aria-label={t('video.words')}
         defaultValue={caption.text}
         maxLength={500}
@@ -159,13 +158,13 @@ function Row({
           const text = e.target.value.trim();
           if (text && text !== caption.text) onChange({ text });
         }}
-        sx={{ ...FIELD, flex: 1, minWidth: 0, resize: 'vertical' }}
+        sx={{ ...FIELD, flex: '1 1 100%', minWidth: 0, order: 1, resize: 'none' }}
       />
       <Button
         size="small"
         aria-label={t('video.removeCaption', { time: written(caption.from) })}
         onClick={onRemove}
-        sx={{ minWidth: 28, px: 0.5 }}
+        sx={{ minWidth: 28, px: 0.5, ml: 'auto' }}
       >
         ×
       </Button>

@@ -91,7 +91,12 @@ export function Player({ video, src, label, captions, ...on }: Props) {
       ref={all}
       role="group"
       aria-label={t('film.player')}
-      sx={{ display: 'flex', flexDirection: 'column', bgcolor: 'tone.panel' }}
+      sx={{
+        display: 'flex',
+        flexDirection: 'column',
+        bgcolor: 'tone.panel',
+        containerType: 'inline-size',
+      }}
     >
       <Box
         tabIndex={0}
@@ -139,7 +144,7 @@ export function Player({ video, src, label, captions, ...on }: Props) {
                 py: 0.25,
                 boxDecorationBreak: 'clone',
                 borderRadius: '2px',
-                fontSize: 17,
+                fontSize: 'clamp(12px, 3cqw, 17px)',
               },
             }}
           >
@@ -150,16 +155,17 @@ export function Player({ video, src, label, captions, ...on }: Props) {
       <Box
         sx={{
           display: 'flex',
-          gap: 1.25,
+          columnGap: 1,
           alignItems: 'center',
           flexWrap: 'wrap',
+          '& .MuiButton-root': { minWidth: 0, px: 1 },
           border: 1,
           borderColor: 'divider',
           px: 1,
           py: 0.25,
         }}
       >
-        <Button size="small" onClick={toggle} sx={{ minWidth: 64 }}>
+        <Button size="small" onClick={toggle}>
           {t(playing ? 'film.pause' : 'film.play')}
         </Button>
         <Slider
@@ -203,7 +209,7 @@ export function Player({ video, src, label, captions, ...on }: Props) {
         <Button size="small" aria-pressed={muted} onClick={mute}>
           {t(muted ? 'film.sound' : 'film.mute')}
         </Button>
-        <Button size="small" onClick={large} sx={{ minWidth: 44 }}>
+        <Button size="small" onClick={large}>
           {t('film.large')}
         </Button>
       </Box>
