@@ -73,17 +73,23 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
   useTimeSpent(course, walk, step, page !== null && page.state !== 'DONE' && !watching(walk));
 
   if (error) {
-    const missing = error instanceof ApiError ? error.problem.missing : undefined;
+    const problem = error instanceof ApiError ? error.problem : undefined;
+    const missing = problem?.missing;
+    const hidden = walk === 'practice' && problem?.status === 404;
     return (
       <Box component="main" id="main" sx={{ p: 3, maxWidth: 760, mx: 'auto', width: '100%' }}>
-        <Typography variant="h1">{missing ? t('learn.closed') : t('common.error')}</Typography>
-        <Typography sx={{ my: 1 }}>{error.message}</Typography>
+        <Typography variant="h1">
+          {missing ? t('learn.closed') : t(hidden ? 'learn.notSeenInWalk' : 'common.error')}
+        </Typography>
+        {!hidden && <Typography sx={{ my: 1 }}>{error.message}</Typography>}
         {missing && <Missing parts={missing} />}
         <Box sx={{ display: 'flex', gap: 1.5, mt: 2, flexWrap: 'wrap' }}>
           <Button component={Link} to={`${base}/route`} variant="outlined">
             {t('learn.backToRoute')}
           </Button>
-          {missing && walk === 'practice' && <OpenAnyway step={step} onOpen={opened} />}
+          {(hidden || (missing && walk === 'practice')) && (
+            <OpenAnyway step={step} onOpen={opened} />
+          )}
           {missing && <AskButton walk={walk} step={step} />}
         </Box>
       </Box>
@@ -143,6 +149,7 @@ function OpenAnyway({ step, onOpen }: { step: number; onOpen: (page: StepPage) =
   const t = useTranslations();
   const course = useCourse();
   const anyway = useMutation({
+    meta: { silent: true },
     mutationFn: () =>
       body(
         api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/opening', {
@@ -152,9 +159,16 @@ function OpenAnyway({ step, onOpen }: { step: number; onOpen: (page: StepPage) =
     onSuccess: onOpen,
   });
   return (
-    <Button variant="contained" disabled={anyway.isPending} onClick={() => anyway.mutate()}>
-      {t('learn.openAnyway')}
-    </Button>
+    <>
+      <Button variant="contained" disabled={anyway.isPending} onClick={() => anyway.mutate()}>
+        {t('learn.openAnyway')}
+      </Button>
+      {anyway.error && (
+        <Alert severity="error" sx={{ width: '100%' }}>
+          {anyway.error.message}
+        </Alert>
+      )}
+    </>
   );
 }
 

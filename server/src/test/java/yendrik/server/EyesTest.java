@@ -180,6 +180,30 @@ class EyesTest extends SchoolTest {
   }
 
   @Test
+  void a_made_up_learner_gets_to_a_closing_note_and_to_what_is_for_a_group_of_theirs() {
+    GroupId tuesday = group("Tuesday", course.enrolment("Ruben Sato"));
+    long closing = course.step(module, "CLOSING", "The end");
+    long others = course.step(module, "PAGE", "For Tuesday");
+    course.change(others, e -> e.putArray("groups").add(tuesday.value()));
+    long unpublished = course.step(module, "PAGE", "Not yet");
+    course.change(unpublished, e -> e.put("published", false));
+    course.publish();
+    String walk = course.path + "/walks/practice";
+    sefa.get(walk + "/route");
+    assertThat(sefa.call("POST", walk + "/steps/" + closing + "/visits", "").getStatus())
+        .isEqualTo(404);
+    JsonNode seen = sefa.post(walk + "/steps/" + closing + "/opening", "");
+    assertThat(seen.path("name").asString()).isEqualTo("The end");
+    assertThat(sefa.post(walk + "/steps/" + others + "/opening", "").path("code").asString())
+        .isEqualTo("problem.step-for-others");
+    put(walk + "/groups", new Groups(List.of(tuesday)));
+    assertThat(sefa.post(walk + "/steps/" + others + "/opening", "").path("state").asString())
+        .isEqualTo("DONE");
+    assertThat(sefa.post(walk + "/steps/" + unpublished + "/opening", "").path("code").asString())
+        .isEqualTo("problem.step-not-published");
+  }
+
+  @Test
   void the_made_up_learner_is_in_no_group_list_and_no_statistic() {
     GroupId tuesday = group("Tuesday", course.enrolment("Ruben Sato"));
     JsonNode before = sefa.get(course.path + "/groups");

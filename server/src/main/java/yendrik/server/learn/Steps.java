@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.PersonId;
@@ -90,7 +91,11 @@ public class Steps {
         step,
         w -> {
           if (!w.practice()) throw Problem.forbidden("only-made-up-learners");
-          StepDoor.known(w, step);
+          int s = w.index().number(step);
+          if (s == CourseIndex.UNKNOWN) throw Problem.notFound("step");
+          if (!w.index().published(s))
+            throw Problem.conflict("step-not-published", "step", w.step(s).name());
+          if (!w.progress().record().isFor(s)) throw Problem.conflict("step-for-others");
           return List.of(new Fact.Opened(step), new SeenFact.Saw(step));
         });
   }
