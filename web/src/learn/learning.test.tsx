@@ -170,4 +170,24 @@ describe('a step', () => {
     expect(await screen.findByText(/Read a bicycle/)).toBeInTheDocument();
     expect(screen.getByRole('link')).toHaveAttribute('href', '/c/2/my/route');
   });
+
+  it('that a made-up learner does not see is opened for them, or says what is in the way', async () => {
+    const opening = 'POST /api/courses/2/walks/practice/steps/12/opening';
+    serve({
+      'POST /api/courses/2/walks/practice/steps/12/visits': failure(404, { detail: 'None.' }),
+      [opening]: failure(409, { detail: 'This step is for others.' }),
+    });
+    show(
+      <Routes>
+        <Route path="/c/2/practice/steps/:step" element={<StepView walk="practice" />} />
+      </Routes>,
+      '/c/2/practice/steps/12',
+    );
+    const anyway = await screen.findByRole('button', { name: 'Open it in this walk' });
+    await userEvent.click(anyway);
+    expect(await screen.findByText('This step is for others.')).toBeVisible();
+    serve({ [opening]: page });
+    await userEvent.click(anyway);
+    expect(await screen.findByText('Rim brake anatomy')).toBeVisible();
+  });
 });

@@ -94,7 +94,7 @@ public class Steps {
           int s = w.index().number(step);
           if (s == CourseIndex.UNKNOWN) throw Problem.notFound("step");
           if (!w.index().published(s))
-            throw Problem.conflict("step-not-published", "step", w.step(s).name());
+            throw Problem.conflict("step-not-published", "step", "“" + w.step(s).name() + "”");
           if (!w.progress().record().isFor(s)) throw Problem.conflict("step-for-others");
           return List.of(new Fact.Opened(step), new SeenFact.Saw(step));
         });
