@@ -4,10 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.FACT;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.progress.Bead;
+import yendrik.core.progress.StepState;
 import yendrik.server.demo.DemoClock;
 
 /** What there is to see in the demo, besides the stories of its learners. */
@@ -74,6 +80,42 @@ class DemoContentsTest extends DemoSchoolTest {
       assertThat(rubric.path("steps").size()).as(rubric.path("name").asString()).isEqualTo(1);
       assertThat(rubric.path("assessed").asInt()).isPositive();
     }
+  }
+
+  @Test
+  void the_demo_has_work_in_every_state_a_recording_and_films_of_both_sorts_with_words() {
+    JsonNode progress = as("Tomas Weir").get(foundations() + "/reports/progress");
+    List<Integer> work = new ArrayList<>();
+    Map<String, Long> steps = new HashMap<>();
+    for (int s = 0; s < progress.path("steps").size(); s++) {
+      JsonNode step = progress.path("steps").path(s);
+      steps.put(step.path("name").asString(), step.path("id").asLong());
+      if (step.path("kind").asString().equals("ASSIGNMENT")) work.add(s);
+    }
+    Set<StepState> states = EnumSet.noneOf(StepState.class);
+    for (JsonNode learner : progress.path("learners"))
+      for (int s : work) states.add(Bead.of(learner.path("thread").asString().charAt(s)).state());
+    assertThat(states)
+        .contains(
+            StepState.CLOSED,
+            StepState.OPEN,
+            StepState.BEGUN,
+            StepState.WAITING,
+            StepState.AGAIN,
+            StepState.DONE);
+    Caller femi = as("Femi Strand");
+    String walk = foundations() + "/walks/mine/steps/";
+    JsonNode log = femi.post(walk + steps.get("Wheel log") + "/visits", "");
+    JsonNode file = log.path("part").path("versions").path(0).path("files").path(0);
+    assertThat(file.path("name").asString()).isEqualTo("wheel-log.webm");
+    for (String film : List.of("Toe-in, and why pads squeal", "One click at a time"))
+      assertThat(
+              femi.post(walk + steps.get(film) + "/visits", "")
+                  .path("part")
+                  .path("film")
+                  .path("captions"))
+          .as(film)
+          .isNotEmpty();
   }
 
   @Test

@@ -686,6 +686,13 @@ public class DemoSchool implements ApplicationRunner {
               start,
               today.minus(Duration.ofDays(1)));
       case "Ilse Tran" -> steps(learning, 23, 1.0, start, today.minus(Duration.ofDays(1)));
+      case "Tilda Moreau" -> {
+        steps(learning, 20, 0.7, start, today.minus(Duration.ofDays(2)));
+        learning
+            .on(today.minus(Duration.ofDays(1)))
+            .begin("wheel-note", "<p>Rear wheel, 36 spokes. Out 1.5 mm to the left at</p>");
+      }
+      case "Rosa Lindqvist" -> sentBack(learning, start, today);
       case "Lena Okoro" -> excused(course, learning, start, today);
       default ->
           steps(
@@ -747,6 +754,20 @@ public class DemoSchool implements ApplicationRunner {
     learning
         .on(today.minus(Duration.ofDays(2)))
         .handIn("fault-report", DemoTexts.work("fault-report", new Random(SEED)));
+  }
+
+  private void sentBack(Learning learning, Instant start, Instant today) {
+    steps(learning, 20, 0.6, start, today.minus(Duration.ofDays(3)));
+    learning
+        .on(today.minus(Duration.ofDays(2)))
+        .handIn("wheel-note", "<p>Turned six nipples on the left and four on the right.</p>");
+    learning.marked(
+        "wheel-note",
+        1,
+        Judgement.AGAIN,
+        0.3,
+        "Say where the rim was and where it is now, in millimetres; what you turned comes second.",
+        1);
   }
 
   private void excused(Author course, Learning learning, Instant start, Instant today) {

@@ -146,6 +146,14 @@ final class Learning implements DemoLearner {
     acts.attempts().finish(enrolment, person, id, attempt.number(), answers);
   }
 
+  /** Begins to write at a step. */
+  void begin(String key, String text) {
+    StepId id = course.id(key);
+    acts.steps().open(enrolment, person, id);
+    later(Duration.ofMinutes(6));
+    acts.work().begin(enrolment, person, id, text);
+  }
+
   void handIn(String key, String text) {
     StepId id = course.id(key);
     acts.steps().open(enrolment, person, id);

@@ -212,6 +212,11 @@ public class HandedIn {
     return pages.sent(walk, step, StepPages.opened(before, walk.progress()));
   }
 
+  /** Keeps a formatted text that was begun. */
+  public void begin(EnrolmentId enrolment, PersonId person, StepId step, String text) {
+    begin(enrolment, person, step, new Sent(text, "", List.of()));
+  }
+
   /** Keeps what was begun, so that it can be gone on with elsewhere. */
   void begin(EnrolmentId enrolment, PersonId person, StepId step, Sent sent) {
     Walk walk = walks.see(enrolment);
