@@ -1,5 +1,5 @@
-import { beforeEach, expect, test, vi } from 'vitest';
-import { day, dayIn, fromLocalInput, moment, toLocalInput } from './format';
+import { beforeEach, describe, expect, it, test, vi } from 'vitest';
+import { day, dayIn, fromLocalInput, moment, readNumber, toLocalInput } from './format';
 
 beforeEach(() => {
   vi.setSystemTime(new Date('2026-12-30T12:00:00Z'));
@@ -22,4 +22,22 @@ test('what year it is depends on where the course is', () => {
 test('an input of a moment shows it in the reader’s own time, to the minute', () => {
   expect(toLocalInput(fromLocalInput('2026-03-05T08:07'))).toBe('2026-03-05T08:07');
   expect(toLocalInput(undefined)).toBe('');
+});
+
+describe('a number as it is typed', () => {
+  it('has the comma or the point of its language', () => {
+    expect(readNumber('12.5', 'en')).toBe(12.5);
+    expect(readNumber('12,5', 'de')).toBe(12.5);
+    expect(readNumber('12,5', 'en')).toBeUndefined();
+    expect(readNumber('1,250', 'en')).toBe(1250);
+    expect(readNumber('1.250', 'de')).toBe(1250);
+    expect(readNumber('1 250,5', 'fr')).toBe(1250.5);
+  });
+
+  it('may be negative, begin with its point or have a power, and is nothing else', () => {
+    expect(readNumber(' −.5 ', 'en')).toBe(-0.5);
+    expect(readNumber('1.2e3', 'en')).toBe(1200);
+    for (const none of ['', '-', '1.2.3', '12 Nm', '1e999', 'Infinity', '1,25,0', '0x10'])
+      expect(readNumber(none, 'en'), none).toBeUndefined();
+  });
 });

@@ -62,6 +62,27 @@ export function toLocalInput(iso: string | undefined): string {
 }
 export const fromLocalInput = (text: string) => (text ? new Date(text).toISOString() : undefined);
 
+/**
+ * A number as it is typed in a language, with its comma or point; nothing where it is none. Groups
+ * of three may be parted as that language does.
+ */
+export function readNumber(text: string, locale: string): number | undefined {
+  const parts = new Intl.NumberFormat(locale).formatToParts(-12345.5);
+  const sign = (type: string) => parts.find((p) => p.type === type)?.value ?? '';
+  const group = sign('group').trim() === '' ? ' ' : sign('group');
+  const typed = text
+    .trim()
+    .replace(/[\u00a0\u202f]/g, ' ')
+    .replace(/^[−–]/, '-');
+  const [whole = '', fraction, ...more] = typed.split(sign('decimal'));
+  const grouped = new RegExp(`^[-+]?\\d{1,3}(?:\\${group}\\d{3})+$`).test(whole);
+  const plain = `${grouped ? whole.replaceAll(group, '') : whole}${fraction === undefined ? '' : `.${fraction}`}`;
+  if (more.length > 0 || !/^[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d{1,3})?$/i.test(plain))
+    return undefined;
+  const number = Number(plain);
+  return Number.isFinite(number) ? number : undefined;
+}
+
 /** A typed number, no less than this; what is no number is nothing. */
 export const least = (value: string, bound: number) => Math.max(bound, Number(value) || 0);
 

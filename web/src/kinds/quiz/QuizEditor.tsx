@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { DesignOutcome, Question } from '../../api/client';
 import { newId } from '../../ui/ids';
-import { questionRoom } from './questions/rooms';
+import { type QuestionKind, questionKinds, questionRoom } from './questions/rooms';
 
 function withOutcome(question: Question, outcome: number | undefined): Question {
   const { outcome: _, ...rest } = question;
@@ -36,13 +36,12 @@ export function QuizEditor({
     setList(list.map((q, i) => (i === n ? { ...q, ...change } : q)));
   // A question that was added just now is written first, and nothing is wrong with it yet.
   const [fresh, setFresh] = useState('');
+  // Who writes several of one kind chooses it once.
+  const [kind, setKind] = useState<QuestionKind>(questions.at(-1)?.part.is ?? 'choice');
   const add = () => {
     const id = newId();
     setFresh(id);
-    save([
-      ...list,
-      { id, text: '', points: 1, feedback: '', part: questionRoom('choice').fresh() },
-    ]);
+    save([...list, { id, text: '', points: 1, feedback: '', part: questionRoom(kind).fresh() }]);
   };
   const total = list.reduce((sum, q) => sum + q.points, 0);
   return (
@@ -73,7 +72,7 @@ export function QuizEditor({
             }}
           >
             <Typography component="legend" variant="caption" color="textSecondary">
-              {t('plan.question', { n: n + 1 })}
+              {t('plan.question', { n: n + 1 })}, {t(`question.${q.part.is}`)}
             </Typography>
             <Box sx={{ display: 'flex', gap: 1 }}>
               <TextField
@@ -128,9 +127,24 @@ export function QuizEditor({
           </Box>
         );
       })}
-      <Button variant="outlined" sx={{ mt: 1.5 }} onClick={add}>
-        {t('plan.addQuestion')}
-      </Button>
+      <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
+        <TextField
+          select
+          label={t('plan.questionKind')}
+          value={kind}
+          onChange={(e) => setKind(e.target.value as QuestionKind)}
+          sx={{ minWidth: 0 }}
+        >
+          {questionKinds.map((k) => (
+            <MenuItem key={k} value={k}>
+              {t(`question.${k}`)}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Button variant="outlined" sx={{ flex: 'none' }} onClick={add}>
+          {t('plan.addQuestion')}
+        </Button>
+      </Box>
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { Alert, Box, Button, FormControl, FormLabel, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { type Attempt, api, body, type GivenAnswer, type Result } from '../../api/client';
 import { questionRoom } from './questions/rooms';
@@ -33,13 +33,16 @@ export function QuizForm({ attempt, path, onFinished }: Props) {
       body(
         api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}/result', {
           params,
-          body: { answers },
+          body: { answers: latest.current },
         }),
       ),
     onSuccess: onFinished,
   });
-  const give = (question: string, given: GivenAnswer) => {
-    const all = { ...answers, [question]: given };
+  const latest = useRef(answers);
+  const give = (question: string, given: GivenAnswer | undefined) => {
+    const { [question]: _, ...rest } = latest.current;
+    const all = given ? { ...rest, [question]: given } : rest;
+    latest.current = all;
     setAnswers(all);
     keep.mutate(all);
   };

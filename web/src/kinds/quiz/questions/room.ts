@@ -17,7 +17,8 @@ export interface AskProps<I extends Is = Is> {
   /** The id of what names the question. */
   labelledBy: string;
   given?: One<GivenAnswer, I>;
-  answer: (given: One<GivenAnswer, I>) => void;
+  /** Nothing takes the answer back. */
+  answer: (given: One<GivenAnswer, I> | undefined) => void;
 }
 
 /** An answer as it is looked at again. */

@@ -1,10 +1,20 @@
 import type { WrittenPart } from '../../../api/client';
 import { choice } from './choice/room';
+import { matching } from './matching/room';
+import { numeric } from './numeric/room';
+import { ordering } from './ordering/room';
 import type { AnyQuestionRoom } from './room';
+import { several } from './several/room';
+import { short } from './short/room';
 
-type Kind = WrittenPart['is'];
+export type QuestionKind = WrittenPart['is'];
 
 /** Every kind of question, in the order in which they are offered. */
-const all = { choice } satisfies Record<Kind, unknown>;
+const all = { choice, several, matching, ordering, short, numeric } satisfies Record<
+  QuestionKind,
+  unknown
+>;
 
-export const questionRoom = (kind: Kind) => all[kind] as unknown as AnyQuestionRoom;
+export const questionKinds = Object.keys(all) as QuestionKind[];
+
+export const questionRoom = (kind: QuestionKind) => all[kind] as unknown as AnyQuestionRoom;

@@ -5,7 +5,17 @@ import yendrik.core.Refusal;
 /** The kinds of questions: the closed list. What a kind is stands in a package of its own. */
 public enum QuestionKind {
   /** One of some choices is right. */
-  CHOICE("choice");
+  CHOICE("choice"),
+  /** Several of some choices may be right. */
+  SEVERAL("several"),
+  /** Beginnings and ends belong together. */
+  MATCHING("matching"),
+  /** Things have an order. */
+  ORDERING("ordering"),
+  /** A few words are typed. */
+  SHORT("short"),
+  /** A number is typed. */
+  NUMERIC("numeric");
 
   private final String stored;
 

@@ -45,7 +45,7 @@ class QuizController {
     return attempts.begin(wayfarer.enrolment(seat, walk), seat.person().id(), step);
   }
 
-  record Answers(@NotNull @Size(max = 500) Map<String, GivenAnswer> answers) {}
+  record Answers(@NotNull @Size(max = 500) Map<String, @Valid GivenAnswer> answers) {}
 
   @PutMapping("/{number}")
   @Needs(Right.LEARN)

@@ -1,11 +1,18 @@
 package yendrik.server.kinds.quiz.question;
 
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Stream;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.Answer;
 import yendrik.core.quiz.Asked;
 import yendrik.core.quiz.QuestionKind;
+import yendrik.server.http.Problem;
 
 /**
  * A kind of question on the server: how it is kept, what its author writes and what its learner
@@ -63,7 +70,7 @@ public abstract class QuestionRoom<
   /**
    * What an author sent.
    *
-   * @throws yendrik.server.http.Problem naming what is not right
+   * @throws Problem naming what is not right
    */
   protected abstract Q question(W sent);
 
@@ -89,6 +96,26 @@ public abstract class QuestionRoom<
 
   /** What somebody of the demo answers. */
   protected abstract G rehearsed(Q question, P part, boolean right);
+
+  /** Things in an order of chance. */
+  protected static <T> List<T> dealt(List<T> things, Random chance) {
+    List<T> dealt = new ArrayList<>(things);
+    Collections.shuffle(dealt, chance);
+    return dealt;
+  }
+
+  /** What the thing at a place is called in an attempt: it says nothing of how it was written. */
+  protected static String place(int n) {
+    return Integer.toString(n + 1);
+  }
+
+  /**
+   * @throws Problem if two of these ids are the same
+   */
+  protected static void different(Stream<String> ids) {
+    Set<String> seen = new HashSet<>();
+    if (!ids.allMatch(seen::add)) throw Problem.field("questions", "question-part-id-twice");
+  }
 
   /** The type of what is reviewed. */
   public abstract Class<? extends ReviewedPart> reviewed();

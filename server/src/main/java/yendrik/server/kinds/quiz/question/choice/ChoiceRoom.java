@@ -1,7 +1,5 @@
 package yendrik.server.kinds.quiz.question.choice;
 
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -76,6 +74,7 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
 
   @Override
   protected Choices question(ChoicesWritten sent) {
+    different(sent.choices().stream().map(ChoicesWritten.WrittenChoice::id));
     return new Choices(
         sent.choices().stream().map(c -> new Choices.Choice(c.id(), c.text())).toList(),
         sent.right());
@@ -83,38 +82,28 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
 
   @Override
   protected ChoicesAsked ask(Choices question, Random chance) {
-    List<Choices.Choice> dealt = dealt(question, chance);
+    List<Choices.Choice> dealt = dealt(question.choices(), chance);
     return new ChoicesAsked(
         IntStream.range(0, dealt.size())
-            .mapToObj(n -> new ChoicesAsked.DealtChoice(name(n), dealt.get(n).text()))
+            .mapToObj(n -> new ChoicesAsked.DealtChoice(place(n), dealt.get(n).text()))
             .toList());
-  }
-
-  private static List<Choices.Choice> dealt(Choices question, Random chance) {
-    List<Choices.Choice> dealt = new ArrayList<>(question.choices());
-    Collections.shuffle(dealt, chance);
-    return dealt;
-  }
-
-  private static String name(int place) {
-    return Integer.toString(place + 1);
   }
 
   @Override
   protected Optional<Chosen> answer(Choices question, Random chance, ChoiceGiven sent) {
-    List<Choices.Choice> dealt = dealt(question, chance);
+    List<Choices.Choice> dealt = dealt(question.choices(), chance);
     return IntStream.range(0, dealt.size())
-        .filter(n -> name(n).equals(sent.choice()))
+        .filter(n -> place(n).equals(sent.choice()))
         .mapToObj(n -> new Chosen(dealt.get(n).id()))
         .findFirst();
   }
 
   @Override
   protected Optional<ChoiceGiven> given(Choices question, Random chance, Chosen given) {
-    List<Choices.Choice> dealt = dealt(question, chance);
+    List<Choices.Choice> dealt = dealt(question.choices(), chance);
     return IntStream.range(0, dealt.size())
         .filter(n -> dealt.get(n).id().equals(given.choice()))
-        .mapToObj(n -> new ChoiceGiven(name(n)))
+        .mapToObj(n -> new ChoiceGiven(place(n)))
         .findFirst();
   }
 

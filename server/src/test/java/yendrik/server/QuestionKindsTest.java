@@ -1,0 +1,208 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.mock.web.MockHttpServletResponse;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.json.CoreJson;
+
+/**
+ * Questions of each kind are written, dealt without a word of what is right, answered, gone on with
+ * and looked at again.
+ */
+@ServerTest
+class QuestionKindsTest extends SchoolTest {
+  private NewCourse course;
+  private Caller sefa;
+  private Caller edda;
+  private long quiz;
+
+  @BeforeEach
+  void aQuiz() {
+    sefa = as("Sefa Dunmore");
+    edda = as("Edda Marsh");
+    course = newCourse("Kinds");
+    quiz = course.step(course.module("Work"), "QUIZ", "All sorts");
+  }
+
+  private static ObjectNode question(String part) {
+    ObjectNode question = CoreJson.mapper().createObjectNode();
+    question.put("id", "q1").put("text", "Well?").put("points", 4).put("feedback", "");
+    question.set("part", CoreJson.mapper().readTree(part));
+    return question;
+  }
+
+  private void ask(String part) {
+    course.ask(quiz, question(part));
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+  }
+
+  private String attempts() {
+    return course.walk(quiz) + "/attempts";
+  }
+
+  private JsonNode begin() {
+    return edda.post(attempts(), "").path("questions").path(0).path("part");
+  }
+
+  private static String answers(JsonNode answer) {
+    ObjectNode sent = CoreJson.mapper().createObjectNode();
+    sent.putObject("answers").set("q1", answer);
+    return sent.toString();
+  }
+
+  private static JsonNode json(String text) {
+    return CoreJson.mapper().readTree(text);
+  }
+
+  /** Keeps an answer, goes on with it, hands it in, and says what it came to. */
+  private JsonNode answered(int number, JsonNode answer) {
+    assertThat(edda.call("PUT", attempts() + "/" + number, answers(answer)).getStatus())
+        .isEqualTo(204);
+    assertThat(edda.post(attempts(), "").path("answers").path("q1"))
+        .as("when the attempt is gone on with")
+        .isEqualTo(answer);
+    return edda.post(attempts() + "/" + number + "/result", answers(answer));
+  }
+
+  private static List<String> ids(JsonNode list, Function<JsonNode, Boolean> which) {
+    List<String> ids = new ArrayList<>();
+    for (JsonNode one : list) if (which.apply(one)) ids.add(one.path("id").asString());
+    return ids;
+  }
+
+  private static String id(JsonNode list, String text) {
+    return ids(list, one -> one.path("text").asString().equals(text)).getFirst();
+  }
+
+  @Test
+  void several_choices_add_up_and_wrong_ones_take_away() {
+    ask(
+        """
+        {"is": "several", "choices": [
+          {"id": "a", "text": "Worn", "share": 0.5}, {"id": "b", "text": "Glazed", "share": 0.5},
+          {"id": "c", "text": "Black", "share": -0.5}]}
+        """);
+    JsonNode part = begin();
+    assertThat(part.toString()).doesNotContain("share");
+    ObjectNode answer = CoreJson.mapper().createObjectNode().put("is", "several");
+    String black = id(part.path("choices"), "Black");
+    String worn = id(part.path("choices"), "Worn");
+    List<String> chosen = new ArrayList<>(List.of(black, worn));
+    chosen.sort(null);
+    chosen.forEach(answer.putArray("choices")::add);
+    edda.call("PUT", attempts() + "/1", answers(answer));
+    JsonNode result = edda.post(attempts() + "/1/result", answers(answer));
+    assertThat(result.path("points").asDouble()).isZero();
+    assertThat(result.path("answers").path(0).path("part").path("choices").path(0).has("right"))
+        .as("while more can be gained")
+        .isFalse();
+    JsonNode again = begin().path("choices");
+    ObjectNode right = CoreJson.mapper().createObjectNode().put("is", "several");
+    ids(again, c -> !c.path("text").asString().equals("Black"))
+        .forEach(right.putArray("choices")::add);
+    JsonNode whole = edda.post(attempts() + "/2/result", answers(right));
+    assertThat(whole.path("points").asDouble()).isEqualTo(4);
+    assertThat(whole.path("answers").path(0).path("part").toString()).contains("\"right\":true");
+  }
+
+  @Test
+  void pairs_are_found_one_by_one() {
+    ask(
+        """
+        {"is": "matching", "pairs": [
+          {"id": "a", "begins": "Chain", "ends": "Chain tool"},
+          {"id": "b", "begins": "Nipple", "ends": "Spoke key"}], "more": ["Pin spanner"]}
+        """);
+    JsonNode part = begin();
+    assertThat(part.path("ends")).hasSize(3);
+    ObjectNode answer = CoreJson.mapper().createObjectNode().put("is", "matching");
+    answer
+        .putObject("pairs")
+        .put(id(part.path("begins"), "Chain"), id(part.path("ends"), "Chain tool"))
+        .put(id(part.path("begins"), "Nipple"), id(part.path("ends"), "Pin spanner"));
+    JsonNode result = answered(1, answer);
+    assertThat(result.path("points").asDouble()).isEqualTo(2);
+    JsonNode pairs = result.path("answers").path(0).path("part").path("pairs");
+    assertThat(pairs.path(1).path("chosen").asString()).isEqualTo("Pin spanner");
+    assertThat(pairs.path(1).has("ends")).isFalse();
+  }
+
+  @Test
+  void an_order_is_never_dealt_as_it_is_right_and_counts_once_all_are_put() {
+    ask(
+        """
+        {"is": "ordering", "inPart": true, "things": [
+          {"id": "a", "text": "Limits"}, {"id": "b", "text": "Tension"}]}
+        """);
+    JsonNode part = begin();
+    assertThat(part.path("things").path(0).path("text").asString()).isEqualTo("Tension");
+    JsonNode some = json("{\"is\": \"ordering\", \"things\": [\"2\"]}");
+    edda.call("PUT", attempts() + "/1", answers(some));
+    assertThat(edda.post(attempts(), "").path("answers").has("q1")).isFalse();
+    JsonNode result = answered(1, json("{\"is\": \"ordering\", \"things\": [\"2\", \"1\"]}"));
+    assertThat(result.path("points").asDouble()).isEqualTo(4);
+    assertThat(result.path("answers").path(0).path("part").path("put").path(0).asString())
+        .isEqualTo("Limits");
+  }
+
+  @Test
+  void words_are_taken_in_their_forms_and_a_number_within_its_tolerance() {
+    ask(
+        "{\"is\": \"short\", \"withCase\": false, \"forms\": [{\"words\": \"toe*\", \"share\": 1}]}");
+    assertThat(begin().propertyNames()).containsExactly("is");
+    JsonNode words = answered(1, json("{\"is\": \"short\", \"words\": \"Toe-in\"}"));
+    assertThat(words.path("points").asDouble()).isEqualTo(4);
+    course.ask(
+        quiz,
+        question(
+                "{\"is\": \"numeric\", \"number\": 12, \"tolerance\": 0.5, \"percent\": false, \"unit\": \"Nm\"}")
+            .put("id", "q1b"));
+    course.publish();
+    JsonNode part = begin();
+    assertThat(part.path("unit").asString()).isEqualTo("Nm");
+    assertThat(part.has("number")).isFalse();
+    ObjectNode sent = CoreJson.mapper().createObjectNode();
+    sent.putObject("answers").set("q1b", json("{\"is\": \"numeric\", \"number\": 12.5}"));
+    assertThat(edda.post(attempts() + "/2/result", sent.toString()).path("points").asDouble())
+        .isEqualTo(4);
+  }
+
+  @Test
+  void what_is_unfinished_is_kept_and_said_before_it_is_published() {
+    course.ask(
+        quiz,
+        question("{\"is\": \"numeric\", \"tolerance\": 0, \"percent\": false, \"unit\": \"\"}"));
+    assertThat(course.seen(quiz).path("part").path("questions").path(0).path("part").has("number"))
+        .isFalse();
+    MockHttpServletResponse refused = sefa.publish(course.path);
+    assertThat(refused.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(refused).toString()).contains("has no number as its answer");
+  }
+
+  @Test
+  void parts_of_one_name_shares_beyond_all_and_answers_too_long_are_refused() {
+    for (String part :
+        List.of(
+            "{\"is\": \"several\", \"choices\": [{\"id\": \"a\", \"text\": \"\", \"share\": 0}, {\"id\": \"a\", \"text\": \"\", \"share\": 1}]}",
+            "{\"is\": \"several\", \"choices\": [{\"id\": \"a\", \"text\": \"\", \"share\": 7}]}",
+            "{\"is\": \"short\", \"withCase\": true, \"forms\": [{\"words\": \"x\", \"share\": 0}]}")) {
+      var refused =
+          course.save(
+              course.seen(quiz), e -> NewCourse.part(e).putArray("questions").add(question(part)));
+      assertThat(refused.getStatus()).as(part).isEqualTo(422);
+    }
+    ask("{\"is\": \"short\", \"withCase\": true, \"forms\": [{\"words\": \"x\", \"share\": 1}]}");
+    begin();
+    ObjectNode answer = CoreJson.mapper().createObjectNode().put("is", "short");
+    answer.put("words", "x".repeat(501));
+    assertThat(edda.call("PUT", attempts() + "/1", answers(answer)).getStatus()).isEqualTo(422);
+  }
+}

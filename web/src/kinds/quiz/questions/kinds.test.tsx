@@ -1,0 +1,189 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { describe, expect, it, vi } from 'vitest';
+import type { AskedPart, GivenAnswer, ReviewedPart, WrittenPart } from '../../../api/client';
+import { show } from '../../../test/stage';
+import { questionRoom } from './rooms';
+import { evenly } from './several/shares';
+
+/** A question that is answered, and tells of every answer. */
+function Asked({ part, told }: { part: AskedPart; told: (given?: GivenAnswer) => void }) {
+  const [given, setGiven] = useState<GivenAnswer>();
+  const { Ask } = questionRoom(part.is);
+  return (
+    <>
+      <span id="well">Well?</span>
+      <Ask
+        part={part}
+        labelledBy="well"
+        given={given}
+        answer={(next) => {
+          setGiven(next);
+          told(next);
+        }}
+      />
+    </>
+  );
+}
+
+/** A question that is written. */
+function Written({ part, told }: { part: WrittenPart; told: (part: WrittenPart) => void }) {
+  const [now, setNow] = useState(part);
+  const { Write } = questionRoom(part.is);
+  return (
+    <Write
+      part={now}
+      edit={(next) => {
+        setNow(next);
+        told(next);
+      }}
+    />
+  );
+}
+
+const ask = (part: AskedPart) => {
+  const told = vi.fn();
+  show(<Asked part={part} told={told} />);
+  return told;
+};
+const write = (part: WrittenPart) => {
+  const told = vi.fn();
+  show(<Written part={part} told={told} />);
+  return told;
+};
+const review = (part: ReviewedPart) => {
+  const { Review } = questionRoom(part.is);
+  show(<Review part={part} />);
+};
+
+describe('several right choices', () => {
+  const choices = [
+    { id: '1', text: 'Worn' },
+    { id: '2', text: 'Glazed' },
+  ];
+
+  it('are ticked and unticked, and none at all is no answer', async () => {
+    const told = ask({ is: 'several', choices });
+    await userEvent.click(screen.getByLabelText('Worn'));
+    await userEvent.click(screen.getByLabelText('Glazed'));
+    expect(told).toHaveBeenLastCalledWith({ is: 'several', choices: ['1', '2'] });
+    await userEvent.click(screen.getByLabelText('Worn'));
+    await userEvent.click(screen.getByLabelText('Glazed'));
+    expect(told).toHaveBeenLastCalledWith(undefined);
+  });
+
+  it('share the points evenly as they are ticked, and wrong ones may take as much away', async () => {
+    const told = write({
+      is: 'several',
+      choices: [
+        { id: 'a', text: 'Worn', share: 1 },
+        { id: 'b', text: 'Glazed', share: 0 },
+        { id: 'c', text: 'Black', share: 0 },
+      ],
+    });
+    await userEvent.click(screen.getByLabelText('Right answer: Glazed'));
+    await userEvent.click(screen.getByLabelText('Wrong choices take as much away'));
+    const shares = () => told.mock.lastCall?.[0].choices.map((c: { share: number }) => c.share);
+    expect(shares()).toEqual([0.5, 0.5, -0.5]);
+    expect(screen.getByLabelText('Percent of line 1')).toHaveValue(50);
+    expect(evenly([{ share: 0 }, { share: -1 }], true)).toEqual([{ share: -1 }, { share: -1 }]);
+  });
+
+  it('say which were right once that may be known', () => {
+    review({
+      is: 'several',
+      choices: [
+        { text: 'Worn', chosen: true, right: true },
+        { text: 'Glazed', chosen: false, right: true },
+      ],
+    });
+    expect(document.body).toHaveTextContent('Your answer: Worn. Right: Worn, Glazed');
+  });
+});
+
+describe('pairs', () => {
+  it('are put together by choosing what belongs to each', async () => {
+    const told = ask({
+      is: 'matching',
+      begins: [{ id: '1', text: 'Chain' }],
+      ends: [
+        { id: '1', text: 'Spoke key' },
+        { id: '2', text: 'Chain tool' },
+      ],
+    });
+    await userEvent.click(screen.getByRole('combobox', { name: /Chain/ }));
+    await userEvent.click(screen.getByRole('option', { name: 'Chain tool' }));
+    expect(told).toHaveBeenLastCalledWith({ is: 'matching', pairs: { 1: '2' } });
+    await userEvent.click(screen.getByRole('combobox', { name: /Chain/ }));
+    await userEvent.click(screen.getByRole('option', { name: 'not chosen yet' }));
+    expect(told).toHaveBeenLastCalledWith(undefined);
+  });
+});
+
+describe('an order', () => {
+  it('is put by moving up and down, and is no answer before that', async () => {
+    const things = [
+      { id: '1', text: 'Tension' },
+      { id: '2', text: 'Limits' },
+    ];
+    const told = ask({ is: 'ordering', things });
+    expect(screen.getByText('Not put in order yet.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Move “Limits” up' }));
+    expect(told).toHaveBeenLastCalledWith({ is: 'ordering', things: ['2', '1'] });
+    const [first] = within(screen.getByRole('list')).getAllByRole('listitem');
+    expect(first).toHaveTextContent('Limits');
+    expect(screen.queryByText('Not put in order yet.')).not.toBeInTheDocument();
+  });
+});
+
+describe('a few words and a number', () => {
+  it('are kept when one goes on, and Enter hands nothing in', async () => {
+    const handIn = vi.fn();
+    const told = vi.fn();
+    show(
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          handIn();
+        }}
+      >
+        <Asked part={{ is: 'short' }} told={told} />
+      </form>,
+    );
+    await userEvent.type(screen.getByRole('textbox'), 'Toe-in{Enter}');
+    expect(told).toHaveBeenLastCalledWith({ is: 'short', words: 'Toe-in' });
+    expect(handIn).not.toHaveBeenCalled();
+    await userEvent.clear(screen.getByRole('textbox'));
+    await userEvent.tab();
+    expect(told).toHaveBeenLastCalledWith(undefined);
+  });
+
+  it('say what is no number and take what is one', async () => {
+    const told = ask({ is: 'numeric', unit: 'Nm' });
+    await userEvent.type(screen.getByRole('textbox'), '12,5');
+    expect(screen.getByText('Write a number, such as 12.5.')).toBeVisible();
+    await userEvent.clear(screen.getByRole('textbox'));
+    await userEvent.type(screen.getByRole('textbox'), '1,200.5');
+    await userEvent.tab();
+    expect(told).toHaveBeenLastCalledWith({ is: 'numeric', number: 1200.5 });
+    expect(screen.getByText('Nm')).toBeVisible();
+  });
+
+  it('are written with their forms, their tolerance and their unit', async () => {
+    const told = write({ is: 'numeric', tolerance: 0, percent: false, unit: '' });
+    await userEvent.type(screen.getByLabelText('Number'), '12');
+    await userEvent.clear(screen.getByLabelText('May be off by'));
+    await userEvent.type(screen.getByLabelText('May be off by'), '.5');
+    await userEvent.type(screen.getByLabelText('Unit'), 'Nm');
+    expect(told).toHaveBeenLastCalledWith({
+      is: 'numeric',
+      number: 12,
+      tolerance: 0.5,
+      percent: false,
+      unit: 'Nm',
+    });
+    review({ is: 'numeric', given: 13, right: 12, most: 0.5, unit: 'Nm' });
+    expect(screen.getByText(/Your answer: 13 Nm. Right answer: 12 ± 0.5 Nm/)).toBeVisible();
+  });
+});
