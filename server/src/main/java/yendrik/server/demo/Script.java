@@ -6,11 +6,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.quiz.Asked;
 import yendrik.core.quiz.Question;
+import yendrik.core.quiz.kinds.brief.WordsWanted;
 import yendrik.core.quiz.kinds.choice.Choices;
+import yendrik.core.quiz.kinds.match.PairsWanted;
+import yendrik.core.quiz.kinds.numeric.NumberWanted;
+import yendrik.core.quiz.kinds.order.OrderWanted;
+import yendrik.core.quiz.kinds.several.SeveralChoices;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.ScriptFile.CriterionText;
 import yendrik.server.demo.ScriptFile.LevelText;
@@ -110,17 +117,52 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
   }
 
   private static Question question(QuestionText text, int number) {
-    List<Choices.Choice> choices = new ArrayList<>();
-    for (String choice : text.a())
-      choices.add(
-          new Choices.Choice("abcdef".substring(choices.size(), choices.size() + 1), choice));
     return new Question(
-        "q" + number,
-        text.q(),
-        text.p().orElse(1.0),
-        text.f(),
-        Optional.empty(),
-        new Choices(choices, "a"));
+        "q" + number, text.q(), text.p().orElse(1.0), text.f(), Optional.empty(), asked(text));
+  }
+
+  private static Asked<?> asked(QuestionText text) {
+    if (!text.right().isEmpty()) return several(text);
+    if (!text.pairs().isEmpty()) return pairs(text);
+    if (!text.order().isEmpty())
+      return new OrderWanted(named(text.order(), OrderWanted.Thing::new), /* inPart= */ true);
+    if (!text.forms().isEmpty())
+      return new WordsWanted(
+          text.forms().stream().map(words -> new WordsWanted.Form(words, 1)).toList(),
+          /* withCase= */ false);
+    if (text.number().isPresent())
+      return new NumberWanted(text.number().get(), 0, /* percent= */ false, text.unit().orElse(""));
+    return new Choices(named(text.a(), Choices.Choice::new), "a");
+  }
+
+  private static SeveralChoices several(QuestionText text) {
+    double share = 1.0 / text.right().size();
+    List<String> all = new ArrayList<>(text.right());
+    all.addAll(text.wrong());
+    return new SeveralChoices(
+        named(
+            all,
+            (id, words) ->
+                new SeveralChoices.Choice(
+                    id, words, text.right().contains(words) ? share : -share)));
+  }
+
+  private static PairsWanted pairs(QuestionText text) {
+    List<PairsWanted.Pair> pairs = new ArrayList<>();
+    text.pairs()
+        .forEach(
+            (begins, ends) -> pairs.add(new PairsWanted.Pair(letter(pairs.size()), begins, ends)));
+    return new PairsWanted(pairs, text.more());
+  }
+
+  private static <T> List<T> named(List<String> words, BiFunction<String, String, T> made) {
+    List<T> all = new ArrayList<>();
+    for (String one : words) all.add(made.apply(letter(all.size()), one));
+    return all;
+  }
+
+  private static String letter(int n) {
+    return "abcdefgh".substring(n, n + 1);
   }
 
   private static ScriptRubric rubric(

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import tools.jackson.databind.DeserializationFeature;
@@ -77,11 +78,42 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
   /**
    * @param q what is asked
    * @param a the choices; the right one comes first
+   * @param right choices of which several are right
+   * @param wrong choices that take as much away as a right one gives
+   * @param pairs what belongs together
+   * @param more ends that belong to nothing
+   * @param order things in their right order
+   * @param forms words that are taken
+   * @param number that is right, give or take nothing
+   * @param unit of the number
    * @param f said afterwards
    * @param p points, 1 without
    * @param o the code of the outcome that it carries
    */
-  record QuestionText(String q, List<String> a, String f, Optional<Double> p, Optional<String> o) {}
+  record QuestionText(
+      String q,
+      List<String> a,
+      List<String> right,
+      List<String> wrong,
+      Map<String, String> pairs,
+      List<String> more,
+      List<String> order,
+      List<String> forms,
+      Optional<Double> number,
+      Optional<String> unit,
+      String f,
+      Optional<Double> p,
+      Optional<String> o) {
+    QuestionText {
+      a = requireNonNullElse(a, List.of());
+      right = requireNonNullElse(right, List.of());
+      wrong = requireNonNullElse(wrong, List.of());
+      pairs = requireNonNullElse(pairs, Map.of());
+      more = requireNonNullElse(more, List.of());
+      order = requireNonNullElse(order, List.of());
+      forms = requireNonNullElse(forms, List.of());
+    }
+  }
 
   /**
    * @param step which is assessed with it
