@@ -180,6 +180,25 @@ class EyesTest extends SchoolTest {
   }
 
   @Test
+  void a_made_up_learner_begins_with_whatever_is_done_first() {
+    GroupId tuesday = group("Tuesday", course.enrolment("Ruben Sato"));
+    long closed = course.step(module, "PAGE", "Behind a rule");
+    course.change(closed, e -> e.set("opensWhen", course.ask("passed", work)));
+    course.publish();
+    String walk = course.path + "/walks/practice";
+    assertThat(sefa.call("POST", walk + "/steps/" + closed + "/visits", "").getStatus())
+        .isEqualTo(403);
+    assertThat(sefa.post(walk + "/steps/" + closed + "/opening", "").path("state").asString())
+        .isEqualTo("DONE");
+    Caller tomas = as("Tomas Weir");
+    staff(course, "Tomas Weir", Seat.Role.FACILITATOR);
+    assertThat(tomas.call("PUT", walk + "/groups", new Groups(List.of(tuesday))).getStatus())
+        .isEqualTo(200);
+    sefa.post(walk + "/fresh-start", "");
+    assertThat(put(walk + "/clock", new Clock(86_400)).path("ahead").asLong()).isEqualTo(86_400);
+  }
+
+  @Test
   void a_made_up_learner_gets_to_a_closing_note_and_to_what_is_for_a_group_of_theirs() {
     GroupId tuesday = group("Tuesday", course.enrolment("Ruben Sato"));
     long closing = course.step(module, "CLOSING", "The end");

@@ -57,8 +57,11 @@ export function Write({ part, edit }: WriteProps<'several'>) {
                   const share = Math.max(-100, Math.min(100, Number(e.target.value))) / 100;
                   edit({ ...part, choices: set(c.id, { share }) });
                 }}
-                slotProps={{ htmlInput: { 'aria-label': t('plan.shareOf', { n: n + 1 }) } }}
-                sx={{ width: 76, flex: 'none' }}
+                slotProps={{
+                  htmlInput: { 'aria-label': t('plan.shareOf', { n: n + 1 }) },
+                  input: { endAdornment: '%' },
+                }}
+                sx={{ width: 84, flex: 'none' }}
               />
             </>
           ),

@@ -34,8 +34,11 @@ export function Write({ part, edit }: WriteProps<'short'>) {
                 onChange={(e) =>
                   set(n, { share: Math.max(1, Math.min(100, Number(e.target.value))) / 100 })
                 }
-                slotProps={{ htmlInput: { 'aria-label': t('plan.shareOf', { n: n + 1 }) } }}
-                sx={{ width: 76, flex: 'none' }}
+                slotProps={{
+                  htmlInput: { 'aria-label': t('plan.shareOf', { n: n + 1 }) },
+                  input: { endAdornment: '%' },
+                }}
+                sx={{ width: 84, flex: 'none' }}
               />
             </>
           ),

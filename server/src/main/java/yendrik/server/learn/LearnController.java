@@ -7,6 +7,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -110,8 +111,13 @@ class LearnController {
       @PathVariable String walk,
       Seat seat,
       @Valid @RequestBody GroupsOfWalk groups) {
-    eyes.join(madeUp(seat, walk), seat.person().id(), groups.groups());
-    return eyes.of(seat, walk);
+    return madeUp(
+        seat,
+        walk,
+        practice -> {
+          eyes.join(practice, seat.person().id(), groups.groups());
+          return eyes.of(seat, walk);
+        });
   }
 
   record ClockOfWalk(@Min(0) @Max(731 * 86_400) long ahead) {}
@@ -124,13 +130,19 @@ class LearnController {
       @PathVariable String walk,
       Seat seat,
       @Valid @RequestBody ClockOfWalk clock) {
-    walks.windForward(madeUp(seat, walk), clock.ahead());
-    return eyes.of(seat, walk);
+    return madeUp(
+        seat,
+        walk,
+        practice -> {
+          walks.windForward(practice, clock.ahead());
+          return eyes.of(seat, walk);
+        });
   }
 
-  private EnrolmentId madeUp(Seat seat, String walk) {
+  /** Does something to a made-up learner, who begins with it if they have not. */
+  private <T> T madeUp(Seat seat, String walk, Function<EnrolmentId, T> what) {
     if (!walk.equals(Wayfarer.PRACTICE)) throw Problem.notFound("walk");
-    return wayfarer.enrolment(seat, walk);
+    return wayfarer.going(seat, walk, what);
   }
 
   @PostMapping("/visits")
@@ -184,7 +196,7 @@ class LearnController {
       @PathVariable String walk,
       @PathVariable StepId step,
       Seat seat) {
-    return steps.openInPractice(madeUp(seat, walk), seat.person().id(), step);
+    return madeUp(seat, walk, practice -> steps.openInPractice(practice, seat.person().id(), step));
   }
 
   record PracticeMark(@NotNull Judgement judgement) {}
