@@ -102,6 +102,34 @@ describe('several right choices', () => {
   });
 });
 
+describe('a statement', () => {
+  it('is said to be true or false, and looked at again', async () => {
+    const told = ask({ is: 'true-false' });
+    await userEvent.click(screen.getByLabelText('False'));
+    expect(told).toHaveBeenLastCalledWith({ is: 'true-false', itIsTrue: false });
+    review({ is: 'true-false', given: false, right: true });
+    expect(document.body).toHaveTextContent('Your answer: False. Right answer: True');
+  });
+});
+
+describe('gaps in a text', () => {
+  it('are filled in where they stand, and shown again with what was right', async () => {
+    const told = ask({ is: 'gaps', around: ['From ', ' to ', '.'] });
+    await userEvent.type(screen.getByLabelText('Gap 2'), 'back');
+    await userEvent.tab();
+    expect(told).toHaveBeenLastCalledWith({ is: 'gaps', words: ['', 'back'] });
+    await userEvent.type(screen.getByLabelText('Gap 1'), 'front');
+    await userEvent.tab();
+    expect(told).toHaveBeenLastCalledWith({ is: 'gaps', words: ['front', 'back'] });
+    review({
+      is: 'gaps',
+      around: ['From ', '.'],
+      gaps: [{ given: 'left', fits: false, right: 'front' }],
+    });
+    expect(document.body).toHaveTextContent('From left (Right answer: front).');
+  });
+});
+
 describe('pairs', () => {
   it('are put together by choosing what belongs to each', async () => {
     const told = ask({

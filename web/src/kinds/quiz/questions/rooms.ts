@@ -1,19 +1,27 @@
 import type { WrittenPart } from '../../../api/client';
 import { choice } from './choice/room';
+import { gaps } from './gaps/room';
 import { matching } from './matching/room';
 import { numeric } from './numeric/room';
 import { ordering } from './ordering/room';
 import type { AnyQuestionRoom } from './room';
 import { several } from './several/room';
 import { short } from './short/room';
+import { statement } from './statement/room';
 
 export type QuestionKind = WrittenPart['is'];
 
 /** Every kind of question, in the order in which they are offered. */
-const all = { choice, several, matching, ordering, short, numeric } satisfies Record<
-  QuestionKind,
-  unknown
->;
+const all = {
+  choice,
+  several,
+  'true-false': statement,
+  matching,
+  ordering,
+  short,
+  gaps,
+  numeric,
+} satisfies Record<QuestionKind, unknown>;
 
 export const questionKinds = Object.keys(all) as QuestionKind[];
 

@@ -114,6 +114,40 @@ class QuestionKindsTest extends SchoolTest {
   }
 
   @Test
+  void a_statement_is_true_or_false() {
+    ask("{\"is\": \"true-false\", \"isTrue\": false}");
+    assertThat(begin().propertyNames()).containsExactly("is");
+    JsonNode wrong = answered(1, json("{\"is\": \"true-false\", \"itIsTrue\": true}"));
+    assertThat(wrong.path("points").asDouble()).isZero();
+    begin();
+    JsonNode right = answered(2, json("{\"is\": \"true-false\", \"itIsTrue\": false}"));
+    assertThat(right.path("points").asDouble()).isEqualTo(4);
+    assertThat(right.path("answers").path(0).path("part").path("right").asBoolean(true)).isFalse();
+  }
+
+  @Test
+  void gaps_in_a_text_are_filled_one_by_one() {
+    ask("{\"is\": \"gaps\", \"source\": \"From [front] to [back|rear].\", \"withCase\": false}");
+    JsonNode part = begin();
+    assertThat(part.toString()).doesNotContain("front", "rear");
+    assertThat(part.path("around")).hasSize(3);
+    JsonNode result = answered(1, json("{\"is\": \"gaps\", \"words\": [\"left\", \"Rear\"]}"));
+    assertThat(result.path("points").asDouble()).isEqualTo(2);
+    JsonNode gaps = result.path("answers").path(0).path("part").path("gaps");
+    assertThat(gaps.path(0).path("fits").asBoolean()).isFalse();
+    assertThat(gaps.path(0).has("right")).isFalse();
+    edda.post(attempts(), "");
+    assertThat(
+            edda.call(
+                    "PUT",
+                    attempts() + "/2",
+                    answers(json("{\"is\": \"gaps\", \"words\": [\"\", \" \"]}")))
+                .getStatus())
+        .isEqualTo(204);
+    assertThat(edda.post(attempts(), "").path("answers").has("q1")).as("nothing filled").isFalse();
+  }
+
+  @Test
   void pairs_are_found_one_by_one() {
     ask(
         """

@@ -8,12 +8,16 @@ public enum QuestionKind {
   CHOICE("choice"),
   /** Several of some choices may be right. */
   SEVERAL("several"),
+  /** A statement is true or false. */
+  TRUE_FALSE("true-false"),
   /** Beginnings and ends belong together. */
   MATCHING("matching"),
   /** Things have an order. */
   ORDERING("ordering"),
   /** A few words are typed. */
   SHORT("short"),
+  /** Gaps in a text are filled in. */
+  GAPS("gaps"),
   /** A number is typed. */
   NUMERIC("numeric");
 
