@@ -187,6 +187,15 @@ describe('a few words and a number', () => {
     expect(told).toHaveBeenLastCalledWith(undefined);
   });
 
+  it('are kept when one leaves at once', async () => {
+    const told = vi.fn();
+    const { unmount } = show(<Asked part={{ is: 'short' }} told={told} />);
+    await userEvent.type(screen.getByRole('textbox'), 'Toe');
+    expect(told).not.toHaveBeenCalled();
+    unmount();
+    expect(told).toHaveBeenLastCalledWith({ is: 'short', words: 'Toe' });
+  });
+
   it('say what is no number and take what is one', async () => {
     const told = ask({ is: 'numeric', unit: 'Nm' });
     await userEvent.type(screen.getByRole('textbox'), '12,5');

@@ -21,5 +21,7 @@ export function useTyped(given: string, keep: (text: string) => void) {
     const later = setTimeout(() => latest.current(), PAUSE);
     return () => clearTimeout(later);
   }, [text]);
+  // Who goes somewhere else at once loses nothing.
+  useEffect(() => () => latest.current(), []);
   return { text, setText, keepNow: now };
 }
