@@ -3,15 +3,16 @@ import { useTranslations } from 'use-intl';
 import { keysInField } from '../../../../ui/useKeys';
 import type { AskProps } from '../room';
 import { useTyped } from '../useTyped';
-import { typedNumber, writtenNumber } from './number';
+import { useNumbers } from './useNumbers';
 
 export function Ask({ part, labelledBy, given, answer }: AskProps<'numeric'>) {
   const t = useTranslations();
-  const typed = useTyped(given ? writtenNumber(given.number) : '', (text) => {
-    const number = typedNumber(text);
+  const numbers = useNumbers();
+  const typed = useTyped(given ? numbers.write(given.number) : '', (text) => {
+    const number = numbers.read(text);
     answer(number === undefined ? undefined : { is: 'numeric', number });
   });
-  const wrong = typed.text.trim() !== '' && typedNumber(typed.text) === undefined;
+  const wrong = typed.text.trim() !== '' && numbers.read(typed.text) === undefined;
   return (
     <TextField
       value={typed.text}
@@ -19,7 +20,7 @@ export function Ask({ part, labelledBy, given, answer }: AskProps<'numeric'>) {
       onBlur={typed.keepNow}
       onKeyDown={keysInField({ Enter: typed.keepNow })}
       error={wrong}
-      helperText={wrong ? t('learn.noNumber', { like: writtenNumber(12.5) }) : ' '}
+      helperText={wrong ? t('learn.noNumber', { like: numbers.write(12.5) }) : ' '}
       slotProps={{
         htmlInput: { 'aria-labelledby': labelledBy, inputMode: 'decimal', autoComplete: 'off' },
         input: part.unit

@@ -1,15 +1,16 @@
 import { useTranslations } from 'use-intl';
 import type { ReviewProps } from '../room';
-import { writtenNumber } from './number';
+import { useNumbers } from './useNumbers';
 
 export function Review({ part: { given, right, most, unit } }: ReviewProps<'numeric'>) {
   const t = useTranslations();
-  const said = (n: number) => `${writtenNumber(n)} ${unit}`.trim();
+  const numbers = useNumbers();
+  const said = (n: number) => `${numbers.write(n)} ${unit}`.trim();
   return (
     <>
       {t('learn.yours', { text: given === undefined ? t('learn.noAnswer') : said(given) })}
       {right !== undefined &&
-        `. ${t('learn.rightIs', { text: most ? `${writtenNumber(right)} ± ${said(most)}` : said(right) })}`}
+        `. ${t('learn.rightIs', { text: most ? `${numbers.write(right)} ± ${said(most)}` : said(right) })}`}
     </>
   );
 }

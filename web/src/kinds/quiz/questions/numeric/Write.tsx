@@ -2,7 +2,7 @@ import { Box, MenuItem, TextField } from '@mui/material';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { WriteProps } from '../room';
-import { typedNumber, writtenNumber } from './number';
+import { useNumbers } from './useNumbers';
 
 /** A number, how far an answer may be off, and its unit. */
 export function Write({ part, edit }: WriteProps<'numeric'>) {
@@ -50,8 +50,9 @@ function NumberField({
   least?: number;
   onType: (number: number | undefined) => void;
 }) {
-  const [text, setText] = useState(value === undefined ? '' : writtenNumber(value));
-  const read = typedNumber(text);
+  const numbers = useNumbers();
+  const [text, setText] = useState(value === undefined ? '' : numbers.write(value));
+  const read = numbers.read(text);
   const fits = read !== undefined && (least === undefined || read >= least);
   return (
     <TextField
@@ -60,7 +61,7 @@ function NumberField({
       error={!fits}
       onChange={(e) => {
         setText(e.target.value);
-        const now = typedNumber(e.target.value);
+        const now = numbers.read(e.target.value);
         onType(now !== undefined && (least === undefined || now >= least) ? now : undefined);
       }}
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}

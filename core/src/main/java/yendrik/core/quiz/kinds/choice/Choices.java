@@ -3,10 +3,10 @@ package yendrik.core.quiz.kinds.choice;
 import java.util.ArrayList;
 import java.util.List;
 import yendrik.core.quiz.Asked;
+import yendrik.core.quiz.ChoiceLack;
 import yendrik.core.quiz.Lack;
 import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.QuestionKind;
-import yendrik.core.words.Phrase;
 
 /**
  * Some choices, of which one is right.
@@ -22,18 +22,6 @@ public record Choices(List<Choice> choices, String right) implements Asked<Chose
    * @param id unique in the question
    */
   public record Choice(String id, String text) {}
-
-  /** What choices may lack. */
-  public enum Lacks implements Lack {
-    CHOICES,
-    WORDS,
-    RIGHT;
-
-    @Override
-    public Phrase words() {
-      return Phrase.of("lack.choice." + name());
-    }
-  }
 
   @Override
   public QuestionKind kind() {
@@ -62,9 +50,9 @@ public record Choices(List<Choice> choices, String right) implements Asked<Chose
   @Override
   public List<Lack> lacks() {
     List<Lack> all = new ArrayList<>();
-    if (choices.size() < 2) all.add(Lacks.CHOICES);
-    if (choices.stream().anyMatch(c -> c.text().isBlank())) all.add(Lacks.WORDS);
-    if (choices.stream().noneMatch(c -> c.id().equals(right))) all.add(Lacks.RIGHT);
+    if (choices.size() < 2) all.add(ChoiceLack.CHOICES);
+    if (choices.stream().anyMatch(c -> c.text().isBlank())) all.add(ChoiceLack.WORDS);
+    if (choices.stream().noneMatch(c -> c.id().equals(right))) all.add(ChoiceLack.RIGHT);
     return all;
   }
 }

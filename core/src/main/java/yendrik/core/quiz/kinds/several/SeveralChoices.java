@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import yendrik.core.Refusal;
 import yendrik.core.quiz.Asked;
+import yendrik.core.quiz.ChoiceLack;
 import yendrik.core.quiz.Lack;
 import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.QuestionKind;
-import yendrik.core.words.Phrase;
 
 /**
  * Some choices, of which several may be right. Each choice has a share: a right one's is above 0, a
@@ -44,18 +44,6 @@ public record SeveralChoices(List<Choice> choices) implements Asked<SeveralChose
     }
   }
 
-  /** What several choices may lack. */
-  public enum Lacks implements Lack {
-    CHOICES,
-    WORDS,
-    RIGHT;
-
-    @Override
-    public Phrase words() {
-      return Phrase.of("lack.choice." + name());
-    }
-  }
-
   @Override
   public QuestionKind kind() {
     return QuestionKind.SEVERAL;
@@ -82,9 +70,9 @@ public record SeveralChoices(List<Choice> choices) implements Asked<SeveralChose
   @Override
   public List<Lack> lacks() {
     List<Lack> all = new ArrayList<>();
-    if (choices.size() < 2) all.add(Lacks.CHOICES);
-    if (choices.stream().anyMatch(c -> c.text().isBlank())) all.add(Lacks.WORDS);
-    if (choices.stream().noneMatch(Choice::right)) all.add(Lacks.RIGHT);
+    if (choices.size() < 2) all.add(ChoiceLack.CHOICES);
+    if (choices.stream().anyMatch(c -> c.text().isBlank())) all.add(ChoiceLack.WORDS);
+    if (choices.stream().noneMatch(Choice::right)) all.add(ChoiceLack.RIGHT);
     return all;
   }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import yendrik.core.quiz.ChoiceLack;
 import yendrik.core.quiz.Mark;
 
 class ChoicesTest {
@@ -28,9 +29,9 @@ class ChoicesTest {
   @Test
   void it_says_what_it_lacks() {
     assertThat(new Choices(List.of(IN, OUT), "a").lacks()).isEmpty();
-    assertThat(new Choices(List.of(IN), "a").lacks()).containsExactly(Choices.Lacks.CHOICES);
-    assertThat(new Choices(List.of(IN, OUT), "z").lacks()).containsExactly(Choices.Lacks.RIGHT);
+    assertThat(new Choices(List.of(IN), "a").lacks()).containsExactly(ChoiceLack.CHOICES);
+    assertThat(new Choices(List.of(IN, OUT), "z").lacks()).containsExactly(ChoiceLack.RIGHT);
     var wordless = new Choices(List.of(IN, new Choices.Choice("b", " ")), "a");
-    assertThat(wordless.lacks()).containsExactly(Choices.Lacks.WORDS);
+    assertThat(wordless.lacks()).containsExactly(ChoiceLack.WORDS);
   }
 }

@@ -15,6 +15,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
+import yendrik.core.quiz.ChoiceLack;
 import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.kinds.several.SeveralChoices.Choice;
 
@@ -55,11 +56,11 @@ class SeveralChoicesTest {
   void it_says_what_it_lacks() {
     assertThat(PADS.lacks()).isEmpty();
     assertThat(new SeveralChoices(List.of(new Choice("a", "Wet", 1))).lacks())
-        .containsExactly(SeveralChoices.Lacks.CHOICES);
+        .containsExactly(ChoiceLack.CHOICES);
     assertThat(
             new SeveralChoices(List.of(new Choice("a", " ", 0), new Choice("b", "Dry", -1)))
                 .lacks())
-        .containsExactly(SeveralChoices.Lacks.WORDS, SeveralChoices.Lacks.RIGHT);
+        .containsExactly(ChoiceLack.WORDS, ChoiceLack.RIGHT);
     assertThat(refused(() -> new Choice("a", "Wet", 1.1))).contains("from -1 to 1");
   }
 
