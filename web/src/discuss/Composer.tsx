@@ -63,7 +63,7 @@ export function Composer({ label, button, was, keep, file, send, unsent, onDone 
           keep={unsent}
           autoFocus
           resume
-          files={{ address: file, keep, takes: ['picture'] }}
+          files={{ address: file, keep }}
           onChange={setText}
         />
       </Suspense>

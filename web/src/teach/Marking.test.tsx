@@ -4,6 +4,12 @@ import { describe, expect, it, vi } from 'vitest';
 import { failure, serve, show } from '../test/stage';
 import Marking from './Marking';
 
+vi.mock('../ui/editor/TextEditor', () => ({
+  default: (editor: { label: string; onChange: (html: string) => void }) => (
+    <textarea aria-label={editor.label} onChange={(e) => editor.onChange(e.target.value)} />
+  ),
+}));
+
 const waiting = (enrolment: number, learner: string, step: number, version = 1) => ({
   enrolment,
   learner,
@@ -88,14 +94,14 @@ describe('marking', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Another go' }));
     const levels = screen.getByRole('group', { name: 'Set up rim and disc brakes' });
     await userEvent.click(within(levels).getByText('With help'));
-    await userEvent.type(screen.getByLabelText('Comment'), 'Say which pad.');
+    await userEvent.type(await screen.findByLabelText('Comment'), '<b>Say</b> which pad.');
     await userEvent.click(screen.getByRole('button', { name: 'Send to Celeste Adeyo' }));
     await vi.waitFor(() =>
       expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
         version: 1,
         points: 17.5,
         judgement: 'AGAIN',
-        comment: 'Say which pad.',
+        comment: '<b>Say</b> which pad.',
         levels: { '3': 1 },
       }),
     );

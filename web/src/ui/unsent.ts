@@ -5,6 +5,10 @@ const ALL = 'yendrik-work-';
 export const unsentKey = (person: number, course: number, walk: string, step: number) =>
   `${ALL}${person}-${course}-${walk}-${step}`;
 
+/** Where staff's words about somebody's work are kept. */
+export const unsentMarkKey = (person: number, course: number, enrolment: number, step: number) =>
+  `${ALL}${person}-${course}-mark-${enrolment}-${step}`;
+
 /** Where sign-offs are kept that no server has heard of yet. */
 export const signOffsKey = (person: number, course: number) =>
   `${ALL}${person}-${course}-sign-offs`;

@@ -13,6 +13,7 @@ import { useTranslations } from 'use-intl';
 import { api, body, type Kept, type MyMark } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
+import type { FileKind, FileUse } from '../../ui/editor/useSending';
 import { day } from '../../ui/format';
 import { GivenFiles } from '../../ui/GivenFiles';
 import { saysNothing } from '../../ui/html';
@@ -25,6 +26,10 @@ import { PracticeMarks } from '../shared/PracticeMarks';
 import { WorkFiles } from './WorkFiles';
 
 const TextEditor = lazy(() => import('../../ui/editor/TextEditor'));
+
+/** Pictures may stand in every text; what else, only where files can be handed in. */
+const PICTURES: readonly FileKind[] = ['picture'];
+const ALL: readonly FileKind[] = ['picture', 'film', 'file'];
 
 /** How long after the last key what was begun is kept at the server. */
 const PAUSE = 2000;
@@ -124,7 +129,7 @@ function HandIn({
     changed.current = true;
     setGiven((now) => ({ ...now, ...more }));
   };
-  const take = (upload: string, inText: boolean) =>
+  const take = (upload: string, inText?: FileUse) =>
     body(
       api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/work-files', {
         params: { path },
@@ -165,7 +170,7 @@ function HandIn({
             html={draft?.text ?? ''}
             keep={key}
             resume
-            files={{ address: at, keep: (upload) => take(upload, true), takes: ['picture'] }}
+            files={{ address: at, keep: take, takes: takes.files ? ALL : PICTURES }}
             onChange={(text) => write({ text })}
           />
           <Typography variant="caption" color="textSecondary" role="status" sx={{ mt: -1 }}>
@@ -187,7 +192,7 @@ function HandIn({
           takes={takes.files}
           files={given.files}
           at={at}
-          keep={(upload) => take(upload, false)}
+          keep={(upload) => take(upload)}
           onChange={(change) => {
             changed.current = true;
             setGiven((now) => ({ ...now, files: change(now.files) }));
@@ -232,7 +237,7 @@ function MarkNote({ mark }: { mark: MyMark }) {
           </Box>
         )}
       </Typography>
-      {mark.comment && <Typography sx={{ whiteSpace: 'pre-wrap' }}>{mark.comment}</Typography>}
+      {mark.comment && <Prose plain html={mark.comment} />}
       {mark.assessed && <FilledRubric filled={mark.assessed} />}
       {mark.levels.map((level) => (
         <Typography key={level} variant="body2" color="textSecondary">

@@ -1,27 +1,24 @@
-import {
-  Alert,
-  Box,
-  Button,
-  TextField,
-  ToggleButton,
-  ToggleButtonGroup,
-  Typography,
-} from '@mui/material';
+import { Alert, Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { Met } from '../../api/client';
+import type { Met, Work } from '../../api/client';
+import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
 import { day } from '../../ui/format';
 import { GivenFiles } from '../../ui/GivenFiles';
 import { Wedge } from '../../ui/Glyphs';
+import { saysNothing } from '../../ui/html';
 import { useNotice } from '../../ui/Notice';
 import { Section } from '../../ui/Panel';
 import { Prose } from '../../ui/Prose';
 import { RubricSheet, rubricScore } from '../../ui/RubricSheet';
+import { unsentMarkKey } from '../../ui/unsent';
 import { useLine } from '../../ui/useNames';
 import type { MarkerProps } from '../room';
 import { Differences, GivenLink } from './Given';
+
+const TextEditor = lazy(() => import('../../ui/editor/TextEditor'));
 
 /** What is said about work of every kind. */
 export interface Said {
@@ -63,6 +60,8 @@ export function MarkingForm({
   const client = useQueryClient();
   const notice = useNotice();
   const newest = work.versions[0];
+  const me = client.getQueryData(queries.me().queryKey);
+  const unsent = unsentMarkKey(me?.person?.id ?? 0, course.id, work.enrolment, work.step);
   const [comment, setComment] = useState('');
   const [levels, setLevels] = useState<Record<string, number>>({});
   const [met, setMet] = useState<Met[]>([]);
@@ -76,8 +75,14 @@ export function MarkingForm({
   };
   const byRubric = new Set(sheet?.criteria.map((c) => c.outcome));
   const sending = useMutation({
-    mutationFn: () => send({ comment, levels, ...(sheet && met.length > 0 && { rubric: met }) }),
+    mutationFn: () =>
+      send({
+        comment: saysNothing(comment) ? '' : comment,
+        levels,
+        ...(sheet && met.length > 0 && { rubric: met }),
+      }),
     onSuccess: () => {
+      localStorage.removeItem(unsent);
       notice({ tone: 'success', text: sent });
       for (const key of ['marking', 'progress', 'work'])
         void client.invalidateQueries({ queryKey: [key, course.id] });
@@ -148,11 +153,7 @@ export function MarkingForm({
             {v.text && <Prose plain html={v.text} at={at} />}
             <GivenLink link={v.link} />
             <GivenFiles files={v.files} at={at} />
-            {v.mark && (
-              <Typography variant="body2" sx={{ mt: 0.5 }}>
-                <b>{t(`teach.judge.${v.mark.judgement}`)}</b> ({v.mark.by}): {v.mark.comment}
-              </Typography>
-            )}
+            {v.mark && <EarlierMark mark={v.mark} />}
           </Section>
         ))}
         <Section title={t('teach.task')}>
@@ -192,18 +193,35 @@ export function MarkingForm({
               </ToggleButtonGroup>
             </Box>
           ))}
-        <TextField
-          label={t('teach.comment')}
-          multiline
-          minRows={4}
-          value={comment}
-          onChange={(e) => setComment(e.target.value)}
-        />
+        <Suspense fallback={<Box sx={{ minHeight: 190 }} />}>
+          <Box sx={{ '& .ProseMirror': { minHeight: '90px !important' } }}>
+            <TextEditor
+              label={t('teach.comment')}
+              html=""
+              keep={unsent}
+              resume
+              onChange={setComment}
+            />
+          </Box>
+        </Suspense>
         {sending.error && <Alert severity="error">{sending.error.message}</Alert>}
         <Button type="submit" variant="contained" disabled={sending.isPending || !ready}>
           {button}
         </Button>
       </Box>
+    </Box>
+  );
+}
+
+/** What was said about it before. */
+export function EarlierMark({ mark }: { mark: NonNullable<Work['mark']> }) {
+  const t = useTranslations();
+  return (
+    <Box sx={{ mt: 0.5, mb: 1 }}>
+      <Typography variant="body2">
+        <b>{t(`teach.judge.${mark.judgement}`)}</b> ({mark.by})
+      </Typography>
+      {mark.comment && <Prose plain html={mark.comment} />}
     </Box>
   );
 }

@@ -10,6 +10,7 @@ import { Section } from '../../ui/Panel';
 import { Prose } from '../../ui/Prose';
 import type { MarkerProps } from '../room';
 import { JudgeForm } from './JudgeForm';
+import { EarlierMark } from './MarkingForm';
 
 /** All that somebody wrote at a step, judged as it stands. */
 export default function WrittenMarker(props: MarkerProps) {
@@ -26,11 +27,7 @@ export default function WrittenMarker(props: MarkerProps) {
       ready={posts.length > 0}
       shown={
         <Section title={t('teach.written', { count: posts.length })}>
-          {mark && (
-            <Typography variant="body2" sx={{ mb: 1 }}>
-              <b>{t(`teach.judge.${mark.judgement}`)}</b> ({mark.by}): {mark.comment}
-            </Typography>
-          )}
+          {mark && <EarlierMark mark={mark} />}
           {posts.length === 0 && (
             <Typography color="textSecondary">{t('teach.wroteNothing')}</Typography>
           )}

@@ -6,6 +6,7 @@ import static yendrik.schema.Tables.LETTER;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.AfterEach;
@@ -17,8 +18,10 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.strand.work.Judgement;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.design.UnusedFiles;
+import yendrik.server.files.FileUse;
 import yendrik.server.people.Seat;
 
 /**
@@ -43,7 +46,7 @@ class HandInTest extends SchoolTest {
 
   private record Upload(String upload) {}
 
-  private record InText(String upload, boolean inText) {}
+  private record InText(String upload, FileUse inText) {}
 
   private record Group(String name, List<EnrolmentId> learners) {}
 
@@ -91,7 +94,7 @@ class HandInTest extends SchoolTest {
   }
 
   private long picture(Caller who) {
-    var sent = new InText(who.sent("pad.png", PNG), true);
+    var sent = new InText(who.sent("pad.png", PNG), FileUse.PICTURE);
     return who.post(course.walk(work) + "/work-files", sent).path("id").asLong();
   }
 
@@ -185,14 +188,52 @@ class HandInTest extends SchoolTest {
   void no_picture_is_taken_for_a_text_where_no_text_is() {
     takes(false, true, _ -> {});
     begin();
-    var sent = new InText(edda.sent("pad.png", PNG), true);
+    var sent = new InText(edda.sent("pad.png", PNG), FileUse.PICTURE);
     JsonNode refused = edda.post(course.walk(work) + "/work-files", sent);
     assertThat(refused.path("fields").has("files")).as(refused.toString()).isTrue();
-    var words = new InText(edda.sent("pad.txt", NOTES), true);
+    var words = new InText(edda.sent("pad.txt", NOTES), FileUse.PICTURE);
     takes(true, false, _ -> {});
     course.publish();
     JsonNode noPicture = edda.post(course.walk(work) + "/work-files", words);
     assertThat(noPicture.path("fields").has("file")).as(noPicture.toString()).isTrue();
+  }
+
+  @Test
+  void a_file_stands_in_a_text_where_files_of_its_sort_can_be_handed_in() {
+    takes(true, false, files(1, 1));
+    begin();
+    var notes = new InText(edda.sent("notes.txt", NOTES), FileUse.DOCUMENT);
+    long file = edda.post(course.walk(work) + "/work-files", notes).path("id").asLong();
+    assertThat(file).isPositive();
+    var noFilm = new InText(edda.sent("notes.txt", NOTES), FileUse.FILM);
+    JsonNode refused = edda.post(course.walk(work) + "/work-files", noFilm);
+    assertThat(refused.path("fields").has("file")).as(refused.toString()).isTrue();
+    String text = "<p>See <a data-file=\"" + file + "\">notes</a></p>";
+    assertThat(handIn(text, "").getStatus()).isEqualTo(200);
+    takes(true, false, _ -> {});
+    course.publish();
+    JsonNode nowhere = edda.post(course.walk(work) + "/work-files", notes);
+    assertThat(nowhere.path("fields").has("files")).as(nowhere.toString()).isTrue();
+  }
+
+  @Test
+  void a_comment_is_formatted_and_said_without_its_looks_elsewhere() {
+    takes(true, false, _ -> {});
+    begin();
+    handIn("<p>Two pads.</p>", "");
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
+    String marks = course.path + "/marking/" + enrolment + "/" + work + "/marks";
+    String comment = "<p>Say <strong>which</strong> pad.</p><script>alert(1)</script>";
+    var mark = new Sent.Mark(1, 1, Judgement.AGAIN, comment, Map.of());
+    assertThat(sefa.call("POST", marks, mark).getStatus()).isEqualTo(204);
+    JsonNode mine = edda.post(course.walk(work) + "/visits", "");
+    assertThat(mine.at("/part/versions/0/mark/comment").asString())
+        .isEqualTo("<p>Say <strong>which</strong> pad.</p>");
+    String said = sefa.get(course.path + "/learners/" + enrolment).toString();
+    assertThat(said).contains("Say which pad.").doesNotContain("strong");
+    var withPicture =
+        new Sent.Mark(1, 1, Judgement.AGAIN, "<p><img data-file=\"1\" alt=\"\" /></p>", Map.of());
+    assertThat(field(sefa.call("POST", marks, withPicture))).isEqualTo("comment");
   }
 
   @Test

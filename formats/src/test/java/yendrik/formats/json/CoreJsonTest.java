@@ -60,6 +60,14 @@ class CoreJsonTest {
         List.of(
             new Fact.Enrolled(),
             new WorkFact.Marked(new StepId(3), 1, 8, 20, Judgement.AGAIN, "Say which pad."),
+            new WorkFact.Marked(
+                new StepId(3),
+                1,
+                8,
+                20,
+                Judgement.AGAIN,
+                "Which pad?",
+                Optional.of("<p>Which <em>pad</em>?</p>")),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.of(new StepId(3)), 1),
             new Fact.Rated(Workshop.BRAKE, 2, Optional.empty(), 0),
             new Fact.Rated(

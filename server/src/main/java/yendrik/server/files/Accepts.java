@@ -12,4 +12,24 @@ public interface Accepts {
 
   /** What is said to whoever sends one that is not. */
   Problem refusal(String name, String mediaType);
+
+  /** What both take. */
+  static Accepts both(Accepts one, Accepts other) {
+    return new Accepts() {
+      @Override
+      public long most() {
+        return Math.min(one.most(), other.most());
+      }
+
+      @Override
+      public boolean fits(String mediaType) {
+        return one.fits(mediaType) && other.fits(mediaType);
+      }
+
+      @Override
+      public Problem refusal(String name, String mediaType) {
+        return (one.fits(mediaType) ? other : one).refusal(name, mediaType);
+      }
+    };
+  }
 }

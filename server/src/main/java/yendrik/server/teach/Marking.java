@@ -42,6 +42,7 @@ import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
+import yendrik.server.texts.Comments;
 import yendrik.server.watch.Learners;
 import yendrik.server.way.Added;
 import yendrik.server.way.Assessments;
@@ -259,7 +260,7 @@ public class Marking {
               m.judgement(),
               m.points(),
               m.of(),
-              m.comment(),
+              Comments.shown(m),
               f.at(),
               f.by().map(by -> people.names(List.of(by)).get(by)).orElse(""));
         });
@@ -275,6 +276,7 @@ public class Marking {
    * Judges a piece of work and rates the outcomes that it gives evidence of.
    *
    * @param version which handing-in was read; if a newer one has come, nothing is written
+   * @param comment formatted
    */
   public void mark(
       Seat seat,
@@ -298,7 +300,7 @@ public class Marking {
           if (!(points >= 0 && points <= of))
             throw Problem.field("points", "points-outside", "of", of);
           List<Fact.What> whats = new ArrayList<>();
-          whats.add(new WorkFact.Marked(design.id(), version, points, of, judgement, comment));
+          whats.add(Comments.marked(design.id(), version, points, of, judgement, comment));
           whats.addAll(rated(walk, design, version, levels));
           whats.addAll(assessed(walk, design, version, met));
           var by = Optional.of(seat.person().id());

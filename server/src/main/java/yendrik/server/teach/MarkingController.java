@@ -74,11 +74,14 @@ class MarkingController {
     return sending.of(marking.file(seat, enrolment, step, file), request, response);
   }
 
+  /**
+   * @param comment formatted, without files
+   */
   record MarkEdit(
       int version,
       double points,
       @NotNull Judgement judgement,
-      @NotNull @Size(max = 10_000) String comment,
+      @NotNull @Size(max = 40_000) String comment,
       @NotNull Map<OutcomeId, Integer> levels,
       Optional<List<RubricForms.@Valid MetView>> rubric) {}
 

@@ -34,10 +34,24 @@ public sealed interface WorkFact extends Fact.OfStrand {
    *
    * @param version which handing-in, 0 where nothing is handed in
    * @param of most points, 0 where no points are given
+   * @param comment what is said about it, empty for nothing
+   * @param formatted the same as safe HTML, where it is more than words
    */
   record Marked(
-      StepId step, int version, double points, double of, Judgement judgement, String comment)
+      StepId step,
+      int version,
+      double points,
+      double of,
+      Judgement judgement,
+      String comment,
+      Optional<String> formatted)
       implements WorkFact {
+    /** With words that have no looks. */
+    public Marked(
+        StepId step, int version, double points, double of, Judgement judgement, String comment) {
+      this(step, version, points, of, judgement, comment, Optional.empty());
+    }
+
     public Marked {
       if (!(of >= 0 && points >= 0 && points <= of))
         throw new Refusal("points-of", "points", points, "of", of);

@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.StepId;
 import yendrik.server.files.Accepts;
+import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.files.Sending;
 import yendrik.server.learn.RouteViews.StepPage;
@@ -93,9 +94,9 @@ class AssignmentController {
   }
 
   /**
-   * @param inText whether it is a picture that is to stand in the text
+   * @param inText what it is to stand in the text as, if it is not to stand beside it
    */
-  record WorkFile(@NotBlank @Size(max = 100) String upload, Optional<Boolean> inText) {}
+  record WorkFile(@NotBlank @Size(max = 100) String upload, Optional<FileUse> inText) {}
 
   /** Takes a file that is to be handed in. */
   @PostMapping("/work-files")
@@ -107,8 +108,7 @@ class AssignmentController {
       @PathVariable StepId step,
       Seat seat,
       @Valid @RequestBody WorkFile sent) {
-    boolean inText = sent.inText().orElse(false);
-    Accepts accepts = work.accepts(wayfarer.enrolment(seat, walk), step, inText);
+    Accepts accepts = work.accepts(wayfarer.enrolment(seat, walk), step, sent.inText());
     return files.keep(course, seat.person().id(), sent.upload(), accepts);
   }
 

@@ -34,6 +34,7 @@ import yendrik.server.kinds.assignment.AssignmentShown.VersionView;
 import yendrik.server.learn.RouteViews.StepPage;
 import yendrik.server.learn.StepDoor;
 import yendrik.server.learn.StepPages;
+import yendrik.server.texts.Comments;
 import yendrik.server.texts.OwnTexts;
 import yendrik.server.way.Assessments;
 import yendrik.server.way.Walk;
@@ -142,7 +143,7 @@ public class HandedIn {
         .map(f -> {
           var m = (WorkFact.Marked) f.what();
           return new MarkView(
-              m.judgement(), m.points(), m.of(), m.comment(), f.at(), levels, filled);
+              m.judgement(), m.points(), m.of(), Comments.shown(m), f.at(), levels, filled);
         });
   }
 
@@ -266,15 +267,22 @@ public class HandedIn {
   /**
    * Which files a step takes, while something can be handed in.
    *
-   * @param inText whether it is a picture that is to stand in the text
+   * @param inText what it is to stand in the text as; a picture may always, films and files where
+   *     files of their sort can be handed in
    */
   @Transactional(readOnly = true)
-  Accepts accepts(EnrolmentId enrolment, StepId step, boolean inText) {
+  Accepts accepts(EnrolmentId enrolment, StepId step, Optional<FileUse> inText) {
     Walk walk = walks.see(enrolment);
     int s = StepDoor.usable(walk, step, StepKind.ASSIGNMENT);
     Takes takes = walk.content(s, AssignmentContent.class).takes();
-    if (inText && takes.text()) return FileUse.PICTURE;
-    return takes.files().orElseThrow(() -> Problem.field("files", "no-files-here"));
+    boolean picture = inText.filter(FileUse.PICTURE::equals).isPresent();
+    if (picture && takes.text()) return FileUse.PICTURE;
+    Takes.FilesTaken taken =
+        takes.files().orElseThrow(() -> Problem.field("files", "no-files-here"));
+    return inText
+        .filter(_ -> takes.text())
+        .<Accepts>map(use -> Accepts.both(use, taken))
+        .orElse(taken);
   }
 
   /** A file of one's own work, also one that was sent just now. */
