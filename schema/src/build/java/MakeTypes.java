@@ -116,6 +116,11 @@ public class MakeTypes {
             .withUserType("yendrik.core.course.StepKind")
             .withConverter("yendrik.schema.Stored.word(yendrik.core.course.StepKind.class)")
             .withIncludeExpression("public\\.step\\.kind"));
+    types.add(
+        new ForcedType()
+            .withUserType("yendrik.core.course.Counts")
+            .withConverter("yendrik.schema.Stored.word(yendrik.core.course.Counts.class)")
+            .withIncludeExpression("public\\.step\\.counts"));
     IDS.forEach((type, columns) -> types.add(id("yendrik.core.id." + type, columns)));
     return types;
   }
@@ -134,6 +139,7 @@ public class MakeTypes {
           "scale\\.levels", "yendrik.core.outcome.Scale.Level",
           "outcome\\.group_path", "String",
           "rubric\\.criteria", "yendrik.core.rubric.Rubric.Criterion",
+          "attempt\\.settled", "String",
           "step\\.ties", "yendrik.core.course.Step.Tie");
 
   private static ForcedType json(String columns, String type, String how, String of) {
@@ -161,7 +167,7 @@ public class MakeTypes {
       files = list.sorted().toList();
     }
     for (Path file : files) digest.update(Files.readAllBytes(file));
-    digest.update("9".getBytes(StandardCharsets.UTF_8));
+    digest.update("10".getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jooq.JSONB;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -57,7 +58,8 @@ class KeptQuestionsTest {
   @Test
   void questions_are_kept_as_they_were_read() {
     var kept = quiz(NOW).questions().stream().map(questions::keep).toList();
-    assertThat(tree(CoreJson.mapper().writeValueAsString(new QuizContent("", kept))))
+    assertThat(
+            tree(CoreJson.mapper().writeValueAsString(new QuizContent("", kept, Optional.empty()))))
         .isEqualTo(tree(NOW));
   }
 

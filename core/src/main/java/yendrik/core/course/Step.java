@@ -79,9 +79,26 @@ public record Step(
    * @param points most points to be had, 0 for a step without score
    * @param passMark share of the points needed to pass, 0 to 1
    * @param attempts finished attempts allowed, 0 for any number
+   * @param other which attempt counts, where it is not the best
    */
-  public record Scoring(double points, double passMark, int attempts) {
+  public record Scoring(double points, double passMark, int attempts, Optional<Counts> other) {
     public static final Scoring NONE = new Scoring(0, 0, 0);
+
+    /** The best attempt counts. */
+    public Scoring(double points, double passMark, int attempts) {
+      this(points, passMark, attempts, Optional.empty());
+    }
+
+    /** With what counts said. */
+    public static Scoring counting(double points, double passMark, int attempts, Counts counts) {
+      return new Scoring(
+          points, passMark, attempts, Optional.of(counts).filter(c -> c != Counts.BEST));
+    }
+
+    /** Which attempt counts. */
+    public Counts counts() {
+      return other.orElse(Counts.BEST);
+    }
 
     public Scoring {
       if (!(points >= 0)) throw new Refusal("points", "points", points);

@@ -28,6 +28,11 @@ public interface Kind {
   /** How a new step of this kind is scored. */
   Step.Scoring usualScoring();
 
+  /** Whether attempts there may have a clock. */
+  default boolean hasClock() {
+    return false;
+  }
+
   /** Whether learners can do something there that staff or a machine then judge. */
   boolean assesses();
 

@@ -32,6 +32,11 @@ final class QuizKind implements Kind {
   }
 
   @Override
+  public boolean hasClock() {
+    return true;
+  }
+
+  @Override
   public boolean assesses() {
     return true;
   }

@@ -125,12 +125,20 @@ public record Fact(
     }
   }
 
+  /** So many minutes more for each attempt that has a clock. */
+  public record TimeAdded(StepId step, int minutes) implements AtStep {
+    public TimeAdded {
+      if (minutes < 1) throw new Refusal("minutes", "n", minutes);
+    }
+  }
+
   /** What an exception can give. */
   public enum Grant {
     OPENED,
     EXCUSED,
     DUE_MOVED,
-    ATTEMPTS
+    ATTEMPTS,
+    TIME
   }
 
   /**

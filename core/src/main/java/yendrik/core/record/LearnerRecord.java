@@ -56,6 +56,7 @@ public final class LearnerRecord {
   private final boolean[] excused;
   private final boolean[] opened;
   private final int[] extraAttempts;
+  private final int[] extraMinutes;
   private final long[] movedDue;
   private final List<List<Evidence>> evidence;
   private final int[] level;
@@ -82,6 +83,7 @@ public final class LearnerRecord {
     excused = new boolean[n];
     opened = new boolean[n];
     extraAttempts = new int[n];
+    extraMinutes = new int[n];
     movedDue = never(n);
     evidence = new ArrayList<>();
     for (int o = 0; o < index.outcomes(); o++) evidence.add(new ArrayList<>());
@@ -136,6 +138,7 @@ public final class LearnerRecord {
     excused[s] = of.excused();
     opened[s] = of.opened();
     extraAttempts[s] = of.extraAttempts();
+    extraMinutes[s] = of.extraMinutes();
     movedDue[s] = moment(of.movedDue());
   }
 
@@ -177,7 +180,13 @@ public final class LearnerRecord {
     List<Strand.Kept> kept = new ArrayList<>();
     for (Strand<?, ?> strand : strands) strand.keep(s).ifPresent(kept::add);
     return new Sums.OfStep(
-        stored(touchedAt[s]), excused[s], opened[s], extraAttempts[s], stored(movedDue[s]), kept);
+        stored(touchedAt[s]),
+        excused[s],
+        opened[s],
+        extraAttempts[s],
+        extraMinutes[s],
+        stored(movedDue[s]),
+        kept);
   }
 
   private static long[] never(int n) {
@@ -232,6 +241,7 @@ public final class LearnerRecord {
       case Fact.Excused _ -> excused[s] = true;
       case Fact.DueMoved moved -> movedDue[s] = moved.due().toEpochMilli();
       case Fact.AttemptsAdded added -> extraAttempts[s] += added.attempts();
+      case Fact.TimeAdded added -> extraMinutes[s] += added.minutes();
       case Fact.ExceptionEnded ended -> end(s, ended.grant());
     }
   }
@@ -242,6 +252,7 @@ public final class LearnerRecord {
       case EXCUSED -> excused[s] = false;
       case DUE_MOVED -> movedDue[s] = NEVER;
       case ATTEMPTS -> extraAttempts[s] = 0;
+      case TIME -> extraMinutes[s] = 0;
     }
   }
 
@@ -493,6 +504,11 @@ public final class LearnerRecord {
   /** Attempts given beyond those that the step allows. */
   public int extraAttempts(int s) {
     return extraAttempts[s];
+  }
+
+  /** Minutes given for each attempt beyond those that the step gives. */
+  public int extraMinutes(int s) {
+    return extraMinutes[s];
   }
 
   /**

@@ -57,6 +57,7 @@ public record Sums(
       boolean excused,
       boolean opened,
       int extraAttempts,
+      int extraMinutes,
       long movedDue,
       List<Strand.Kept> kept) {
 
@@ -65,6 +66,6 @@ public record Sums(
     }
 
     /** Nothing happened there. */
-    static final OfStep NOTHING = new OfStep(0, false, false, 0, 0, List.of());
+    static final OfStep NOTHING = new OfStep(0, false, false, 0, 0, 0, List.of());
   }
 }

@@ -62,6 +62,7 @@ class SumsTest {
         new PostFact.Replied(SECOND_LOOK, new PostId(3)),
         new AttemptFact.FinishedAttempt(PADS, 1, 6, 15),
         new Fact.AttemptsAdded(PADS, 2),
+        new Fact.TimeAdded(PADS, 10),
         new AttemptFact.FinishedAttempt(PADS, 2, 12, 15),
         new SignOffFact.SignedOff(PRACTICAL, "well done"),
         new WorkFact.HandedIn(JOB_CARD, 1),

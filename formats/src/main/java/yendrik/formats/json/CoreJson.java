@@ -24,6 +24,7 @@ import tools.jackson.databind.jsontype.NamedType;
 import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.Refusal;
+import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
@@ -159,6 +160,7 @@ public final class CoreJson {
     id(module, EnrolmentId.class, EnrolmentId::new, EnrolmentId::value);
     node(module);
     word(module, StepKind.class);
+    word(module, Counts.class);
     word(module, Judgement.class);
     word(module, Fact.Grant.class);
     for (Class<?> sealed :

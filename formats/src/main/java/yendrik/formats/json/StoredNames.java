@@ -2,6 +2,7 @@ package yendrik.formats.json;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
 import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
@@ -43,6 +44,7 @@ final class StoredNames {
     names.put(Fact.Excused.class, "excused");
     names.put(Fact.DueMoved.class, "due-moved");
     names.put(Fact.AttemptsAdded.class, "attempts-added");
+    names.put(Fact.TimeAdded.class, "time-added");
     names.put(Fact.ExceptionEnded.class, "exception-ended");
     names.put(Fact.TakenBack.class, "taken-back");
     // questions
@@ -105,6 +107,11 @@ final class StoredNames {
     names.put(Fact.Grant.EXCUSED, "EXCUSED");
     names.put(Fact.Grant.DUE_MOVED, "DUE_MOVED");
     names.put(Fact.Grant.ATTEMPTS, "ATTEMPTS");
+    names.put(Fact.Grant.TIME, "TIME");
+    names.put(Counts.BEST, "BEST");
+    names.put(Counts.LATEST, "LATEST");
+    names.put(Counts.FIRST, "FIRST");
+    names.put(Counts.MEAN, "MEAN");
     return Map.copyOf(names);
   }
 }

@@ -122,6 +122,7 @@ class CoreJsonTest {
       List.of(
           "assessed",
           "attempts-added",
+          "time-added",
           "attendance",
           "badge-issued",
           "badge-kept",
@@ -224,7 +225,7 @@ class CoreJsonTest {
         .contains("PAGE", "VIDEO", "QUIZ", "ASSIGNMENT", "PRACTICAL");
     assertThat(words(Judgement.values())).containsExactly("PASSED", "AGAIN", "FAILED");
     assertThat(words(Fact.Grant.values()))
-        .containsExactly("OPENED", "EXCUSED", "DUE_MOVED", "ATTEMPTS");
+        .containsExactly("OPENED", "EXCUSED", "DUE_MOVED", "ATTEMPTS", "TIME");
   }
 
   private static List<String> words(Enum<?>[] all) {

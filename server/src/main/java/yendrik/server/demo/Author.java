@@ -34,6 +34,7 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
 import yendrik.core.quiz.Question;
+import yendrik.core.quiz.taking.Taking;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -273,6 +274,7 @@ final class Author {
 
   private record Written(
       List<Question> questions,
+      Optional<Taking> taking,
       Optional<DemoFilm> film,
       Optional<RubricId> rubric,
       boolean byGroup,
@@ -342,11 +344,13 @@ final class Author {
             script.points(),
             script.pass(),
             script.attempts(),
+            script.counts(),
             body(id, script.body()),
             acts.room(script.kind())
                 .written(
                     new Written(
                         carrying(script),
+                        script.taking(),
                         Optional.ofNullable(films.get(id)),
                         Optional.ofNullable(rubrics.get(id)),
                         script.byGroup(),

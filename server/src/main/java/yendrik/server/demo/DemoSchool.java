@@ -28,6 +28,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import yendrik.core.course.AttendanceStatus;
+import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
@@ -846,6 +847,8 @@ public class DemoSchool implements ApplicationRunner {
             15,
             0,
             0,
+            Counts.BEST,
+            Optional.empty(),
             0,
             false,
             List.of("BUILD"),
@@ -865,6 +868,8 @@ public class DemoSchool implements ApplicationRunner {
             90,
             0,
             0,
+            Counts.BEST,
+            Optional.empty(),
             30,
             false,
             List.of("BUILD"),

@@ -16,6 +16,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Question;
+import yendrik.core.quiz.taking.Taking;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
@@ -132,7 +133,13 @@ final class Learning implements DemoLearner {
   void attempt(String key, int right) {
     StepId id = course.id(key);
     acts.steps().open(enrolment, person, id);
-    var attempt = acts.attempts().begin(enrolment, person, id);
+    var attempt =
+        acts.attempts()
+            .begin(
+                enrolment,
+                person,
+                id,
+                Optional.of(course.script(id).taking().map(Taking::word).orElse("")));
     Map<String, GivenAnswer> answers = new HashMap<>();
     List<Question> questions = course.script(id).questions();
     for (int q = 0; q < questions.size(); q++)

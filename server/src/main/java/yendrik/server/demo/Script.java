@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.quiz.Asked;
@@ -18,12 +19,14 @@ import yendrik.core.quiz.kinds.match.PairsWanted;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
+import yendrik.core.quiz.taking.Taking;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.ScriptFile.CriterionText;
 import yendrik.server.demo.ScriptFile.LevelText;
 import yendrik.server.demo.ScriptFile.QuestionText;
 import yendrik.server.demo.ScriptFile.RubricText;
 import yendrik.server.demo.ScriptFile.StepText;
+import yendrik.server.demo.ScriptFile.TakingText;
 import yendrik.server.design.RubricForms;
 import yendrik.server.files.FileSort;
 import yendrik.server.kinds.DemoScript;
@@ -44,6 +47,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       int minutes,
       double pass,
       int attempts,
+      Counts counts,
+      Optional<Taking> taking,
       double points,
       boolean extra,
       List<String> ties,
@@ -97,6 +102,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
         step.minutes(),
         step.pass(),
         step.attempts(),
+        step.counts().orElse(Counts.BEST),
+        step.taking().map(TakingText::taking),
         step.points(),
         step.extra(),
         step.ties(),

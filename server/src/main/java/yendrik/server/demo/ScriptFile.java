@@ -12,6 +12,13 @@ import java.util.Optional;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.ObjectMapper;
 import tools.jackson.dataformat.yaml.YAMLMapper;
+import yendrik.core.course.Counts;
+import yendrik.core.quiz.taking.Band;
+import yendrik.core.quiz.taking.Limit;
+import yendrik.core.quiz.taking.Pages;
+import yendrik.core.quiz.taking.Review;
+import yendrik.core.quiz.taking.Taking;
+import yendrik.core.quiz.taking.TimeUp;
 import yendrik.server.files.FileSort;
 
 /** The file of a demo's course, as it is written; what is left out is nothing, none or no. */
@@ -32,6 +39,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
   /**
    * @param kind as it is stored
    * @param pass from 0 to 1
+   * @param counts which attempt counts, the best without
    * @param extra whether it is no required one
    * @param ties codes of outcomes that it gives evidence of
    * @param film the file beside the courses
@@ -47,6 +55,8 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       int minutes,
       double pass,
       int attempts,
+      Optional<Counts> counts,
+      Optional<TakingText> taking,
       double points,
       boolean extra,
       List<String> ties,
@@ -66,6 +76,46 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       ties = requireNonNullElse(ties, List.of());
       body = requireNonNullElse(body, "");
       questions = requireNonNullElse(questions, List.of());
+    }
+  }
+
+  /**
+   * How a quiz is taken, where it is not in the usual way.
+   *
+   * @param limit minutes
+   * @param then what happens when they are over
+   * @param grace minutes to finish what was begun
+   * @param pause minutes between attempts
+   * @param word that is said in the room
+   * @param bands words by the share from which they are said
+   */
+  record TakingText(
+      Optional<Integer> limit,
+      Optional<TimeUp> then,
+      int grace,
+      int pause,
+      Optional<String> word,
+      Optional<Pages> pages,
+      boolean mixed,
+      boolean selfCheck,
+      Optional<Review.When> right,
+      Map<Double, String> bands) {
+    TakingText {
+      bands = requireNonNullElse(bands, Map.of());
+    }
+
+    Taking taking() {
+      Review usual = selfCheck ? Review.AT_ONCE : Review.USUAL;
+      return new Taking(
+          limit.map(minutes -> new Limit(minutes, then.orElse(TimeUp.HANDED_IN), grace)),
+          pause,
+          word.orElse(""),
+          pages.orElse(Pages.ALL),
+          mixed,
+          true,
+          new Review(usual.own(), right.orElse(usual.right()), usual.feedback(), usual.marks()),
+          bands.entrySet().stream().map(b -> new Band(b.getKey(), b.getValue())).toList(),
+          selfCheck);
     }
   }
 

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import yendrik.core.course.Again;
+import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
@@ -109,6 +110,7 @@ public final class DesignEdits {
       @DecimalMin("0") @DecimalMax("100000") double points,
       @DecimalMin("0") @DecimalMax("1") double passMark,
       @Min(0) @Max(1000) int attempts,
+      @NotNull Counts counts,
       @NotNull @Size(max = 200_000) String body,
       @NotNull @Valid AuthorEdit part,
       @NotNull List<TieEdit> evidenceFor,

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import yendrik.core.course.Badge;
+import yendrik.core.course.Counts;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
@@ -134,6 +135,7 @@ public final class DesignViews {
       double points,
       double passMark,
       int attempts,
+      Counts counts,
       String body,
       AuthorPart part,
       List<TieView> evidenceFor,
@@ -220,6 +222,7 @@ public final class DesignViews {
         s.scoring().points(),
         s.scoring().passMark(),
         s.scoring().attempts(),
+        s.scoring().counts(),
         body,
         part,
         s.evidenceFor().stream().map(t -> new TieView(t.outcome(), t.weight(), t.cuts())).toList(),

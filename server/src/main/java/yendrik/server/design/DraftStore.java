@@ -274,7 +274,7 @@ class DraftStore {
         s.getDoneWhen(),
         new Step.Gate(s.getListed(), s.getStaysOpen()),
         StepDrafts.window(s),
-        new Step.Scoring(s.getPoints(), s.getPassMark(), s.getAttempts()),
+        Step.Scoring.counting(s.getPoints(), s.getPassMark(), s.getAttempts(), s.getCounts()),
         s.getTies(),
         s.getAudience());
   }

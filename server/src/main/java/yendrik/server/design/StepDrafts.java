@@ -85,6 +85,7 @@ public class StepDrafts {
     row.setPassMark(usual.passMark());
     row.setPoints(usual.points());
     row.setAttempts(usual.attempts());
+    row.setCounts(usual.counts());
     if (kind.closes()) {
       row.setRequired(false);
       row.setListed(false);
@@ -215,6 +216,7 @@ public class StepDrafts {
         s.scoring().points(),
         s.scoring().passMark(),
         s.scoring().attempts(),
+        s.scoring().counts(),
         content.body(),
         rooms.edit(s.kind(), content),
         s.evidenceFor().stream()
@@ -256,6 +258,7 @@ public class StepDrafts {
     row.setPoints(rooms.points(kind, content, edit.points()));
     row.setPassMark(edit.passMark());
     row.setAttempts(edit.attempts());
+    row.setCounts(edit.counts());
     row.setOwnWords(words(edit));
     row.setContent(Json.of(content));
     row.setTies(

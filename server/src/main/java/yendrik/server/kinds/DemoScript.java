@@ -5,11 +5,15 @@ import java.util.Optional;
 import java.util.Set;
 import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Question;
+import yendrik.core.quiz.taking.Taking;
 import yendrik.server.files.FileSort;
 
 /** What the demo's script says about a step. */
 public interface DemoScript {
   List<Question> questions();
+
+  /** How they are taken, if not in the usual way. */
+  Optional<Taking> taking();
 
   Optional<DemoFilm> film();
 

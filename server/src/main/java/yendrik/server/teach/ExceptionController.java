@@ -42,13 +42,15 @@ class ExceptionController {
     OPEN,
     EXCUSE,
     MOVE_DUE,
-    ADD_ATTEMPTS
+    ADD_ATTEMPTS,
+    ADD_TIME
   }
 
   record ExceptionEdit(
       @NotNull ExceptionKind kind,
       StepId step,
       Optional<@Min(1) @Max(20) Integer> attempts,
+      Optional<@Min(1) @Max(600) Integer> minutes,
       Optional<Instant> due,
       @NotNull @Size(max = 500) String reason) {}
 
@@ -80,6 +82,9 @@ class ExceptionController {
           new Fact.DueMoved(
               step, edit.due().orElseThrow(() -> Problem.field("due", "no-new-date")));
       case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1));
+      case ADD_TIME ->
+          new Fact.TimeAdded(
+              step, edit.minutes().orElseThrow(() -> Problem.field("minutes", "no-minutes")));
     };
   }
 

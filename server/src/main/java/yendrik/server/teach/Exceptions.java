@@ -17,6 +17,7 @@ import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Kinds;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
@@ -92,6 +93,10 @@ public class Exceptions {
         if (step.scoring().attempts() == 0)
           throw Problem.conflict("attempts-unlimited", "step", quoted);
       }
+      case Fact.TimeAdded _ -> {
+        if (!Kinds.of(step.kind()).hasClock())
+          throw Problem.conflict("no-clock-here", "step", quoted);
+      }
       default -> throw new IllegalArgumentException("no exception: " + exception);
     }
   }
@@ -125,6 +130,7 @@ public class Exceptions {
       case Fact.Excused _ -> Optional.of(Fact.Grant.EXCUSED);
       case Fact.DueMoved _ -> Optional.of(Fact.Grant.DUE_MOVED);
       case Fact.AttemptsAdded _ -> Optional.of(Fact.Grant.ATTEMPTS);
+      case Fact.TimeAdded _ -> Optional.of(Fact.Grant.TIME);
       default -> Optional.empty();
     };
   }
@@ -139,6 +145,7 @@ public class Exceptions {
                   : Phrase.of("exception.excused-why", "why", f.reason());
           case Fact.DueMoved f -> Phrase.of("exception.due", "due", f.due());
           case Fact.AttemptsAdded f -> Phrase.of("exception.attempts", "n", f.attempts());
+          case Fact.TimeAdded f -> Phrase.of("exception.time", "n", f.minutes());
           default -> Phrase.NONE;
         };
     return walk.writing().say(says);

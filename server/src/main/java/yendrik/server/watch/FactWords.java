@@ -74,6 +74,8 @@ public final class FactWords {
           Optional.of(Phrase.of("fact.excused", "step", step(f.step())).saying(f.reason()));
       case Fact.DueMoved f ->
           Optional.of(Phrase.of("fact.due-moved", "step", step(f.step()), "due", f.due()));
+      case Fact.TimeAdded f ->
+          Optional.of(Phrase.of("fact.time-added", "n", f.minutes(), "step", step(f.step())));
       case Fact.AttemptsAdded f ->
           Optional.of(Phrase.of("fact.attempts-added", "n", f.attempts(), "step", step(f.step())));
     };

@@ -47,7 +47,7 @@ record Snapshot(
   /**
    * The form of what is kept; a row in an older one is worked out anew. Raise it with each change.
    */
-  static final int FORM = 6;
+  static final int FORM = 7;
 
   static Snapshot of(Progress progress, int version) {
     LearnerRecord record = progress.record();

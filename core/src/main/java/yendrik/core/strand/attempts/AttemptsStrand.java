@@ -1,9 +1,15 @@
 package yendrik.core.strand.attempts;
 
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import yendrik.core.course.Counts;
 import yendrik.core.course.Step;
+import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Levels;
@@ -30,22 +36,58 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
           Map.of("attempted", AttemptLeaf.Attempted.class));
 
   /**
+   * @param made attempts finished
    * @param best share of the points of the best attempt, 0 to 1
    * @param bestAt epoch milliseconds
+   * @param first share of the first
+   * @param latest share of the latest
+   * @param sum of all shares
+   * @param days on how many days of the course's calendar something was finished
+   * @param lastDay the latest of them, in days since 1970
+   * @param shares sums of the shares of single outcomes, where the mean counts
    */
-  public record Kept(int made, double best, long bestAt) implements Strand.Kept {}
+  public record Kept(
+      int made,
+      double best,
+      long bestAt,
+      double first,
+      long firstAt,
+      double latest,
+      long latestAt,
+      double sum,
+      int days,
+      long lastDay,
+      Map<OutcomeId, Double> shares)
+      implements Strand.Kept {
+    static final Kept NONE = new Kept(0, UNSCORED, NEVER, 0, NEVER, 0, NEVER, 0, 0, -1, Map.of());
 
-  private final int[] made;
-  private final double[] best;
-  private final long[] bestAt;
+    public Kept {
+      shares = shares == null ? Map.of() : new TreeMap<>(shares);
+    }
+
+    Kept with(long at, long day, double share, Map<OutcomeId, Double> more) {
+      boolean better = share > best;
+      return new Kept(
+          made + 1,
+          better ? share : best,
+          better ? at : bestAt,
+          made == 0 ? share : first,
+          made == 0 ? at : firstAt,
+          share,
+          at,
+          sum + share,
+          day == lastDay ? days : days + 1,
+          day,
+          more);
+    }
+  }
+
+  private final Kept[] all;
 
   private AttemptsStrand(LearnerRecord record) {
     super(record, AttemptFact.class, Kept.class);
-    int n = index.steps();
-    made = new int[n];
-    best = new double[n];
-    Arrays.fill(best, UNSCORED);
-    bestAt = never(n);
+    all = new Kept[index.steps()];
+    Arrays.fill(all, Kept.NONE);
   }
 
   @Override
@@ -57,21 +99,42 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
   }
 
   private void finish(int s, long at, AttemptFact.FinishedAttempt done) {
-    made[s]++;
-    double score = done.points() / done.of();
-    if (score <= best[s]) return;
-    best[s] = score;
-    bestAt[s] = at;
+    Step step = index.step(s);
+    Counts counts = step.scoring().counts();
+    Kept before = all[s];
+    double share = done.points() / done.of();
+    long day = LocalDate.ofInstant(Instant.ofEpochMilli(at), index.design().zone()).toEpochDay();
+    Map<OutcomeId, Double> sums = new HashMap<>();
+    if (counts == Counts.MEAN)
+      for (Step.Tie tie : step.evidenceFor())
+        sums.put(
+            tie.outcome(),
+            before.shares.getOrDefault(tie.outcome(), 0.0) + share(tie.outcome(), done));
+    all[s] = before.with(at, day, share, sums);
+    boolean changes =
+        switch (counts) {
+          case BEST -> share > before.best;
+          case FIRST -> before.made == 0;
+          case LATEST, MEAN -> true;
+        };
+    if (changes && scored(s)) showEvidence(s, at, done);
+  }
+
+  private void showEvidence(int s, long at, AttemptFact.FinishedAttempt done) {
     Step step = index.step(s);
     for (Step.Tie tie : step.evidenceFor()) {
       int o = index.number(tie.outcome());
       Outcome outcome = index.outcome(o);
       if (outcome.madeOf().isPresent()) continue;
+      double share =
+          step.scoring().counts() == Counts.MEAN
+              ? Math.min(1, all[s].shares.getOrDefault(tie.outcome(), 0.0) / all[s].made)
+              : share(tie.outcome(), done);
       record.show(
           o,
           new Evidence(
               at,
-              reached(step, tie, outcome, done),
+              reached(step, tie, outcome, share),
               tie.weight(),
               Optional.of(step.id()),
               0,
@@ -81,44 +144,73 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
     }
   }
 
-  /** By the questions that carry the outcome, where there are any, and by the step's cut points. */
-  private static int reached(
-      Step step, Step.Tie tie, Outcome outcome, AttemptFact.FinishedAttempt done) {
-    double share =
-        done.parts().stream()
-            .filter(p -> p.outcome().equals(tie.outcome()))
-            .map(Quiz.Part::share)
-            .findFirst()
-            .orElse(done.points() / done.of());
+  /** By the questions that carry the outcome, where there are any. */
+  private static double share(OutcomeId outcome, AttemptFact.FinishedAttempt done) {
+    return done.parts().stream()
+        .filter(p -> p.outcome().equals(outcome))
+        .map(Quiz.Part::share)
+        .findFirst()
+        .orElse(done.points() / done.of());
+  }
+
+  /** By the step's cut points, else by its pass mark. */
+  private static int reached(Step step, Step.Tie tie, Outcome outcome, double share) {
     return tie.cuts()
         .filter(cuts -> cuts.size() <= outcome.scale().top())
         .map(cuts -> Levels.ofScore(share, cuts))
         .orElseGet(() -> Levels.ofScore(outcome.scale(), share, step.scoring().passMark()));
   }
 
+  /** Whether attempts are scored at all; a check of one's own is not. */
+  private boolean scored(int s) {
+    return index.step(s).scoring().points() > 0;
+  }
+
   @Override
   protected Optional<Kept> keep(int s) {
-    return made[s] == 0
-        ? Optional.empty()
-        : Optional.of(new Kept(made[s], best[s], stored(bestAt[s])));
+    Kept kept = all[s];
+    return kept.made == 0 ? Optional.empty() : Optional.of(kept);
   }
 
   @Override
   protected void restore(int s, Kept kept) {
-    made[s] = kept.made;
-    best[s] = kept.best;
-    bestAt[s] = moment(kept.bestAt);
+    all[s] = kept;
   }
 
   /** Attempts finished. */
   public int made(int s) {
-    return made[s];
+    return all[s].made;
+  }
+
+  /** On how many different days attempts were finished. */
+  public int days(int s) {
+    return all[s].days;
+  }
+
+  /** The share of the first attempt, 0 to 1; {@link #UNSCORED} where none was finished. */
+  public double first(int s) {
+    return scored(s) && all[s].made > 0 ? all[s].first : UNSCORED;
+  }
+
+  /** The share of the latest attempt, 0 to 1; {@link #UNSCORED} where none was finished. */
+  public double latest(int s) {
+    return scored(s) && all[s].made > 0 ? all[s].latest : UNSCORED;
+  }
+
+  /** The share of the best attempt, 0 to 1; {@link #UNSCORED} where none was finished. */
+  public double best(int s) {
+    return scored(s) && all[s].made > 0 ? all[s].best : UNSCORED;
+  }
+
+  /** When the latest attempt was finished; {@link #NEVER} where none was. */
+  public long latestAt(int s) {
+    return all[s].latestAt;
   }
 
   /** Attempts still allowed; {@link Integer#MAX_VALUE} where the step sets no limit. */
   public int left(int s) {
     int allowed = allowed(s);
-    return allowed == 0 ? Integer.MAX_VALUE : Math.max(0, allowed - made[s]);
+    return allowed == 0 ? Integer.MAX_VALUE : Math.max(0, allowed - made(s));
   }
 
   /** Attempts allowed in all, extra ones included; 0 for no limit. */
@@ -134,38 +226,54 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
 
   @Override
   public boolean marked(int s) {
-    return made[s] > 0;
+    return made(s) > 0;
   }
 
   @Override
   public boolean passed(int s) {
-    return made[s] > 0 && best[s] >= index.step(s).scoring().passMark() - 1e-9;
+    return score(s) != UNSCORED && score(s) >= index.step(s).scoring().passMark() - 1e-9;
   }
 
   @Override
   public boolean spent(int s) {
-    return made[s] > 0 && left(s) == 0;
+    return made(s) > 0 && left(s) == 0;
   }
 
+  /** The share of the attempt that counts. */
   @Override
   public double score(int s) {
-    return best[s];
+    if (made(s) == 0 || !scored(s)) return UNSCORED;
+    return switch (index.step(s).scoring().counts()) {
+      case BEST -> all[s].best;
+      case LATEST -> all[s].latest;
+      case FIRST -> all[s].first;
+      case MEAN -> Math.min(1, all[s].sum / all[s].made);
+    };
   }
 
   @Override
   public long markedAt(int s) {
-    return bestAt[s];
+    return switch (index.step(s).scoring().counts()) {
+      case BEST -> all[s].bestAt;
+      case FIRST -> all[s].firstAt;
+      case LATEST, MEAN -> all[s].latestAt;
+    };
   }
 
   @Override
   public Optional<Ground> standing(int s) {
-    if (made[s] == 0) return Optional.empty();
+    if (made(s) == 0) return Optional.empty();
+    if (!scored(s)) return Ground.of(Phrase.of("ground.tried", "made", made(s)), all[s].latestAt);
     int allowed = allowed(s);
-    Phrase best = Numbers.percent(record.score(s));
+    Phrase counting =
+        Phrase.of(
+            "ground.counts." + index.step(s).scoring().counts(),
+            "share",
+            Numbers.percent(record.score(s)));
     Phrase what =
         allowed == 0
-            ? Phrase.of("ground.best", "best", best, "made", made[s])
-            : Phrase.of("ground.best-of", "best", best, "made", made[s], "of", allowed);
+            ? Phrase.of("ground.best", "best", counting, "made", made(s))
+            : Phrase.of("ground.best-of", "best", counting, "made", made(s), "of", allowed);
     return Ground.of(what, record.scoredAt(s));
   }
 

@@ -1,8 +1,12 @@
 package yendrik.server.kinds.quiz;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import yendrik.core.quiz.taking.Pages;
+import yendrik.core.quiz.taking.TimeUp;
 import yendrik.server.kinds.quiz.question.AskedQuestion;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
@@ -11,28 +15,70 @@ import yendrik.server.kinds.quiz.question.ReviewedPart;
 public final class AttemptViews {
   private AttemptViews() {}
 
-  /** An attempt in progress: questions without their answers. */
+  /**
+   * An attempt in progress: questions without their answers.
+   *
+   * @param count how many questions there are in all
+   * @param page which of them is shown, from 0, where one never goes back
+   * @param questions those that may be seen now
+   * @param oneByOne whether answers are settled one by one
+   * @param settled what is said about those that are
+   */
   public record AttemptView(
-      int number, List<AskedQuestion> questions, Map<String, GivenAnswer> answers) {}
+      int number,
+      int count,
+      Pages pages,
+      int page,
+      List<AskedQuestion> questions,
+      Map<String, GivenAnswer> answers,
+      boolean oneByOne,
+      List<AnswerView> settled,
+      ClockView clock) {}
 
-  /** An attempt marked. */
+  /**
+   * The clock of an attempt.
+   *
+   * @param now at the server
+   * @param questionsUntil from when on no other question may be answered
+   * @param endsAt from when on nothing may be changed; none where its time is never up
+   */
+  @Schema(name = "AttemptClock")
+  public record ClockView(
+      Instant now, Optional<Instant> questionsUntil, Optional<Instant> endsAt, TimeUp then) {}
+
+  /**
+   * An attempt marked.
+   *
+   * @param scored whether points are given for it
+   * @param right how many questions were answered wholly right, where that may be known
+   * @param timeUp whether its time was up before it was handed in
+   * @param says what the quiz says about such a result, may be empty
+   */
   public record ResultView(
       int number,
       double points,
       double of,
       boolean passed,
+      boolean scored,
+      Optional<Integer> right,
+      boolean timeUp,
+      String says,
       int attemptsLeft,
       List<AnswerView> answers,
       List<String> opened) {}
 
+  /**
+   * @param verdict and points, where they may be known
+   * @param part what was answered, where that may be looked at
+   */
   public record AnswerView(
       String question,
       String text,
-      Verdict verdict,
-      double points,
+      Optional<Verdict> verdict,
+      Optional<Double> points,
       double of,
       String feedback,
-      ReviewedPart part) {}
+      Optional<ReviewedPart> part) {}
 
   /** What became of an answer. */
   @Schema(name = "AnswerVerdict")

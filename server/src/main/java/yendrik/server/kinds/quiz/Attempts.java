@@ -4,10 +4,13 @@ import static yendrik.schema.Tables.ATTEMPT;
 
 import java.security.SecureRandom;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jooq.DSLContext;
@@ -19,9 +22,12 @@ import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Answer;
-import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.Question;
 import yendrik.core.quiz.Quiz;
+import yendrik.core.quiz.taking.Pages;
+import yendrik.core.quiz.taking.Span;
+import yendrik.core.quiz.taking.Taking;
+import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.attempts.AttemptsStrand;
@@ -31,9 +37,8 @@ import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
+import yendrik.server.kinds.quiz.AttemptViews.ClockView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
-import yendrik.server.kinds.quiz.AttemptViews.Verdict;
-import yendrik.server.kinds.quiz.question.Dealt;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.kinds.quiz.question.KeptResult;
 import yendrik.server.kinds.quiz.question.Questions;
@@ -48,28 +53,40 @@ import yendrik.server.way.Way;
 @Transactional
 public class Attempts {
   private static final SecureRandom SEEDS = new SecureRandom();
+  private static final int AT_ONCE = 100;
 
   private final DSLContext db;
   private final Walks walks;
   private final Designs designs;
   private final Questions questions;
+  private final AttemptReviews reviews;
   private final Clock clock;
 
-  Attempts(DSLContext db, Walks walks, Designs designs, Questions questions, Clock clock) {
+  Attempts(
+      DSLContext db,
+      Walks walks,
+      Designs designs,
+      Questions questions,
+      AttemptReviews reviews,
+      Clock clock) {
     this.db = db;
     this.walks = walks;
     this.designs = designs;
     this.questions = questions;
+    this.reviews = reviews;
     this.clock = clock;
   }
 
   /** What learners see before they begin. */
   QuizShown shown(Walk walk, int s) {
     QuizContent content = walk.content(s, QuizContent.class);
+    Taking taking = content.taking();
     Step step = walk.step(s);
     LearnerRecord record = walk.progress().record();
+    AttemptsStrand strand = AttemptsStrand.of(record);
+    List<AttemptRecord> rows = attempts(walk.enrolment(), step.id());
     List<QuizShown.AttemptLine> lines =
-        attempts(walk.enrolment(), step.id()).stream()
+        rows.stream()
             .map(a ->
                 new QuizShown.AttemptLine(
                     a.getNumber(),
@@ -86,15 +103,37 @@ public class Attempts {
         content.questions().size(),
         questions.quiz(content.questions()).points(),
         step.scoring().passMark(),
-        left(record, s),
+        AttemptReviews.left(record, s),
         current,
+        step.scoring().counts(),
         record.scored(s) ? Optional.of(record.score(s)) : Optional.empty(),
+        share(strand.best(s)),
+        share(strand.latest(s)),
+        taking.selfCheck(),
+        !taking.word().isEmpty(),
+        taking.pages(),
+        taking
+            .limit()
+            .map(l ->
+                new QuizShown.AttemptTime(
+                    l.minutes() + record.extraMinutes(s), l.then(), l.graceMinutes())),
+        current > 0
+            ? Optional.empty()
+            : next(taking, rows).filter(next -> next.isAfter(walk.progress().asOf())),
         lines);
   }
 
-  private static int left(LearnerRecord record, int s) {
-    int left = AttemptsStrand.of(record).left(s);
-    return left == Integer.MAX_VALUE ? -1 : left;
+  private static Optional<Double> share(double share) {
+    return share < 0 ? Optional.empty() : Optional.of(share);
+  }
+
+  /** When the next attempt may begin, if one was made before. */
+  private static Optional<Instant> next(Taking taking, List<AttemptRecord> rows) {
+    return rows.stream()
+        .map(AttemptRecord::getFinishedAt)
+        .filter(Objects::nonNull)
+        .max(Comparator.naturalOrder())
+        .map(taking::next);
   }
 
   private List<AttemptRecord> attempts(EnrolmentId enrolment, StepId step) {
@@ -104,12 +143,18 @@ public class Attempts {
         .fetch();
   }
 
+  private Running running(Walk walk, AttemptRecord row) {
+    return Running.of(walk, row, designs, questions);
+  }
+
   /**
    * Begins an attempt, or goes on with the one that is not finished. Decided while the enrolment is
-   * locked, so that no more are begun than are allowed.
+   * locked, so that no more are begun than are allowed. One whose time is up is finished first.
+   *
+   * @param word that was said in the room
    */
-  public AttemptView begin(EnrolmentId enrolment, PersonId person, StepId step) {
-    var id = step;
+  public AttemptView begin(
+      EnrolmentId enrolment, PersonId person, StepId step, Optional<String> word) {
     List<AttemptRecord> current = new ArrayList<>();
     Walk walk =
         walks.act(
@@ -117,21 +162,35 @@ public class Attempts {
             Optional.of(person),
             w -> {
               int s = StepDoor.usable(w, step, StepKind.QUIZ);
-              List<AttemptRecord> rows = attempts(enrolment, id);
-              rows.stream().filter(a -> a.getFinishedAt() == null).forEach(current::add);
-              if (!current.isEmpty()) return List.of();
-              Step design = w.step(s);
-              List<Phrase> faults =
-                  QuizFaults.of(
-                      design.name(), questions.quiz(w.content(s, QuizContent.class).questions()));
-              if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
-              int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
-              if (allowed > 0 && rows.size() >= allowed) throw Problem.conflict("attempts-used");
+              List<AttemptRecord> rows = attempts(enrolment, step);
+              List<Fact.What> facts = new ArrayList<>();
+              for (AttemptRecord row : rows)
+                if (row.getFinishedAt() == null) {
+                  Running attempt = running(w, row);
+                  if (attempt.isUp()) facts.add(finishByClock(attempt));
+                  else current.add(row);
+                }
+              if (!current.isEmpty()) return facts;
+              mayBegin(w, s, rows, word);
               int number = rows.stream().mapToInt(AttemptRecord::getNumber).max().orElse(0) + 1;
               current.add(fresh(w, step, number));
-              return List.of(new AttemptFact.StartedAttempt(id, number));
+              facts.add(new AttemptFact.StartedAttempt(step, number));
+              return facts;
             });
-    return attempt(walk, current.getFirst());
+    return reviews.running(running(walk, current.getFirst()));
+  }
+
+  private void mayBegin(Walk w, int s, List<AttemptRecord> rows, Optional<String> word) {
+    QuizContent content = w.content(s, QuizContent.class);
+    List<Phrase> faults = QuizFaults.of(w.step(s).name(), questions.quiz(content.questions()));
+    if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
+    int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
+    if (allowed > 0 && rows.size() >= allowed) throw Problem.conflict("attempts-used");
+    Optional<Instant> next =
+        next(content.taking(), rows).filter(at -> at.isAfter(w.progress().asOf()));
+    if (next.isPresent()) throw Problem.conflict("attempt-too-soon", "at", next.get());
+    if (!content.taking().opensTo(word.orElse("")))
+      throw Problem.field("word", word.isEmpty() ? "word-needed" : "not-the-word");
   }
 
   private AttemptRecord fresh(Walk walk, StepId step, int number) {
@@ -140,65 +199,100 @@ public class Attempts {
     row.setStepId(step);
     row.setNumber(number);
     row.setDesignVersion(walk.practice() ? 0 : walk.ready().version());
-    row.setStartedAt(clock.instant());
+    row.setStartedAt(walk.progress().asOf());
     row.setSeed(SEEDS.nextLong(1L << 52));
+    row.setPage(0);
+    row.setSettled(List.of());
+    setClock(running(walk, row));
     row.insert();
     return row;
   }
 
-  /**
-   * The questions of an attempt are those under which it was begun, whatever was published since.
-   */
-  private Quiz asked(Walk walk, AttemptRecord row) {
-    Designs.Ready then =
-        row.getDesignVersion() == 0
-            ? walk.ready()
-            : designs.version(walk.course(), row.getDesignVersion());
-    return questions.quiz(then.document().content(row.getStepId(), QuizContent.class).questions());
+  private static void setClock(Running attempt) {
+    Optional<Span> span = attempt.span();
+    attempt.row().setQuestionsUntil(span.map(Span::questions).orElse(null));
+    attempt.row().setEndsAt(span.map(Span::end).orElse(null));
   }
 
-  private AttemptView attempt(Walk walk, AttemptRecord row) {
-    Quiz quiz = asked(walk, row);
-    var dealt = new Dealt(row.getSeed());
-    return new AttemptView(
-        row.getNumber(),
-        quiz.questions().stream().map(q -> questions.ask(q, dealt)).toList(),
-        questions.given(quiz, dealt, questions.answers(row.getAnswers())));
-  }
-
-  /** Keeps answers while an attempt goes on, so that nothing is lost. */
-  public void keep(
-      EnrolmentId enrolment, StepId step, int number, Map<String, GivenAnswer> answers) {
+  /** An attempt that goes on, held until the end of the transaction. */
+  private Running open(EnrolmentId enrolment, StepId step, int number) {
     Walk walk = walks.see(enrolment);
     StepDoor.known(walk, step);
     AttemptRecord row =
         one(enrolment, step, number)
             .filter(a -> a.getFinishedAt() == null)
             .orElseThrow(() -> Problem.conflict("attempt-not-open"));
-    Quiz quiz = asked(walk, row);
-    var given = questions.answers(quiz, new Dealt(row.getSeed()), answers);
-    int rows =
-        db.update(ATTEMPT)
-            .set(ATTEMPT.ANSWERS, questions.keep(quiz, given))
-            .where(
-                ATTEMPT.ENROLMENT_ID.eq(enrolment),
-                ATTEMPT.STEP_ID.eq(step),
-                ATTEMPT.NUMBER.eq(number),
-                ATTEMPT.FINISHED_AT.isNull())
-            .execute();
-    if (rows == 0) throw Problem.conflict("attempt-not-open");
+    Running attempt = running(walk, row);
+    if (attempt.isUp()) throw Problem.conflict("attempt-time-up");
+    return attempt;
+  }
+
+  private Map<String, Answer> take(Running attempt, Map<String, GivenAnswer> sent) {
+    var given = questions.answers(attempt.quiz(), attempt.dealt(), sent);
+    Map<String, Answer> taken = attempt.taken(questions.answers(attempt.row().getAnswers()), given);
+    attempt.row().setAnswers(questions.keep(attempt.quiz(), taken));
+    return taken;
+  }
+
+  /** Keeps answers while an attempt goes on, so that nothing is lost, and tells its clock. */
+  public ClockView keep(
+      EnrolmentId enrolment, StepId step, int number, Map<String, GivenAnswer> answers) {
+    Running attempt = open(enrolment, step, number);
+    take(attempt, answers);
+    setClock(attempt);
+    attempt.row().update();
+    return reviews.clock(attempt);
+  }
+
+  /** Goes on to the next question of an attempt in which one never goes back. */
+  AttemptView turn(
+      EnrolmentId enrolment, StepId step, int number, int page, Map<String, GivenAnswer> answers) {
+    Running attempt = open(enrolment, step, number);
+    if (attempt.taking().pages() != Pages.FORWARD) throw Problem.conflict("pages-turn-freely");
+    // Turned twice, by a double click or a second device, it stays where it has come to.
+    if (page == attempt.row().getPage() + 1 && page < attempt.questions().size()) {
+      take(attempt, answers);
+      attempt.row().setPage(page);
+      attempt.row().update();
+    }
+    return reviews.running(attempt);
+  }
+
+  /** Settles the answer to one question, and says what may be known of it then. */
+  AnswerView settle(
+      EnrolmentId enrolment,
+      StepId step,
+      int number,
+      String question,
+      Map<String, GivenAnswer> answers) {
+    Running attempt = open(enrolment, step, number);
+    if (!attempt.taking().review().oneByOne()) throw Problem.conflict("answers-settled-together");
+    Question asked =
+        attempt.shown().stream()
+            .filter(q -> q.id().equals(question))
+            .findFirst()
+            .orElseThrow(() -> Problem.notFound("question"));
+    Map<String, Answer> taken = take(attempt, answers);
+    Answer given = taken.get(question);
+    if (given == null) throw Problem.field("answers", "not-answered-yet");
+    List<String> settled = new ArrayList<>(attempt.row().getSettled());
+    if (!settled.contains(question)) settled.add(question);
+    attempt.row().setSettled(settled);
+    attempt.row().update();
+    return reviews.settled(attempt, asked, Optional.of(given));
   }
 
   private Optional<AttemptRecord> one(EnrolmentId enrolment, StepId step, int number) {
     return db.selectFrom(ATTEMPT)
         .where(
             ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step), ATTEMPT.NUMBER.eq(number))
+        .forUpdate()
         .fetchOptional();
   }
 
   /**
    * Hands an attempt in and marks it at once. The same answers handed in again give the same
-   * result.
+   * result; once its time is up, what was kept is what counts.
    */
   public ResultView finish(
       EnrolmentId enrolment,
@@ -206,10 +300,8 @@ public class Attempts {
       StepId step,
       int number,
       Map<String, GivenAnswer> answers) {
-    var id = step;
     Set<String> before = new HashSet<>();
     List<AttemptRecord> rows = new ArrayList<>();
-    List<Quiz.Result> results = new ArrayList<>();
     Walk walk =
         walks.act(
             enrolment,
@@ -218,32 +310,86 @@ public class Attempts {
               StepDoor.known(w, step);
               AttemptRecord row =
                   one(enrolment, step, number).orElseThrow(() -> Problem.notFound("attempt"));
-              Quiz quiz = asked(w, row);
-              var given = questions.answers(quiz, new Dealt(row.getSeed()), answers);
               rows.add(row);
               before.addAll(StepPages.openNames(w.progress()));
+              Running attempt = running(w, row);
               if (row.getFinishedAt() != null) {
-                if (!given.equals(questions.answers(row.getAnswers())))
-                  throw Problem.conflict("attempt-finished");
-                results.add(KeptResult.read(row.getResult()));
+                sameAgain(attempt, answers);
                 return List.of();
               }
+              if (attempt.isUp()) return List.of(finishByClock(attempt));
               StepDoor.usable(w, step, StepKind.QUIZ);
-              Quiz.Result result = quiz.mark(given);
-              results.add(result);
-              row.setAnswers(questions.keep(quiz, given));
-              row.setFinishedAt(clock.instant());
-              row.setResult(KeptResult.of(result));
-              row.update();
-              return List.of(
-                  new AttemptFact.FinishedAttempt(
-                      id, number, result.points(), result.of(), quiz.parts(result)));
+              return List.of(finish(attempt, take(attempt, answers), w.progress().asOf()));
             });
-    return result(
-        walk, rows.getFirst(), results.getFirst(), StepPages.opened(before, walk.progress()));
+    AttemptRecord row = rows.getFirst();
+    return reviews.result(
+        running(walk, row),
+        KeptResult.read(row.getResult()),
+        StepPages.opened(before, walk.progress()));
   }
 
-  /** A finished attempt with what was right and wrong. */
+  /** What was handed in by the clock stands, whatever comes after it. */
+  private void sameAgain(Running attempt, Map<String, GivenAnswer> sent) {
+    AttemptRecord row = attempt.row();
+    boolean byClock = row.getEndsAt() != null && !row.getFinishedAt().isBefore(row.getEndsAt());
+    Map<String, Answer> kept = questions.answers(row.getAnswers());
+    var given = questions.answers(attempt.quiz(), attempt.dealt(), sent);
+    if (!byClock && !attempt.taken(kept, given).equals(kept))
+      throw Problem.conflict("attempt-finished");
+  }
+
+  private Fact.What finish(Running attempt, Map<String, Answer> counting, Instant at) {
+    AttemptRecord row = attempt.row();
+    Quiz.Result result = attempt.quiz().mark(counting);
+    row.setFinishedAt(at);
+    row.setResult(KeptResult.of(result));
+    row.update();
+    return new AttemptFact.FinishedAttempt(
+        row.getStepId(),
+        row.getNumber(),
+        result.points(),
+        result.of(),
+        attempt.quiz().parts(result));
+  }
+
+  private Fact.What finishByClock(Running attempt) {
+    setClock(attempt);
+    Map<String, Answer> kept = questions.answers(attempt.row().getAnswers());
+    return finish(attempt, attempt.counting(kept), attempt.row().getEndsAt());
+  }
+
+  /** Attempts whose time was up by now and that nobody handed in, the oldest first. */
+  @Transactional(readOnly = true)
+  List<Overdue> overdue() {
+    return db.select(ATTEMPT.ENROLMENT_ID, ATTEMPT.STEP_ID, ATTEMPT.NUMBER)
+        .from(ATTEMPT)
+        .where(ATTEMPT.FINISHED_AT.isNull(), ATTEMPT.ENDS_AT.le(clock.instant()))
+        .orderBy(ATTEMPT.ENDS_AT)
+        .limit(AT_ONCE)
+        .fetch(r -> new Overdue(r.value1(), r.value2(), r.value3()));
+  }
+
+  record Overdue(EnrolmentId enrolment, StepId step, int number) {}
+
+  /** Finishes an attempt whose time is up, unless it got more time or was handed in meanwhile. */
+  void timeIsUp(Overdue overdue) {
+    walks.act(
+        overdue.enrolment(),
+        Optional.empty(),
+        w -> {
+          Optional<AttemptRecord> found =
+              one(overdue.enrolment(), overdue.step(), overdue.number())
+                  .filter(row -> row.getFinishedAt() == null);
+          if (found.isEmpty()) return List.of();
+          Running attempt = running(w, found.get());
+          if (attempt.isUp()) return List.of(finishByClock(attempt));
+          setClock(attempt);
+          attempt.row().update();
+          return List.of();
+        });
+  }
+
+  /** A finished attempt with what may be looked at. */
   @Transactional(readOnly = true)
   public ResultView review(Way way, StepId step, int number) {
     Walk walk = walks.see(way);
@@ -253,53 +399,6 @@ public class Attempts {
             .filter(a -> a.getNumber() == number && a.getFinishedAt() != null)
             .findFirst()
             .orElseThrow(() -> Problem.notFound("finished attempt"));
-    return result(walk, row, KeptResult.read(row.getResult()), List.of());
-  }
-
-  private ResultView result(Walk walk, AttemptRecord row, Quiz.Result result, List<String> opened) {
-    int s = walk.progress().course().index().number(row.getStepId());
-    Step step = walk.step(s);
-    List<AnswerView> answers = new ArrayList<>();
-    Map<String, Answer> given = questions.answers(row.getAnswers());
-    for (Question q : asked(walk, row).questions())
-      result.answers().stream()
-          .filter(a -> a.question().equals(q.id()))
-          .findFirst()
-          .ifPresent(a ->
-              answers.add(
-                  new AnswerView(
-                      q.id(),
-                      q.text(),
-                      verdict(a.mark()),
-                      a.points(),
-                      q.points(),
-                      q.feedback(),
-                      questions.review(
-                          q,
-                          Optional.ofNullable(given.get(q.id())),
-                          a.mark().equals(Mark.WHOLE) || nothingToGain(walk, s)))));
-    boolean passed = result.share() >= step.scoring().passMark() - 1e-9;
-    return new ResultView(
-        row.getNumber(),
-        result.points(),
-        result.of(),
-        passed,
-        left(walk.progress().record(), s),
-        answers,
-        opened);
-  }
-
-  /** The right answers are shown once nothing more can be gained from knowing them. */
-  private static boolean nothingToGain(Walk walk, int s) {
-    LearnerRecord record = walk.progress().record();
-    return record.score(s) >= 1 - 1e-9 || AttemptsStrand.of(record).left(s) == 0;
-  }
-
-  private static Verdict verdict(Mark mark) {
-    return switch (mark) {
-      case Mark.ForStaff() -> Verdict.FOR_STAFF;
-      case Mark.Marked(double share) ->
-          share >= 1 ? Verdict.RIGHT : share > 0 ? Verdict.PARTLY : Verdict.WRONG;
-    };
+    return reviews.result(running(walk, row), KeptResult.read(row.getResult()), List.of());
   }
 }

@@ -4,18 +4,19 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Map;
-import org.springframework.http.HttpStatus;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.StepId;
+import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
+import yendrik.server.kinds.quiz.AttemptViews.ClockView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.learn.Wayfarer;
@@ -41,23 +42,58 @@ class QuizController {
       @PathVariable CourseId course,
       @PathVariable String walk,
       @PathVariable StepId step,
-      Seat seat) {
-    return attempts.begin(wayfarer.enrolment(seat, walk), seat.person().id(), step);
+      Seat seat,
+      @Valid @RequestBody Optional<Begin> said) {
+    return attempts.begin(
+        wayfarer.enrolment(seat, walk), seat.person().id(), step, said.flatMap(Begin::word));
   }
+
+  /** Goes on to a page of an attempt in which one never goes back. */
+  @PostMapping("/{number}/pages/{page}")
+  @Needs(Right.LEARN)
+  AttemptView turn(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      @PathVariable int number,
+      @PathVariable int page,
+      Seat seat,
+      @Valid @RequestBody Answers answers) {
+    return attempts.turn(wayfarer.enrolment(seat, walk), step, number, page, answers.answers());
+  }
+
+  /** Settles the answer to one question, where that is the way. */
+  @PostMapping("/{number}/settled/{question}")
+  @Needs(Right.LEARN)
+  AnswerView settle(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      @PathVariable int number,
+      @PathVariable String question,
+      Seat seat,
+      @Valid @RequestBody Answers answers) {
+    return attempts.settle(
+        wayfarer.enrolment(seat, walk), step, number, question, answers.answers());
+  }
+
+  /**
+   * @param word that was said in the room
+   */
+  record Begin(Optional<@Size(max = 100) String> word) {}
 
   record Answers(@NotNull @Size(max = 500) Map<String, @Valid GivenAnswer> answers) {}
 
   @PutMapping("/{number}")
   @Needs(Right.LEARN)
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void keep(
+  ClockView keep(
       @PathVariable CourseId course,
       @PathVariable String walk,
       @PathVariable StepId step,
       @PathVariable int number,
       Seat seat,
       @Valid @RequestBody Answers answers) {
-    attempts.keep(wayfarer.enrolment(seat, walk), step, number, answers.answers());
+    return attempts.keep(wayfarer.enrolment(seat, walk), step, number, answers.answers());
   }
 
   @PostMapping("/{number}/result")

@@ -5,10 +5,17 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Optional;
 import yendrik.server.design.AuthorEdit;
 import yendrik.server.kinds.quiz.question.WrittenQuestion;
 
-/** The questions as sent. */
+/**
+ * The questions as sent.
+ *
+ * @param taking how they are taken, in the usual way where nothing is said
+ */
 @JsonTypeName("quiz")
-public record QuizEdit(@NotNull @Size(max = 500) List<@Valid WrittenQuestion> questions)
+public record QuizEdit(
+    @NotNull @Size(max = 500) List<@Valid WrittenQuestion> questions,
+    Optional<@Valid WrittenTaking> taking)
     implements AuthorEdit {}

@@ -2,6 +2,7 @@ package yendrik.server.kinds.quiz;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.StepKind;
@@ -40,17 +41,20 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected QuizContent fresh() {
-    return new QuizContent("", List.of());
+    return new QuizContent("", List.of(), Optional.empty());
   }
 
   @Override
   protected QuizAuthored part(QuizContent content) {
-    return new QuizAuthored(quiz(content).questions().stream().map(questions::written).toList());
+    return new QuizAuthored(
+        quiz(content).questions().stream().map(questions::written).toList(),
+        WrittenTaking.of(content.taking()));
   }
 
   @Override
   protected QuizEdit edit(QuizContent content) {
-    return new QuizEdit(part(content).questions());
+    QuizAuthored part = part(content);
+    return new QuizEdit(part.questions(), Optional.of(part.taking()));
   }
 
   @Override
@@ -63,7 +67,7 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
         throw Problem.field("questions", "question-id-twice", "n", (kept.size() + 1));
       kept.add(questions.keep(question));
     }
-    return new QuizContent(body, kept);
+    return new QuizContent(body, kept, edit.taking().map(WrittenTaking::taking));
   }
 
   @Override
@@ -95,7 +99,8 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
                     q.feedback(),
                     q.outcome().flatMap(to::outcome),
                     q.part()))
-            .toList());
+            .toList(),
+        content.taken());
   }
 
   @Override
@@ -112,7 +117,9 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   public QuizEdit written(DemoScript script) {
-    return new QuizEdit(script.questions().stream().map(questions::written).toList());
+    return new QuizEdit(
+        script.questions().stream().map(questions::written).toList(),
+        script.taking().map(WrittenTaking::of));
   }
 
   @Override
@@ -122,7 +129,7 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected double points(QuizContent content, double sent) {
-    return quiz(content).points();
+    return content.taking().selfCheck() ? 0 : quiz(content).points();
   }
 
   @Override

@@ -1,11 +1,7 @@
 package yendrik.server.kinds.quiz.question;
 
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import java.util.stream.Stream;
 import tools.jackson.databind.node.ObjectNode;
@@ -79,13 +75,13 @@ public abstract class QuestionRoom<
    *
    * @param chance the same whenever this question of this attempt is asked for
    */
-  protected abstract P ask(Q question, Random chance);
+  protected abstract P ask(Q question, Chance chance);
 
   /** What a learner answered; none when it is not among what was asked. */
-  protected abstract Optional<A> answer(Q question, Random chance, G sent);
+  protected abstract Optional<A> answer(Q question, Chance chance, G sent);
 
   /** An answer as the learner gave it; none when the question has it no longer. */
-  protected abstract Optional<G> given(Q question, Random chance, A given);
+  protected abstract Optional<G> given(Q question, Chance chance, A given);
 
   /**
    * What was answered, in words.
@@ -96,13 +92,6 @@ public abstract class QuestionRoom<
 
   /** What somebody of the demo answers. */
   protected abstract G rehearsed(Q question, P part, boolean right);
-
-  /** Things in an order of chance. */
-  protected static <T> List<T> dealt(List<T> things, Random chance) {
-    List<T> dealt = new ArrayList<>(things);
-    Collections.shuffle(dealt, chance);
-    return dealt;
-  }
 
   /** What the thing at a place is called in an attempt: it says nothing of how it was written. */
   protected static String place(int n) {

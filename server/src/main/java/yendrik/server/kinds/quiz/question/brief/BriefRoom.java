@@ -2,7 +2,6 @@ package yendrik.server.kinds.quiz.question.brief;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -11,6 +10,7 @@ import yendrik.core.quiz.kinds.brief.WordsGiven;
 import yendrik.core.quiz.kinds.brief.WordsWanted;
 import yendrik.core.quiz.kinds.brief.WordsWanted.Form;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -79,19 +79,19 @@ class BriefRoom
   }
 
   @Override
-  protected WordsAsked ask(WordsWanted question, Random chance) {
+  protected WordsAsked ask(WordsWanted question, Chance chance) {
     return new WordsAsked();
   }
 
   @Override
-  protected Optional<WordsGiven> answer(WordsWanted question, Random chance, WordsAnswered sent) {
+  protected Optional<WordsGiven> answer(WordsWanted question, Chance chance, WordsAnswered sent) {
     return sent.words().isBlank()
         ? Optional.empty()
         : Optional.of(new WordsGiven(sent.words().strip()));
   }
 
   @Override
-  protected Optional<WordsAnswered> given(WordsWanted question, Random chance, WordsGiven given) {
+  protected Optional<WordsAnswered> given(WordsWanted question, Chance chance, WordsGiven given) {
     return Optional.of(new WordsAnswered(given.words()));
   }
 

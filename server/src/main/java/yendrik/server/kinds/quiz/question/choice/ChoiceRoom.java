@@ -2,7 +2,6 @@ package yendrik.server.kinds.quiz.question.choice;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -11,6 +10,7 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.core.quiz.kinds.choice.Chosen;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -81,8 +81,8 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   }
 
   @Override
-  protected ChoicesAsked ask(Choices question, Random chance) {
-    List<Choices.Choice> dealt = dealt(question.choices(), chance);
+  protected ChoicesAsked ask(Choices question, Chance chance) {
+    List<Choices.Choice> dealt = chance.deal(question.choices());
     return new ChoicesAsked(
         IntStream.range(0, dealt.size())
             .mapToObj(n -> new ChoicesAsked.DealtChoice(place(n), dealt.get(n).text()))
@@ -90,8 +90,8 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   }
 
   @Override
-  protected Optional<Chosen> answer(Choices question, Random chance, ChoiceGiven sent) {
-    List<Choices.Choice> dealt = dealt(question.choices(), chance);
+  protected Optional<Chosen> answer(Choices question, Chance chance, ChoiceGiven sent) {
+    List<Choices.Choice> dealt = chance.deal(question.choices());
     return IntStream.range(0, dealt.size())
         .filter(n -> place(n).equals(sent.choice()))
         .mapToObj(n -> new Chosen(dealt.get(n).id()))
@@ -99,8 +99,8 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   }
 
   @Override
-  protected Optional<ChoiceGiven> given(Choices question, Random chance, Chosen given) {
-    List<Choices.Choice> dealt = dealt(question.choices(), chance);
+  protected Optional<ChoiceGiven> given(Choices question, Chance chance, Chosen given) {
+    List<Choices.Choice> dealt = chance.deal(question.choices());
     return IntStream.range(0, dealt.size())
         .filter(n -> dealt.get(n).id().equals(given.choice()))
         .mapToObj(n -> new ChoiceGiven(place(n)))

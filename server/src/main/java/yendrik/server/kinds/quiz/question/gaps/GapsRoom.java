@@ -2,7 +2,6 @@ package yendrik.server.kinds.quiz.question.gaps;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -11,6 +10,7 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.gaps.Filled;
 import yendrik.core.quiz.kinds.gaps.GapText;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -67,12 +67,12 @@ class GapsRoom extends QuestionRoom<GapText, Filled, GapsWritten, GapsAsked, Gap
   }
 
   @Override
-  protected GapsAsked ask(GapText question, Random chance) {
+  protected GapsAsked ask(GapText question, Chance chance) {
     return new GapsAsked(question.around());
   }
 
   @Override
-  protected Optional<Filled> answer(GapText question, Random chance, GapsGiven sent) {
+  protected Optional<Filled> answer(GapText question, Chance chance, GapsGiven sent) {
     List<String> words =
         sent.words().stream().limit(question.gaps().size()).map(String::strip).toList();
     return words.stream().allMatch(String::isEmpty)
@@ -81,7 +81,7 @@ class GapsRoom extends QuestionRoom<GapText, Filled, GapsWritten, GapsAsked, Gap
   }
 
   @Override
-  protected Optional<GapsGiven> given(GapText question, Random chance, Filled given) {
+  protected Optional<GapsGiven> given(GapText question, Chance chance, Filled given) {
     return Optional.of(new GapsGiven(given.words()));
   }
 

@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
@@ -14,6 +13,7 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.match.Matched;
 import yendrik.core.quiz.kinds.match.PairsWanted;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 import yendrik.server.kinds.quiz.question.match.PairsAsked.DealtWords;
@@ -87,10 +87,10 @@ class MatchRoom extends QuestionRoom<PairsWanted, Matched, PairsWritten, PairsAs
   }
 
   @Override
-  protected PairsAsked ask(PairsWanted question, Random chance) {
+  protected PairsAsked ask(PairsWanted question, Chance chance) {
     return new PairsAsked(
         words(question.pairs().stream().map(PairsWanted.Pair::begins).toList()),
-        words(dealt(question.ends(), chance)));
+        words(chance.mix(question.ends())));
   }
 
   private static List<DealtWords> words(List<String> texts) {
@@ -100,8 +100,8 @@ class MatchRoom extends QuestionRoom<PairsWanted, Matched, PairsWritten, PairsAs
   }
 
   @Override
-  protected Optional<Matched> answer(PairsWanted question, Random chance, PairsGiven sent) {
-    List<String> ends = dealt(question.ends(), chance);
+  protected Optional<Matched> answer(PairsWanted question, Chance chance, PairsGiven sent) {
+    List<String> ends = chance.mix(question.ends());
     Map<String, String> pairs = new HashMap<>();
     for (int n = 0; n < question.pairs().size(); n++) {
       String put = sent.pairs().get(place(n));
@@ -112,8 +112,8 @@ class MatchRoom extends QuestionRoom<PairsWanted, Matched, PairsWritten, PairsAs
   }
 
   @Override
-  protected Optional<PairsGiven> given(PairsWanted question, Random chance, Matched given) {
-    List<String> ends = dealt(question.ends(), chance);
+  protected Optional<PairsGiven> given(PairsWanted question, Chance chance, Matched given) {
+    List<String> ends = chance.mix(question.ends());
     Map<String, String> pairs = new HashMap<>();
     for (int n = 0; n < question.pairs().size(); n++) {
       int end = ends.indexOf(given.pairs().get(question.pairs().get(n).id()));

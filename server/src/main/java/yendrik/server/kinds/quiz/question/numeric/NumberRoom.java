@@ -1,7 +1,6 @@
 package yendrik.server.kinds.quiz.question.numeric;
 
 import java.util.Optional;
-import java.util.Random;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -9,6 +8,7 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.numeric.NumberGiven;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -76,19 +76,19 @@ class NumberRoom
   }
 
   @Override
-  protected NumberAsked ask(NumberWanted question, Random chance) {
+  protected NumberAsked ask(NumberWanted question, Chance chance) {
     return new NumberAsked(question.unit());
   }
 
   @Override
   protected Optional<NumberGiven> answer(
-      NumberWanted question, Random chance, NumberAnswered sent) {
+      NumberWanted question, Chance chance, NumberAnswered sent) {
     return Optional.of(new NumberGiven(sent.number()));
   }
 
   @Override
   protected Optional<NumberAnswered> given(
-      NumberWanted question, Random chance, NumberGiven given) {
+      NumberWanted question, Chance chance, NumberGiven given) {
     return Optional.of(new NumberAnswered(given.number()));
   }
 

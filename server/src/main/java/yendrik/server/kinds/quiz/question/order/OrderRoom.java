@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -16,6 +15,7 @@ import yendrik.core.quiz.kinds.order.OrderWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted.Thing;
 import yendrik.core.quiz.kinds.order.Ordered;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -84,14 +84,14 @@ class OrderRoom extends QuestionRoom<OrderWanted, Ordered, OrderWritten, OrderAs
   }
 
   /** Never in the right order, which would be an answer that nobody gave. */
-  private static List<Thing> mixed(OrderWanted question, Random chance) {
-    List<Thing> dealt = new ArrayList<>(dealt(question.things(), chance));
+  private static List<Thing> mixed(OrderWanted question, Chance chance) {
+    List<Thing> dealt = new ArrayList<>(chance.mix(question.things()));
     if (dealt.equals(question.things())) Collections.rotate(dealt, 1);
     return dealt;
   }
 
   @Override
-  protected OrderAsked ask(OrderWanted question, Random chance) {
+  protected OrderAsked ask(OrderWanted question, Chance chance) {
     List<Thing> dealt = mixed(question, chance);
     return new OrderAsked(
         IntStream.range(0, dealt.size())
@@ -100,7 +100,7 @@ class OrderRoom extends QuestionRoom<OrderWanted, Ordered, OrderWritten, OrderAs
   }
 
   @Override
-  protected Optional<Ordered> answer(OrderWanted question, Random chance, OrderGiven sent) {
+  protected Optional<Ordered> answer(OrderWanted question, Chance chance, OrderGiven sent) {
     List<Thing> dealt = mixed(question, chance);
     Map<String, String> ids = new HashMap<>();
     for (int n = 0; n < dealt.size(); n++) ids.put(place(n), dealt.get(n).id());
@@ -111,7 +111,7 @@ class OrderRoom extends QuestionRoom<OrderWanted, Ordered, OrderWritten, OrderAs
   }
 
   @Override
-  protected Optional<OrderGiven> given(OrderWanted question, Random chance, Ordered given) {
+  protected Optional<OrderGiven> given(OrderWanted question, Chance chance, Ordered given) {
     List<String> dealt = mixed(question, chance).stream().map(Thing::id).toList();
     return Optional.of(
         new OrderGiven(

@@ -3,7 +3,6 @@ package yendrik.server.kinds.quiz.question.several;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -14,6 +13,7 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
 import yendrik.core.quiz.kinds.several.SeveralChosen;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -87,8 +87,8 @@ class SeveralRoom
   }
 
   @Override
-  protected SeveralAsked ask(SeveralChoices question, Random chance) {
-    List<SeveralChoices.Choice> dealt = dealt(question.choices(), chance);
+  protected SeveralAsked ask(SeveralChoices question, Chance chance) {
+    List<SeveralChoices.Choice> dealt = chance.deal(question.choices());
     return new SeveralAsked(
         IntStream.range(0, dealt.size())
             .mapToObj(n -> new SeveralAsked.DealtShare(place(n), dealt.get(n).text()))
@@ -97,8 +97,8 @@ class SeveralRoom
 
   @Override
   protected Optional<SeveralChosen> answer(
-      SeveralChoices question, Random chance, SeveralGiven sent) {
-    List<SeveralChoices.Choice> dealt = dealt(question.choices(), chance);
+      SeveralChoices question, Chance chance, SeveralGiven sent) {
+    List<SeveralChoices.Choice> dealt = chance.deal(question.choices());
     Set<String> chosen = new HashSet<>();
     for (int n = 0; n < dealt.size(); n++)
       if (sent.choices().contains(place(n))) chosen.add(dealt.get(n).id());
@@ -107,8 +107,8 @@ class SeveralRoom
 
   @Override
   protected Optional<SeveralGiven> given(
-      SeveralChoices question, Random chance, SeveralChosen given) {
-    List<SeveralChoices.Choice> dealt = dealt(question.choices(), chance);
+      SeveralChoices question, Chance chance, SeveralChosen given) {
+    List<SeveralChoices.Choice> dealt = chance.deal(question.choices());
     return Optional.of(
         new SeveralGiven(
             IntStream.range(0, dealt.size())

@@ -1,7 +1,6 @@
 package yendrik.server.kinds.quiz.question.statement;
 
 import java.util.Optional;
-import java.util.Random;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -9,6 +8,7 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.statement.Said;
 import yendrik.core.quiz.kinds.statement.Statement;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -65,17 +65,17 @@ class StatementRoom
   }
 
   @Override
-  protected StatementAsked ask(Statement question, Random chance) {
+  protected StatementAsked ask(Statement question, Chance chance) {
     return new StatementAsked();
   }
 
   @Override
-  protected Optional<Said> answer(Statement question, Random chance, StatementGiven sent) {
+  protected Optional<Said> answer(Statement question, Chance chance, StatementGiven sent) {
     return Optional.of(new Said(sent.itIsTrue()));
   }
 
   @Override
-  protected Optional<StatementGiven> given(Statement question, Random chance, Said given) {
+  protected Optional<StatementGiven> given(Statement question, Chance chance, Said given) {
     return Optional.of(new StatementGiven(given.itIsTrue()));
   }
 

@@ -1,0 +1,64 @@
+package yendrik.server.kinds.quiz;
+
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import yendrik.server.rounds.OwnThread;
+
+/** Finishes attempts whose time is up, whether or not anybody looks at them. */
+@Component
+public class AttemptTimer {
+  private static final Logger LOG = LoggerFactory.getLogger(AttemptTimer.class);
+  private final Attempts attempts;
+
+  AttemptTimer(Attempts attempts) {
+    this.attempts = attempts;
+  }
+
+  /**
+   * Finishes all whose time is up.
+   *
+   * @return how many were looked at
+   */
+  public int all() {
+    int seen = 0;
+    List<Attempts.Overdue> round = attempts.overdue();
+    while (!round.isEmpty()) {
+      int done = 0;
+      for (Attempts.Overdue one : round) if (finished(one)) done++;
+      seen += done;
+      if (done < round.size()) break;
+      round = attempts.overdue();
+    }
+    return seen;
+  }
+
+  private boolean finished(Attempts.Overdue one) {
+    try {
+      attempts.timeIsUp(one);
+      return true;
+    } catch (RuntimeException e) {
+      LOG.error("{} could not be finished; trying again", one, e);
+      return false;
+    }
+  }
+
+  /** Every few seconds, unless timers are switched off. */
+  @Component
+  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  static class Rounds {
+    private final OwnThread rounds;
+
+    Rounds(AttemptTimer timer) {
+      rounds = new OwnThread("attempts", timer::all);
+    }
+
+    @Scheduled(fixedDelay = 5_000)
+    void run() {
+      rounds.begin();
+    }
+  }
+}

@@ -1,0 +1,361 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.EnrolmentId;
+import yendrik.formats.json.CoreJson;
+import yendrik.server.demo.DemoClock;
+import yendrik.server.kinds.quiz.AttemptTimer;
+
+/** A quiz is taken in its time, in its order, and looked at again when that is allowed. */
+@ServerTest
+class QuizTakingTest extends SchoolTest {
+  private static final String WORD = "spoke key";
+
+  @Autowired DemoClock clock;
+  @Autowired AttemptTimer timer;
+
+  private NewCourse course;
+  private Caller sefa;
+  private Caller edda;
+  private long quiz;
+
+  /** What is sent by a learner: statements that are said to be true or not, by question. */
+  private record Sent(Map<String, Said> answers) {}
+
+  private record Said(String is, boolean itIsTrue) {}
+
+  private record Word(String word) {}
+
+  private record More(String kind, long step, Optional<Integer> minutes, String reason) {}
+
+  @BeforeEach
+  void aQuiz() {
+    clock.putTo(clock.instant().truncatedTo(ChronoUnit.SECONDS));
+    sefa = as("Sefa Dunmore");
+    edda = as("Edda Marsh");
+    course = newCourse("Taking");
+    quiz = course.step(course.module("Work"), "QUIZ", "Three statements");
+    course.ask(quiz, statement("q1"), statement("q2"), statement("q3"));
+  }
+
+  @AfterEach
+  void theClockRuns() {
+    clock.run();
+  }
+
+  private static ObjectNode statement(String id) {
+    ObjectNode question = CoreJson.mapper().createObjectNode();
+    question.put("id", id).put("text", id + "?").put("points", 2).put("feedback", "Said " + id);
+    question.putObject("part").put("is", "true-false").put("isTrue", true);
+    return question;
+  }
+
+  private void taken(Consumer<ObjectNode> how) {
+    course.change(quiz, e -> how.accept((ObjectNode) NewCourse.part(e).path("taking")));
+  }
+
+  private void limit(ObjectNode taking, String then, int grace) {
+    taking.putObject("limit").put("minutes", 20).put("then", then).put("graceMinutes", grace);
+  }
+
+  private void begun() {
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    assertThat(begin().path("number").asInt()).isEqualTo(1);
+  }
+
+  private String attempts() {
+    return course.walk(quiz) + "/attempts";
+  }
+
+  private JsonNode begin() {
+    return edda.post(attempts(), "");
+  }
+
+  private static Sent right(String... questions) {
+    Map<String, Said> all = new java.util.HashMap<>();
+    for (String question : questions) all.put(question, new Said("true-false", true));
+    return new Sent(all);
+  }
+
+  private static Sent wrong(String question) {
+    return new Sent(Map.of(question, new Said("true-false", false)));
+  }
+
+  private MockHttpServletResponse keep(Sent sent) {
+    return edda.call("PUT", attempts() + "/1", sent);
+  }
+
+  private JsonNode finish(int number, Sent sent) {
+    return edda.post(attempts() + "/" + number + "/result", sent);
+  }
+
+  private JsonNode result() {
+    return edda.get(attempts() + "/1/result");
+  }
+
+  private JsonNode page() {
+    return edda.post(course.walk(quiz) + "/visits", "").path("part");
+  }
+
+  private void later(Duration time) {
+    clock.putTo(clock.instant().plus(time));
+  }
+
+  private void give(String kind, Optional<Integer> minutes) {
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
+    var given = new More(kind, quiz, minutes, "Reads slowly");
+    String at = course.path + "/learners/" + enrolment + "/exceptions";
+    assertThat(sefa.call("POST", at, given).getStatus()).isEqualTo(204);
+  }
+
+  @Test
+  void when_the_time_is_up_what_is_there_is_handed_in_with_the_browser_closed() {
+    taken(t -> limit(t, "HANDED_IN", 0));
+    begun();
+    Instant ends = Instant.parse(begin().at("/clock/endsAt").asString());
+    assertThat(ends).isEqualTo(clock.instant().plus(Duration.ofMinutes(20)));
+    keep(right("q1"));
+    later(Duration.ofMinutes(19));
+    assertThat(keep(right("q1", "q2")).getStatus()).isEqualTo(200);
+    timer.all();
+    assertThat(page().path("current").asInt()).as("a minute is left").isEqualTo(1);
+    later(Duration.ofMinutes(1));
+    assertThat(keep(right("q1", "q2", "q3")).getStatus()).isEqualTo(409);
+    timer.all();
+    assertThat(result().path("points").asDouble()).isEqualTo(4);
+    assertThat(result().path("timeUp").asBoolean()).isTrue();
+    assertThat(page().path("current").asInt()).isZero();
+    assertThat(finish(1, right("q1", "q2", "q3")).path("points").asDouble())
+        .as("what comes after it")
+        .isEqualTo(4);
+  }
+
+  @Test
+  void what_was_begun_may_be_finished_and_nothing_else_begun() {
+    taken(t -> limit(t, "FINISHED", 5));
+    begun();
+    keep(wrong("q1"));
+    later(Duration.ofMinutes(22));
+    assertThat(keep(right("q1", "q2")).getStatus()).isEqualTo(200);
+    assertThat(begin().path("answers").propertyNames()).containsExactly("q1");
+    assertThat(finish(1, right("q1", "q2")).path("points").asDouble()).isEqualTo(2);
+    assertThat(result().path("timeUp").asBoolean()).isFalse();
+  }
+
+  @Test
+  void nothing_counts_that_was_not_handed_in_where_that_is_the_rule() {
+    taken(t -> limit(t, "NOTHING", 0));
+    begun();
+    keep(right("q1", "q2", "q3"));
+    later(Duration.ofMinutes(21));
+    JsonNode result = finish(1, right("q1", "q2", "q3"));
+    assertThat(result.path("points").asDouble()).isZero();
+    assertThat(result.path("answers").path(0).path("part").path("given").asBoolean())
+        .as("what was answered can still be looked at")
+        .isTrue();
+    assertThat(begin().path("number").asInt()).isEqualTo(2);
+  }
+
+  @Test
+  void more_time_reaches_an_attempt_that_goes_on() {
+    taken(t -> limit(t, "HANDED_IN", 0));
+    begun();
+    give("ADD_TIME", Optional.of(10));
+    later(Duration.ofMinutes(25));
+    timer.all();
+    assertThat(keep(right("q1")).getStatus()).isEqualTo(200);
+    assertThat(page().at("/time/minutes").asInt()).isEqualTo(30);
+    later(Duration.ofMinutes(6));
+    timer.all();
+    assertThat(result().path("points").asDouble()).isEqualTo(2);
+  }
+
+  @Test
+  void an_attempt_whose_time_is_up_is_finished_before_the_next_begins() {
+    taken(t -> limit(t, "HANDED_IN", 0));
+    begun();
+    keep(right("q1"));
+    later(Duration.ofMinutes(30));
+    assertThat(begin().path("number").asInt()).isEqualTo(2);
+    assertThat(result().path("points").asDouble()).isEqualTo(2);
+  }
+
+  @Test
+  void the_ways_under_which_an_attempt_was_begun_stay_whatever_is_published() {
+    taken(t -> limit(t, "HANDED_IN", 0));
+    begun();
+    taken(t -> t.remove("limit"));
+    course.publish();
+    assertThat(begin().at("/clock/endsAt").asString()).isNotEmpty();
+    assertThat(finish(1, right("q1", "q2", "q3")).path("points").asDouble()).isEqualTo(6);
+    assertThat(begin().path("clock").has("endsAt")).isFalse();
+  }
+
+  @Test
+  void the_next_attempt_waits_as_long_as_is_said() {
+    taken(t -> t.put("waitMinutes", 60));
+    begun();
+    finish(1, right("q1"));
+    later(Duration.ofMinutes(59));
+    assertThat(page().path("nextAt").asString()).isNotEmpty();
+    assertThat(edda.call("POST", attempts(), "").getStatus()).isEqualTo(409);
+    later(Duration.ofMinutes(1));
+    assertThat(page().has("nextAt")).isFalse();
+    assertThat(begin().path("number").asInt()).isEqualTo(2);
+  }
+
+  @Test
+  void a_word_is_asked_for_and_told_to_nobody() {
+    taken(t -> t.put("word", WORD));
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    assertThat(page().path("asksWord").asBoolean()).isTrue();
+    assertThat(page().toString()).doesNotContain(WORD);
+    assertThat(begin().path("fields").has("word")).isTrue();
+    assertThat(edda.post(attempts(), new Word("spokes")).path("fields").has("word")).isTrue();
+    JsonNode attempt = edda.post(attempts(), new Word(" Spoke Key"));
+    assertThat(attempt.path("number").asInt()).isEqualTo(1);
+    assertThat(begin().path("number").asInt()).as("gone on with on another device").isEqualTo(1);
+  }
+
+  @Test
+  void whoever_only_goes_forward_sees_one_question_and_never_changes_the_last() {
+    taken(t -> t.put("pages", "FORWARD"));
+    begun();
+    JsonNode first = begin();
+    assertThat(first.path("count").asInt()).isEqualTo(3);
+    assertThat(first.path("questions")).hasSize(1);
+    JsonNode second = edda.post(attempts() + "/1/pages/1", right("q1"));
+    assertThat(second.at("/questions/0/id").asString()).isEqualTo("q2");
+    assertThat(second.path("answers").isEmpty()).isTrue();
+    assertThat(edda.post(attempts() + "/1/pages/1", wrong("q1")).path("page").asInt())
+        .as("turned twice")
+        .isEqualTo(1);
+    assertThat(edda.post(attempts() + "/1/pages/0", wrong("q1")).path("page").asInt())
+        .as("turned back")
+        .isEqualTo(1);
+    keep(wrong("q1"));
+    assertThat(finish(1, right("q2")).path("points").asDouble()).isEqualTo(4);
+    assertThat(finish(1, right("q2")).path("points").asDouble()).as("sent twice").isEqualTo(4);
+  }
+
+  @Test
+  void what_may_be_looked_at_is_said_by_the_quiz() {
+    taken(t ->
+        t.putObject("review")
+            .put("own", "NEVER")
+            .put("right", "NEVER")
+            .put("feedback", "PASSED")
+            .put("marks", "AFTER_ATTEMPT"));
+    begun();
+    JsonNode answer = finish(1, right("q1")).path("answers").path(0);
+    assertThat(answer.has("part")).isFalse();
+    assertThat(answer.path("feedback").asString()).isEmpty();
+    assertThat(answer.path("verdict").asString()).isEqualTo("RIGHT");
+    begin();
+    JsonNode passed = finish(2, right("q1", "q2", "q3")).path("answers").path(0);
+    assertThat(passed.path("feedback").asString()).isEqualTo("Said q1");
+    taken(t -> ((ObjectNode) t.path("review")).put("marks", "CLOSED"));
+    course.publish();
+    begin();
+    assertThat(finish(3, right("q1")).path("answers").path(0).has("verdict")).isFalse();
+  }
+
+  @Test
+  void a_check_of_ones_own_says_at_once_what_was_right_and_gives_no_points() {
+    taken(t -> {
+      t.put("selfCheck", true);
+      t.putObject("review")
+          .put("own", "AT_ONCE")
+          .put("right", "AT_ONCE")
+          .put("feedback", "AT_ONCE")
+          .put("marks", "AT_ONCE");
+    });
+    begun();
+    String settle = attempts() + "/1/settled/";
+    assertThat(edda.post(settle + "q1", right()).path("fields").has("answers")).isTrue();
+    JsonNode settled = edda.post(settle + "q1", wrong("q1"));
+    assertThat(settled.path("verdict").asString()).isEqualTo("WRONG");
+    assertThat(settled.at("/part/right").asBoolean()).isTrue();
+    assertThat(edda.post(settle + "q1", right("q1")).path("verdict").asString())
+        .as("once it is known what is right")
+        .isEqualTo("WRONG");
+    JsonNode gone = begin();
+    assertThat(gone.path("settled")).hasSize(1);
+    assertThat(gone.path("settled").path(0).path("question").asString()).isEqualTo("q1");
+    JsonNode result = finish(1, right("q1", "q2"));
+    assertThat(result.path("right").asInt()).isEqualTo(1);
+    assertThat(result.path("scored").asBoolean()).isFalse();
+    assertThat(page().has("score")).as(page().toString()).isFalse();
+  }
+
+  @Test
+  void answers_are_not_settled_one_by_one_unless_the_quiz_says_so() {
+    begun();
+    assertThat(edda.call("POST", attempts() + "/1/settled/q1", right("q1")).getStatus())
+        .isEqualTo(409);
+    assertThat(edda.call("POST", attempts() + "/1/pages/1", right("q1")).getStatus())
+        .isEqualTo(409);
+  }
+
+  @Test
+  void the_latest_attempt_counts_where_it_is_said_and_words_are_said_about_results() {
+    course.change(quiz, e -> e.put("counts", "LATEST"));
+    taken(t -> {
+      var bands = t.putArray("bands");
+      bands.addObject().put("from", 0.5).put("words", "Nearly.");
+      bands.addObject().put("from", 1).put("words", "Ready for the bench.");
+    });
+    begun();
+    assertThat(finish(1, right("q1", "q2", "q3")).path("says").asString())
+        .isEqualTo("Ready for the bench.");
+    begin();
+    assertThat(finish(2, right("q1", "q2")).path("says").asString()).isEqualTo("Nearly.");
+    assertThat(page().path("score").asDouble()).isEqualTo(2 / 3.0);
+    assertThat(page().path("best").asDouble()).isEqualTo(1);
+  }
+
+  @Test
+  void questions_stand_in_an_order_of_their_own_that_stays_put() {
+    taken(t -> t.put("mixed", true));
+    begun();
+    List<String> once = begin().path("questions").findValuesAsString("id");
+    assertThat(begin().path("questions").findValuesAsString("id")).isEqualTo(once);
+    assertThat(once).containsExactlyInAnyOrder("q1", "q2", "q3");
+    List<String> asked = finish(1, right("q1")).path("answers").findValuesAsString("question");
+    assertThat(asked).isEqualTo(once);
+  }
+
+  @Test
+  void how_a_quiz_is_taken_is_checked_field_by_field() {
+    JsonNode step = course.seen(quiz);
+    assertThat(step.at("/part/taking/pages").asString()).isEqualTo("ALL");
+    var refused =
+        course.save(
+            step,
+            e ->
+                ((ObjectNode) NewCourse.part(e).path("taking"))
+                    .putObject("limit")
+                    .put("minutes", 0)
+                    .put("then", "NOTHING")
+                    .put("graceMinutes", 0));
+    assertThat(refused.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(refused).path("fields").toString()).contains("minutes");
+  }
+}
