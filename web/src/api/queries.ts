@@ -108,6 +108,16 @@ export const queries = {
           }),
         ),
     }),
+  openAttempts: (course: number, step: number, enrolment: number) =>
+    queryOptions({
+      queryKey: ['openAttempts', course, step, enrolment],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/marking/{enrolment}/{step}/attempts', {
+            params: { path: { course, step, enrolment } },
+          }),
+        ),
+    }),
   writtenBy: (course: number, step: number, enrolment: number) =>
     queryOptions({
       queryKey: ['written-by', course, step, enrolment],

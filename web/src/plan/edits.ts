@@ -41,6 +41,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   points: s.points,
   passMark: s.passMark,
   attempts: s.attempts,
+  counts: s.counts,
   body: s.body,
   part: partEdit(s.kind, s.part),
   evidenceFor: s.evidenceFor,

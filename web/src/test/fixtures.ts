@@ -6,7 +6,25 @@ import type {
   DesignStep,
   RuleView,
   StepKind,
+  Taking,
 } from '../api/client';
+
+/** A quiz in the usual way. */
+export const TAKING: Taking = {
+  waitMinutes: 0,
+  word: '',
+  pages: 'ALL',
+  mixed: false,
+  choicesMixed: true,
+  review: {
+    own: 'AFTER_ATTEMPT',
+    right: 'NOTHING_TO_GAIN',
+    feedback: 'AFTER_ATTEMPT',
+    marks: 'AFTER_ATTEMPT',
+  },
+  bands: [],
+  selfCheck: false,
+};
 
 /** A rule of one question, as designers see it. */
 export const rule = (line = 'gone through'): RuleView => ({
@@ -55,7 +73,7 @@ const PARTS: Record<StepKind, DesignStep['part']> = {
   VIDEO: { is: 'video', captions: [] },
   ASSIGNMENT: { is: 'assignment', takes: { text: true, link: false }, passesAtOnce: false },
   PRACTICAL: { is: 'practical' },
-  QUIZ: { is: 'quiz', questions: [] },
+  QUIZ: { is: 'quiz', questions: [], taking: TAKING },
   DISCUSSION: { is: 'discussion', byGroup: false, postFirst: false, minutes: 30 },
   JOURNAL: { is: 'journal', minutes: 30 },
   CLOSING: { is: 'closing' },
@@ -77,6 +95,7 @@ export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {})
   points: 10,
   passMark: 0.6,
   attempts: 3,
+  counts: 'BEST' as const,
   groups: [],
   ownWords: {},
   people: [],

@@ -6,7 +6,7 @@ export default function Author({ step, part, design, change }: AuthorProps<'quiz
     <QuizEditor
       questions={part.questions}
       outcomes={design.outcomes.filter((o) => step.evidenceFor.some((tie) => tie.outcome === o.id))}
-      onSave={(questions) => change({ part: { is: 'quiz', questions } })}
+      onSave={(questions) => change({ part: { is: 'quiz', questions, taking: part.taking } })}
     />
   );
 }

@@ -1,13 +1,14 @@
-import { Alert, Box, Button, Typography } from '@mui/material';
+import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { type Attempt, api, body, type Result } from '../../api/client';
+import { ApiError, type Attempt, api, body, type Result } from '../../api/client';
 import { useCourse } from '../../frame/course';
-import { day, inPercent, percent } from '../../ui/format';
+import { day, inPercent } from '../../ui/format';
 import { useNotice } from '../../ui/Notice';
 import { useLine, useNames } from '../../ui/useNames';
 import { type LearnerProps, watching } from '../room';
+import { BeforeAttempt } from './BeforeAttempt';
 import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
 
@@ -19,13 +20,19 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
   const notice = useNotice();
   const [attempt, setAttempt] = useState<Attempt | null>(null);
   const [result, setResult] = useState<Result | null>(null);
+  const [word, setWord] = useState('');
   const path = { course: course.id, walk, step: page.id };
   const begin = useMutation({
+    meta: { silent: true },
     mutationFn: () =>
       body(
-        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/attempts', { params: { path } }),
+        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/attempts', {
+          params: { path },
+          body: word.trim() === '' ? {} : { word },
+        }),
       ),
     onSuccess: (a) => {
+      setWord('');
       setResult(null);
       setAttempt(a);
     },
@@ -47,35 +54,60 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
     if (r.opened.length > 0)
       notice({ tone: 'success', text: t('learn.opened', { names: names(r.opened) }) });
   };
-  if (attempt) return <QuizForm attempt={attempt} path={path} onFinished={finished} />;
+  if (attempt)
+    return (
+      <QuizForm
+        attempt={attempt}
+        path={path}
+        attemptsLeft={quiz.attemptsLeft}
+        onFinished={finished}
+      />
+    );
   const used = quiz.attemptsLeft === 0;
   const next = quiz.attempts.length + (quiz.current ? 0 : 1);
+  const mayBegin = !used && !quiz.nextAt && page.state !== 'MISSED' && !watching(walk);
+  const wrongWord = begin.error instanceof ApiError && begin.error.problem.fields?.word;
   return (
     <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
       {result && <QuizResult result={result} />}
-      <Typography>
-        {t('learn.quizInfo', {
-          count: quiz.questions,
-          points: quiz.points,
-          pass: percent(quiz.passMark),
-        })}{' '}
-        {quiz.attemptsLeft < 0
-          ? t('learn.anyAttempts')
-          : used
-            ? t('learn.noneLeft')
-            : t('learn.left', { count: quiz.attemptsLeft })}
-        {quiz.best !== undefined && `. ${t('learn.best', { percent: percent(quiz.best) })}`}
-      </Typography>
-      {begin.error && <Alert severity="error">{begin.error.message}</Alert>}
-      {!used && page.state !== 'MISSED' && !watching(walk) && (
-        <Button
-          variant={page.state === 'DONE' ? 'outlined' : 'contained'}
-          sx={{ justifySelf: 'start' }}
-          disabled={begin.isPending}
-          onClick={() => begin.mutate()}
+      <BeforeAttempt quiz={quiz} />
+      {begin.error && !wrongWord && <Alert severity="error">{begin.error.message}</Alert>}
+      {mayBegin && (
+        <Box
+          component="form"
+          onSubmit={(e) => {
+            e.preventDefault();
+            begin.mutate();
+          }}
+          sx={{ display: 'flex', gap: 1.5, alignItems: 'start', flexWrap: 'wrap' }}
         >
-          {t(quiz.current ? 'learn.resume' : 'learn.startAttempt', { n: quiz.current || next })}
-        </Button>
+          {quiz.asksWord && !quiz.current && (
+            <TextField
+              label={t('attempt.sayWord')}
+              value={word}
+              error={Boolean(wrongWord)}
+              helperText={wrongWord || t('attempt.sayWordHint')}
+              onChange={(e) => setWord(e.target.value)}
+              autoComplete="off"
+              sx={{ width: 280 }}
+              slotProps={{ htmlInput: { maxLength: 100 } }}
+            />
+          )}
+          <Button
+            type="submit"
+            variant={page.state === 'DONE' ? 'outlined' : 'contained'}
+            disabled={begin.isPending}
+          >
+            {t(
+              quiz.current
+                ? 'learn.resume'
+                : quiz.selfCheck
+                  ? 'attempt.startCheck'
+                  : 'learn.startAttempt',
+              { n: quiz.current || next },
+            )}
+          </Button>
+        </Box>
       )}
       {quiz.attempts
         .filter((a) => a.finished)

@@ -1,92 +1,124 @@
-import { Alert, Box, Button, FormControl, FormLabel, Typography } from '@mui/material';
-import { useMutation } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { Alert, Box, Button, Typography } from '@mui/material';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { type Attempt, api, body, type GivenAnswer, type Result } from '../../api/client';
-import { questionRoom } from './questions/rooms';
+import type { Attempt, Result } from '../../api/client';
+import { HandInDialog } from './HandInDialog';
+import { QuestionCard } from './QuestionCard';
+import { QuestionNumbers } from './QuestionNumbers';
+import { TimeLeft } from './TimeLeft';
+import { type AttemptPath, useAttempt, useTimeLeft } from './useAttempt';
 
 interface Props {
   attempt: Attempt;
-  path: { course: number; walk: string; step: number };
+  path: AttemptPath;
+  /** Attempts that are left with this one, negative for any number. */
+  attemptsLeft?: number;
   onFinished: (result: Result) => void;
 }
 
 /** An attempt: every answer is kept as it is given. */
-export function QuizForm({ attempt, path, onFinished }: Props) {
+export function QuizForm({ attempt: begun, path, attemptsLeft = -1, onFinished }: Props) {
   const t = useTranslations();
-  const [answers, setAnswers] = useState<Record<string, GivenAnswer>>(attempt.answers);
-  const params = { path: { ...path, number: attempt.number } };
-  // Answers that waited for a connection come before they are handed in.
-  const scope = { id: `attempt-${path.step}-${attempt.number}` };
-  const keep = useMutation({
-    scope,
-    meta: { about: () => scope.id },
-    mutationFn: (all: Record<string, GivenAnswer>) =>
-      api.PUT('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}', {
-        params,
-        body: { answers: all },
-      }),
+  const taken = useAttempt(begun, path, onFinished);
+  const { attempt, answers, settled, clock, finish } = taken;
+  const { left, questions: untilNoOther } = useTimeLeft(clock, () => {
+    if (!finish.isPending && !finish.isSuccess) finish.mutate();
   });
-  const finish = useMutation({
-    scope,
-    mutationFn: () =>
-      body(
-        api.POST('/api/courses/{course}/walks/{walk}/steps/{step}/attempts/{number}/result', {
-          params,
-          body: { answers: latest.current },
-        }),
-      ),
-    onSuccess: onFinished,
-  });
-  const latest = useRef(answers);
-  const give = (question: string, given: GivenAnswer | undefined) => {
-    const { [question]: _, ...rest } = latest.current;
-    const all = given ? { ...rest, [question]: given } : rest;
-    latest.current = all;
-    setAnswers(all);
-    keep.mutate(all);
+  const [at, setAt] = useState(0);
+  const [asking, setAsking] = useState(false);
+  const { questions, pages = 'ALL' } = attempt;
+  const count = attempt.count ?? questions.length;
+  const forward = pages === 'FORWARD';
+  const first = forward ? attempt.page : at;
+  const open = questions.flatMap((q, n) => (answers[q.id] ? [] : [n + 1]));
+  const shown = pages === 'ONE' ? questions.slice(at, at + 1) : questions;
+  const isLast = pages === 'ALL' || first >= count - 1;
+  const handIn = () => {
+    if ((open.length > 0 && !forward) || attemptsLeft >= 0) setAsking(true);
+    else finish.mutate();
   };
-  const open = attempt.questions.filter((q) => !answers[q.id]).length;
   return (
     <Box
       component="form"
-      onSubmit={(e) => {
-        e.preventDefault();
-        finish.mutate();
-      }}
+      onSubmit={(e) => e.preventDefault()}
       sx={{ mt: 2, display: 'grid', gap: 1.5 }}
     >
       <Typography variant="h2">{t('learn.attempt', { n: attempt.number })}</Typography>
-      {attempt.questions.map((q, n) => {
-        const { Ask } = questionRoom(q.part.is);
-        return (
-          <FormControl
-            key={q.id}
-            sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', borderRadius: 1, p: 2 }}
-          >
-            <FormLabel id={`question-${q.id}`} sx={{ color: 'tone.ink', fontWeight: 700 }}>
-              {n + 1}. {q.text}
-            </FormLabel>
-            <Ask
-              part={q.part}
-              labelledBy={`question-${q.id}`}
-              given={answers[q.id]}
-              answer={(given) => give(q.id, given)}
-            />
-          </FormControl>
-        );
-      })}
-      {(finish.error ?? keep.error) && (
-        <Alert severity="error">{(finish.error ?? keep.error)?.message}</Alert>
+      {clock && left !== undefined && (
+        <TimeLeft clock={clock} left={left} questions={untilNoOther ?? left} />
       )}
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Button type="submit" variant="contained" disabled={finish.isPending}>
-          {t('learn.handInAnswers')}
-        </Button>
-        <Typography variant="body2" color="textSecondary">
-          {open > 0 ? t('learn.unanswered', { count: open }) : t('learn.answersKept')}
+      {pages === 'ONE' && (
+        <QuestionNumbers
+          count={count}
+          at={at}
+          answered={(n) => answers[questions[n]?.id ?? ''] !== undefined}
+          onGo={setAt}
+        />
+      )}
+      {forward && (
+        <Typography color="textSecondary">
+          {t('attempt.question', { n: first + 1, count })} {t('attempt.neverBack')}
         </Typography>
+      )}
+      {shown.map((q, n) => (
+        <QuestionCard
+          key={q.id}
+          question={q}
+          n={pages === 'ALL' ? n : first}
+          given={answers[q.id]}
+          answer={(given) => taken.give(q.id, given)}
+          settled={settled.find((a) => a.question === q.id)}
+          {...(attempt.oneByOne && { settle: () => taken.settle.mutate(q.id) })}
+        />
+      ))}
+      {taken.error && <Alert severity="error">{taken.error.message}</Alert>}
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        {pages === 'ONE' && (
+          <Button variant="outlined" disabled={at === 0} onClick={() => setAt(at - 1)}>
+            {t('attempt.previous')}
+          </Button>
+        )}
+        {!isLast && (
+          <Button
+            variant={forward ? 'contained' : 'outlined'}
+            disabled={taken.turn.isPending}
+            onClick={() => (forward ? taken.turn.mutate(first + 1) : setAt(at + 1))}
+          >
+            {t('attempt.next')}
+          </Button>
+        )}
+        {(isLast || pages === 'ONE') && (
+          <Button variant="contained" disabled={finish.isPending} onClick={handIn}>
+            {t(attempt.oneByOne ? 'attempt.endCheck' : 'learn.handInAnswers')}
+          </Button>
+        )}
+        <Typography variant="body2" color="textSecondary">
+          {open.length > 0 && !forward && `${t('learn.unanswered', { count: open.length })} `}
+        </Typography>
+        <Typography
+          variant="body2"
+          role="status"
+          color={taken.kept === 'kept' || taken.kept === 'keeping' ? 'textSecondary' : 'error'}
+        >
+          {t(`attempt.kept.${taken.kept}`)}
+        </Typography>
+        {taken.kept === 'failed' && (
+          <Button size="small" onClick={taken.again}>
+            {t('attempt.tryAgain')}
+          </Button>
+        )}
       </Box>
+      {asking && (
+        <HandInDialog
+          open={forward ? [] : open}
+          attemptsLeft={attemptsLeft}
+          onClose={() => setAsking(false)}
+          onHandIn={() => {
+            setAsking(false);
+            finish.mutate();
+          }}
+        />
+      )}
     </Box>
   );
 }

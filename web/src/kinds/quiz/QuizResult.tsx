@@ -1,20 +1,15 @@
-import { Box, Typography } from '@mui/material';
+import { Alert, Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { Result } from '../../api/client';
 import { percent } from '../../ui/format';
 import { useLine } from '../../ui/useNames';
-import { questionRoom } from './questions/rooms';
-
-const COLOURS = {
-  RIGHT: 'tone.lagoon',
-  PARTLY: 'tone.ink',
-  WRONG: 'tone.madder',
-  FOR_STAFF: 'tone.ink',
-};
+import { AnswerCard } from './AnswerCard';
 
 export function QuizResult({ result }: { result: Result }) {
   const t = useTranslations();
   const line = useLine();
+  const good = result.passed || !result.scored || result.waits > 0;
+  const nothingToSee = result.answers.every((a) => !a.verdict && !a.part && !a.feedback);
   return (
     <Box
       component="section"
@@ -24,44 +19,50 @@ export function QuizResult({ result }: { result: Result }) {
         border: 1,
         borderColor: 'divider',
         borderLeft: '5px solid',
-        borderLeftColor: result.passed ? 'tone.lagoon' : 'tone.madder',
+        borderLeftColor: good ? 'tone.lagoon' : 'tone.madder',
         borderRadius: 1,
         p: 2,
       }}
     >
       <Typography variant="h1" component="p">
-        {line(
-          t('learn.result', { percent: percent(result.of ? result.points / result.of : 0) }),
-          t(result.passed ? 'learn.resultPassed' : 'learn.resultAgain'),
-        )}
+        {result.scored
+          ? line(
+              t('learn.result', { percent: percent(result.of ? result.points / result.of : 0) }),
+              result.passed || result.waits === 0
+                ? t(result.passed ? 'learn.resultPassed' : 'learn.resultAgain')
+                : '',
+            )
+          : t('attempt.checked', { right: result.right ?? 0, count: result.answers.length })}
       </Typography>
       <Typography color="textSecondary">
         {line(
           t('learn.attempt', { n: result.number }),
-          t('learn.points', { points: result.points, of: result.of }),
+          result.scored ? t('learn.points', { points: result.points, of: result.of }) : '',
         )}
       </Typography>
-      <Box component="ol" sx={{ pl: 2.5, my: 1 }}>
-        {result.answers.map((a) => {
-          const { Review } = questionRoom(a.part.is);
-          return (
+      {result.waits > 0 && (
+        <Alert severity="info" sx={{ my: 1 }}>
+          {t('attempt.waits', { count: result.waits })}
+        </Alert>
+      )}
+      {result.timeUp && (
+        <Alert severity="info" sx={{ my: 1 }}>
+          {t('attempt.timeWasUp')}
+        </Alert>
+      )}
+      {result.says && <Typography sx={{ my: 1, whiteSpace: 'pre-wrap' }}>{result.says}</Typography>}
+      {nothingToSee ? (
+        <Typography sx={{ mt: 1 }}>{t('attempt.nothingToSee')}</Typography>
+      ) : (
+        <Box component="ol" sx={{ pl: 2.5, my: 1 }}>
+          {result.answers.map((a) => (
             <Box component="li" key={a.question} sx={{ py: 0.75 }}>
               <Typography sx={{ fontWeight: 700 }}>{a.text}</Typography>
-              <Typography>
-                <Box component="b" sx={{ color: COLOURS[a.verdict] }}>
-                  {t(`learn.verdict.${a.verdict}`)}.
-                </Box>{' '}
-                <Review part={a.part} />
-              </Typography>
-              {a.feedback && (
-                <Typography variant="body2" color="textSecondary">
-                  {a.feedback}
-                </Typography>
-              )}
+              <AnswerCard answer={a} />
             </Box>
-          );
-        })}
-      </Box>
+          ))}
+        </Box>
+      )}
     </Box>
   );
 }

@@ -3,8 +3,10 @@ import { least, percent } from '../../ui/format';
 import { SavedField } from '../../ui/SavedField';
 import type { AuthorProps } from '../room';
 import { CutFields } from './CutFields';
+import { TakingFields } from './TakingFields';
 
-export default function Settings({ step, design, change }: AuthorProps<'quiz'>) {
+export default function Settings(props: AuthorProps<'quiz'>) {
+  const { step, part, design, change } = props;
   const t = useTranslations();
   return (
     <>
@@ -24,18 +26,15 @@ export default function Settings({ step, design, change }: AuthorProps<'quiz'>) 
           }
         />
       ))}
-      <SavedField
-        label={t('plan.passMark')}
-        type="number"
-        value={`${percent(step.passMark)}`}
-        onSave={(v) => change({ passMark: Math.min(100, least(v, 0)) / 100 })}
-      />
-      <SavedField
-        label={t('plan.attempts')}
-        type="number"
-        value={`${step.attempts}`}
-        onSave={(v) => change({ attempts: Math.round(least(v, 0)) })}
-      />
+      {!part.taking.selfCheck && (
+        <SavedField
+          label={t('plan.passMark')}
+          type="number"
+          value={`${percent(step.passMark)}`}
+          onSave={(v) => change({ passMark: Math.min(100, least(v, 0)) / 100 })}
+        />
+      )}
+      <TakingFields {...props} />
     </>
   );
 }

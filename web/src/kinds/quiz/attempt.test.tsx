@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Answer, Attempt } from '../../api/client';
@@ -6,8 +6,15 @@ import { failure, serve, show } from '../../test/stage';
 import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
 
+const NOW = '2026-11-20T08:00:00Z';
 const attempt: Attempt = {
   number: 2,
+  count: 2,
+  pages: 'ALL',
+  page: 0,
+  oneByOne: false,
+  settled: [],
+  clock: { now: NOW, timeUp: 'HANDED_IN' },
   answers: { q1: { is: 'choice', choice: 'b' } },
   questions: [
     {
@@ -35,7 +42,12 @@ const attempt: Attempt = {
       },
     },
   ],
-} as Attempt;
+};
+
+const handIn = async () =>
+  userEvent.click(
+    within(screen.getByRole('dialog')).getByRole('button', { name: 'Hand in answers' }),
+  );
 
 describe('an attempt', () => {
   const path = { course: 2, walk: 'mine', step: 12 };
@@ -58,6 +70,9 @@ describe('an attempt', () => {
     const calls = serve({ [`POST ${at}/result`]: { number: 2 } });
     show(<QuizForm attempt={attempt} path={path} onFinished={finished} />);
     await userEvent.click(screen.getByRole('button', { name: /Hand in/ }));
+    expect(screen.getByRole('dialog')).toHaveTextContent('Question 2 has no answer yet.');
+    expect(calls).toEqual([]);
+    await handIn();
     expect(calls[0]?.body).toEqual({ answers: { q1: { is: 'choice', choice: 'b' } } });
     expect(finished.mock.calls[0]?.[0]).toEqual({ number: 2 });
   });
@@ -66,8 +81,95 @@ describe('an attempt', () => {
     serve({ [`POST ${at}/result`]: failure(409, { detail: 'This attempt is finished already.' }) });
     show(<QuizForm attempt={attempt} path={path} onFinished={() => {}} />);
     await userEvent.click(screen.getByRole('button', { name: /Hand in/ }));
+    await handIn();
     expect(await screen.findByRole('alert')).toHaveTextContent('finished already');
     expect(screen.getByLabelText('The rear edge touches first')).toBeChecked();
+  });
+
+  it('says what is left before a last attempt is handed in, and goes on answering', async () => {
+    const calls = serve({});
+    const whole = { ...attempt, questions: attempt.questions.slice(0, 1), count: 1 };
+    show(<QuizForm attempt={whole} path={path} attemptsLeft={1} onFinished={() => {}} />);
+    await userEvent.click(screen.getByRole('button', { name: /Hand in/ }));
+    expect(screen.getByRole('dialog')).toHaveTextContent('This is your last attempt.');
+    await userEvent.click(screen.getByRole('button', { name: 'Go on answering' }));
+    expect(calls).toEqual([]);
+  });
+
+  it('says honestly when an answer is not saved, and tries again', async () => {
+    const calls = serve({ [`PUT ${at}`]: failure(500, { detail: 'Something went wrong.' }) });
+    show(<QuizForm attempt={attempt} path={path} onFinished={() => {}} />);
+    expect(screen.getByText('Your answers are saved.')).toBeInTheDocument();
+    await userEvent.click(screen.getByLabelText('When its grooves are gone'));
+    expect(await screen.findByText('Your latest answers are not saved.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    expect(calls.filter((c) => c.method === 'PUT')).toHaveLength(2);
+  });
+
+  it('shows one question a page, and goes to any of them by its number', async () => {
+    show(<QuizForm attempt={{ ...attempt, pages: 'ONE' }} path={path} onFinished={() => {}} />);
+    expect(screen.queryByText(/When is a pad worn out/)).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Question 2, not answered yet' }));
+    expect(screen.getByText(/When is a pad worn out/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Previous question' }));
+    expect(screen.getByText(/What does toe-in mean/)).toBeInTheDocument();
+  });
+
+  it('asks the server for the next question where one never goes back', async () => {
+    const [one, two] = attempt.questions;
+    const second = { ...attempt, pages: 'FORWARD', page: 1, questions: [two], answers: {} };
+    const calls = serve({ [`POST ${at}/pages/1`]: second });
+    show(
+      <QuizForm
+        attempt={{ ...attempt, pages: 'FORWARD', questions: one ? [one] : [] }}
+        path={path}
+        onFinished={() => {}}
+      />,
+    );
+    expect(screen.getByText(/Question 1 of 2/)).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: /Hand in/ })).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Next question' }));
+    expect(await screen.findByText(/When is a pad worn out/)).toBeInTheDocument();
+    expect(calls[0]?.body).toEqual({ answers: { q1: { is: 'choice', choice: 'b' } } });
+    expect(screen.getByRole('button', { name: /Hand in/ })).toBeInTheDocument();
+  });
+
+  it('settles an answer and says at once what was right', async () => {
+    serve({
+      [`POST ${at}/settled/q1`]: {
+        question: 'q1',
+        text: '',
+        verdict: 'WRONG',
+        points: 0,
+        of: 1,
+        feedback: 'Half a millimetre.',
+        part: { is: 'choice', chosen: 'The rear edge', right: 'The front edge' },
+      },
+    });
+    show(<QuizForm attempt={{ ...attempt, oneByOne: true }} path={path} onFinished={() => {}} />);
+    const [check, other] = screen.getAllByRole('button', { name: 'Check' });
+    expect(other).toBeDisabled();
+    await userEvent.click(check as HTMLElement);
+    expect(await screen.findByText(/Right answer: The front edge/)).toBeInTheDocument();
+    expect(screen.getByText('Half a millimetre.')).toBeInTheDocument();
+    expect(screen.queryByLabelText('The rear edge touches first')).not.toBeInTheDocument();
+  });
+
+  it('counts by the clock of the server, and hands in once it is up', async () => {
+    vi.useFakeTimers({ shouldAdvanceTime: true });
+    try {
+      const finished = vi.fn();
+      serve({ [`POST ${at}/result`]: { number: 2, timeUp: true } });
+      const clock = { now: NOW, endsAt: '2026-11-20T08:01:05Z', timeUp: 'HANDED_IN' as const };
+      show(<QuizForm attempt={{ ...attempt, clock }} path={path} onFinished={finished} />);
+      expect(screen.getByRole('timer')).toHaveTextContent(/1:0[45]/);
+      await vi.advanceTimersByTimeAsync(6_000);
+      expect(screen.getByText('1 minute left')).toBeInTheDocument();
+      await vi.advanceTimersByTimeAsync(60_000);
+      await vi.waitFor(() => expect(finished).toHaveBeenCalledTimes(1));
+    } finally {
+      vi.useRealTimers();
+    }
   });
 });
 
@@ -80,6 +182,7 @@ describe('a result', () => {
     points: 0,
     of: 1,
     feedback: 'Half a millimetre.',
+    comment: '',
   });
 
   it('gives the right answer away only when the server does', () => {
@@ -90,6 +193,10 @@ describe('a result', () => {
           points: 1,
           of: 2,
           passed: false,
+          scored: true,
+          timeUp: false,
+          waits: 0,
+          says: '',
           attemptsLeft: 2,
           opened: [],
           answers: [answer(), answer('The front edge')],

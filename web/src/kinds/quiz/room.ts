@@ -6,7 +6,8 @@ export const quiz: StepRoom<'quiz'> = {
   Author: { at: 'below', Part: lazy(() => import('./Author')) },
   Settings: lazy(() => import('./Settings')),
   Learner: lazy(() => import('./Learner')),
+  Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
   says: ['passed', 'again'],
-  edit: ({ questions }) => ({ is: 'quiz', questions }),
+  edit: ({ questions, taking }) => ({ is: 'quiz', questions, taking }),
 };

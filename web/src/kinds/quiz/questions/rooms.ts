@@ -3,6 +3,7 @@ import { choice } from './choice/room';
 import { gaps } from './gaps/room';
 import { matching } from './matching/room';
 import { numeric } from './numeric/room';
+import { open } from './open/room';
 import { ordering } from './ordering/room';
 import type { AnyQuestionRoom } from './room';
 import { several } from './several/room';
@@ -21,6 +22,7 @@ const all = {
   short,
   gaps,
   numeric,
+  open,
 } satisfies Record<QuestionKind, unknown>;
 
 export const questionKinds = Object.keys(all) as QuestionKind[];

@@ -17,9 +17,12 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.kinds.quiz.AttemptTimer;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
 
 /** A quiz is taken in its time, in its order, and looked at again when that is allowed. */
 @ServerTest
@@ -28,6 +31,7 @@ class QuizTakingTest extends SchoolTest {
 
   @Autowired DemoClock clock;
   @Autowired AttemptTimer timer;
+  @Autowired People people;
 
   private NewCourse course;
   private Caller sefa;
@@ -70,7 +74,7 @@ class QuizTakingTest extends SchoolTest {
   }
 
   private void limit(ObjectNode taking, String then, int grace) {
-    taking.putObject("limit").put("minutes", 20).put("then", then).put("graceMinutes", grace);
+    taking.putObject("limit").put("minutes", 20).put("timeUp", then).put("graceMinutes", grace);
   }
 
   private void begun() {
@@ -343,6 +347,81 @@ class QuizTakingTest extends SchoolTest {
   }
 
   @Test
+  void a_text_waits_for_staff_while_the_rest_counts_and_is_corrected_by_their_mark() {
+    course.ask(quiz, statement("q1"), statement("q2"), open("q3"));
+    begun();
+    String text = "<p>It has <strong>no</strong> toe-in.</p><script>alert(1)</script>";
+    assertThat(edda.call("PUT", attempts() + "/1", text(text)).getStatus()).isEqualTo(200);
+    assertThat(begin().at("/answers/q3/text").asString())
+        .isEqualTo("<p>It has <strong>no</strong> toe-in.</p>");
+    JsonNode result = edda.post(attempts() + "/1/result", text(text));
+    assertThat(result.path("points").asDouble()).isZero();
+    assertThat(result.path("waits").asInt()).isEqualTo(1);
+    assertThat(result.toString()).as("what a good answer says").doesNotContain("Both ends");
+    JsonNode waits = sefa.get(course.path + "/marking").path("handedIn").path(0);
+    assertThat(waits.path("learner").asString()).isEqualTo("Edda Marsh");
+    assertThat(waits.has("since")).isTrue();
+    String marking = course.path + "/marking/" + waits.path("enrolment") + "/" + quiz + "/attempts";
+    JsonNode open = sefa.get(marking).path(0).path("answers").path(0);
+    assertThat(open.path("expected").asString()).isEqualTo("Both ends touch.");
+    assertThat(open.has("points")).isFalse();
+    var mark = new Marks(List.of(new Marked("q3", 1.5, "Say where.")));
+    assertThat(sefa.call("POST", marking + "/1/marks", mark).getStatus()).isEqualTo(204);
+    assertThat(sefa.call("POST", marking + "/1/marks", mark).getStatus())
+        .as("twice")
+        .isEqualTo(204);
+    assertThat(result().path("points").asDouble()).isEqualTo(1.5);
+    assertThat(result().path("waits").asInt()).isZero();
+    assertThat(result().at("/answers/2/comment").asString()).isEqualTo("Say where.");
+    assertThat(page().path("score").asDouble()).isEqualTo(0.25);
+    assertThat(sefa.get(course.path + "/marking").path("handedIn").isEmpty()).isTrue();
+    assertThat(edda.call("GET", marking, "").getStatus()).isEqualTo(403);
+    for (var wrong : List.of(new Marked("q3", 3, ""), new Marked("q1", 1, "")))
+      assertThat(sefa.call("POST", marking + "/1/marks", new Marks(List.of(wrong))).getStatus())
+          .isEqualTo(422);
+  }
+
+  @Test
+  void a_support_teacher_marks_texts_of_her_group_only() {
+    course.ask(quiz, open("q3"));
+    begun();
+    edda.post(attempts() + "/1/result", text("<p>No toe-in.</p>"));
+    course.enrol("ilse@hollowlane.example");
+    var others = new Group("Tuesday", List.of(course.enrolment("Ilse Tran")));
+    var group = new GroupId(sefa.post(course.path + "/groups", others).path("id").asLong());
+    people.addStaff(course.id, signedIn("Tomas Weir").id(), Seat.Role.SUPPORT, Optional.of(group));
+    Caller tomas = as("Tomas Weir");
+    EnrolmentId edda = course.enrolment("Edda Marsh");
+    String marking = course.path + "/marking/" + edda + "/" + quiz + "/attempts";
+    assertThat(tomas.call("GET", marking, "").getStatus()).isEqualTo(404);
+    var mark = new Marks(List.of(new Marked("q3", 1, "")));
+    assertThat(tomas.call("POST", marking + "/1/marks", mark).getStatus()).isEqualTo(404);
+    var members = new Members(List.of(edda), List.of());
+    sefa.post(course.path + "/groups/" + group + "/members", members);
+    assertThat(tomas.call("POST", marking + "/1/marks", mark).getStatus()).isEqualTo(204);
+  }
+
+  private record Group(String name, List<EnrolmentId> learners) {}
+
+  private record Members(List<EnrolmentId> in, List<EnrolmentId> out) {}
+
+  private static ObjectNode open(String id) {
+    ObjectNode question = statement(id);
+    question.putObject("part").put("is", "open").put("expected", "Both ends touch.");
+    return question;
+  }
+
+  private static String text(String text) {
+    ObjectNode sent = CoreJson.mapper().createObjectNode();
+    sent.putObject("answers").putObject("q3").put("is", "open").put("text", text);
+    return sent.toString();
+  }
+
+  private record Marks(List<Marked> marks) {}
+
+  private record Marked(String question, double points, String comment) {}
+
+  @Test
   void how_a_quiz_is_taken_is_checked_field_by_field() {
     JsonNode step = course.seen(quiz);
     assertThat(step.at("/part/taking/pages").asString()).isEqualTo("ALL");
@@ -353,7 +432,7 @@ class QuizTakingTest extends SchoolTest {
                 ((ObjectNode) NewCourse.part(e).path("taking"))
                     .putObject("limit")
                     .put("minutes", 0)
-                    .put("then", "NOTHING")
+                    .put("timeUp", "NOTHING")
                     .put("graceMinutes", 0));
     assertThat(refused.getStatus()).isEqualTo(422);
     assertThat(Caller.json(refused).path("fields").toString()).contains("minutes");

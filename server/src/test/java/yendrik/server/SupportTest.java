@@ -62,6 +62,8 @@ class SupportTest extends BenchTest {
           "GET /api/courses/{course}/discussions/{step}/posts",
           "GET /api/courses/{course}/discussions/{step}/posts/{post}",
           "GET /api/courses/{course}/discussions/{step}/posts/{post}/files/{file}",
+          // QuizTakingTest
+          "GET /api/courses/{course}/marking/{enrolment}/{step}/attempts",
           // HandInTest
           "GET /api/courses/{course}/marking/{enrolment}/{step}/files/{file}");
 

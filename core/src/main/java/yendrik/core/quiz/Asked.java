@@ -14,6 +14,11 @@ public interface Asked<A extends Answer> {
   /** The type of what is answered. */
   Class<A> answers();
 
+  /** Whether staff mark what is answered. */
+  default boolean byStaff() {
+    return false;
+  }
+
   /** Marks an answer. */
   Mark mark(A answer);
 

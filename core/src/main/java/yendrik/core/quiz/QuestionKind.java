@@ -19,7 +19,9 @@ public enum QuestionKind {
   /** Gaps in a text are filled in. */
   GAPS("gaps"),
   /** A number is typed. */
-  NUMERIC("numeric");
+  NUMERIC("numeric"),
+  /** A text of one's own is written, and staff mark it. */
+  OPEN("open");
 
   private final String stored;
 

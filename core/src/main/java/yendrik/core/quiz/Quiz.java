@@ -1,10 +1,12 @@
 package yendrik.core.quiz;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import yendrik.core.Refusal;
 import yendrik.core.id.OutcomeId;
 
 /** Questions that are asked together. */
@@ -17,8 +19,21 @@ public record Quiz(List<Question> questions) {
    * How one question went.
    *
    * @param points what its mark comes to
+   * @param comment what staff said about the answer, may be empty
    */
-  public record Answered(String question, Mark mark, double points) {}
+  public record Answered(String question, Mark mark, double points, String comment) {
+    /** Without a comment. */
+    public Answered(String question, Mark mark, double points) {
+      this(question, mark, points, "");
+    }
+  }
+
+  /**
+   * What staff say about one answer.
+   *
+   * @param points from 0 to those of its question
+   */
+  public record Judged(double points, String comment) {}
 
   /** Points of points of the questions that carry one outcome. */
   public record Part(OutcomeId outcome, double points, double of) {
@@ -37,6 +52,11 @@ public record Quiz(List<Question> questions) {
     /** From 0 to 1; 0 where no points are to be had. */
     public double share() {
       return of == 0 ? 0 : points / of;
+    }
+
+    /** How many answers wait for staff. */
+    public int waits() {
+      return (int) answers.stream().filter(a -> a.mark() instanceof Mark.ForStaff).count();
     }
   }
 
@@ -65,6 +85,39 @@ public record Quiz(List<Question> questions) {
       answers.add(new Answered(question.id(), mark, points));
     }
     return new Result(sum, points(), answers);
+  }
+
+  /**
+   * The same attempt once staff have marked answers of it, in place of earlier marks of the same
+   * answers.
+   *
+   * @param judged by the question's id
+   * @throws Refusal if a question is none whose answers staff mark, or its points are not to be had
+   */
+  public Result judged(Result result, Map<String, Judged> judged) {
+    Map<String, Judged> left = new HashMap<>(judged);
+    List<Answered> answers = new ArrayList<>();
+    for (Answered before : result.answers()) {
+      Judged now = left.remove(before.question());
+      answers.add(now == null ? before : judged(before, now));
+    }
+    if (!left.isEmpty()) throw new Refusal("not-for-staff", "n", left.size());
+    double sum = answers.stream().mapToDouble(Answered::points).sum();
+    return new Result(Math.min(sum, result.of()), result.of(), answers);
+  }
+
+  private Answered judged(Answered before, Judged now) {
+    Question question =
+        questions.stream()
+            .filter(q -> q.id().equals(before.question()))
+            .filter(q -> q.asked().byStaff())
+            .findFirst()
+            .orElseThrow(() -> new Refusal("not-for-staff", "n", 1));
+    double of = question.points();
+    if (!(now.points() >= 0 && now.points() <= of))
+      throw new Refusal("points-of", "points", now.points(), "of", of);
+    return new Answered(
+        before.question(), new Mark.Marked(now.points() / of), now.points(), now.comment());
   }
 
   /**

@@ -1,6 +1,7 @@
 package yendrik.core.quiz;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.core.Workshop.ENGLISH;
 import static yendrik.core.Workshop.refused;
 
@@ -8,8 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yendrik.core.Refusal;
 import yendrik.core.Workshop;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.quiz.kinds.statement.Statement;
 
 class QuizTest {
   /** Asks for a share of the points, and staff for what is below none. */
@@ -27,6 +30,11 @@ class QuizTest {
     @Override
     public Mark mark(ShareGiven answer) {
       return answer.share() < 0 ? new Mark.ForStaff() : new Mark.Marked(answer.share());
+    }
+
+    @Override
+    public boolean byStaff() {
+      return true;
     }
 
     @Override
@@ -48,6 +56,37 @@ class QuizTest {
   }
 
   private final Quiz quiz = new Quiz(List.of(question("q1", 2), question("q2", 3)));
+
+  @Test
+  void what_staff_mark_counts_once_they_have_and_can_be_marked_anew() {
+    var waiting = quiz.mark(Map.of("q1", new ShareGiven(1), "q2", new ShareGiven(-1)));
+    assertThat(waiting.points()).isEqualTo(2);
+    assertThat(waiting.waits()).isEqualTo(1);
+    var judged = quiz.judged(waiting, Map.of("q2", new Quiz.Judged(2.5, "Say why.")));
+    assertThat(judged.points()).isEqualTo(4.5);
+    assertThat(judged.waits()).isZero();
+    assertThat(judged.answers().getLast().comment()).isEqualTo("Say why.");
+    var again = quiz.judged(judged, Map.of("q2", new Quiz.Judged(1, "")));
+    assertThat(again.points()).isEqualTo(3);
+    assertThat(quiz.judged(judged, Map.of())).isEqualTo(judged);
+  }
+
+  @Test
+  void staff_give_no_more_than_is_to_be_had_and_only_where_it_is_theirs_to_give() {
+    var machine =
+        new Quiz(
+            List.of(
+                new Question("m", "Which?", 2, "", Optional.empty(), new Statement(true)),
+                question("q2", 3)));
+    var result = machine.mark(Map.of("q2", new ShareGiven(-1)));
+    for (var wrong :
+        List.of(
+            Map.of("q2", new Quiz.Judged(3.1, "")),
+            Map.of("q2", new Quiz.Judged(-1, "")),
+            Map.of("m", new Quiz.Judged(1, "")),
+            Map.of("gone", new Quiz.Judged(1, ""))))
+      assertThatThrownBy(() -> machine.judged(result, wrong)).isInstanceOf(Refusal.class);
+  }
 
   @Test
   void answers_give_their_share_of_the_points() {

@@ -97,6 +97,18 @@ class AttemptsThatCountTest {
     assertThat(level(record)).isEmpty();
   }
 
+  @Test
+  void what_staff_have_still_to_mark_waits_while_the_rest_counts() {
+    LearnerRecord record = after(new Step.Scoring(15, 0.6, 1), List.of());
+    record.take(learner.fact(new AttemptFact.FinishedAttempt(PADS, 1, 10, 15, List.of(), 1)));
+    AttemptsStrand strand = AttemptsStrand.of(record);
+    assertThat(score(record)).isCloseTo(10 / 15.0, within(1e-9));
+    assertThat(record.waiting(pads(record))).isTrue();
+    assertThat(strand.marked(pads(record))).isFalse();
+    assertThat(strand.spent(pads(record))).as("until it is marked").isFalse();
+    assertThat(strand.passed(pads(record))).isTrue();
+  }
+
   @Property
   void what_counts_lies_between_the_worst_and_the_best(
       @ForAll @Size(min = 1, max = 6) List<@IntRange(max = 15) Integer> points,

@@ -13,12 +13,18 @@ final class Upcasters {
   /** The same fact in its present form; the one given may be changed. */
   static ObjectNode fact(String name, ObjectNode body) {
     return switch (name) {
-      // attempts of before questions carried outcomes say nothing of single outcomes
-      case "finished-attempt" -> body.has("parts") ? body : with(body, "parts");
+      // attempts of before questions carried outcomes say nothing of single outcomes, and before
+      // staff marked open texts nothing waited
+      case "finished-attempt" -> attempt(body);
       // marks of before courses had statuses of their own: these four, now among the shipped ones
       case "attendance" -> body.has("status") ? body : withStatus(body);
       default -> body;
     };
+  }
+
+  private static ObjectNode attempt(ObjectNode body) {
+    if (!body.has("waits")) body.put("waits", 0);
+    return body.has("parts") ? body : with(body, "parts");
   }
 
   private static ObjectNode withStatus(ObjectNode body) {

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.Workshop;
+import yendrik.core.course.Counts;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
@@ -122,7 +123,6 @@ class CoreJsonTest {
       List.of(
           "assessed",
           "attempts-added",
-          "time-added",
           "attendance",
           "badge-issued",
           "badge-kept",
@@ -149,6 +149,7 @@ class CoreJsonTest {
           "spent-time",
           "started-attempt",
           "taken-back",
+          "time-added",
           "was-here",
           "watched");
 
@@ -224,6 +225,7 @@ class CoreJsonTest {
         .doesNotHaveDuplicates()
         .contains("PAGE", "VIDEO", "QUIZ", "ASSIGNMENT", "PRACTICAL");
     assertThat(words(Judgement.values())).containsExactly("PASSED", "AGAIN", "FAILED");
+    assertThat(words(Counts.values())).containsExactly("BEST", "LATEST", "FIRST", "MEAN");
     assertThat(words(Fact.Grant.values()))
         .containsExactly("OPENED", "EXCUSED", "DUE_MOVED", "ATTEMPTS", "TIME");
   }

@@ -39,6 +39,7 @@ import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.DesignEdits;
@@ -293,8 +294,11 @@ final class Author {
   }
 
   private long keep(String name) {
-    try (InputStream in = Author.class.getResourceAsStream("/demo/files/" + name)) {
-      FileUse use = name.endsWith(".png") ? FileUse.PICTURE : FileUse.DOCUMENT;
+    boolean film = name.endsWith(".webm");
+    String folder = film ? "/demo/films/" : "/demo/files/";
+    try (InputStream in = Author.class.getResourceAsStream(folder + name)) {
+      FileUse use =
+          film ? FileUse.FILM : name.endsWith(".png") ? FileUse.PICTURE : FileUse.DOCUMENT;
       return files.keep(course, by, name, in, use).id();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -319,12 +323,23 @@ final class Author {
     }
   }
 
+  /** A check of one's own cannot be passed, only made. */
+  private static Optional<Condition> checked(StepId id, Script.ScriptStep script) {
+    return script
+        .taking()
+        .filter(Taking::selfCheck)
+        .map(_ -> new Condition.Ask(new NodeId("n1"), new AttemptLeaf.Attempted(id, 1)));
+  }
+
   private void change(
       StepId id, Optional<Condition> opens, Optional<Condition> done, Optional<Instant> due) {
     var view = known(views, id);
     var script = known(scripts, id);
     Map<String, Object> doneWhen =
-        done.map(Json::map).orElseGet(() -> DemoSchool.rule(view.doneWhen().root()));
+        checked(id, script)
+            .or(() -> done)
+            .map(Json::map)
+            .orElseGet(() -> DemoSchool.rule(view.doneWhen().root()));
     var edit =
         new DesignEdits.StepEdit(
             view.name(),

@@ -19,6 +19,8 @@ import yendrik.core.quiz.Question;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.kinds.DemoLearner;
+import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
+import yendrik.server.kinds.quiz.question.AskedQuestion;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.people.Seat;
 
@@ -133,24 +135,32 @@ final class Learning implements DemoLearner {
   void attempt(String key, int right) {
     StepId id = course.id(key);
     acts.steps().open(enrolment, person, id);
-    var attempt =
-        acts.attempts()
-            .begin(
-                enrolment,
-                person,
-                id,
-                Optional.of(course.script(id).taking().map(Taking::word).orElse("")));
-    Map<String, GivenAnswer> answers = new HashMap<>();
-    List<Question> questions = course.script(id).questions();
-    for (int q = 0; q < questions.size(); q++)
-      answers.put(
-          questions.get(q).id(),
-          acts.questions()
-              .rehearsed(questions.get(q), attempt.questions().get(q).part(), q < right));
+    Script.ScriptStep script = course.script(id);
+    String word = script.taking().map(Taking::word).orElse("");
+    var attempt = acts.attempts().begin(enrolment, person, id, Optional.of(word));
     int minutes = 4 + random.nextInt(5);
+    Map<String, GivenAnswer> answers = new HashMap<>();
+    answer(attempt, script, right, answers);
+    while (answers.size() < attempt.count()) {
+      later(Duration.ofSeconds(60L * minutes / attempt.count()));
+      attempt = acts.attempts().turn(enrolment, id, attempt.number(), attempt.page() + 1, answers);
+      answer(attempt, script, right, answers);
+    }
     later(Duration.ofMinutes(minutes));
     acts.steps().spend(enrolment, person, id, minutes * 60);
     acts.attempts().finish(enrolment, person, id, attempt.number(), answers);
+  }
+
+  /** Answers the questions that are seen, the first so many rightly. */
+  private void answer(
+      AttemptView attempt, Script.ScriptStep script, int right, Map<String, GivenAnswer> answers) {
+    List<String> ids = script.questions().stream().map(Question::id).toList();
+    for (AskedQuestion asked : attempt.questions()) {
+      int n = ids.indexOf(asked.id());
+      answers.put(
+          asked.id(),
+          acts.questions().rehearsed(script.questions().get(n), asked.part(), n < right));
+    }
   }
 
   /** Begins to write at a step. */

@@ -15,10 +15,12 @@ import yendrik.core.quiz.Asked;
 import yendrik.core.quiz.Question;
 import yendrik.core.quiz.kinds.brief.WordsWanted;
 import yendrik.core.quiz.kinds.choice.Choices;
+import yendrik.core.quiz.kinds.gaps.GapText;
 import yendrik.core.quiz.kinds.match.PairsWanted;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
+import yendrik.core.quiz.kinds.statement.Statement;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.ScriptFile.CriterionText;
@@ -137,6 +139,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       return new WordsWanted(
           text.forms().stream().map(words -> new WordsWanted.Form(words, 1)).toList(),
           /* withCase= */ false);
+    if (text.isTrue().isPresent()) return new Statement(text.isTrue().get());
+    if (text.gaps().isPresent()) return new GapText(text.gaps().get(), /* withCase= */ false);
     if (text.number().isPresent())
       return new NumberWanted(text.number().get(), 0, /* percent= */ false, text.unit().orElse(""));
     return new Choices(named(text.a(), Choices.Choice::new), "a");

@@ -83,7 +83,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * How a quiz is taken, where it is not in the usual way.
    *
    * @param limit minutes
-   * @param then what happens when they are over
+   * @param timeUp what happens when they are over
    * @param grace minutes to finish what was begun
    * @param pause minutes between attempts
    * @param word that is said in the room
@@ -91,7 +91,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    */
   record TakingText(
       Optional<Integer> limit,
-      Optional<TimeUp> then,
+      Optional<TimeUp> timeUp,
       int grace,
       int pause,
       Optional<String> word,
@@ -107,7 +107,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
     Taking taking() {
       Review usual = selfCheck ? Review.AT_ONCE : Review.USUAL;
       return new Taking(
-          limit.map(minutes -> new Limit(minutes, then.orElse(TimeUp.HANDED_IN), grace)),
+          limit.map(minutes -> new Limit(minutes, timeUp.orElse(TimeUp.HANDED_IN), grace)),
           pause,
           word.orElse(""),
           pages.orElse(Pages.ALL),
@@ -134,6 +134,8 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * @param more ends that belong to nothing
    * @param order things in their right order
    * @param forms words that are taken
+   * @param isTrue whether what is asked is a statement that is true
+   * @param gaps a text with gaps in it
    * @param number that is right, give or take nothing
    * @param unit of the number
    * @param f said afterwards
@@ -149,6 +151,8 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       List<String> more,
       List<String> order,
       List<String> forms,
+      Optional<Boolean> isTrue,
+      Optional<String> gaps,
       Optional<Double> number,
       Optional<String> unit,
       String f,

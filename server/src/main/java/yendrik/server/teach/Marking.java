@@ -5,10 +5,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.Refusal;
@@ -48,6 +50,7 @@ import yendrik.server.way.Added;
 import yendrik.server.way.Assessments;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
+import yendrik.server.work.AlsoWaits;
 import yendrik.server.work.Versions;
 
 /** What waits for staff, and what they say to it. */
@@ -64,6 +67,7 @@ public class Marking {
   private static final Duration WAITS_AT_MOST = Duration.ofDays(7);
 
   private final Assessments assessments;
+  private final List<AlsoWaits> others;
 
   Marking(
       Versions work,
@@ -71,13 +75,15 @@ public class Marking {
       Designs designs,
       Walks walks,
       People people,
-      Assessments assessments) {
+      Assessments assessments,
+      ObjectProvider<AlsoWaits> others) {
     this.work = work;
     this.learners = learners;
     this.designs = designs;
     this.walks = walks;
     this.people = people;
     this.assessments = assessments;
+    this.others = others.stream().toList();
   }
 
   /** Work to mark, longest waiting first, and practicals that can be signed off. */
@@ -106,12 +112,14 @@ public class Marking {
     List<WaitingView> handedIn = new ArrayList<>();
     List<WaitingView> toSignOff = new ArrayList<>();
     List<Learners.Snapshot> all = learners.of(seat);
-    Map<Versions.Place, Versions.Newest> latest =
-        work.newest(
-            all.stream()
-                .filter(l -> l.waiting() > 0 || !l.summary().heldBack().isEmpty())
-                .map(Learners.Snapshot::enrolment)
-                .toList());
+    List<EnrolmentId> waiting =
+        all.stream()
+            .filter(l -> l.waiting() > 0 || !l.summary().heldBack().isEmpty())
+            .map(Learners.Snapshot::enrolment)
+            .toList();
+    Map<Versions.Place, Versions.Newest> latest = work.newest(waiting);
+    Map<Versions.Place, Instant> since = new HashMap<>();
+    if (!waiting.isEmpty()) others.forEach(other -> since.putAll(other.since(waiting)));
     for (Learners.Snapshot learner : all)
       for (int s = 0; s < Math.min(index.steps(), learner.thread().length()); s++) {
         StepState state = Bead.of(learner.thread().charAt(s)).state();
@@ -120,8 +128,8 @@ public class Marking {
             state == StepState.OPEN || state == StepState.BEGUN || state == StepState.AGAIN;
         boolean heldBack = learner.summary().heldBack().contains(index.step(s).id());
         if (state == StepState.WAITING || heldBack)
-          handedIn.add(waiting(learner, index, s, latest));
-        else if (practical && open) toSignOff.add(waiting(learner, index, s, latest));
+          handedIn.add(waiting(learner, index, s, latest, since));
+        else if (practical && open) toSignOff.add(waiting(learner, index, s, latest, Map.of()));
       }
     handedIn.sort(Comparator.comparing(w -> w.since().orElse(Instant.MAX)));
     return new QueueView(handedIn, toSignOff);
@@ -131,9 +139,11 @@ public class Marking {
       Learners.Snapshot learner,
       CourseIndex index,
       int s,
-      Map<Versions.Place, Versions.Newest> latest) {
+      Map<Versions.Place, Versions.Newest> latest,
+      Map<Versions.Place, Instant> since) {
     Step step = index.step(s);
-    var found = Optional.ofNullable(latest.get(new Versions.Place(learner.enrolment(), step.id())));
+    var place = new Versions.Place(learner.enrolment(), step.id());
+    var found = Optional.ofNullable(latest.get(place));
     return new WaitingView(
         learner.enrolment(),
         learner.name(),
@@ -141,7 +151,7 @@ public class Marking {
         step.name(),
         index.module(index.moduleOf(s)).name(),
         found.map(Versions.Newest::version).orElse(0),
-        found.map(Versions.Newest::at),
+        found.map(Versions.Newest::at).or(() -> Optional.ofNullable(since.get(place))),
         learner.summary().late().contains(step.id()),
         learner.summary().heldBack().contains(step.id()));
   }

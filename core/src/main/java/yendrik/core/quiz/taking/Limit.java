@@ -7,9 +7,9 @@ import yendrik.core.Refusal;
  * does.
  *
  * @param minutes from 1 to {@link #MOST_MINUTES}
- * @param graceMinutes how long what was begun may be finished, where {@code then} says so; else 0
+ * @param graceMinutes how long what was begun may be finished, where {@code timeUp} says so; else 0
  */
-public record Limit(int minutes, TimeUp then, int graceMinutes) {
+public record Limit(int minutes, TimeUp timeUp, int graceMinutes) {
   /** A week. */
   public static final int MOST_MINUTES = 7 * 24 * 60;
 
@@ -23,6 +23,6 @@ public record Limit(int minutes, TimeUp then, int graceMinutes) {
     if (minutes < 1 || minutes > MOST_MINUTES) throw new Refusal("minutes", "n", minutes);
     if (graceMinutes < 0 || graceMinutes > MOST_GRACE)
       throw new Refusal("minutes", "n", graceMinutes);
-    if (then != TimeUp.FINISHED) graceMinutes = 0;
+    if (timeUp != TimeUp.FINISHED) graceMinutes = 0;
   }
 }

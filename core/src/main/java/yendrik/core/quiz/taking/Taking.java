@@ -68,7 +68,7 @@ public record Taking(
 
   /** What happens to an attempt that was not handed in when its time was up. */
   public TimeUp timeUp() {
-    return limit.map(Limit::then).orElse(TimeUp.HANDED_IN);
+    return limit.map(Limit::timeUp).orElse(TimeUp.HANDED_IN);
   }
 
   /** When the next attempt may begin. */

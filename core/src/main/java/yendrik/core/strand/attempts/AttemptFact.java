@@ -35,12 +35,20 @@ public sealed interface AttemptFact extends Fact.OfStrand {
    * @param points reached, 0 to {@code of}
    * @param of to be had, more than 0
    * @param parts how the questions of single outcomes went, none where no question carries one
+   * @param waits how many answers staff have still to mark; they have given no points yet
    */
-  record FinishedAttempt(StepId step, int number, double points, double of, List<Quiz.Part> parts)
+  record FinishedAttempt(
+      StepId step, int number, double points, double of, List<Quiz.Part> parts, int waits)
       implements AttemptFact {
-    /** An attempt at questions that carry no outcomes of their own. */
+    /** An attempt at questions that carry no outcomes of their own, marked wholly. */
     public FinishedAttempt(StepId step, int number, double points, double of) {
-      this(step, number, points, of, List.of());
+      this(step, number, points, of, List.of(), 0);
+    }
+
+    /** An attempt that is marked wholly. */
+    public FinishedAttempt(
+        StepId step, int number, double points, double of, List<Quiz.Part> parts) {
+      this(step, number, points, of, parts, 0);
     }
 
     public FinishedAttempt {

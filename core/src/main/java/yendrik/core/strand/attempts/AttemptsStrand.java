@@ -44,6 +44,8 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
    * @param sum of all shares
    * @param days on how many days of the course's calendar something was finished
    * @param lastDay the latest of them, in days since 1970
+   * @param waiting attempts of which staff have still to mark something
+   * @param waitingSince when the first of them was finished
    * @param shares sums of the shares of single outcomes, where the mean counts
    */
   public record Kept(
@@ -57,15 +59,18 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
       double sum,
       int days,
       long lastDay,
+      int waiting,
+      long waitingSince,
       Map<OutcomeId, Double> shares)
       implements Strand.Kept {
-    static final Kept NONE = new Kept(0, UNSCORED, NEVER, 0, NEVER, 0, NEVER, 0, 0, -1, Map.of());
+    static final Kept NONE =
+        new Kept(0, UNSCORED, NEVER, 0, NEVER, 0, NEVER, 0, 0, -1, 0, 0, Map.of());
 
     public Kept {
       shares = shares == null ? Map.of() : new TreeMap<>(shares);
     }
 
-    Kept with(long at, long day, double share, Map<OutcomeId, Double> more) {
+    Kept with(long at, long day, double share, boolean waits, Map<OutcomeId, Double> more) {
       boolean better = share > best;
       return new Kept(
           made + 1,
@@ -78,6 +83,8 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
           sum + share,
           day == lastDay ? days : days + 1,
           day,
+          waits ? waiting + 1 : waiting,
+          waits && waiting == 0 ? at : waitingSince,
           more);
     }
   }
@@ -110,7 +117,7 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
         sums.put(
             tie.outcome(),
             before.shares.getOrDefault(tie.outcome(), 0.0) + share(tie.outcome(), done));
-    all[s] = before.with(at, day, share, sums);
+    all[s] = before.with(at, day, share, done.waits() > 0, sums);
     boolean changes =
         switch (counts) {
           case BEST -> share > before.best;
@@ -226,7 +233,12 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
 
   @Override
   public boolean marked(int s) {
-    return made(s) > 0;
+    return made(s) > 0 && all[s].waiting == 0;
+  }
+
+  @Override
+  public long waitingSince(int s) {
+    return all[s].waiting == 0 ? NEVER : all[s].waitingSince;
   }
 
   @Override
@@ -236,7 +248,7 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
 
   @Override
   public boolean spent(int s) {
-    return made(s) > 0 && left(s) == 0;
+    return made(s) > 0 && left(s) == 0 && all[s].waiting == 0;
   }
 
   /** The share of the attempt that counts. */

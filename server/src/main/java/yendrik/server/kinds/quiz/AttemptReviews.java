@@ -99,6 +99,7 @@ class AttemptReviews {
         !selfCheck,
         allowed.marks() ? Optional.of((int) right) : Optional.empty(),
         timeWasUp(attempt),
+        result.waits(),
         taking.says(result.share()),
         left(walk.progress().record(), s),
         answers,
@@ -136,6 +137,7 @@ class AttemptReviews {
         allowed.marks() ? Optional.of(answered.points()) : Optional.empty(),
         q.points(),
         allowed.feedback() ? q.feedback() : "",
+        allowed.feedback() ? answered.comment() : "",
         allowed.own() ? Optional.of(questions.review(q, given, told)) : Optional.empty());
   }
 

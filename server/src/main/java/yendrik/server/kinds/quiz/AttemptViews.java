@@ -44,7 +44,7 @@ public final class AttemptViews {
    */
   @Schema(name = "AttemptClock")
   public record ClockView(
-      Instant now, Optional<Instant> questionsUntil, Optional<Instant> endsAt, TimeUp then) {}
+      Instant now, Optional<Instant> questionsUntil, Optional<Instant> endsAt, TimeUp timeUp) {}
 
   /**
    * An attempt marked.
@@ -52,6 +52,7 @@ public final class AttemptViews {
    * @param scored whether points are given for it
    * @param right how many questions were answered wholly right, where that may be known
    * @param timeUp whether its time was up before it was handed in
+   * @param waits how many answers staff have still to mark
    * @param says what the quiz says about such a result, may be empty
    */
   public record ResultView(
@@ -62,6 +63,7 @@ public final class AttemptViews {
       boolean scored,
       Optional<Integer> right,
       boolean timeUp,
+      int waits,
       String says,
       int attemptsLeft,
       List<AnswerView> answers,
@@ -69,6 +71,7 @@ public final class AttemptViews {
 
   /**
    * @param verdict and points, where they may be known
+   * @param comment what staff said about it, may be empty
    * @param part what was answered, where that may be looked at
    */
   public record AnswerView(
@@ -78,6 +81,7 @@ public final class AttemptViews {
       Optional<Double> points,
       double of,
       String feedback,
+      String comment,
       Optional<ReviewedPart> part) {}
 
   /** What became of an answer. */

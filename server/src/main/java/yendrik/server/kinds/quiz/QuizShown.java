@@ -39,11 +39,15 @@ public record QuizShown(
     Optional<Instant> nextAt,
     List<AttemptLine> attempts)
     implements LearnerPart {
-  public record AttemptLine(int number, Optional<Instant> finished, Optional<Double> share) {}
+  /**
+   * @param waits how many answers staff have still to mark
+   */
+  public record AttemptLine(
+      int number, Optional<Instant> finished, Optional<Double> share, int waits) {}
 
   /**
    * @param minutes with those that were given to the learner
    */
   @Schema(name = "AttemptTime")
-  public record AttemptTime(int minutes, TimeUp then, int graceMinutes) {}
+  public record AttemptTime(int minutes, TimeUp timeUp, int graceMinutes) {}
 }

@@ -33,7 +33,7 @@ public record WrittenTaking(
   @Schema(name = "TimeLimit")
   public record WrittenLimit(
       @Min(1) @Max(Limit.MOST_MINUTES) int minutes,
-      @NotNull TimeUp then,
+      @NotNull TimeUp timeUp,
       @Min(0) @Max(Limit.MOST_GRACE) int graceMinutes) {}
 
   @Schema(name = "Review")
@@ -51,7 +51,7 @@ public record WrittenTaking(
   static WrittenTaking of(Taking t) {
     Review r = t.review();
     return new WrittenTaking(
-        t.limit().map(l -> new WrittenLimit(l.minutes(), l.then(), l.graceMinutes())),
+        t.limit().map(l -> new WrittenLimit(l.minutes(), l.timeUp(), l.graceMinutes())),
         t.waitMinutes(),
         t.word(),
         t.pages(),
@@ -64,7 +64,7 @@ public record WrittenTaking(
 
   Taking taking() {
     return new Taking(
-        limit.map(l -> new Limit(l.minutes(), l.then(), l.graceMinutes())),
+        limit.map(l -> new Limit(l.minutes(), l.timeUp(), l.graceMinutes())),
         waitMinutes,
         word,
         pages,

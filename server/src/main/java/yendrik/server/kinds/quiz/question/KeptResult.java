@@ -15,7 +15,10 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
     answers = List.copyOf(answers);
   }
 
-  record KeptAnswered(String question, KeptMark mark, double points) {}
+  /**
+   * @param said what staff said about it
+   */
+  record KeptAnswered(String question, KeptMark mark, double points, Optional<String> said) {}
 
   record KeptMark(String is, Optional<Double> share) {}
 
@@ -26,7 +29,12 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
             result.points(),
             result.of(),
             result.answers().stream()
-                .map(a -> new KeptAnswered(a.question(), mark(a.mark()), a.points()))
+                .map(a ->
+                    new KeptAnswered(
+                        a.question(),
+                        mark(a.mark()),
+                        a.points(),
+                        Optional.of(a.comment()).filter(c -> !c.isEmpty())))
                 .toList());
     return JSONB.valueOf(CoreJson.mapper().writeValueAsString(kept));
   }
@@ -40,7 +48,8 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
         kept.points(),
         kept.of(),
         kept.answers().stream()
-            .map(a -> new Quiz.Answered(a.question(), mark(a.mark()), a.points()))
+            .map(a ->
+                new Quiz.Answered(a.question(), mark(a.mark()), a.points(), a.said().orElse("")))
             .toList());
   }
 

@@ -1,0 +1,5 @@
+/** Texts that staff mark. */
+@NullMarked
+package yendrik.core.quiz.kinds.open;
+
+import org.jspecify.annotations.NullMarked;

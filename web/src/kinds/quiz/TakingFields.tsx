@@ -1,0 +1,222 @@
+import {
+  Box,
+  FormControl,
+  FormControlLabel,
+  FormHelperText,
+  FormLabel,
+  MenuItem,
+  Switch,
+  TextField,
+} from '@mui/material';
+import { useTranslations } from 'use-intl';
+import type { DesignStep, Review, StepEdit, Taking } from '../../api/client';
+import { least } from '../../ui/format';
+import { newId } from '../../ui/ids';
+import { SavedField } from '../../ui/SavedField';
+import type { AuthorProps } from '../room';
+import { useOwn } from '../shared/useOwn';
+import { BandFields } from './BandFields';
+
+const COUNTS = ['BEST', 'LATEST', 'FIRST', 'MEAN'] as const;
+const PAGES = ['ALL', 'ONE', 'FORWARD'] as const;
+const THEN = ['HANDED_IN', 'FINISHED', 'NOTHING'] as const;
+const WHEN = ['AT_ONCE', 'AFTER_ATTEMPT', 'NOTHING_TO_GAIN', 'PASSED', 'CLOSED', 'NEVER'] as const;
+const LOOKED_AT = ['own', 'marks', 'feedback', 'right'] as const;
+const AT_ONCE: Review = { own: 'AT_ONCE', right: 'AT_ONCE', feedback: 'AT_ONCE', marks: 'AT_ONCE' };
+const USUAL: Review = {
+  own: 'AFTER_ATTEMPT',
+  right: 'NOTHING_TO_GAIN',
+  feedback: 'AFTER_ATTEMPT',
+  marks: 'AFTER_ATTEMPT',
+};
+const MOST_WAIT = 44_640;
+
+/** How a quiz is taken: attempts, time, pages, what is looked at again, what is said. */
+export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
+  const t = useTranslations();
+  const [taking, setOwn] = useOwn(part.taking);
+  const save = (next: Taking, more: Parameters<typeof change>[0] = {}) => {
+    setOwn(next);
+    change({ part: { is: 'quiz', questions: part.questions, taking: next }, ...more });
+  };
+  const set = (some: Partial<Taking>) => save({ ...taking, ...some });
+  const box = (label: string, on: boolean, toggle: (on: boolean) => void) => (
+    <FormControlLabel
+      control={<Switch checked={on} onChange={(_, now) => toggle(now)} />}
+      label={label}
+    />
+  );
+  const choose = <T extends string>(
+    label: string,
+    value: T,
+    of: readonly { value: T; name: string }[],
+    onChoose: (value: T) => void,
+  ) => (
+    <TextField
+      select
+      label={label}
+      value={value}
+      onChange={(e) => onChoose(e.target.value as T)}
+      slotProps={{ inputLabel: { shrink: true } }}
+    >
+      {of.map((o) => (
+        <MenuItem key={o.value} value={o.value}>
+          {o.name}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+  const named = <T extends string>(values: readonly T[], name: (value: T) => string) =>
+    values.map((value) => ({ value, name: name(value) }));
+  return (
+    <>
+      <FormControl component="fieldset" variant="standard">
+        {box(t('quiz.selfCheck'), taking.selfCheck, (selfCheck) =>
+          save(
+            { ...taking, selfCheck, review: selfCheck ? AT_ONCE : USUAL },
+            selfCheck
+              ? { attempts: 0, ...doneBy(step, 'passed', 'attempted') }
+              : doneBy(step, 'attempted', 'passed'),
+          ),
+        )}
+        <FormHelperText sx={{ mt: -0.5 }}>{t('quiz.selfCheckHint')}</FormHelperText>
+      </FormControl>
+      <Group title={t('quiz.attempts')}>
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          <SavedField
+            label={t('plan.attempts')}
+            type="number"
+            value={`${step.attempts}`}
+            onSave={(v) => change({ attempts: Math.round(least(v, 0)) })}
+          />
+          <SavedField
+            label={t('quiz.wait')}
+            type="number"
+            value={`${taking.waitMinutes}`}
+            onSave={(v) => set({ waitMinutes: Math.min(MOST_WAIT, Math.round(least(v, 0))) })}
+          />
+        </Box>
+        {!taking.selfCheck &&
+          step.attempts !== 1 &&
+          choose(
+            t('quiz.counts'),
+            step.counts,
+            named(COUNTS, (c) => t(`quiz.count.${c}`)),
+            (counts) => change({ counts }),
+          )}
+        <SavedField
+          label={t('quiz.word')}
+          helperText={t('quiz.wordHint')}
+          value={taking.word}
+          onSave={(word) => set({ word })}
+          slotProps={{ htmlInput: { maxLength: 100 } }}
+        />
+      </Group>
+      <Group title={t('quiz.time')}>
+        {box(t('quiz.limited'), taking.limit !== undefined, (on) => {
+          const { limit: _, ...rest } = taking;
+          save(
+            on ? { ...rest, limit: { minutes: 20, timeUp: 'HANDED_IN', graceMinutes: 0 } } : rest,
+          );
+        })}
+        {taking.limit && (
+          <LimitFields limit={taking.limit} onChange={(limit) => set({ limit })} choose={choose} />
+        )}
+      </Group>
+      <Group title={t('quiz.layout')}>
+        {choose(
+          t('quiz.pages'),
+          taking.pages,
+          named(PAGES, (p) => t(`quiz.page.${p}`)),
+          (pages) => set({ pages }),
+        )}
+        <Box>
+          {box(t('quiz.mixed'), taking.mixed, (mixed) => set({ mixed }))}
+          {box(t('quiz.choicesMixed'), taking.choicesMixed, (choicesMixed) =>
+            set({ choicesMixed }),
+          )}
+        </Box>
+      </Group>
+      <Group title={t('quiz.lookedAt')}>
+        {LOOKED_AT.map((what) => (
+          <Box key={what}>
+            {choose(
+              t(`quiz.look.${what}`),
+              taking.review[what],
+              named(WHEN, (w) => t(`quiz.when.${w}`)),
+              (when) => set({ review: { ...taking.review, [what]: when } }),
+            )}
+          </Box>
+        ))}
+        <FormHelperText>{t('quiz.lookedAtHint')}</FormHelperText>
+      </Group>
+      <Group title={t('quiz.bands')}>
+        <BandFields bands={taking.bands} onChange={(bands) => set({ bands })} />
+      </Group>
+    </>
+  );
+}
+
+/** Nobody passes a check of their own: its usual rule goes with the switch, any other one stays. */
+function doneBy(step: DesignStep, from: 'passed' | 'attempted', to: 'passed' | 'attempted') {
+  const { leaf } = step.doneWhen.root;
+  if (leaf?.is !== from || leaf.step !== step.id) return {};
+  const asked = to === 'passed' ? { is: to, step: step.id } : { is: to, step: step.id, times: 1 };
+  return { doneWhen: { is: 'ask', id: newId(), leaf: asked } as unknown as StepEdit['doneWhen'] };
+}
+
+type Choose = <T extends string>(
+  label: string,
+  value: T,
+  of: readonly { value: T; name: string }[],
+  onChoose: (value: T) => void,
+) => React.ReactNode;
+
+function LimitFields({
+  limit,
+  onChange,
+  choose,
+}: {
+  limit: NonNullable<Taking['limit']>;
+  onChange: (limit: NonNullable<Taking['limit']>) => void;
+  choose: Choose;
+}) {
+  const t = useTranslations();
+  return (
+    <>
+      <SavedField
+        label={t('quiz.minutes')}
+        type="number"
+        value={`${limit.minutes}`}
+        onSave={(v) => onChange({ ...limit, minutes: Math.min(10_080, Math.round(least(v, 1))) })}
+      />
+      {choose(
+        t('quiz.then'),
+        limit.timeUp,
+        THEN.map((value) => ({ value, name: t(`quiz.thenIs.${value}`) })),
+        (timeUp) => onChange({ ...limit, timeUp, graceMinutes: timeUp === 'FINISHED' ? 5 : 0 }),
+      )}
+      {limit.timeUp === 'FINISHED' && (
+        <SavedField
+          label={t('quiz.grace')}
+          type="number"
+          value={`${limit.graceMinutes}`}
+          onSave={(v) =>
+            onChange({ ...limit, graceMinutes: Math.min(120, Math.round(least(v, 0))) })
+          }
+        />
+      )}
+    </>
+  );
+}
+
+function Group({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <FormControl component="fieldset" variant="standard" sx={{ display: 'grid', gap: 1.5, mt: 1 }}>
+      <FormLabel component="legend" sx={{ mb: 1 }}>
+        {title}
+      </FormLabel>
+      {children}
+    </FormControl>
+  );
+}
