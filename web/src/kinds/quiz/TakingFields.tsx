@@ -35,11 +35,22 @@ const MOST_WAIT = 44_640;
 export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
   const t = useTranslations();
   const [taking, setOwn] = useOwn(part.taking);
-  const save = (next: Taking, more: Parameters<typeof change>[0] = {}) => {
+  const save = (next: Taking) => {
     setOwn(next);
-    change({ part: { is: 'quiz', questions: part.questions, taking: next }, ...more });
+    change({ part: { is: 'quiz', questions: part.questions, taking: next } });
   };
   const set = (some: Partial<Taking>) => save({ ...taking, ...some });
+  /** Nothing of a check of one's own counts, so that it gives evidence of nothing. */
+  const check = (selfCheck: boolean) => {
+    const next = { ...taking, selfCheck, review: selfCheck ? AT_ONCE : USUAL };
+    setOwn(next);
+    const questions = selfCheck ? part.questions.map(({ outcome: _, ...q }) => q) : part.questions;
+    change({
+      part: { is: 'quiz', questions, taking: next },
+      ...(selfCheck && { attempts: 0, evidenceFor: [] }),
+      ...(selfCheck ? doneBy(step, 'passed', 'attempted') : doneBy(step, 'attempted', 'passed')),
+    });
+  };
   const box = (label: string, on: boolean, toggle: (on: boolean) => void) => (
     <FormControlLabel
       control={<Switch checked={on} onChange={(_, now) => toggle(now)} />}
@@ -71,14 +82,7 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
   return (
     <>
       <FormControl component="fieldset" variant="standard">
-        {box(t('quiz.selfCheck'), taking.selfCheck, (selfCheck) =>
-          save(
-            { ...taking, selfCheck, review: selfCheck ? AT_ONCE : USUAL },
-            selfCheck
-              ? { attempts: 0, ...doneBy(step, 'passed', 'attempted') }
-              : doneBy(step, 'attempted', 'passed'),
-          ),
-        )}
+        {box(t('quiz.selfCheck'), taking.selfCheck, check)}
         <FormHelperText sx={{ mt: -0.5 }}>{t('quiz.selfCheckHint')}</FormHelperText>
       </FormControl>
       <Group title={t('quiz.attempts')}>

@@ -145,6 +145,18 @@ public class DemoSchool implements ApplicationRunner {
           "bearings",
           "hub-practical");
 
+  /** What those who are keen do besides, by the step after which they do it. */
+  private static final Map<String, String> EXTRAS =
+      Map.of(
+          "check-sheet", "parts-check",
+          "toe-in", "squeal-check",
+          "chain", "chain-sums",
+          "spokes", "wheel-check",
+          "bearings", "bearing-quiz");
+
+  /** From which ability on learners do more than is asked of them. */
+  private static final double KEEN = 0.65;
+
   private final DSLContext db;
   private final DemoClock clock;
   private final People people;
@@ -686,7 +698,11 @@ public class DemoSchool implements ApplicationRunner {
               0.9,
               start,
               today.minus(Duration.ofDays(1)));
-      case "Ilse Tran" -> steps(learning, 23, 1.0, start, today.minus(Duration.ofDays(1)));
+      case "Ilse Tran" -> {
+        steps(learning, 23, 1.0, start, today.minus(Duration.ofDays(2)));
+        learning.on(today.minus(Duration.ofDays(1))).read("desk");
+        learning.attempt("desk-quiz", 7);
+      }
       case "Tilda Moreau" -> {
         steps(learning, 20, 0.7, start, today.minus(Duration.ofDays(2)));
         learning
@@ -716,6 +732,8 @@ public class DemoSchool implements ApplicationRunner {
       Instant day = start.plusMillis(span * (i + 1) / keys.size());
       learning.on(day.isAfter(last) ? last : day);
       learning.doStep(keys.get(i), ability);
+      String extra = EXTRAS.get(keys.get(i));
+      if (extra != null && ability > KEEN) learning.doStep(extra, ability);
     }
   }
 

@@ -18,6 +18,7 @@ import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.core.quiz.kinds.gaps.GapText;
 import yendrik.core.quiz.kinds.match.PairsWanted;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
+import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
 import yendrik.core.quiz.kinds.statement.Statement;
@@ -139,6 +140,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       return new WordsWanted(
           text.forms().stream().map(words -> new WordsWanted.Form(words, 1)).toList(),
           /* withCase= */ false);
+    if (text.expected().isPresent()) return new TextWanted(text.expected().get());
     if (text.isTrue().isPresent()) return new Statement(text.isTrue().get());
     if (text.gaps().isPresent()) return new GapText(text.gaps().get(), /* withCase= */ false);
     if (text.number().isPresent())
@@ -173,7 +175,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
   }
 
   private static String letter(int n) {
-    return "abcdefgh".substring(n, n + 1);
+    return "abcdefghijklmnop".substring(n, n + 1);
   }
 
   private static ScriptRubric rubric(

@@ -134,6 +134,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * @param more ends that belong to nothing
    * @param order things in their right order
    * @param forms words that are taken
+   * @param expected what a good text says, where staff mark it
    * @param isTrue whether what is asked is a statement that is true
    * @param gaps a text with gaps in it
    * @param number that is right, give or take nothing
@@ -151,6 +152,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       List<String> more,
       List<String> order,
       List<String> forms,
+      Optional<String> expected,
       Optional<Boolean> isTrue,
       Optional<String> gaps,
       Optional<Double> number,

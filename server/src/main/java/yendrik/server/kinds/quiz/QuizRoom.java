@@ -59,6 +59,9 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected QuizContent checked(Place place, String body, QuizEdit edit) {
+    boolean selfCheck = edit.taking().filter(WrittenTaking::selfCheck).isPresent();
+    if (selfCheck && !place.tied().isEmpty())
+      throw Problem.field("evidenceFor", "no-evidence-of-self-check");
     List<KeptQuestion> kept = new ArrayList<>();
     for (WrittenQuestion sent : edit.questions()) {
       Question question = questions.question(sent);
