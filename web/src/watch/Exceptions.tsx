@@ -16,17 +16,27 @@ import { useLine } from '../ui/useNames';
 
 const excuse = z.object({ kind: z.literal('EXCUSE'), reason: z.string() });
 
-type Given = { kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS'; reason: string };
+const time = z.object({
+  kind: z.literal('ADD_TIME'),
+  minutes: z.pipe(z.coerce.number(), z.int().check(z.minimum(1), z.maximum(600))),
+  reason: z.string(),
+});
+
+type Given = {
+  kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS' | 'ADD_TIME';
+  reason: string;
+  minutes?: number;
+};
 
 /** Gives the learner an exception at this step. */
-function useGiving(bead: BeadInfo, onGiven: () => void) {
+function useGiving<G extends Given = Given>(bead: BeadInfo, onGiven: () => void) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
   const once = useActKey();
   return useMutation({
-    mutationFn: (given: Given) => {
+    mutationFn: (given: G) => {
       const exception = { ...given, step: bead.step };
       return api.POST('/api/courses/{course}/learners/{enrolment}/exceptions', {
         params: { path: { course: course.id, enrolment: bead.enrolment } },
@@ -48,6 +58,7 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
   const t = useTranslations();
   const notice = useNotice();
   const [excusing, setExcusing] = useState(false);
+  const [timing, setTiming] = useState(false);
   const give = useGiving(bead, () => {});
   const at = (kind: Given['kind']) =>
     give.mutate(
@@ -72,6 +83,12 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
         <Button variant="outlined" onClick={() => setExcusing(true)}>
           {t('watch.excuse')}
         </Button>
+        {bead.kind === 'QUIZ' && (
+          <Button variant="outlined" onClick={() => setTiming(true)}>
+            {t('watch.giveTime')}
+          </Button>
+        )}
+        {timing && <TimeDialog bead={bead} onClose={() => setTiming(false)} />}
         {excusing && <ExcuseDialog bead={bead} onClose={() => setExcusing(false)} />}
       </Box>
       <Standing bead={bead} />
@@ -82,7 +99,7 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
 function ExcuseDialog({ bead, onClose }: { bead: BeadInfo; onClose: () => void }) {
   const t = useTranslations();
   const fields = useFields(excuse, { kind: 'EXCUSE', reason: '' });
-  const give = useGiving(bead, onClose);
+  const give = useGiving<z.infer<typeof excuse>>(bead, onClose);
   return (
     <FormDialog
       title={t('watch.excuseTitle', { name: bead.learner, step: bead.name })}
@@ -93,6 +110,25 @@ function ExcuseDialog({ bead, onClose }: { bead: BeadInfo; onClose: () => void }
     >
       <Typography>{t('watch.excuseHint')}</Typography>
       <Field of={fields} name="reason" label={t('watch.reason')} autoFocus />
+    </FormDialog>
+  );
+}
+
+function TimeDialog({ bead, onClose }: { bead: BeadInfo; onClose: () => void }) {
+  const t = useTranslations();
+  const fields = useFields(time, { kind: 'ADD_TIME', minutes: 10, reason: '' });
+  const give = useGiving<z.infer<typeof time>>(bead, onClose);
+  return (
+    <FormDialog
+      title={t('watch.timeTitle', { name: bead.learner, step: bead.name })}
+      fields={fields}
+      send={give}
+      button={t('watch.giveTime')}
+      onClose={onClose}
+    >
+      <Typography>{t('watch.timeHint')}</Typography>
+      <Field of={fields} name="minutes" label={t('watch.minutesMore')} type="number" autoFocus />
+      <Field of={fields} name="reason" label={t('watch.reason')} />
     </FormDialog>
   );
 }

@@ -94,6 +94,27 @@ describe('a bead', () => {
     );
   });
 
+  it('of a quiz can get more time for each attempt', async () => {
+    const { calls } = inspect();
+    await userEvent.click(await screen.findByRole('button', { name: 'Give time' }));
+    const dialog = within(await screen.findByRole('dialog'));
+    await userEvent.clear(dialog.getByLabelText('Minutes more'));
+    await userEvent.type(dialog.getByLabelText('Minutes more'), '0');
+    await userEvent.click(dialog.getByRole('button', { name: 'Give time' }));
+    expect(dialog.getByLabelText('Minutes more')).toBeInvalid();
+    await userEvent.clear(dialog.getByLabelText('Minutes more'));
+    await userEvent.type(dialog.getByLabelText('Minutes more'), '15');
+    await userEvent.click(dialog.getByRole('button', { name: 'Give time' }));
+    await vi.waitFor(() =>
+      expect(posted(calls)?.body).toEqual({
+        kind: 'ADD_TIME',
+        step: 12,
+        minutes: 15,
+        reason: '',
+      }),
+    );
+  });
+
   it('that is done offers nothing', async () => {
     inspect({ state: 'DONE', overdue: false, outOfReach: false, done: undefined, happened: [] });
     expect(await screen.findByText('Pads, cables, levers')).toBeInTheDocument();
