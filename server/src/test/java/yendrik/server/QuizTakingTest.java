@@ -18,6 +18,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.OutcomeId;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.kinds.quiz.AttemptTimer;
@@ -399,6 +400,40 @@ class QuizTakingTest extends SchoolTest {
     var members = new Members(List.of(edda), List.of());
     sefa.post(course.path + "/groups/" + group + "/members", members);
     assertThat(tomas.call("POST", marking + "/1/marks", mark).getStatus()).isEqualTo(204);
+  }
+
+  @Test
+  void a_text_waits_for_staff_also_where_the_rest_was_enough() {
+    course.ask(quiz, statement("q1"), statement("q2"), open("q3"));
+    begun();
+    ObjectNode sent = (ObjectNode) CoreJson.mapper().readTree(text("<p>No toe-in.</p>"));
+    for (String q : List.of("q1", "q2"))
+      ((ObjectNode) sent.path("answers"))
+          .putObject(q)
+          .put("is", "true-false")
+          .put("itIsTrue", true);
+    JsonNode result = edda.post(attempts() + "/1/result", sent.toString());
+    assertThat(result.path("passed").asBoolean()).isTrue();
+    assertThat(edda.post(course.walk(quiz) + "/visits", "").path("state").asString())
+        .isEqualTo("DONE");
+    JsonNode waits = sefa.get(course.path + "/marking").path("handedIn").path(0);
+    assertThat(waits.path("step").asLong()).isEqualTo(quiz);
+  }
+
+  @Test
+  void a_check_of_ones_own_gives_evidence_of_nothing() {
+    OutcomeId brake = course.outcome("BRK", "Set up brakes", List.of());
+    taken(t -> t.put("selfCheck", true));
+    var refused =
+        course.save(
+            course.seen(quiz),
+            e ->
+                e.putArray("evidenceFor")
+                    .addObject()
+                    .put("outcome", brake.value())
+                    .put("weight", 1));
+    assertThat(refused.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(refused).path("fields").has("evidenceFor")).isTrue();
   }
 
   private record Group(String name, List<EnrolmentId> learners) {}

@@ -10,6 +10,7 @@ export function Review({ part: { given, right, most, unit } }: ReviewProps<'nume
     <>
       {t('learn.yours', { text: given === undefined ? t('learn.noAnswer') : said(given) })}
       {right !== undefined &&
+        (most || right !== given) &&
         `. ${t('learn.rightIs', { text: most ? `${numbers.write(right)} ± ${said(most)}` : said(right) })}`}
     </>
   );

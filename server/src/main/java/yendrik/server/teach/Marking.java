@@ -119,7 +119,8 @@ public class Marking {
             .toList();
     Map<Versions.Place, Versions.Newest> latest = work.newest(waiting);
     Map<Versions.Place, Instant> since = new HashMap<>();
-    if (!waiting.isEmpty()) others.forEach(other -> since.putAll(other.since(waiting)));
+    List<EnrolmentId> everybody = all.stream().map(Learners.Snapshot::enrolment).toList();
+    others.forEach(other -> since.putAll(other.since(everybody)));
     for (Learners.Snapshot learner : all)
       for (int s = 0; s < Math.min(index.steps(), learner.thread().length()); s++) {
         StepState state = Bead.of(learner.thread().charAt(s)).state();
@@ -127,7 +128,9 @@ public class Marking {
         boolean open =
             state == StepState.OPEN || state == StepState.BEGUN || state == StepState.AGAIN;
         boolean heldBack = learner.summary().heldBack().contains(index.step(s).id());
-        if (state == StepState.WAITING || heldBack)
+        boolean also =
+            since.containsKey(new Versions.Place(learner.enrolment(), index.step(s).id()));
+        if (state == StepState.WAITING || heldBack || also)
           handedIn.add(waiting(learner, index, s, latest, since));
         else if (practical && open) toSignOff.add(waiting(learner, index, s, latest, Map.of()));
       }

@@ -94,7 +94,7 @@ public class Attempts {
                     a.getNumber(),
                     Optional.ofNullable(a.getFinishedAt()),
                     Optional.ofNullable(a.getResult()).map(r -> KeptResult.read(r).share()),
-                    a.getResult() == null ? 0 : KeptResult.read(a.getResult()).waits()))
+                    a.getWaits()))
             .toList();
     int current =
         lines.stream()
@@ -346,9 +346,14 @@ public class Attempts {
     Quiz.Result marked = attempt.quiz().mark(counting);
     Quiz.Result result = attempt.walk().practice() ? judged(attempt.quiz(), marked) : marked;
     row.setFinishedAt(at);
-    row.setResult(KeptResult.of(result));
+    setResult(row, result);
     row.update();
     return finished(attempt, result);
+  }
+
+  static void setResult(AttemptRecord row, Quiz.Result result) {
+    row.setResult(KeptResult.of(result));
+    row.setWaits(result.waits());
   }
 
   static AttemptFact.FinishedAttempt finished(Running attempt, Quiz.Result result) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.Refusal;
@@ -160,7 +161,7 @@ class OpenAnswers implements AlsoWaits {
           Quiz.Result before = KeptResult.read(row.getResult());
           Quiz.Result after = judged(attempt.quiz(), before, judged);
           if (after.equals(before)) return List.of();
-          row.setResult(KeptResult.of(after));
+          Attempts.setResult(row, after);
           row.update();
           return List.of(
               Added.inPlaceOf(finished(walk, step, number), Attempts.finished(attempt, after)));
@@ -194,16 +195,11 @@ class OpenAnswers implements AlsoWaits {
   @Transactional(readOnly = true)
   public Map<Versions.Place, Instant> since(Collection<EnrolmentId> enrolments) {
     Map<Versions.Place, Instant> since = new HashMap<>();
-    db
-        .selectFrom(ATTEMPT)
-        .where(ATTEMPT.ENROLMENT_ID.in(enrolments), ATTEMPT.RESULT.isNotNull())
-        .orderBy(ATTEMPT.FINISHED_AT)
-        .fetch()
-        .stream()
-        .filter(row -> KeptResult.read(row.getResult()).waits() > 0)
-        .forEach(row ->
-            since.putIfAbsent(
-                new Versions.Place(row.getEnrolmentId(), row.getStepId()), row.getFinishedAt()));
+    db.select(ATTEMPT.ENROLMENT_ID, ATTEMPT.STEP_ID, DSL.min(ATTEMPT.FINISHED_AT))
+        .from(ATTEMPT)
+        .where(ATTEMPT.ENROLMENT_ID.in(enrolments), ATTEMPT.WAITS.gt(0))
+        .groupBy(ATTEMPT.ENROLMENT_ID, ATTEMPT.STEP_ID)
+        .forEach(row -> since.put(new Versions.Place(row.value1(), row.value2()), row.value3()));
     return since;
   }
 }
