@@ -5,6 +5,7 @@ import type { Answer, Attempt } from '../../api/client';
 import { failure, serve, show } from '../../test/stage';
 import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
+import { changes } from './useAttempt';
 
 const NOW = '2026-11-20T08:00:00Z';
 const attempt: Attempt = {
@@ -44,6 +45,18 @@ const attempt: Attempt = {
   ],
 };
 
+describe('what is told of answers', () => {
+  it('is what has changed, and what was taken back', () => {
+    const a = { is: 'choice', choice: 'a' } as const;
+    const b = { is: 'choice', choice: 'b' } as const;
+    expect(changes({ q1: a, q2: a, q3: a }, { q1: { ...a }, q2: b })).toEqual({
+      answers: { q2: b },
+      back: ['q3'],
+    });
+    expect(changes({}, {})).toEqual({ answers: {} });
+  });
+});
+
 const handIn = async () =>
   userEvent.click(
     within(screen.getByRole('dialog')).getByRole('button', { name: 'Hand in answers' }),
@@ -59,9 +72,7 @@ describe('an attempt', () => {
     expect(screen.getByLabelText('The rear edge touches first')).toBeChecked();
     expect(screen.getByText(/1 question/)).toBeInTheDocument();
     await userEvent.click(screen.getByLabelText('When its grooves are gone'));
-    expect(calls[0]?.body).toEqual({
-      answers: { q1: { is: 'choice', choice: 'b' }, q2: { is: 'choice', choice: 'a' } },
-    });
+    expect(calls[0]?.body).toEqual({ answers: { q2: { is: 'choice', choice: 'a' } } });
     expect(screen.queryByText(/1 question/)).not.toBeInTheDocument();
   });
 
@@ -73,7 +84,7 @@ describe('an attempt', () => {
     expect(screen.getByRole('dialog')).toHaveTextContent('Question 2 has no answer yet.');
     expect(calls).toEqual([]);
     await handIn();
-    expect(calls[0]?.body).toEqual({ answers: { q1: { is: 'choice', choice: 'b' } } });
+    expect(calls[0]?.body).toEqual({ answers: {} });
     expect(finished.mock.calls[0]?.[0]).toEqual({ number: 2 });
   });
 
@@ -130,7 +141,7 @@ describe('an attempt', () => {
     expect(screen.queryByRole('button', { name: /Hand in/ })).not.toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Next question' }));
     expect(await screen.findByText(/When is a pad worn out/)).toBeInTheDocument();
-    expect(calls[0]?.body).toEqual({ answers: { q1: { is: 'choice', choice: 'b' } } });
+    expect(calls[0]?.body).toEqual({ answers: {} });
     expect(screen.getByRole('button', { name: /Hand in/ })).toBeInTheDocument();
   });
 

@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import equal from 'fast-deep-equal';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import {
   type Answer,
@@ -21,6 +22,15 @@ export interface AttemptPath {
 /** What has become of the answers: the server has them, is getting them, or has not got them. */
 export type Kept = 'kept' | 'keeping' | 'waiting' | 'failed';
 
+/** What is told of answers: only what has changed, so that another device's answers stay. */
+export function changes(arrived: Answers, now: Answers) {
+  const answers = Object.fromEntries(
+    Object.entries(now).filter(([question, given]) => !equal(given, arrived[question])),
+  );
+  const back = Object.keys(arrived).filter((question) => !(question in now));
+  return { answers, ...(back.length > 0 && { back }) };
+}
+
 /** An attempt that goes on: answers as they are given, and whether the server has them. */
 export function useAttempt(
   begun: Attempt,
@@ -40,7 +50,8 @@ export function useAttempt(
   const keep = useMutation({
     scope,
     meta: { about: () => scope.id },
-    mutationFn: (all: Answers) => body(api.PUT(at, { params, body: { answers: all } })),
+    mutationFn: (all: Answers) =>
+      body(api.PUT(at, { params, body: changes(arrived.current, all) })),
     onSuccess: (now, all) => {
       arrived.current = all;
       if (now) setClock(now);
@@ -48,7 +59,8 @@ export function useAttempt(
   });
   const finish = useMutation({
     scope,
-    mutationFn: () => body(api.POST(`${at}/result`, { params, body: { answers: latest.current } })),
+    mutationFn: () =>
+      body(api.POST(`${at}/result`, { params, body: changes(arrived.current, latest.current) })),
     onSuccess: onFinished,
   });
   const settle = useMutation({
@@ -58,7 +70,7 @@ export function useAttempt(
       body(
         api.POST(`${at}/settled/{question}`, {
           params: { path: { ...params.path, question } },
-          body: { answers: latest.current },
+          body: changes(arrived.current, latest.current),
         }),
       ),
     onSuccess: (answer) =>
@@ -71,7 +83,7 @@ export function useAttempt(
       body(
         api.POST(`${at}/pages/{page}`, {
           params: { path: { ...params.path, page } },
-          body: { answers: latest.current },
+          body: changes(arrived.current, latest.current),
         }),
       ),
     onSuccess: (next) => {

@@ -1,6 +1,7 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.ATTEMPT;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,6 +21,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.kinds.quiz.AttemptTimer;
@@ -33,6 +36,7 @@ class QuizTakingTest extends SchoolTest {
   @Autowired DemoClock clock;
   @Autowired AttemptTimer timer;
   @Autowired People people;
+  @Autowired DSLContext db;
 
   private NewCourse course;
   private Caller sefa;
@@ -334,6 +338,35 @@ class QuizTakingTest extends SchoolTest {
     assertThat(finish(2, right("q1", "q2")).path("says").asString()).isEqualTo("Nearly.");
     assertThat(page().path("score").asDouble()).isEqualTo(2 / 3.0);
     assertThat(page().path("best").asDouble()).isEqualTo(1);
+  }
+
+  @Test
+  void two_devices_at_one_attempt_keep_each_others_answers() {
+    begun();
+    keep(right("q1"));
+    keep(wrong("q2"));
+    assertThat(begin().path("answers").propertyNames()).containsExactlyInAnyOrder("q1", "q2");
+    edda.call("PUT", attempts() + "/1", "{\"answers\":{},\"back\":[\"q2\"]}");
+    assertThat(begin().path("answers").propertyNames()).containsExactly("q1");
+    assertThat(finish(1, right()).path("points").asDouble()).isEqualTo(2);
+  }
+
+  @Test
+  void an_attempt_at_a_step_that_is_gone_is_finished_by_its_clock() {
+    taken(t -> limit(t, "HANDED_IN", 0));
+    begun();
+    keep(right("q1"));
+    course.step(course.module("Other work"), "PAGE", "Read on");
+    sefa.call("DELETE", course.path + "/design/steps/" + quiz, "");
+    course.publish();
+    later(Duration.ofMinutes(30));
+    timer.all();
+    assertThat(open()).isZero();
+  }
+
+  private int open() {
+    return db.fetchCount(
+        ATTEMPT, ATTEMPT.STEP_ID.eq(new StepId(quiz)), ATTEMPT.FINISHED_AT.isNull());
   }
 
   @Test

@@ -20,6 +20,7 @@ import yendrik.core.quiz.taking.Taking;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
+import yendrik.server.kinds.quiz.Attempts.Sent;
 import yendrik.server.kinds.quiz.question.AskedQuestion;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.people.Seat;
@@ -143,12 +144,14 @@ final class Learning implements DemoLearner {
     answer(attempt, script, right, answers);
     while (answers.size() < attempt.count()) {
       later(Duration.ofSeconds(60L * minutes / attempt.count()));
-      attempt = acts.attempts().turn(enrolment, id, attempt.number(), attempt.page() + 1, answers);
+      attempt =
+          acts.attempts()
+              .turn(enrolment, id, attempt.number(), attempt.page() + 1, new Sent(answers));
       answer(attempt, script, right, answers);
     }
     later(Duration.ofMinutes(minutes));
     acts.steps().spend(enrolment, person, id, minutes * 60);
-    acts.attempts().finish(enrolment, person, id, attempt.number(), answers);
+    acts.attempts().finish(enrolment, person, id, attempt.number(), new Sent(answers));
   }
 
   /** Answers the questions that are seen, the first so many rightly. */

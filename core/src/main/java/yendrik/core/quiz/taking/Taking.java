@@ -106,15 +106,21 @@ public record Taking(
   }
 
   /**
-   * What becomes of answers when others are sent.
+   * What becomes of answers when others are sent. Only what is named is changed, so that two
+   * devices can be at the same attempt.
    *
    * @param order the questions as they are asked
    * @param kept what was answered before
-   * @param sent what is sent now; whoever leaves a question out takes its answer back
+   * @param sent what is answered now
+   * @param back questions whose answers are taken back, unless they are answered now
    * @return the answers as they are kept from now on
    */
   public <A> Map<String, A> taken(
-      List<String> order, Progress progress, Map<String, A> kept, Map<String, A> sent) {
+      List<String> order,
+      Progress progress,
+      Map<String, A> kept,
+      Map<String, A> sent,
+      Set<String> back) {
     Map<String, A> all = new HashMap<>();
     for (int n = 0; n < order.size(); n++) {
       String question = order.get(n);
@@ -122,7 +128,10 @@ public record Taking(
           progress.settled().contains(question)
               || (pages == Pages.FORWARD && n != progress.page())
               || (progress.noOther() && !kept.containsKey(question));
-      Optional.ofNullable((stays ? kept : sent).get(question)).ifPresent(a -> all.put(question, a));
+      Optional<A> before = Optional.ofNullable(kept.get(question));
+      Optional<A> now = Optional.ofNullable(sent.get(question));
+      Optional<A> without = back.contains(question) ? Optional.empty() : before;
+      (stays ? before : now.or(() -> without)).ifPresent(a -> all.put(question, a));
     }
     return all;
   }

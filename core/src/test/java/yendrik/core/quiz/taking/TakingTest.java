@@ -143,14 +143,22 @@ class TakingTest {
   void whoever_goes_forward_answers_only_what_is_in_front_of_them() {
     Taking taking = with(Optional.empty(), Pages.FORWARD);
     var at = new Taking.Progress(1, Set.of(), false);
-    assertThat(taking.taken(ORDER, at, Map.of("a", 1), Map.of("a", 9, "b", 2, "c", 3)))
+    assertThat(taking.taken(ORDER, at, Map.of("a", 1), Map.of("a", 9, "b", 2, "c", 3), Set.of()))
         .isEqualTo(Map.of("a", 1, "b", 2));
+  }
+
+  @Test
+  void only_what_is_named_is_changed() {
+    var at = new Taking.Progress(0, Set.of(), false);
+    Map<String, Integer> kept = Map.of("a", 1, "b", 2, "c", 3);
+    assertThat(Taking.USUAL.taken(ORDER, at, kept, Map.of("b", 9), Set.of("c")))
+        .isEqualTo(Map.of("a", 1, "b", 9));
   }
 
   @Test
   void after_the_time_only_what_was_begun_is_finished() {
     var at = new Taking.Progress(0, Set.of(), true);
-    assertThat(Taking.USUAL.taken(ORDER, at, Map.of("a", 1), Map.of("a", 5, "b", 2)))
+    assertThat(Taking.USUAL.taken(ORDER, at, Map.of("a", 1), Map.of("a", 5, "b", 2), Set.of()))
         .isEqualTo(Map.of("a", 5));
   }
 
@@ -159,27 +167,34 @@ class TakingTest {
       @ForAll @Size(max = 4) Map<@IntRange(max = 5) Integer, Integer> kept,
       @ForAll @Size(max = 6) Map<@IntRange(max = 5) Integer, Integer> sent,
       @ForAll @Size(max = 3) Set<@IntRange(max = 5) Integer> settled,
+      @ForAll @Size(max = 3) Set<@IntRange(max = 5) Integer> takenBack,
       @ForAll Pages pages,
       @ForAll @IntRange(max = 3) int page,
       @ForAll boolean noOther) {
     Taking taking = with(Optional.empty(), pages);
     Map<String, Integer> before = named(kept);
-    Set<String> fixed = new HashSet<>();
-    settled.forEach(n -> fixed.add(name(n)));
+    Set<String> fixed = names(settled);
     var progress = new Taking.Progress(page, fixed, noOther);
-    Map<String, Integer> after = taking.taken(ORDER, progress, before, named(sent));
+    Set<String> back = names(takenBack);
+    Map<String, Integer> after = taking.taken(ORDER, progress, before, named(sent), back);
     assertThat(ORDER).containsAll(after.keySet());
     for (String question : ORDER) {
       if (fixed.contains(question)) assertThat(after.get(question)).isEqualTo(before.get(question));
       if (noOther && !before.containsKey(question)) assertThat(after).doesNotContainKey(question);
     }
-    assertThat(taking.taken(ORDER, progress, after, named(sent))).isEqualTo(after);
+    assertThat(taking.taken(ORDER, progress, after, named(sent), back)).isEqualTo(after);
   }
 
   private static Map<String, Integer> named(Map<Integer, Integer> numbered) {
     Map<String, Integer> named = new java.util.HashMap<>();
     numbered.forEach((n, value) -> named.put(name(n), value));
     return named;
+  }
+
+  private static Set<String> names(Set<Integer> numbers) {
+    Set<String> names = new HashSet<>();
+    numbers.forEach(n -> names.add(name(n)));
+    return names;
   }
 
   private static String name(int n) {

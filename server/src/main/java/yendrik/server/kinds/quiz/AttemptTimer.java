@@ -27,22 +27,19 @@ public class AttemptTimer {
     int seen = 0;
     List<Attempts.Overdue> round = attempts.overdue();
     while (!round.isEmpty()) {
-      int done = 0;
-      for (Attempts.Overdue one : round) if (finished(one)) done++;
-      seen += done;
-      if (done < round.size()) break;
+      round.forEach(this::finish);
+      seen += round.size();
       round = attempts.overdue();
     }
     return seen;
   }
 
-  private boolean finished(Attempts.Overdue one) {
+  private void finish(Attempts.Overdue one) {
     try {
       attempts.timeIsUp(one);
-      return true;
     } catch (RuntimeException e) {
-      LOG.error("{} could not be finished; trying again", one, e);
-      return false;
+      LOG.error("{} could not be finished; it is set aside", one, e);
+      attempts.setAside(one);
     }
   }
 

@@ -4,6 +4,7 @@ import static yendrik.schema.Tables.ATTEMPT;
 
 import java.security.SecureRandom;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -56,6 +57,7 @@ import yendrik.server.way.Way;
 public class Attempts {
   private static final SecureRandom SEEDS = new SecureRandom();
   private static final int AT_ONCE = 100;
+  private static final Duration AGAIN_AFTER = Duration.ofMinutes(10);
 
   private final DSLContext db;
   private final Walks walks;
@@ -230,31 +232,50 @@ public class Attempts {
     return attempt;
   }
 
-  private Map<String, Answer> take(Running attempt, Map<String, GivenAnswer> sent) {
-    var given = questions.answers(attempt.quiz(), attempt.dealt(), sent);
-    Map<String, Answer> taken = attempt.taken(questions.answers(attempt.row().getAnswers()), given);
+  /**
+   * What a learner sends.
+   *
+   * @param answers those that were given since
+   * @param back questions whose answers are taken back
+   */
+  public record Sent(Map<String, GivenAnswer> answers, Set<String> back) {
+    /** Answers, and nothing taken back. */
+    public Sent(Map<String, GivenAnswer> answers) {
+      this(answers, Set.of());
+    }
+  }
+
+  private Map<String, Answer> take(Running attempt, Sent sent) {
+    Map<String, Answer> taken = taken(attempt, questions.answers(attempt.row().getAnswers()), sent);
     attempt.row().setAnswers(questions.keep(attempt.quiz(), taken));
     return taken;
   }
 
+  /** An answer that says nothing takes back what was said. */
+  private Map<String, Answer> taken(Running attempt, Map<String, Answer> kept, Sent sent) {
+    var given = questions.answers(attempt.quiz(), attempt.dealt(), sent.answers());
+    Set<String> back = new HashSet<>(sent.back());
+    for (String question : sent.answers().keySet())
+      if (!given.containsKey(question)) back.add(question);
+    return attempt.taken(kept, given, back);
+  }
+
   /** Keeps answers while an attempt goes on, so that nothing is lost, and tells its clock. */
-  public ClockView keep(
-      EnrolmentId enrolment, StepId step, int number, Map<String, GivenAnswer> answers) {
+  public ClockView keep(EnrolmentId enrolment, StepId step, int number, Sent sent) {
     Running attempt = open(enrolment, step, number);
-    take(attempt, answers);
+    take(attempt, sent);
     setClock(attempt);
     attempt.row().update();
     return reviews.clock(attempt);
   }
 
   /** Goes on to the next question of an attempt in which one never goes back. */
-  public AttemptView turn(
-      EnrolmentId enrolment, StepId step, int number, int page, Map<String, GivenAnswer> answers) {
+  public AttemptView turn(EnrolmentId enrolment, StepId step, int number, int page, Sent sent) {
     Running attempt = open(enrolment, step, number);
     if (attempt.taking().pages() != Pages.FORWARD) throw Problem.conflict("pages-turn-freely");
     // Turned twice, by a double click or a second device, it stays where it has come to.
     if (page == attempt.row().getPage() + 1 && page < attempt.questions().size()) {
-      take(attempt, answers);
+      take(attempt, sent);
       attempt.row().setPage(page);
       attempt.row().update();
     }
@@ -262,12 +283,7 @@ public class Attempts {
   }
 
   /** Settles the answer to one question, and says what may be known of it then. */
-  AnswerView settle(
-      EnrolmentId enrolment,
-      StepId step,
-      int number,
-      String question,
-      Map<String, GivenAnswer> answers) {
+  AnswerView settle(EnrolmentId enrolment, StepId step, int number, String question, Sent sent) {
     Running attempt = open(enrolment, step, number);
     if (!attempt.taking().review().oneByOne()) throw Problem.conflict("answers-settled-together");
     Question asked =
@@ -275,7 +291,7 @@ public class Attempts {
             .filter(q -> q.id().equals(question))
             .findFirst()
             .orElseThrow(() -> Problem.notFound("question"));
-    Map<String, Answer> taken = take(attempt, answers);
+    Map<String, Answer> taken = take(attempt, sent);
     Answer given = taken.get(question);
     if (given == null) throw Problem.field("answers", "not-answered-yet");
     List<String> settled = new ArrayList<>(attempt.row().getSettled());
@@ -298,11 +314,7 @@ public class Attempts {
    * result; once its time is up, what was kept is what counts.
    */
   public ResultView finish(
-      EnrolmentId enrolment,
-      PersonId person,
-      StepId step,
-      int number,
-      Map<String, GivenAnswer> answers) {
+      EnrolmentId enrolment, PersonId person, StepId step, int number, Sent sent) {
     Set<String> before = new HashSet<>();
     List<AttemptRecord> rows = new ArrayList<>();
     Walk walk =
@@ -317,12 +329,12 @@ public class Attempts {
               before.addAll(StepPages.openNames(w.progress()));
               Running attempt = running(w, row);
               if (row.getFinishedAt() != null) {
-                sameAgain(attempt, answers);
+                sameAgain(attempt, sent);
                 return List.of();
               }
               if (attempt.isUp()) return List.of(finishByClock(attempt));
               StepDoor.usable(w, step, StepKind.QUIZ);
-              return List.of(finish(attempt, take(attempt, answers), w.progress().asOf()));
+              return List.of(finish(attempt, take(attempt, sent), w.progress().asOf()));
             });
     AttemptRecord row = rows.getFirst();
     return reviews.result(
@@ -332,12 +344,11 @@ public class Attempts {
   }
 
   /** What was handed in by the clock stands, whatever comes after it. */
-  private void sameAgain(Running attempt, Map<String, GivenAnswer> sent) {
+  private void sameAgain(Running attempt, Sent sent) {
     AttemptRecord row = attempt.row();
     boolean byClock = row.getEndsAt() != null && !row.getFinishedAt().isBefore(row.getEndsAt());
     Map<String, Answer> kept = questions.answers(row.getAnswers());
-    var given = questions.answers(attempt.quiz(), attempt.dealt(), sent);
-    if (!byClock && !attempt.taken(kept, given).equals(kept))
+    if (!byClock && !taken(attempt, kept, sent).equals(kept))
       throw Problem.conflict("attempt-finished");
   }
 
@@ -395,6 +406,18 @@ public class Attempts {
   }
 
   record Overdue(EnrolmentId enrolment, StepId step, int number) {}
+
+  /** Looks at an attempt that could not be finished again after a while, so that others can be. */
+  void setAside(Overdue overdue) {
+    db.update(ATTEMPT)
+        .set(ATTEMPT.ENDS_AT, clock.instant().plus(AGAIN_AFTER))
+        .where(
+            ATTEMPT.ENROLMENT_ID.eq(overdue.enrolment()),
+            ATTEMPT.STEP_ID.eq(overdue.step()),
+            ATTEMPT.NUMBER.eq(overdue.number()),
+            ATTEMPT.FINISHED_AT.isNull())
+        .execute();
+  }
 
   /** Finishes an attempt whose time is up, unless it got more time or was handed in meanwhile. */
   void timeIsUp(Overdue overdue) {

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -59,7 +60,7 @@ class QuizController {
       @PathVariable int page,
       Seat seat,
       @Valid @RequestBody Answers answers) {
-    return attempts.turn(wayfarer.enrolment(seat, walk), step, number, page, answers.answers());
+    return attempts.turn(wayfarer.enrolment(seat, walk), step, number, page, answers.sent());
   }
 
   /** Settles the answer to one question, where that is the way. */
@@ -73,8 +74,7 @@ class QuizController {
       @PathVariable String question,
       Seat seat,
       @Valid @RequestBody Answers answers) {
-    return attempts.settle(
-        wayfarer.enrolment(seat, walk), step, number, question, answers.answers());
+    return attempts.settle(wayfarer.enrolment(seat, walk), step, number, question, answers.sent());
   }
 
   /**
@@ -82,7 +82,17 @@ class QuizController {
    */
   record Begin(Optional<@Size(max = 100) String> word) {}
 
-  record Answers(@NotNull @Size(max = 500) Map<String, @Valid GivenAnswer> answers) {}
+  /**
+   * @param answers those that were given since
+   * @param back questions whose answers are taken back
+   */
+  record Answers(
+      @NotNull @Size(max = 500) Map<String, @Valid GivenAnswer> answers,
+      Optional<@Size(max = 500) Set<@NotNull String>> back) {
+    Attempts.Sent sent() {
+      return new Attempts.Sent(answers, back.orElse(Set.of()));
+    }
+  }
 
   @PutMapping("/{number}")
   @Needs(Right.LEARN)
@@ -93,7 +103,7 @@ class QuizController {
       @PathVariable int number,
       Seat seat,
       @Valid @RequestBody Answers answers) {
-    return attempts.keep(wayfarer.enrolment(seat, walk), step, number, answers.answers());
+    return attempts.keep(wayfarer.enrolment(seat, walk), step, number, answers.sent());
   }
 
   @PostMapping("/{number}/result")
@@ -106,7 +116,7 @@ class QuizController {
       Seat seat,
       @Valid @RequestBody Answers answers) {
     return attempts.finish(
-        wayfarer.enrolment(seat, walk), seat.person().id(), step, number, answers.answers());
+        wayfarer.enrolment(seat, walk), seat.person().id(), step, number, answers.sent());
   }
 
   @GetMapping("/{number}/result")

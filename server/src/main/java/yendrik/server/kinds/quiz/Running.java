@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.quiz.Answer;
 import yendrik.core.quiz.Question;
@@ -46,6 +47,8 @@ record Running(
   Optional<Span> span() {
     LearnerRecord record = walk.progress().record();
     int s = walk.index().number(row.getStepId());
+    // A step that is gone has no dates; its attempts end by their own clock.
+    if (s == CourseIndex.UNKNOWN) return taking.span(row.getStartedAt(), 0, Optional.empty());
     long until = record.takesUntil(s);
     return taking.span(
         row.getStartedAt(),
@@ -66,11 +69,11 @@ record Running(
     return span().filter(span -> !now().isBefore(span.questions())).isPresent();
   }
 
-  /** What becomes of the answers that were kept when others are sent. */
-  Map<String, Answer> taken(Map<String, Answer> kept, Map<String, Answer> sent) {
+  /** What becomes of the answers that were kept when others are sent or taken back. */
+  Map<String, Answer> taken(Map<String, Answer> kept, Map<String, Answer> sent, Set<String> back) {
     var progress = new Taking.Progress(row.getPage(), new HashSet<>(row.getSettled()), noOther());
     List<String> order = questions.stream().map(Question::id).toList();
-    return taking.taken(order, progress, kept, sent);
+    return taking.taken(order, progress, kept, sent, back);
   }
 
   /** What counts of the answers when the time is up and nobody handed them in. */
