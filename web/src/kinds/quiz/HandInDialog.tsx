@@ -10,8 +10,8 @@ import { useTranslations } from 'use-intl';
 import { useNames } from '../../ui/useNames';
 
 interface Props {
-  /** Numbers of questions that have no answer. */
-  open: number[];
+  /** Numbers of questions that have no answer; not known where one never goes back. */
+  open?: number[];
   /** With this one, negative for any number. */
   attemptsLeft: number;
   onClose: () => void;
@@ -26,11 +26,13 @@ export function HandInDialog({ open, attemptsLeft, onClose, onHandIn }: Props) {
     <Dialog open onClose={onClose}>
       <DialogTitle>{t('attempt.handIn')}</DialogTitle>
       <DialogContent sx={{ display: 'grid', gap: 1 }}>
-        <Typography>
-          {open.length > 0
-            ? t('attempt.missing', { count: open.length, numbers: names(open.map(String)) })
-            : t('attempt.allAnswered')}
-        </Typography>
+        {open && (
+          <Typography>
+            {open.length > 0
+              ? t('attempt.missing', { count: open.length, numbers: names(open.map(String)) })
+              : t('attempt.allAnswered')}
+          </Typography>
+        )}
         {attemptsLeft >= 0 && (
           <Typography>
             {t('attempt.leftAfter', { count: Math.max(0, attemptsLeft - 1) })}

@@ -110,7 +110,7 @@ export function QuizForm({ attempt: begun, path, attemptsLeft = -1, onFinished }
       </Box>
       {asking && (
         <HandInDialog
-          open={forward ? [] : open}
+          {...(!forward && { open })}
           attemptsLeft={attemptsLeft}
           onClose={() => setAsking(false)}
           onHandIn={() => {

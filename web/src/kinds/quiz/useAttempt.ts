@@ -11,6 +11,9 @@ import {
   type Result,
 } from '../../api/client';
 
+/** How much later than here it may be at the server, in milliseconds. */
+const LAG = 1000;
+
 type Answers = Record<string, GivenAnswer>;
 
 export interface AttemptPath {
@@ -148,8 +151,12 @@ export function useTimeLeft(clock: AttemptClock | undefined, onEnd: () => void) 
   const seconds = (until: string | undefined) =>
     until ? Math.max(0, Math.ceil((Date.parse(until) - now) / 1000)) : undefined;
   const left = seconds(endsAt);
+  const isOver = left === 0;
   useEffect(() => {
-    if (left === 0) end.current();
-  }, [left]);
+    if (!isOver) return undefined;
+    // A little later, so that it is over at the server too.
+    const later = setTimeout(() => end.current(), LAG);
+    return () => clearTimeout(later);
+  }, [isOver]);
   return { left, questions: seconds(clock?.questionsUntil) };
 }
