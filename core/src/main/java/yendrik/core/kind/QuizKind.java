@@ -45,12 +45,16 @@ final class QuizKind implements Kind {
   public List<Offer> usualOffers(StepId step) {
     return List.of(
         new Offer(new MarkLeaf.Passed(step), "", 3),
-        new Offer(new MarkLeaf.NotPassed(step), "failed again", 0));
+        new Offer(new MarkLeaf.NotPassed(step), "failed again", 0),
+        new Offer(new MarkLeaf.Score(step, 1, 1), "full marks everything right", 0),
+        new Offer(new AttemptLeaf.Improved(step, 0.2), "better than the first improved", 0));
   }
 
   @Override
   public List<Offer> numberOffers(StepId step, int n) {
     if (n > MOST_TRIES) return List.of();
-    return List.of(new Offer(new AttemptLeaf.Attempted(step, n), "attempts tries", 1));
+    return List.of(
+        new Offer(new AttemptLeaf.Attempted(step, n), "attempts tries", 1),
+        new Offer(new AttemptLeaf.OnDays(step, n), "different days", 0));
   }
 }

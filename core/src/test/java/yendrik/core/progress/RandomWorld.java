@@ -441,7 +441,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     }
 
     private Leaf ofFacts(StepId s) {
-      return switch (c.next(15)) {
+      return switch (c.next(17)) {
         case 0, 1 -> new SeenLeaf.Seen(s);
         case 2 -> new SignOffLeaf.SignedOff(s);
         case 3 -> new MarkLeaf.Score(s, 0.5, 1);
@@ -452,6 +452,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 8 -> new WorkLeaf.HandedIn(s);
         case 9 -> new AttemptLeaf.Attempted(s, 1 + c.next(3));
         case 10 -> new ConfirmLeaf.Confirmed(s);
+        case 14 -> new AttemptLeaf.OnDays(s, 1 + c.next(3));
+        case 15 -> new AttemptLeaf.Improved(s, (1 + c.next(5)) / 10.0);
         case 12 -> new PostLeaf.Posted(s, 1 + c.next(3));
         case 13 -> new PostLeaf.Replied(s, 1 + c.next(2));
         case 11 -> new FilmLeaf.Watched(s, (1 + c.next(10)) / 10.0);

@@ -4,6 +4,7 @@ import static yendrik.core.Workshop.*;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -516,6 +517,19 @@ final class SimpleWorld {
         if (made >= l.times()) yield Verdict.MET;
         yield attemptsLeft(id) < l.times() - made ? Verdict.OUT_OF_REACH : fact(false, id);
       }
+      case AttemptLeaf.OnDays l -> {
+        long days = attemptDays(id);
+        if (days >= l.days()) yield Verdict.MET;
+        yield attemptsLeft(id) < l.days() - days ? Verdict.OUT_OF_REACH : fact(false, id);
+      }
+      case AttemptLeaf.Improved l -> {
+        List<Double> shares = shares(id);
+        if (shares.isEmpty()) yield attemptsLeft(id) < 2 ? Verdict.OUT_OF_REACH : fact(false, id);
+        double first = shares.getFirst();
+        if (best(id).orElseThrow() - first >= l.by() - 1e-9) yield Verdict.MET;
+        boolean never = first + l.by() > 1 + 1e-9 || attemptsLeft(id) == 0;
+        yield never ? Verdict.OUT_OF_REACH : fact(false, id);
+      }
       case PostLeaf.Posted l -> fact(of(PostFact.Posted.class, id).size() >= l.times(), id);
       case PostLeaf.Replied l -> fact(of(PostFact.Replied.class, id).size() >= l.times(), id);
       case WorkLeaf.Marked _ -> marked(id) ? Verdict.MET : waitingOr(id);
@@ -691,11 +705,23 @@ final class SimpleWorld {
     return Math.max(0, allowed + extra - of(AttemptFact.FinishedAttempt.class, id).size());
   }
 
-  private Optional<Double> best(StepId id) {
+  private List<Double> shares(StepId id) {
     return of(AttemptFact.FinishedAttempt.class, id).stream()
         .map(w ->
             ((AttemptFact.FinishedAttempt) w).points() / ((AttemptFact.FinishedAttempt) w).of())
-        .max(Double::compare);
+        .toList();
+  }
+
+  private Optional<Double> best(StepId id) {
+    return shares(id).stream().max(Double::compare);
+  }
+
+  private long attemptDays(StepId id) {
+    return facts.stream()
+        .filter(f -> f.what() instanceof AttemptFact.FinishedAttempt a && a.step().equals(id))
+        .map(f -> LocalDate.ofInstant(f.at(), design.zone()))
+        .distinct()
+        .count();
   }
 
   /** The newest mark of each session. */

@@ -346,6 +346,9 @@ class EveryLeafTest {
             () -> new MarkLeaf.Score(PADS, 0.7, 0.6),
             () -> new MarkLeaf.Score(PADS, -0.1, 1),
             () -> new AttemptLeaf.Attempted(PADS, 0),
+            () -> new AttemptLeaf.OnDays(PADS, 0),
+            () -> new AttemptLeaf.Improved(PADS, 0),
+            () -> new AttemptLeaf.Improved(PADS, 1.1),
             () -> new PostLeaf.Posted(PADS, 0),
             () -> new PostLeaf.Replied(PADS, 0),
             () -> new TimeLeaf.TimeSpent(PADS, 0),
@@ -399,6 +402,20 @@ class EveryLeafTest {
     assertThat(verdict(new AttemptLeaf.Attempted(PADS, 2), attempt(1, 3), attempt(2, 3)))
         .isEqualTo(MET);
     lost(answer(new AttemptLeaf.Attempted(PADS, 4), attempt(1, 3)), 0.25);
+  }
+
+  @Test
+  void going_on_is_rewarded_by_days_and_by_what_was_gained_since_the_first_attempt() {
+    var days = new AttemptLeaf.OnDays(PADS, 2);
+    waits(answer(days, attempt(1, 3), attempt(2, 6)), 0.5, Turn.LEARNER);
+    lost(answer(days, attempt(1, 3), attempt(2, 6), attempt(3, 6)), 0.5);
+    assertThat(verdict(new AttemptLeaf.OnDays(PADS, 1), attempt(1, 3))).isEqualTo(MET);
+    var better = new AttemptLeaf.Improved(PADS, 0.4);
+    waits(answer(better), 0, Turn.LEARNER);
+    waits(answer(better, attempt(1, 3), attempt(2, 6)), 0.5, Turn.LEARNER);
+    assertThat(verdict(better, attempt(1, 3), attempt(2, 9), attempt(3, 0))).isEqualTo(MET);
+    lost(answer(better, attempt(1, 3), attempt(2, 6), attempt(3, 0)), 0.5);
+    lost(answer(better, attempt(1, 12)), 0);
   }
 
   @Test

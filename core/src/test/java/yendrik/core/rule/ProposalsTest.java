@@ -207,6 +207,8 @@ class ProposalsTest {
             new Leaf.StepDone(PADS),
             new MarkLeaf.Passed(PADS),
             new MarkLeaf.NotPassed(PADS),
+            new MarkLeaf.Score(PADS, 1, 1),
+            new AttemptLeaf.Improved(PADS, 0.2),
             new ConfirmLeaf.Confirmed(PADS));
     assertThat(leaves(all, "assignment card"))
         .containsExactly(

@@ -144,6 +144,8 @@ class WordingTest {
             new FilmLeaf.Watched(ANATOMY, 0.9),
             new WorkLeaf.HandedIn(JOB_CARD),
             new AttemptLeaf.Attempted(PADS, 2),
+            new AttemptLeaf.OnDays(PADS, 2),
+            new AttemptLeaf.Improved(PADS, 0.2),
             new PostLeaf.Posted(PADS, 2),
             new PostLeaf.Replied(PADS, 2),
             new WorkLeaf.Marked(JOB_CARD),

@@ -33,7 +33,10 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
           Map.of(
               "started-attempt", AttemptFact.StartedAttempt.class,
               "finished-attempt", AttemptFact.FinishedAttempt.class),
-          Map.of("attempted", AttemptLeaf.Attempted.class));
+          Map.of(
+              "attempted", AttemptLeaf.Attempted.class,
+              "on-days", AttemptLeaf.OnDays.class,
+              "improved", AttemptLeaf.Improved.class));
 
   /**
    * @param made attempts finished
