@@ -235,6 +235,7 @@ class ProposalsTest {
             new MarkLeaf.Score(PADS, 0.2, 1),
             new AttemptLeaf.Attempted(PADS, 20),
             new MarkLeaf.Score(PADS, 0, 0.2),
+            new AttemptLeaf.OnDays(PADS, 20),
             new TimeLeaf.TimeSpent(PADS, 20),
             new Leaf.DaysSinceDone(PADS, 20));
     assertThat(leaves(all, "quiz 100"))
