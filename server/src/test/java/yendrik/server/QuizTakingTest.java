@@ -178,6 +178,7 @@ class QuizTakingTest extends SchoolTest {
     assertThat(result.path("answers").path(0).path("part").path("given").asBoolean())
         .as("what was answered can still be looked at")
         .isTrue();
+    assertThat(result.path("answers").path(0).has("verdict")).as("it came too late").isFalse();
     assertThat(begin().path("number").asInt()).isEqualTo(2);
   }
 

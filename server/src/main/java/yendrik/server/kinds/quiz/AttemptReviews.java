@@ -17,6 +17,7 @@ import yendrik.core.quiz.taking.Review.Allowed;
 import yendrik.core.quiz.taking.Review.Standing;
 import yendrik.core.quiz.taking.Span;
 import yendrik.core.quiz.taking.Taking;
+import yendrik.core.quiz.taking.TimeUp;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
@@ -79,7 +80,7 @@ class AttemptReviews {
     int s = walk.index().number(attempt.row().getStepId());
     Step step = walk.step(s);
     Taking taking = attempt.taking();
-    Allowed allowed = taking.review().at(standing(walk, s));
+    Allowed allowed = allowed(attempt, standing(walk, s));
     Map<String, Answer> given = questions.answers(attempt.row().getAnswers());
     List<AnswerView> answers = new ArrayList<>();
     for (Question q : attempt.questions())
@@ -104,6 +105,14 @@ class AttemptReviews {
         left(walk.progress().record(), s),
         answers,
         opened);
+  }
+
+  /** Nothing is right or wrong of what came too late to count. */
+  private static Allowed allowed(Running attempt, Standing standing) {
+    Allowed allowed = attempt.taking().review().at(standing);
+    boolean counts = attempt.taking().timeUp() != TimeUp.NOTHING || !timeWasUp(attempt);
+    return new Allowed(
+        allowed.own(), allowed.right(), allowed.feedback(), allowed.marks() && counts);
   }
 
   private static boolean timeWasUp(Running attempt) {
