@@ -48,7 +48,9 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
     change({
       part: { is: 'quiz', questions, taking: next },
       ...(selfCheck && { attempts: 0, evidenceFor: [] }),
-      ...(selfCheck ? doneBy(step, 'passed', 'attempted') : doneBy(step, 'attempted', 'passed')),
+      ...(selfCheck
+        ? doneBy(step, ['passed', 'score'], 'attempted')
+        : doneBy(step, ['attempted'], 'passed')),
     });
   };
   const box = (label: string, on: boolean, toggle: (on: boolean) => void) => (
@@ -162,9 +164,9 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
 }
 
 /** Nobody passes a check of their own: its usual rule goes with the switch, any other one stays. */
-function doneBy(step: DesignStep, from: 'passed' | 'attempted', to: 'passed' | 'attempted') {
+function doneBy(step: DesignStep, from: string[], to: 'passed' | 'attempted') {
   const { leaf } = step.doneWhen.root;
-  if (leaf?.is !== from || leaf.step !== step.id) return {};
+  if (!leaf || !from.includes(`${leaf.is}`) || leaf.step !== step.id) return {};
   const asked = to === 'passed' ? { is: to, step: step.id } : { is: to, step: step.id, times: 1 };
   return { doneWhen: { is: 'ask', id: newId(), leaf: asked } as unknown as StepEdit['doneWhen'] };
 }

@@ -2,7 +2,6 @@
 alter table step add counts text not null default 'BEST' check (counts in ('BEST', 'LATEST', 'FIRST', 'MEAN'));
 
 -- When the time of an attempt is up, which page it has come to, and what is settled in it ----------------
-alter table attempt add questions_until timestamptz;
 alter table attempt add ends_at timestamptz;
 alter table attempt add page int not null default 0;
 alter table attempt add settled jsonb not null default '[]';

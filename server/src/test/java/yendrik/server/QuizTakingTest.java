@@ -2,13 +2,17 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.ATTEMPT;
+import static yendrik.schema.Tables.FACT;
 
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterEach;
@@ -224,7 +228,11 @@ class QuizTakingTest extends SchoolTest {
     finish(1, right("q1"));
     later(Duration.ofMinutes(59));
     assertThat(page().path("nextAt").asString()).isNotEmpty();
-    assertThat(edda.call("POST", attempts(), "").getStatus()).isEqualTo(409);
+    MockHttpServletResponse tooSoon = edda.call("POST", attempts(), "");
+    assertThat(tooSoon.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(tooSoon).path("detail").asString())
+        .startsWith("The next attempt can begin ")
+        .doesNotContain("Z.");
     later(Duration.ofMinutes(1));
     assertThat(page().has("nextAt")).isFalse();
     assertThat(begin().path("number").asInt()).isEqualTo(2);
@@ -414,6 +422,47 @@ class QuizTakingTest extends SchoolTest {
     for (var wrong : List.of(new Marked("q3", 3, ""), new Marked("q1", 1, "")))
       assertThat(sefa.call("POST", marking + "/1/marks", new Marks(List.of(wrong))).getStatus())
           .isEqualTo(422);
+  }
+
+  @Test
+  void an_attempt_is_finished_once_whoever_comes_to_it_at_that_moment() throws Exception {
+    taken(t -> limit(t, "HANDED_IN", 0));
+    begun();
+    keep(right("q1"));
+    later(Duration.ofMinutes(21));
+    try (var threads = Executors.newFixedThreadPool(4)) {
+      List<Callable<Object>> all = new ArrayList<>();
+      for (int n = 0; n < 2; n++) {
+        all.add(timer::all);
+        all.add(() -> finish(1, right("q1", "q2")));
+      }
+      for (var done : threads.invokeAll(all)) done.get();
+    }
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
+    assertThat(
+            db.fetchCount(FACT, FACT.ENROLMENT_ID.eq(enrolment), FACT.KIND.eq("finished-attempt")))
+        .isEqualTo(1);
+    assertThat(result().path("points").asDouble()).isEqualTo(2);
+  }
+
+  @Test
+  void that_the_time_was_up_stays_true_when_more_is_given_afterwards() {
+    taken(t -> limit(t, "NOTHING", 0));
+    begun();
+    keep(right("q1"));
+    later(Duration.ofMinutes(21));
+    timer.all();
+    give("ADD_TIME", Optional.of(30));
+    assertThat(result().path("timeUp").asBoolean()).isTrue();
+    assertThat(result().path("answers").path(0).has("verdict")).isFalse();
+  }
+
+  @Test
+  void a_text_that_staff_mark_is_refused_in_a_check_of_ones_own() {
+    course.ask(quiz, open("q3"));
+    taken(t -> t.put("selfCheck", true));
+    assertThat(Caller.json(sefa.publish(course.path)).toString())
+        .contains("a self-check is marked by nobody");
   }
 
   @Test

@@ -99,7 +99,7 @@ class AttemptReviews {
         passed,
         !selfCheck,
         allowed.marks() ? Optional.of((int) right) : Optional.empty(),
-        timeWasUp(attempt),
+        attempt.finishedByClock(),
         result.waits(),
         taking.says(result.share()),
         left(walk.progress().record(), s),
@@ -110,16 +110,9 @@ class AttemptReviews {
   /** Nothing is right or wrong of what came too late to count. */
   private static Allowed allowed(Running attempt, Standing standing) {
     Allowed allowed = attempt.taking().review().at(standing);
-    boolean counts = attempt.taking().timeUp() != TimeUp.NOTHING || !timeWasUp(attempt);
+    boolean counts = attempt.taking().timeUp() != TimeUp.NOTHING || !attempt.finishedByClock();
     return new Allowed(
         allowed.own(), allowed.right(), allowed.feedback(), allowed.marks() && counts);
-  }
-
-  private static boolean timeWasUp(Running attempt) {
-    return attempt
-        .span()
-        .filter(span -> !attempt.row().getFinishedAt().isBefore(span.end()))
-        .isPresent();
   }
 
   private static Standing standing(Walk walk, int s) {

@@ -187,7 +187,8 @@ public class Attempts {
 
   private void mayBegin(Walk w, int s, List<AttemptRecord> rows, Optional<String> word) {
     QuizContent content = w.content(s, QuizContent.class);
-    List<Phrase> faults = QuizFaults.of(w.step(s).name(), questions.quiz(content.questions()));
+    List<Phrase> faults =
+        QuizFaults.of(w.step(s).name(), questions.quiz(content.questions()), content.taking());
     if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
     int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
     if (allowed > 0 && rows.size() >= allowed) throw Problem.conflict("attempts-used");
@@ -214,9 +215,7 @@ public class Attempts {
   }
 
   private static void setClock(Running attempt) {
-    Optional<Span> span = attempt.span();
-    attempt.row().setQuestionsUntil(span.map(Span::questions).orElse(null));
-    attempt.row().setEndsAt(span.map(Span::end).orElse(null));
+    attempt.row().setEndsAt(attempt.span().map(Span::end).orElse(null));
   }
 
   /** An attempt that goes on, held until the end of the transaction. */
@@ -345,10 +344,8 @@ public class Attempts {
 
   /** What was handed in by the clock stands, whatever comes after it. */
   private void sameAgain(Running attempt, Sent sent) {
-    AttemptRecord row = attempt.row();
-    boolean byClock = row.getEndsAt() != null && !row.getFinishedAt().isBefore(row.getEndsAt());
-    Map<String, Answer> kept = questions.answers(row.getAnswers());
-    if (!byClock && !taken(attempt, kept, sent).equals(kept))
+    Map<String, Answer> kept = questions.answers(attempt.row().getAnswers());
+    if (!attempt.finishedByClock() && !taken(attempt, kept, sent).equals(kept))
       throw Problem.conflict("attempt-finished");
   }
 

@@ -137,6 +137,6 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected List<Phrase> faults(String name, QuizContent content) {
-    return QuizFaults.of(name, quiz(content));
+    return QuizFaults.of(name, quiz(content), content.taking());
   }
 }

@@ -65,6 +65,12 @@ record Running(
     return span().filter(span -> !now().isBefore(span.end())).isPresent();
   }
 
+  /** Whether the clock handed it in, whatever was said about its time since. */
+  boolean finishedByClock() {
+    Optional<Instant> ended = Optional.ofNullable(row.getEndsAt());
+    return ended.filter(end -> !row.getFinishedAt().isBefore(end)).isPresent();
+  }
+
   private boolean noOther() {
     return span().filter(span -> !now().isBefore(span.questions())).isPresent();
   }
