@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { api, body, type Report, type SameAgain } from './client';
+import { api, body, type CorrectionAsked, type Report, type SameAgain } from './client';
 
 type Is = Report['is'];
 
@@ -165,6 +165,79 @@ export const queries = {
       queryKey: ['rubrics', course],
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design/rubrics', { params: { path: { course } } })),
+    }),
+  quizzes: (course: number) =>
+    queryOptions({
+      queryKey: ['quizzes', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/quizzes', { params: { path: { course } } })),
+    }),
+  quizFigures: (course: number, step: number, first: boolean) =>
+    queryOptions({
+      queryKey: ['quiz-figures', course, step, first],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/quizzes/{step}/figures', {
+            params: { path: { course, step }, query: { first } },
+          }),
+        ),
+    }),
+  correctionEffect: (course: number, step: number, asked: CorrectionAsked) =>
+    queryOptions({
+      queryKey: ['quiz-figures', course, step, 'effect', asked],
+      retry: false,
+      queryFn: () =>
+        body(
+          api.POST('/api/courses/{course}/quizzes/{step}/corrections/effect', {
+            params: { path: { course, step } },
+            body: asked,
+          }),
+        ),
+    }),
+  effectWithout: (course: number, step: number, id: number) =>
+    queryOptions({
+      queryKey: ['quiz-figures', course, step, 'without', id],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/quizzes/{step}/corrections/{id}/return', {
+            params: { path: { course, step, id } },
+          }),
+        ),
+    }),
+  questions: (course: number) =>
+    queryOptions({
+      queryKey: ['questions', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design/questions', { params: { path: { course } } })),
+    }),
+  questionVersions: (course: number, id: number, version: number) =>
+    queryOptions({
+      queryKey: ['question-versions', course, id, version],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/questions/{id}/versions', {
+            params: { path: { course, id } },
+          }),
+        ),
+    }),
+  questionReading: (course: number, text: string) =>
+    queryOptions({
+      queryKey: ['question-reading', course, text],
+      queryFn: () =>
+        body(
+          api.POST('/api/courses/{course}/design/questions/reading', {
+            params: { path: { course } },
+            body: { text },
+          }),
+        ),
+    }),
+  questionShelf: (course: number) =>
+    queryOptions({
+      queryKey: ['question-shelf', course],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/shelf/questions', { params: { path: { course } } }),
+        ),
     }),
   shelf: (course: number) =>
     queryOptions({

@@ -1,6 +1,5 @@
 import {
   Alert,
-  Box,
   Button,
   Dialog,
   DialogActions,
@@ -13,12 +12,12 @@ import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type Impact } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { Changes } from '../ui/Changes';
 import { begun } from '../ui/jobs';
 import { Loaded } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
 import { useNames } from '../ui/useNames';
 
-const NAMES = 5;
 const CHANGED = 8;
 
 /** What is published, what that does to learners, and the button that does it. */
@@ -116,31 +115,5 @@ function Consequences({ impact }: { impact: Impact }) {
         tone="tone.lagoon"
       />
     </>
-  );
-}
-
-function Changes({
-  title,
-  changes,
-  tone,
-}: {
-  title: string;
-  changes: Impact['changes'];
-  tone: string;
-}) {
-  const t = useTranslations();
-  const listed = useNames();
-  if (changes.length === 0) return null;
-  return (
-    <Box sx={{ borderLeft: 3, borderColor: tone, pl: 1.5, mb: 1.5 }}>
-      <Typography sx={{ fontWeight: 700 }}>{title}</Typography>
-      <Box component="ul" sx={{ pl: 2, m: 0 }}>
-        {changes.map((c) => (
-          <Typography component="li" key={c.what}>
-            {t('plan.impactFor', { what: c.what, names: listed(c.learners, NAMES) })}
-          </Typography>
-        ))}
-      </Box>
-    </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Alert, Box, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { useTranslations } from 'use-intl';
@@ -78,6 +78,16 @@ export function StepInspector(props: StepPanelProps & { tab: Tab; setTab: (tab: 
       )}
       {tab === 'content' && (
         <Box sx={{ mt: 2, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 2 }}>
+          {step.lacks.length > 0 && (
+            <Alert severity="info" role="status">
+              {t('plan.lacks')}
+              <Box component="ul" sx={{ pl: 2, m: 0 }}>
+                {step.lacks.map((lack) => (
+                  <li key={lack}>{lack}</li>
+                ))}
+              </Box>
+            </Alert>
+          )}
           <Suspense fallback={null}>
             {Author?.at === 'above' && <Author.Part {...its} />}
             {text && (

@@ -6,6 +6,8 @@ import {
   ApiError,
   api,
   type BadgeEdit,
+  type BankEdit,
+  type BankQuestion,
   body,
   type Design,
   type DesignBadge,
@@ -26,9 +28,10 @@ import type { ActHeaders } from '../ui/useActKey';
 import { useKeys } from '../ui/useKeys';
 import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
 import { type Order, ordered } from './order';
+import { bankEdit } from './questions/bankEdit';
 import { rubricEdit } from './rubric';
 
-export type Part = 'outcomes' | 'modules' | 'steps' | 'badges' | 'rubrics';
+export type Part = 'outcomes' | 'modules' | 'steps' | 'badges' | 'rubrics' | 'questions';
 type Undo = () => Promise<unknown>;
 
 /** Fields as they were seen, and as they are to be. */
@@ -95,6 +98,7 @@ export function useDraft(course: number) {
       Promise.all([
         client.invalidateQueries({ queryKey: queries.design(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.rubrics(course).queryKey }),
+        client.invalidateQueries({ queryKey: queries.questions(course).queryKey }),
       ]),
     [client, course],
   );
@@ -132,6 +136,7 @@ export function useDraft(course: number) {
       steps: () => api.PATCH('/api/courses/{course}/design/steps/{id}', init),
       badges: () => api.PATCH('/api/courses/{course}/design/badges/{id}', init),
       rubrics: () => api.PATCH('/api/courses/{course}/design/rubrics/{id}', init),
+      questions: () => api.PATCH('/api/courses/{course}/design/questions/{id}', init),
     }[part]() as Promise<{ data?: unknown }>;
     return keep(part, body(sent) as Promise<T>);
   };
@@ -226,6 +231,8 @@ export function useDraft(course: number) {
       changing({ part: 'outcomes', shown: o, change, edit: outcomeEdit }),
     rubric: (r: DesignRubric, change: Partial<RubricEdit>) =>
       changing({ part: 'rubrics', shown: r, change, edit: rubricEdit }),
+    question: (q: BankQuestion, change: Partial<BankEdit>) =>
+      changing({ part: 'questions', shown: q, change, edit: bankEdit }),
     add: <T extends Versioned>(
       part: Part,
       act: () => Promise<T>,

@@ -87,8 +87,8 @@ public class MakeTypes {
       Map.ofEntries(
           entry(
               "PersonId",
-              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by)"),
-          entry("CourseId", "course\\.id|.*\\.course_id"),
+              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by|changed_by|taken_back_by)"),
+          entry("CourseId", "course\\.id|.*\\.course_id|question\\.shelved_from"),
           entry("EnrolmentId", "enrolment\\.id|.*\\.(enrolment_id|journal_of)"),
           entry("GroupId", "learner_group\\.id|.*\\.group_id"),
           entry("StepId", "step\\.id|.*\\.step_id"),
@@ -98,6 +98,7 @@ public class MakeTypes {
           entry("BadgeId", "badge\\.id"),
           entry("FlagId", "flag\\.id"),
           entry("RubricId", "rubric\\.id|.*\\.rubric_id"),
+          entry("QuestionId", "question\\.id|.*\\.question_id"),
           entry("SessionId", "session\\.id"),
           entry("PostId", "post\\.(id|in_reply_to)|.*\\.post_id|thread_read\\.upto"),
           entry("FactId", "fact\\.(id|replaces)|.*\\.fact_id"));
@@ -121,6 +122,11 @@ public class MakeTypes {
             .withUserType("yendrik.core.course.Counts")
             .withConverter("yendrik.schema.Stored.word(yendrik.core.course.Counts.class)")
             .withIncludeExpression("public\\.step\\.counts"));
+    types.add(
+        new ForcedType()
+            .withUserType("yendrik.core.quiz.Difficulty")
+            .withConverter("yendrik.schema.Stored.word(yendrik.core.quiz.Difficulty.class)")
+            .withIncludeExpression("public\\.question\\.difficulty"));
     IDS.forEach((type, columns) -> types.add(id("yendrik.core.id." + type, columns)));
     return types;
   }
@@ -140,6 +146,8 @@ public class MakeTypes {
           "outcome\\.group_path", "String",
           "rubric\\.criteria", "yendrik.core.rubric.Rubric.Criterion",
           "attempt\\.settled", "String",
+          "attempt\\.hints", "String",
+          "question\\.tags", "String",
           "step\\.ties", "yendrik.core.course.Step.Tie");
 
   private static ForcedType json(String columns, String type, String how, String of) {

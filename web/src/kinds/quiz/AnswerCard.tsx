@@ -17,17 +17,21 @@ export function AnswerCard({ answer }: { answer: Answer }) {
   const Review = part && questionRoom(part.is).Review;
   return (
     <>
+      {answer.righted && (
+        <Typography sx={{ fontWeight: 700 }}>{t(`attempt.righted.${answer.righted}`)}</Typography>
+      )}
       {(verdict || part) && (
         <Typography component="div">
           {verdict && (
             <Box component="b" sx={{ color: COLOURS[verdict] }}>
               {t(`learn.verdict.${verdict}`)}
-              {verdict === 'PARTLY' && points !== undefined
+              {points !== undefined && (verdict === 'PARTLY' || answer.hints > 0)
                 ? `, ${t('learn.points', { points, of: answer.of })}`
                 : ''}
               .
             </Box>
           )}{' '}
+          {answer.hints > 0 && `${t('attempt.hintsTaken', { count: answer.hints })}. `}
           {Review && <Review part={part as never} />}
         </Typography>
       )}

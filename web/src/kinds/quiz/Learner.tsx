@@ -1,6 +1,6 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { ApiError, type Attempt, api, body, type Result } from '../../api/client';
 import { useCourse } from '../../frame/course';
@@ -11,6 +11,7 @@ import { type LearnerProps, watching } from '../room';
 import { BeforeAttempt } from './BeforeAttempt';
 import { QuizForm } from './QuizForm';
 import { QuizResult } from './QuizResult';
+import { FilesOfQuestions } from './questions/filesOfQuestions';
 
 export default function Learner({ page, walk, refresh, part: quiz }: LearnerProps<'quiz'>) {
   const t = useTranslations();
@@ -54,14 +55,23 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
     if (r.opened.length > 0)
       notice({ tone: 'success', text: t('learn.opened', { names: names(r.opened) }) });
   };
+  const files = useMemo(
+    () => ({
+      address: (file: number) =>
+        `/api/courses/${course.id}/walks/${walk}/steps/${page.id}/files/${file}`,
+    }),
+    [course.id, walk, page.id],
+  );
   if (attempt)
     return (
-      <QuizForm
-        attempt={attempt}
-        path={path}
-        attemptsLeft={quiz.attemptsLeft}
-        onFinished={finished}
-      />
+      <FilesOfQuestions value={files}>
+        <QuizForm
+          attempt={attempt}
+          path={path}
+          attemptsLeft={quiz.attemptsLeft}
+          onFinished={finished}
+        />
+      </FilesOfQuestions>
     );
   const used = quiz.attemptsLeft === 0;
   const next = quiz.attempts.length + (quiz.current ? 0 : 1);
@@ -69,7 +79,11 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
   const wrongWord = begin.error instanceof ApiError && begin.error.problem.fields?.word;
   return (
     <Box sx={{ mt: 2, display: 'grid', gap: 1.5 }}>
-      {result && <QuizResult result={result} />}
+      {result && (
+        <FilesOfQuestions value={files}>
+          <QuizResult result={result} />
+        </FilesOfQuestions>
+      )}
       <BeforeAttempt quiz={quiz} />
       {begin.error && !wrongWord && <Alert severity="error">{begin.error.message}</Alert>}
       {mayBegin && (

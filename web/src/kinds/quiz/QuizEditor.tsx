@@ -1,9 +1,22 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { DesignOutcome, Question } from '../../api/client';
+import {
+  api,
+  type BankQuestion,
+  body,
+  type DesignOutcome,
+  type Question,
+  type QuestionDraw,
+} from '../../api/client';
+import { queries } from '../../api/queries';
 import { newId } from '../../ui/ids';
+import { BankDialog } from './BankDialog';
+import { DrawFields } from './DrawFields';
+import { QuestionFields } from './QuestionFields';
 import { type QuestionKind, questionKinds, questionRoom } from './questions/rooms';
+import { TakenQuestion } from './TakenQuestion';
 
 function withOutcome(question: Question, outcome: number | undefined): Question {
   const { outcome: _, ...rest } = question;
@@ -15,13 +28,21 @@ export function QuizEditor({
   questions,
   outcomes = [],
   onSave,
+  draws,
+  onDraws,
+  course,
 }: {
   questions: Question[];
   /** Those that the step gives evidence of. */
   outcomes?: DesignOutcome[];
   onSave: (questions: Question[]) => void;
+  /** What is drawn beside them. */
+  draws: QuestionDraw[];
+  onDraws: (draws: QuestionDraw[]) => void;
+  course: number;
 }) {
   const t = useTranslations();
+  const client = useQueryClient();
   const [list, setList] = useState(questions);
   const box = useRef<HTMLDivElement>(null);
   // What comes from the server, an undo for example, is shown unless somebody is typing here.
@@ -32,8 +53,6 @@ export function QuizEditor({
     setList(next);
     onSave(next);
   };
-  const edit = (n: number, change: Partial<Question>) =>
-    setList(list.map((q, i) => (i === n ? { ...q, ...change } : q)));
   // A question that was added just now is written first, and nothing is wrong with it yet.
   const [fresh, setFresh] = useState('');
   // Who writes several of one kind chooses it once.
@@ -43,7 +62,36 @@ export function QuizEditor({
     setFresh(id);
     save([...list, { id, text: '', points: 1, feedback: '', part: questionRoom(kind).fresh() }]);
   };
-  const total = list.reduce((sum, q) => sum + q.points, 0);
+  const bank = useQuery(queries.questions(course)).data ?? [];
+  const [choosing, setChoosing] = useState(false);
+  const take = (taken: BankQuestion[]) => {
+    setChoosing(false);
+    save([
+      ...list,
+      ...taken.map(({ id, question }) => {
+        const { outcome, ...rest } = question;
+        const tied = outcomes.some((o) => o.id === outcome);
+        return { ...rest, ...(outcome && tied && { outcome }), id: `b${id}`, bank: id };
+      }),
+    ]);
+  };
+  const keepInBank = useMutation({
+    mutationFn: (q: Question) =>
+      body(
+        api.POST('/api/courses/{course}/design/questions', {
+          params: { path: { course } },
+          body: { question: q, tags: [] },
+        }),
+      ),
+    onSuccess: ({ id }, q) => {
+      void client.invalidateQueries({ queryKey: ['questions', course] });
+      save(list.map((x) => (x.id === q.id ? { ...x, id: `b${id}`, bank: id } : x)));
+    },
+  });
+  const drawn = draws.reduce((sum, d) => sum + d.count, 0);
+  const total =
+    list.reduce((sum, q) => sum + q.points, 0) +
+    draws.reduce((sum, d) => sum + d.count * d.points, 0);
   return (
     <Box
       ref={box}
@@ -52,10 +100,9 @@ export function QuizEditor({
       }
     >
       <Typography variant="body2" color="textSecondary">
-        {t('plan.quizTotal', { points: total, count: list.length })}
+        {t('plan.quizTotal', { points: total, count: list.length + drawn })}
       </Typography>
       {list.map((q, n) => {
-        const { Write } = questionRoom(q.part.is);
         return (
           <Box
             key={q.id}
@@ -74,29 +121,20 @@ export function QuizEditor({
             <Typography component="legend" variant="caption" color="textSecondary">
               {t('plan.question', { n: n + 1 })}, {t(`question.${q.part.is}`)}
             </Typography>
-            <Box sx={{ display: 'flex', gap: 1 }}>
-              <TextField
-                label={t('plan.question', { n: n + 1 })}
-                multiline
-                value={q.text}
-                autoFocus={q.id === fresh}
-                error={!q.text.trim() && q.id !== fresh}
-                onChange={(e) => edit(n, { text: e.target.value })}
+            {q.bank ? (
+              <TakenQuestion
+                question={q}
+                name={t('plan.question', { n: n + 1 })}
+                edit={(next) => setList(list.map((x) => (x.id === q.id ? next : x)))}
               />
-              <TextField
-                label={t('plan.points')}
-                type="number"
-                value={q.points}
-                onChange={(e) => edit(n, { points: Math.max(0, Number(e.target.value)) })}
-                sx={{ width: 84, flex: 'none' }}
+            ) : (
+              <QuestionFields
+                question={q}
+                name={t('plan.question', { n: n + 1 })}
+                isFresh={q.id === fresh}
+                edit={(next) => setList(list.map((x) => (x.id === q.id ? next : x)))}
               />
-            </Box>
-            <Write part={q.part} edit={(part) => edit(n, { part })} />
-            <TextField
-              label={t('plan.feedback')}
-              value={q.feedback}
-              onChange={(e) => edit(n, { feedback: e.target.value })}
-            />
+            )}
             {outcomes.length > 0 && (
               <TextField
                 select
@@ -123,6 +161,25 @@ export function QuizEditor({
               >
                 {t('common.remove')}
               </Button>
+              {q.bank ? (
+                <Button
+                  size="small"
+                  onClick={() => {
+                    const { bank: _, ...own } = q;
+                    save(list.map((x) => (x.id === q.id ? { ...own, id: newId() } : x)));
+                  }}
+                >
+                  {t('bank.makeOwn')}
+                </Button>
+              ) : (
+                <Button
+                  size="small"
+                  disabled={!q.text.trim() || keepInBank.isPending}
+                  onClick={() => keepInBank.mutate(q)}
+                >
+                  {t('bank.keep')}
+                </Button>
+              )}
             </Box>
           </Box>
         );
@@ -145,6 +202,18 @@ export function QuizEditor({
           {t('plan.addQuestion')}
         </Button>
       </Box>
+      <Button size="small" sx={{ mt: 1, mr: 1 }} onClick={() => setChoosing(true)}>
+        {t('bank.choose')}
+      </Button>
+      <DrawFields draws={draws} bank={bank} onChange={onDraws} />
+      {choosing && (
+        <BankDialog
+          bank={bank}
+          asked={list.flatMap((q) => q.bank ?? [])}
+          onTake={take}
+          onClose={() => setChoosing(false)}
+        />
+      )}
     </Box>
   );
 }

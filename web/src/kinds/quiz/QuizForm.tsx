@@ -67,6 +67,7 @@ export function QuizForm({ attempt: begun, path, attemptsLeft = -1, onFinished }
           n={pages === 'ALL' ? n : first}
           given={answers[q.id]}
           answer={(given) => taken.give(q.id, given)}
+          hint={() => taken.hint.mutate({ question: q.id, had: q.hints.length })}
           settled={settled.find((a) => a.question === q.id)}
           {...(attempt.oneByOne && { settle: () => taken.settle.mutate(q.id) })}
         />

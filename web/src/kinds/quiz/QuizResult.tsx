@@ -4,6 +4,7 @@ import type { Result } from '../../api/client';
 import { percent } from '../../ui/format';
 import { useLine } from '../../ui/useNames';
 import { AnswerCard } from './AnswerCard';
+import { ShownWords } from './questions/ShownWords';
 
 export function QuizResult({ result }: { result: Result }) {
   const t = useTranslations();
@@ -57,7 +58,9 @@ export function QuizResult({ result }: { result: Result }) {
         <Box component="ol" sx={{ pl: 2.5, my: 1 }}>
           {result.answers.map((a) => (
             <Box component="li" key={a.question} sx={{ py: 0.75 }}>
-              <Typography sx={{ fontWeight: 700 }}>{a.text}</Typography>
+              <Typography component="div" sx={{ fontWeight: 700 }}>
+                <ShownWords of={a} />
+              </Typography>
               <AnswerCard answer={a} />
             </Box>
           ))}

@@ -37,7 +37,7 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
   const [taking, setOwn] = useOwn(part.taking);
   const save = (next: Taking) => {
     setOwn(next);
-    change({ part: { is: 'quiz', questions: part.questions, taking: next } });
+    change({ part: { ...part, taking: next } });
   };
   const set = (some: Partial<Taking>) => save({ ...taking, ...some });
   /** Nothing of a check of one's own counts, so that it gives evidence of nothing. */
@@ -46,7 +46,7 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
     setOwn(next);
     const questions = selfCheck ? part.questions.map(({ outcome: _, ...q }) => q) : part.questions;
     change({
-      part: { is: 'quiz', questions, taking: next },
+      part: { ...part, questions, taking: next },
       ...(selfCheck && { attempts: 0, evidenceFor: [] }),
       ...(selfCheck
         ? doneBy(step, ['passed', 'score'], 'attempted')

@@ -22,6 +22,7 @@ const attempt: Attempt = {
       id: 'q1',
       text: 'What does toe-in mean?',
       points: 1,
+      hints: [],
       part: {
         is: 'choice',
         choices: [
@@ -34,6 +35,7 @@ const attempt: Attempt = {
       id: 'q2',
       text: 'When is a pad worn out?',
       points: 1,
+      hints: [],
       part: {
         is: 'choice',
         choices: [
@@ -151,10 +153,15 @@ describe('an attempt', () => {
         question: 'q1',
         text: '',
         verdict: 'WRONG',
+        hints: 0,
         points: 0,
         of: 1,
         feedback: 'Half a millimetre.',
-        part: { is: 'choice', chosen: 'The rear edge', right: 'The front edge' },
+        part: {
+          is: 'choice',
+          chosen: { text: 'The rear edge' },
+          right: { text: 'The front edge' },
+        },
       },
     });
     show(<QuizForm attempt={{ ...attempt, oneByOne: true }} path={path} onFinished={() => {}} />);
@@ -164,6 +171,21 @@ describe('an attempt', () => {
     expect(await screen.findByText(/Right answer: The front edge/)).toBeInTheDocument();
     expect(screen.getByText('Half a millimetre.')).toBeInTheDocument();
     expect(screen.queryByLabelText('The rear edge touches first')).not.toBeInTheDocument();
+  });
+
+  it('gives a hint to who asks for it, after saying what it costs', async () => {
+    const [one] = attempt.questions;
+    const helped = { ...one, hints: [{ text: 'Look at the front.', cost: 0.25 }] };
+    const calls = serve({ [`POST ${at}/hints/q1/0`]: helped });
+    const asked = { ...one, nextHint: 0.25 } as (typeof attempt.questions)[number];
+    show(
+      <QuizForm attempt={{ ...attempt, questions: [asked] }} path={path} onFinished={() => {}} />,
+    );
+    expect(screen.getByText('It takes 25 % of the points.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Show a hint' }));
+    expect(await screen.findByText(/Look at the front/)).toBeInTheDocument();
+    expect(calls).toHaveLength(1);
+    expect(screen.queryByRole('button', { name: /hint/ })).not.toBeInTheDocument();
   });
 
   it('counts by the clock of the server, and hands in once it is up', async () => {
@@ -189,7 +211,12 @@ describe('a result', () => {
     question: `q${right}`,
     text: 'What does toe-in mean?',
     verdict: 'WRONG',
-    part: { is: 'choice', chosen: 'The rear edge', ...(right ? { right } : {}) },
+    hints: 0,
+    part: {
+      is: 'choice',
+      chosen: { text: 'The rear edge', feedback: 'It squeals so.' },
+      ...(right ? { right: { text: right } } : {}),
+    },
     points: 0,
     of: 1,
     feedback: 'Half a millimetre.',

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Question } from '../../api/client';
 import * as fixtures from '../../test/fixtures';
-import { show } from '../../test/stage';
+import { serve, show } from '../../test/stage';
 import { CutFields } from './CutFields';
 import { readCuts, usualCuts } from './cuts';
 import { QuizEditor } from './QuizEditor';
@@ -63,9 +63,12 @@ describe('a question', () => {
     feedback: '',
   };
 
+  const none = { draws: [], onDraws: () => {}, course: 2 };
+
   it('carries an outcome of its step, or counts for all of them', async () => {
     const save = vi.fn();
-    show(<QuizEditor questions={[question]} outcomes={design.outcomes} onSave={save} />);
+    serve({ 'GET /api/courses/2/design/questions': [] });
+    show(<QuizEditor {...none} questions={[question]} outcomes={design.outcomes} onSave={save} />);
     await userEvent.click(screen.getByRole('combobox', { name: 'Carries' }));
     await userEvent.click(await screen.findByRole('option', { name: 'BRAKE Set up brakes' }));
     expect(save).toHaveBeenLastCalledWith([{ ...question, outcome: 5 }]);
@@ -75,7 +78,8 @@ describe('a question', () => {
   });
 
   it('of a step without evidence asks nothing of the kind', () => {
-    show(<QuizEditor questions={[question]} onSave={() => {}} />);
+    serve({ 'GET /api/courses/2/design/questions': [] });
+    show(<QuizEditor {...none} questions={[question]} onSave={() => {}} />);
     expect(screen.queryByRole('combobox', { name: 'Carries' })).not.toBeInTheDocument();
   });
 });

@@ -9,5 +9,5 @@ export const quiz: StepRoom<'quiz'> = {
   Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
   says: ['passed', 'again'],
-  edit: ({ questions, taking }) => ({ is: 'quiz', questions, taking }),
+  edit: ({ questions, draws, taking }) => ({ is: 'quiz', questions, draws, taking }),
 };

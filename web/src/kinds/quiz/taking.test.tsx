@@ -16,7 +16,7 @@ const fields = (taking = TAKING) => {
   const change = vi.fn();
   const props = {
     step: step(12, 'QUIZ', { doneWhen: passed }),
-    part: { is: 'quiz', questions: [], taking },
+    part: { is: 'quiz', questions: [], draws: [], taking },
     design: design(),
     change,
   } as AuthorProps<'quiz'>;

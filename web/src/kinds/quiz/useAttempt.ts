@@ -79,6 +79,21 @@ export function useAttempt(
     onSuccess: (answer) =>
       setSettled((all) => [...all.filter((a) => a.question !== answer.question), answer]),
   });
+  const hint = useMutation({
+    scope,
+    meta: { silent: true },
+    mutationFn: ({ question, had }: { question: string; had: number }) =>
+      body(
+        api.POST(`${at}/hints/{question}/{had}`, {
+          params: { path: { ...params.path, question, had } },
+        }),
+      ),
+    onSuccess: (asked) =>
+      setAttempt((all) => ({
+        ...all,
+        questions: all.questions.map((q) => (q.id === asked.id ? asked : q)),
+      })),
+  });
   const turn = useMutation({
     scope,
     meta: { silent: true },
@@ -121,8 +136,9 @@ export function useAttempt(
     again: () => keep.mutate(latest.current),
     finish,
     settle,
+    hint,
     turn,
-    error: finish.error ?? settle.error ?? turn.error ?? keep.error,
+    error: finish.error ?? settle.error ?? hint.error ?? turn.error ?? keep.error,
   };
 }
 

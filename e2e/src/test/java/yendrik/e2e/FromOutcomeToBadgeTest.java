@@ -33,6 +33,11 @@ class FromOutcomeToBadgeTest extends BrowserTest {
         .isVisible();
   }
 
+  private static Locator textbox(Page page, String name) {
+    return page.getByRole(
+        AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
   @Test
   @Order(1)
   void a_designer_plans_a_course_from_an_outcome_to_a_badge_and_publishes_it() {
@@ -55,10 +60,10 @@ class FromOutcomeToBadgeTest extends BrowserTest {
     addStep(page, "Quiz", "Rubber and glue");
     button(page, "Content").click();
     button(page, "Add question").click();
-    page.getByLabel("Question 1").last().fill("What has to dry before the patch goes on?");
-    page.getByLabel("Choice 1").fill("The glue");
-    page.getByLabel("Choice 2").fill("The tyre");
-    page.getByLabel("Choice 2").blur();
+    textbox(page, "Question 1").fill("What has to dry before the patch goes on?");
+    textbox(page, "Choice 1").fill("The glue");
+    textbox(page, "Choice 2").fill("The tyre");
+    textbox(page, "Choice 2").blur();
     assertThat(page.getByText("1 point in 1 question")).isVisible();
     button(page, "Rules").click();
     take(page, "Opens when", "patch holds", "How a patch holds is done");

@@ -23,8 +23,9 @@ class Shots {
     try (var school = new School()) {
       Page staff = school.signedIn("odalys");
       take(staff, school, "plan/outcomes", "plan-outcomes");
-      staff.getByText("Coverage").click();
-      shoot(staff, "plan-coverage");
+      go(staff, school, "plan/questions");
+      staff.getByText("Which thread does the left pedal have?").click();
+      shoot(staff, "plan-questions");
       take(staff, school, "plan/rubrics", "plan-rubrics");
       go(staff, school, "plan/route");
       staff.getByText("Brake set-up practical", new Page.GetByTextOptions().setExact(true)).click();
@@ -43,7 +44,11 @@ class Shots {
           .nth(3)
           .click();
       shoot(staff, "watch-mastery");
-      take(staff, school, "watch/mastery?sel=class", "watch-trend");
+      go(staff, school, "watch/quizzes");
+      staff.getByText("Pads, cables, levers").first().click();
+      staff.waitForTimeout(SETTLE_MILLIS);
+      staff.locator("tbody button").first().click();
+      shoot(staff, "watch-quizzes");
       take(staff, school, "watch/grades", "watch-grades");
       take(staff, school, "reach/follow-up", "reach-follow-up");
       go(staff, school, "teach/marking");

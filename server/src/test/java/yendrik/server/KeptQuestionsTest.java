@@ -26,8 +26,8 @@ class KeptQuestionsTest {
   private static final String NOW =
       """
       {"body":"","questions":[{"id":"q1","text":"What dries?","points":2.0,"feedback":"Glue.",
-        "outcome":7,"part":{"is":"choice","right":"a",
-          "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}}]}
+        "hints":[{"text":"It smells.","cost":0.25}],"outcome":7,"part":{"is":"choice","right":"a",
+          "choices":[{"id":"a","text":"Glue"},{"id":"b","text":"Rubber"}]}}],"draws":[]}
       """;
   private static final String ONCE =
       """
@@ -43,12 +43,13 @@ class KeptQuestionsTest {
   private Quiz quiz(String json) {
     QuizContent content =
         CoreJson.mapper().treeToValue(questions.now(tree(json)), QuizContent.class);
-    return questions.quiz(content.questions());
+    return questions.asking(content.questions(), content.draws()).dealt(0);
   }
 
   @Test
   void questions_of_before_there_were_kinds_are_read_as_choices() {
-    assertThat(quiz(ONCE)).isEqualTo(quiz(NOW));
+    assertThat(quiz(ONCE).questions().getFirst().text()).isEqualTo("What dries?");
+    assertThat(quiz(ONCE).questions().getFirst().hints()).isEmpty();
     assertThat(quiz(ONCE).questions().getFirst().asked())
         .isEqualTo(
             new Choices(
@@ -59,7 +60,9 @@ class KeptQuestionsTest {
   void questions_are_kept_as_they_were_read() {
     var kept = quiz(NOW).questions().stream().map(questions::keep).toList();
     assertThat(
-            tree(CoreJson.mapper().writeValueAsString(new QuizContent("", kept, Optional.empty()))))
+            tree(
+                CoreJson.mapper()
+                    .writeValueAsString(new QuizContent("", kept, List.of(), Optional.empty()))))
         .isEqualTo(tree(NOW));
   }
 

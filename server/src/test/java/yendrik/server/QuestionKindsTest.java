@@ -239,4 +239,87 @@ class QuestionKindsTest extends SchoolTest {
     answer.put("words", "x".repeat(501));
     assertThat(edda.call("PUT", attempts() + "/1", answers(answer)).getStatus()).isEqualTo(422);
   }
+
+  @Test
+  void words_may_be_formatted_and_what_could_act_is_taken_out() {
+    ObjectNode asked =
+        question(
+            """
+            {"is": "choice", "right": "a", "choices": [
+              {"id": "a", "text": "", "formatted": "<p><em>Toe-in</em></p>", "feedback": "Yes."},
+              {"id": "b", "text": "Toe-out", "feedback": "It squeals so."}]}
+            """);
+    String torque = "<p>Find <span data-formula=\"T = F r\"></span><script>x()</script></p>";
+    asked.put("formatted", torque + "<img alt=\"A wrench\" data-file=\"7\">");
+    course.ask(quiz, asked);
+    JsonNode written = course.seen(quiz).path("part").path("questions").path(0);
+    assertThat(written.path("text").asString()).isEqualTo("Find T = F r [A wrench]");
+    assertThat(written.path("formatted").asString())
+        .contains("data-formula", "data-file")
+        .doesNotContain("script");
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    JsonNode choices = begin().path("choices");
+    assertThat(choices.toString()).contains("<em>Toe-in</em>").doesNotContain("squeals");
+    ObjectNode wrong = CoreJson.mapper().createObjectNode().put("is", "choice");
+    wrong.put("choice", id(choices, "Toe-out"));
+    JsonNode result = edda.post(attempts() + "/1/result", answers(wrong));
+    JsonNode part = result.path("answers").path(0).path("part");
+    assertThat(part.at("/chosen/feedback").asString()).isEqualTo("It squeals so.");
+    assertThat(part.has("right")).isFalse();
+    ObjectNode right = CoreJson.mapper().createObjectNode().put("is", "choice");
+    right.put("choice", id(begin().path("choices"), "Toe-in"));
+    JsonNode whole = edda.post(attempts() + "/2/result", answers(right));
+    assertThat(whole.path("points").asDouble()).isEqualTo(4);
+    assertThat(whole.toString()).contains("\"formatted\":\"<p><em>Toe-in</em></p>\"");
+  }
+
+  @Test
+  void help_is_given_one_hint_at_a_time_and_takes_its_share_of_the_points() {
+    ObjectNode asked = question("{\"is\": \"true-false\", \"isTrue\": true}");
+    asked.putArray("hints").addObject().put("text", "Look at the rim.").put("cost", 0.25);
+    asked.withArray("hints").addObject().put("text", "It is.").put("cost", 0.5);
+    course.ask(quiz, asked);
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    JsonNode first = edda.post(attempts(), "").path("questions").path(0);
+    assertThat(first.path("hints")).isEmpty();
+    assertThat(first.path("nextHint").asDouble()).isEqualTo(0.25);
+    assertThat(first.toString()).doesNotContain("rim");
+    JsonNode helped = edda.post(attempts() + "/1/hints/q1/0", "");
+    JsonNode twice = edda.post(attempts() + "/1/hints/q1/0", "");
+    assertThat(twice).as("by a double click").isEqualTo(helped);
+    assertThat(helped.path("hints").toString()).contains("rim").doesNotContain("It is.");
+    assertThat(edda.call("POST", attempts() + "/1/hints/q9/0", "").getStatus()).isEqualTo(404);
+    JsonNode result =
+        edda.post(
+            attempts() + "/1/result",
+            answers(json("{\"is\": \"true-false\", \"itIsTrue\": true}")));
+    assertThat(result.path("points").asDouble()).isEqualTo(3);
+    assertThat(result.path("answers").path(0).path("hints").asInt()).isEqualTo(1);
+    assertThat(result.path("answers").path(0).path("verdict").asString()).isEqualTo("RIGHT");
+    assertThat(edda.call("POST", attempts() + "/1/hints/q1/1", "").getStatus()).isEqualTo(409);
+    edda.post(attempts(), "");
+    for (int had = 0; had < 4; had++) edda.post(attempts() + "/2/hints/q1/" + had, "");
+    assertThat(
+            edda.post(
+                    attempts() + "/2/result",
+                    answers(json("{\"is\": \"true-false\", \"itIsTrue\": true}")))
+                .path("points")
+                .asDouble())
+        .isEqualTo(1);
+  }
+
+  @Test
+  void hints_that_cost_more_than_there_is_or_say_nothing_are_named() {
+    ObjectNode dear = question("{\"is\": \"true-false\", \"isTrue\": true}");
+    dear.putArray("hints").addObject().put("text", "Look.").put("cost", 7);
+    var refused =
+        course.save(course.seen(quiz), e -> NewCourse.part(e).putArray("questions").add(dear));
+    assertThat(refused.getStatus()).isEqualTo(422);
+    ObjectNode silent = question("{\"is\": \"true-false\", \"isTrue\": true}");
+    silent.putArray("hints").addObject().put("text", " ").put("cost", 0.5);
+    course.ask(quiz, silent);
+    assertThat(Caller.json(sefa.publish(course.path)).toString()).contains("hint that says");
+  }
 }

@@ -62,6 +62,11 @@ class SupportTest extends BenchTest {
           "GET /api/courses/{course}/discussions/{step}/posts",
           "GET /api/courses/{course}/discussions/{step}/posts/{post}",
           "GET /api/courses/{course}/discussions/{step}/posts/{post}/files/{file}",
+          // AfterUseTest, which also says what designers do there
+          "GET /api/courses/{course}/quizzes",
+          "GET /api/courses/{course}/quizzes/{step}/figures",
+          "GET /api/courses/{course}/quizzes/{step}/results/{format}",
+          "GET /api/courses/{course}/quizzes/{step}/corrections/{id}/return",
           // QuizTakingTest
           "GET /api/courses/{course}/marking/{enrolment}/{step}/attempts",
           // HandInTest

@@ -1,5 +1,6 @@
 import { FormControlLabel, Radio, RadioGroup } from '@mui/material';
 import type { AskProps } from '../room';
+import { ShownWords } from '../ShownWords';
 
 export function Ask({ part, labelledBy, given, answer }: AskProps<'choice'>) {
   return (
@@ -9,7 +10,12 @@ export function Ask({ part, labelledBy, given, answer }: AskProps<'choice'>) {
       onChange={(_, choice) => answer({ is: 'choice', choice })}
     >
       {part.choices.map((c) => (
-        <FormControlLabel key={c.id} value={c.id} control={<Radio size="small" />} label={c.text} />
+        <FormControlLabel
+          key={c.id}
+          value={c.id}
+          control={<Radio size="small" />}
+          label={<ShownWords of={c} />}
+        />
       ))}
     </RadioGroup>
   );

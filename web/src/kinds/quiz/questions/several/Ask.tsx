@@ -1,5 +1,6 @@
 import { Checkbox, FormControlLabel, FormGroup } from '@mui/material';
 import type { AskProps } from '../room';
+import { ShownWords } from '../ShownWords';
 
 export function Ask({ part, labelledBy, given, answer }: AskProps<'several'>) {
   const chosen = given?.choices ?? [];
@@ -19,7 +20,7 @@ export function Ask({ part, labelledBy, given, answer }: AskProps<'several'>) {
               onChange={(_, on) => choose(c.id, on)}
             />
           }
-          label={c.text}
+          label={<ShownWords of={c} />}
         />
       ))}
     </FormGroup>

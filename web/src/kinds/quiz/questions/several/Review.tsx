@@ -1,3 +1,4 @@
+import { Box } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import { useNames } from '../../../../ui/useNames';
 import type { ReviewProps } from '../room';
@@ -12,6 +13,14 @@ export function Review({ part: { choices } }: ReviewProps<'several'>) {
     <>
       {t('learn.yours', { text: chosen.length > 0 ? names(chosen) : t('learn.noAnswer') })}
       {!same && `. ${t('learn.rightAre', { text: names(right) })}`}
+      {choices.map(
+        (c) =>
+          c.feedback && (
+            <Box key={c.text}>
+              {c.text}: {c.feedback}
+            </Box>
+          ),
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { Checkbox, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import { newId } from '../../../../ui/ids';
+import { ChoiceLine } from '../ChoiceLine';
 import { Lines } from '../Lines';
 import type { WriteProps } from '../room';
 import { evenly } from './shares';
@@ -34,36 +35,41 @@ export function Write({ part, edit }: WriteProps<'several'>) {
           id: c.id,
           name: c.text,
           line: (
-            <>
-              <Checkbox
-                size="small"
-                checked={c.share > 0}
-                onChange={(_, right) =>
-                  edit({ ...part, choices: evenly(set(c.id, { share: right ? 1 : 0 }), takesAway) })
-                }
-                slotProps={{ input: { 'aria-label': `${t('plan.right')}: ${c.text || n + 1}` } }}
-              />
-              <TextField
-                placeholder={t('plan.choice', { n: n + 1 })}
-                value={c.text}
-                error={!c.text.trim()}
-                onChange={(e) => edit({ ...part, choices: set(c.id, { text: e.target.value }) })}
-                slotProps={{ htmlInput: { 'aria-label': t('plan.choice', { n: n + 1 }) } }}
-              />
-              <TextField
-                type="number"
-                value={Math.round(c.share * 100)}
-                onChange={(e) => {
-                  const share = Math.max(-100, Math.min(100, Number(e.target.value))) / 100;
-                  edit({ ...part, choices: set(c.id, { share }) });
-                }}
-                slotProps={{
-                  htmlInput: { 'aria-label': t('plan.shareOf', { n: n + 1 }) },
-                  input: { endAdornment: '%' },
-                }}
-                sx={{ width: 84, flex: 'none' }}
-              />
-            </>
+            <ChoiceLine
+              choice={c}
+              n={n}
+              edit={(next) =>
+                edit({ ...part, choices: choices.map((x) => (x.id === c.id ? next : x)) })
+              }
+              before={
+                <Checkbox
+                  size="small"
+                  checked={c.share > 0}
+                  onChange={(_, right) =>
+                    edit({
+                      ...part,
+                      choices: evenly(set(c.id, { share: right ? 1 : 0 }), takesAway),
+                    })
+                  }
+                  slotProps={{ input: { 'aria-label': `${t('plan.right')}: ${c.text || n + 1}` } }}
+                />
+              }
+              after={
+                <TextField
+                  type="number"
+                  value={Math.round(c.share * 100)}
+                  onChange={(e) => {
+                    const share = Math.max(-100, Math.min(100, Number(e.target.value))) / 100;
+                    edit({ ...part, choices: set(c.id, { share }) });
+                  }}
+                  slotProps={{
+                    htmlInput: { 'aria-label': t('plan.shareOf', { n: n + 1 }) },
+                    input: { endAdornment: '%' },
+                  }}
+                  sx={{ width: 84, flex: 'none' }}
+                />
+              }
+            />
           ),
         }))}
       />

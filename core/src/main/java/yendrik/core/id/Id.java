@@ -14,6 +14,7 @@ public sealed interface Id extends Serializable
         OutcomeId,
         PersonId,
         PostId,
+        QuestionId,
         RubricId,
         ScaleId,
         SessionId,

@@ -2,17 +2,54 @@ package yendrik.core.quiz;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import yendrik.core.Refusal;
 import yendrik.core.id.OutcomeId;
 
-/** Questions that are asked together. */
-public record Quiz(List<Question> questions) {
+/**
+ * Questions that are asked together.
+ *
+ * @param leftOut ids of questions that were left out after they were asked
+ * @param fullMarks ids of questions for which everybody has the full mark
+ */
+public record Quiz(List<Question> questions, Set<String> leftOut, Set<String> fullMarks) {
   public Quiz {
     questions = List.copyOf(questions);
+    leftOut = Set.copyOf(leftOut);
+    fullMarks = Set.copyOf(fullMarks);
+  }
+
+  /** Questions as they were asked. */
+  public Quiz(List<Question> questions) {
+    this(questions, Set.of(), Set.of());
+  }
+
+  /**
+   * The same after corrections, of which the last one of a question holds. Of two questions of 2
+   * and 3 points with the second one left out, 2 points are to be had.
+   */
+  public Quiz corrected(List<Correction> corrections) {
+    List<Question> right = new ArrayList<>(questions);
+    Set<String> out = new HashSet<>(leftOut);
+    Set<String> full = new HashSet<>(fullMarks);
+    for (Correction correction : corrections) {
+      String id = correction.question();
+      out.remove(id);
+      full.remove(id);
+      switch (correction) {
+        case Correction.LeftOut _ -> out.add(id);
+        case Correction.FullMarks _ -> full.add(id);
+        case Correction.RightAnswer(var _, var asked) ->
+            right.replaceAll(q -> q.id().equals(id) ? q.asking(asked) : q);
+      }
+    }
+    return new Quiz(right, out, full);
   }
 
   /**
@@ -53,16 +90,14 @@ public record Quiz(List<Question> questions) {
     public double share() {
       return of == 0 ? 0 : points / of;
     }
-
-    /** How many answers wait for staff. */
-    public int waits() {
-      return (int) answers.stream().filter(a -> a.mark() instanceof Mark.ForStaff).count();
-    }
   }
 
   /** The most points that can be had. */
   public double points() {
-    return questions.stream().mapToDouble(Question::points).sum();
+    return questions.stream()
+        .filter(question -> !leftOut.contains(question.id()))
+        .mapToDouble(Question::points)
+        .sum();
   }
 
   /**
@@ -72,19 +107,67 @@ public record Quiz(List<Question> questions) {
    * @param given what was answered by the question's id
    */
   public Result mark(Map<String, Answer> given) {
+    return mark(given, Map.of());
+  }
+
+  /**
+   * Marks an attempt in which help was asked for.
+   *
+   * @param hints how many hints were given by the question's id
+   */
+  public Result mark(Map<String, Answer> given, Map<String, Integer> hints) {
     List<Answered> answers = new ArrayList<>();
-    double sum = 0;
     for (Question question : questions) {
       Mark mark = question.mark(Optional.ofNullable(given.get(question.id())));
-      double points =
-          switch (mark) {
-            case Mark.Marked(double share) -> share * question.points();
-            case Mark.ForStaff() -> 0;
-          };
-      sum += points;
-      answers.add(new Answered(question.id(), mark, points));
+      double points = question.pointsFor(mark, hints.getOrDefault(question.id(), 0));
+      answers.add(new Answered(question.id(), mark, righted(question, points)));
     }
-    return new Result(sum, points(), answers);
+    return summed(answers);
+  }
+
+  /** What a question comes to after what was put right about it. */
+  private double righted(Question question, double points) {
+    if (leftOut.contains(question.id())) return 0;
+    return fullMarks.contains(question.id()) ? question.points() : points;
+  }
+
+  private Result summed(List<Answered> answers) {
+    double sum = answers.stream().mapToDouble(Answered::points).sum();
+    return new Result(Math.min(sum, points()), points(), answers);
+  }
+
+  /** How many answers wait for staff; what is left out or has the full mark anyway does not. */
+  public int waits(Result result) {
+    return (int)
+        result.answers().stream()
+            .filter(a -> a.mark() instanceof Mark.ForStaff)
+            .filter(a -> !leftOut.contains(a.question()) && !fullMarks.contains(a.question()))
+            .count();
+  }
+
+  /**
+   * Marks an attempt anew, after a correction for example. What staff have given is kept, also
+   * while a correction has it count for something else.
+   *
+   * @param before as it was marked
+   */
+  public Result markAgain(Result before, Map<String, Answer> given, Map<String, Integer> hints) {
+    Map<String, Answered> then = new HashMap<>();
+    before.answers().forEach(answered -> then.put(answered.question(), answered));
+    List<Answered> now = mark(given, hints).answers();
+    List<Answered> answers = new ArrayList<>();
+    for (int n = 0; n < questions.size(); n++)
+      answers.add(again(questions.get(n), then.get(questions.get(n).id()), now.get(n)));
+    return summed(answers);
+  }
+
+  private Answered again(Question question, @Nullable Answered was, Answered now) {
+    if (was == null) return now;
+    if (now.mark() instanceof Mark.ForStaff && was.mark() instanceof Mark.Marked(double share)) {
+      double points = righted(question, share * question.points());
+      return new Answered(question.id(), was.mark(), points, was.comment());
+    }
+    return new Answered(question.id(), now.mark(), now.points(), was.comment());
   }
 
   /**
@@ -111,6 +194,7 @@ public record Quiz(List<Question> questions) {
         questions.stream()
             .filter(q -> q.id().equals(before.question()))
             .filter(q -> q.asked().byStaff())
+            .filter(q -> !leftOut.contains(q.id()) && !fullMarks.contains(q.id()))
             .findFirst()
             .orElseThrow(() -> new Refusal("not-for-staff", "n", 1));
     double of = question.points();
@@ -127,7 +211,7 @@ public record Quiz(List<Question> questions) {
   public List<Part> parts(Result result) {
     Map<OutcomeId, Part> parts = new LinkedHashMap<>();
     for (Question question : questions) {
-      if (question.outcome().isEmpty()) continue;
+      if (question.outcome().isEmpty() || leftOut.contains(question.id())) continue;
       double points =
           result.answers().stream()
               .filter(a -> a.question().equals(question.id()))

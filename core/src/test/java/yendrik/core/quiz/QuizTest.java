@@ -2,12 +2,18 @@ package yendrik.core.quiz;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 import static yendrik.core.Workshop.ENGLISH;
 import static yendrik.core.Workshop.refused;
 
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Refusal;
 import yendrik.core.Workshop;
@@ -61,14 +67,51 @@ class QuizTest {
   void what_staff_mark_counts_once_they_have_and_can_be_marked_anew() {
     var waiting = quiz.mark(Map.of("q1", new ShareGiven(1), "q2", new ShareGiven(-1)));
     assertThat(waiting.points()).isEqualTo(2);
-    assertThat(waiting.waits()).isEqualTo(1);
+    assertThat(quiz.waits(waiting)).isEqualTo(1);
     var judged = quiz.judged(waiting, Map.of("q2", new Quiz.Judged(2.5, "Say why.")));
     assertThat(judged.points()).isEqualTo(4.5);
-    assertThat(judged.waits()).isZero();
+    assertThat(quiz.waits(judged)).isZero();
     assertThat(judged.answers().getLast().comment()).isEqualTo("Say why.");
     var again = quiz.judged(judged, Map.of("q2", new Quiz.Judged(1, "")));
     assertThat(again.points()).isEqualTo(3);
     assertThat(quiz.judged(judged, Map.of())).isEqualTo(judged);
+  }
+
+  @Property
+  void hints_take_what_they_cost_and_never_more_than_there_is(
+      @ForAll @DoubleRange(min = 0, max = 1) double share,
+      @ForAll @Size(max = 4) List<@DoubleRange(min = 0, max = 1) Double> costs,
+      @ForAll @IntRange(max = 6) int taken) {
+    var helped =
+        new Question(
+            "q1",
+            Shown.of("Which?"),
+            4,
+            "",
+            costs.stream().map(cost -> new Hint("Look.", cost)).toList(),
+            Optional.empty(),
+            new ShareWanted());
+    var given = Map.<String, Answer>of("q1", new ShareGiven(share));
+    double with = new Quiz(List.of(helped)).mark(given, Map.of("q1", taken)).points();
+    double less = new Quiz(List.of(helped)).mark(given, Map.of("q1", taken + 1)).points();
+    double cost = costs.stream().limit(taken).mapToDouble(c -> c).sum();
+    assertThat(with).isBetween(0.0, share * 4).isGreaterThanOrEqualTo(less);
+    assertThat(with).isCloseTo(Math.max(0, share - cost) * 4, within(1e-9));
+  }
+
+  @Test
+  void a_hint_says_something_and_costs_a_share() {
+    assertThat(refused(() -> new Hint("Look.", 1.5))).contains("from 0 to 1");
+    var silent =
+        new Question(
+            "q1",
+            Shown.of("Which?"),
+            4,
+            "",
+            List.of(new Hint(" ", 0.5)),
+            Optional.empty(),
+            new ShareWanted());
+    assertThat(silent.lacks()).containsExactly(Question.Lacks.HINT);
   }
 
   @Test
@@ -150,5 +193,51 @@ class QuizTest {
   @Test
   void a_quiz_that_asks_nothing_comes_to_nothing() {
     assertThat(new Quiz(List.of()).mark(Map.of()).share()).isZero();
+  }
+
+  @Test
+  void what_is_left_out_counts_for_nothing_and_full_marks_for_everybody() {
+    var given = Map.<String, Answer>of("q1", new ShareGiven(1), "q2", new ShareGiven(0));
+    assertThat(quiz.mark(given).share()).isEqualTo(2 / 5.0);
+    var without = quiz.corrected(List.of(new Correction.LeftOut("q2")));
+    assertThat(without.points()).isEqualTo(2);
+    assertThat(without.mark(given).share()).isEqualTo(1);
+    var full = quiz.corrected(List.of(new Correction.FullMarks("q2")));
+    assertThat(full.mark(Map.of()).points()).isEqualTo(3);
+    var back = without.corrected(List.of(new Correction.FullMarks("q2")));
+    assertThat(back.points()).as("the last correction of a question holds").isEqualTo(5);
+  }
+
+  @Test
+  void another_right_answer_marks_anew_and_leaves_what_staff_gave() {
+    var machine =
+        new Quiz(
+            List.of(
+                new Question("m", "Which?", 2, "", Optional.empty(), new Statement(true)),
+                question("q2", 3)));
+    var said =
+        Map.of(
+            "m",
+            new yendrik.core.quiz.kinds.statement.Said(false),
+            "q2",
+            (Answer) new ShareGiven(-1));
+    var judged = machine.judged(machine.mark(said), Map.of("q2", new Quiz.Judged(2, "Good.")));
+    assertThat(judged.points()).isEqualTo(2);
+    var right = machine.corrected(List.of(new Correction.RightAnswer("m", new Statement(false))));
+    var again = right.markAgain(judged, said, Map.of());
+    assertThat(again.points()).isEqualTo(4);
+    assertThat(again.answers().getLast().comment()).isEqualTo("Good.");
+    assertThat(right.markAgain(again, said, Map.of())).isEqualTo(again);
+    var out = machine.corrected(List.of(new Correction.LeftOut("q2")));
+    var without = out.markAgain(judged, said, Map.of());
+    assertThat(out.waits(without)).isZero();
+    assertThat(without.of()).isEqualTo(2);
+    var full = machine.corrected(List.of(new Correction.FullMarks("q2")));
+    assertThat(full.markAgain(without, said, Map.of()).points()).isEqualTo(3);
+    assertThat(machine.markAgain(full.markAgain(without, said, Map.of()), said, Map.of()))
+        .as("what staff gave is there again once corrections are taken back")
+        .isEqualTo(judged);
+    assertThat(refused(() -> full.judged(judged, Map.of("q2", new Quiz.Judged(1, "")))))
+        .isNotEmpty();
   }
 }

@@ -36,6 +36,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.PostId;
+import yendrik.core.id.QuestionId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
@@ -44,6 +45,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
+import yendrik.core.quiz.Difficulty;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
 import yendrik.core.record.Sums;
@@ -150,6 +152,7 @@ public final class CoreJson {
     id(module, ScaleId.class, ScaleId::new, ScaleId::value);
     id(module, BadgeId.class, BadgeId::new, BadgeId::value);
     id(module, GroupId.class, GroupId::new, GroupId::value);
+    id(module, QuestionId.class, QuestionId::new, QuestionId::value);
     id(module, RubricId.class, RubricId::new, RubricId::value);
     id(module, SessionId.class, SessionId::new, SessionId::value);
     id(module, StatusId.class, StatusId::new, StatusId::value);
@@ -161,6 +164,7 @@ public final class CoreJson {
     node(module);
     word(module, StepKind.class);
     word(module, Counts.class);
+    word(module, Difficulty.class);
     word(module, Judgement.class);
     word(module, Fact.Grant.class);
     for (Class<?> sealed :

@@ -7,6 +7,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
+import yendrik.core.quiz.Difficulty;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -112,6 +113,9 @@ final class StoredNames {
     names.put(Counts.LATEST, "LATEST");
     names.put(Counts.FIRST, "FIRST");
     names.put(Counts.MEAN, "MEAN");
+    names.put(Difficulty.EASY, "EASY");
+    names.put(Difficulty.MIDDLING, "MIDDLING");
+    names.put(Difficulty.HARD, "HARD");
     return Map.copyOf(names);
   }
 }

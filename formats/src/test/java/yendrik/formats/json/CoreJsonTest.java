@@ -24,6 +24,7 @@ import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.progress.Latches;
+import yendrik.core.quiz.Difficulty;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rubric.Rubric;
@@ -228,6 +229,7 @@ class CoreJsonTest {
         .contains("PAGE", "VIDEO", "QUIZ", "ASSIGNMENT", "PRACTICAL");
     assertThat(words(Judgement.values())).containsExactly("PASSED", "AGAIN", "FAILED");
     assertThat(words(Counts.values())).containsExactly("BEST", "LATEST", "FIRST", "MEAN");
+    assertThat(words(Difficulty.values())).containsExactly("EASY", "MIDDLING", "HARD");
     assertThat(words(Fact.Grant.values()))
         .containsExactly("OPENED", "EXCUSED", "DUE_MOVED", "ATTEMPTS", "TIME");
   }

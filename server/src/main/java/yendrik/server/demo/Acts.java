@@ -11,6 +11,9 @@ import yendrik.server.http.FilmHosts;
 import yendrik.server.kinds.StepDemo;
 import yendrik.server.kinds.assignment.HandedIn;
 import yendrik.server.kinds.quiz.Attempts;
+import yendrik.server.kinds.quiz.after.Corrections;
+import yendrik.server.kinds.quiz.after.Remarking;
+import yendrik.server.kinds.quiz.bank.Bank;
 import yendrik.server.kinds.quiz.question.Questions;
 import yendrik.server.kinds.video.Playing;
 import yendrik.server.learn.Steps;
@@ -23,6 +26,9 @@ record Acts(
     Playing films,
     Attempts attempts,
     Questions questions,
+    Bank bank,
+    Corrections corrections,
+    Remarking remarking,
     HandedIn work,
     Marking marking,
     Talks talks,

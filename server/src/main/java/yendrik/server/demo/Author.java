@@ -8,6 +8,7 @@ import static yendrik.schema.Tables.SCALE;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -41,6 +42,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
 import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.formats.questions.QuestionText;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
@@ -53,6 +55,8 @@ import yendrik.server.files.FileSort;
 import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.kinds.DemoScript;
+import yendrik.server.kinds.quiz.bank.BankForms;
+import yendrik.server.kinds.quiz.question.KeptQuestion;
 
 /** Writes one course of the demo through the same drafting as designers use. */
 final class Author {
@@ -72,6 +76,7 @@ final class Author {
   private final Map<String, BadgeId> badges = new HashMap<>();
   private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
   private final Map<StepId, RubricId> rubrics = new HashMap<>();
+  private final Map<String, Question> banked = new HashMap<>();
   private final Map<String, RubricForms.RubricView> rubricViews = new HashMap<>();
   private final Map<StepId, DemoScript.DemoFilm> films = new HashMap<>();
   private final Map<StepId, Map<String, Long>> kept = new HashMap<>();
@@ -215,6 +220,29 @@ final class Author {
     }
   }
 
+  /** Keeps the questions of a text, for any quiz to ask. */
+  void questions(String resource) {
+    for (QuestionText.Read read : QuestionText.read(text(resource)).questions()) {
+      var edit =
+          new BankForms.BankEdit(
+              acts.questions().written(read.question()), read.tags(), read.difficulty());
+      banked.put(KeptQuestion.called(acts.bank().insert(course, edit)), read.question());
+    }
+  }
+
+  private static String text(String resource) {
+    try (InputStream in = requireNonNull(Author.class.getResourceAsStream(resource))) {
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** A question of the course, by what quizzes call it. */
+  Question banked(String id) {
+    return known(banked, id);
+  }
+
   /** Writes the rubrics and gives each to its step. */
   void rubrics(Script script) {
     for (Script.ScriptRubric rubric : script.rubrics()) {
@@ -275,6 +303,7 @@ final class Author {
 
   private record Written(
       List<Question> questions,
+      List<DemoScript.DemoDraw> draws,
       Optional<Taking> taking,
       Optional<DemoFilm> film,
       Optional<RubricId> rubric,
@@ -365,6 +394,7 @@ final class Author {
                 .written(
                     new Written(
                         carrying(script),
+                        script.draws(),
                         script.taking(),
                         Optional.ofNullable(films.get(id)),
                         Optional.ofNullable(rubrics.get(id)),

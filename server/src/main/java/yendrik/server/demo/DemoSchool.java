@@ -56,6 +56,7 @@ import yendrik.server.design.RuleView;
 import yendrik.server.files.Files;
 import yendrik.server.institution.Institution;
 import yendrik.server.institution.Institutions;
+import yendrik.server.kinds.quiz.correction.CorrectionRows;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
@@ -320,6 +321,8 @@ public class DemoSchool implements ApplicationRunner {
       learning.until(today);
     }
     handMadeStories(foundations, teaching, today);
+    clock.putTo(today);
+    putRight(foundations, seat(foundations.course, odalys));
     Conversations.read()
         .play(
             clock, today, foundations, (by, step, to, text) -> wrote(teaching, by, step, to, text));
@@ -329,6 +332,19 @@ public class DemoSchool implements ApplicationRunner {
     if (crowd > 0)
       new Crowd(db, clock, walks, foundations, induction.course, LEARNERS)
           .enrol(crowd, passwordHash(tomas), saturday, tomas, start);
+  }
+
+  /** A question that took too little gives everybody its mark. */
+  private void putRight(Author foundations, Seat designer) {
+    StepId quiz = foundations.id("fault-quiz");
+    acts.corrections()
+        .add(
+            designer,
+            quiz,
+            "q4",
+            CorrectionRows.What.FULL_MARKS,
+            "“Wobbles” is said at every bench, and was marked wrong.");
+    acts.remarking().all();
   }
 
   /** Saturdays and Tuesdays through all ten weeks. */
@@ -557,6 +573,7 @@ public class DemoSchool implements ApplicationRunner {
         "WHEEL",
         "BEAR");
     a.write(script, start, 7, 14, 28, 42, 49, 56, 63, 70);
+    a.questions("/demo/questions.txt");
     a.rubrics(Script.read("/demo/foundations.yaml", code -> Optional.of(a.outcomeId(code))));
     a.moduleOpens(0, a.ask(new Leaf.CourseComplete(induction)));
     a.opens("tools-quiz", a.all(a.done("bench"), a.done("tools")));
@@ -877,7 +894,8 @@ public class DemoSchool implements ApplicationRunner {
             List.of(),
             /* elsewhere= */ false,
             Set.of(),
-            Map.of());
+            Map.of(),
+            List.of());
     var build =
         new Script.ScriptStep(
             "build",
@@ -898,7 +916,8 @@ public class DemoSchool implements ApplicationRunner {
             List.of(),
             /* elsewhere= */ false,
             Set.of(),
-            Map.of());
+            Map.of(),
+            List.of());
     a.write(
         new Script(
             "",

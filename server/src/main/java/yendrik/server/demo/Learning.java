@@ -3,14 +3,17 @@ package yendrik.server.demo;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Queue;
 import java.util.Random;
+import java.util.Set;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
@@ -132,8 +135,17 @@ final class Learning implements DemoLearner {
     }
   }
 
-  /** Takes a quiz with so many right answers. */
+  /** Takes a quiz with so many right answers, to its first questions. */
   void attempt(String key, int right) {
+    Script.ScriptStep script = course.script(course.id(key));
+    List<String> ids = script.questions().stream().map(Question::id).toList();
+    attempt(key, right, Set.copyOf(ids.subList(0, Math.min(right, ids.size()))));
+  }
+
+  /**
+   * @param known the questions that are answered rightly
+   */
+  private void attempt(String key, int right, Set<String> known) {
     StepId id = course.id(key);
     acts.steps().open(enrolment, person, id);
     Script.ScriptStep script = course.script(id);
@@ -141,28 +153,33 @@ final class Learning implements DemoLearner {
     var attempt = acts.attempts().begin(enrolment, person, id, Optional.of(word));
     int minutes = 4 + random.nextInt(5);
     Map<String, GivenAnswer> answers = new HashMap<>();
-    answer(attempt, script, right, answers);
+    answer(attempt, script, right, known, answers);
     while (answers.size() < attempt.count()) {
       later(Duration.ofSeconds(60L * minutes / attempt.count()));
       attempt =
           acts.attempts()
               .turn(enrolment, id, attempt.number(), attempt.page() + 1, new Sent(answers));
-      answer(attempt, script, right, answers);
+      answer(attempt, script, right, known, answers);
     }
     later(Duration.ofMinutes(minutes));
     acts.steps().spend(enrolment, person, id, minutes * 60);
     acts.attempts().finish(enrolment, person, id, attempt.number(), new Sent(answers));
   }
 
-  /** Answers the questions that are seen, the first so many rightly. */
+  /** Answers the questions that are seen. */
   private void answer(
-      AttemptView attempt, Script.ScriptStep script, int right, Map<String, GivenAnswer> answers) {
+      AttemptView attempt,
+      Script.ScriptStep script,
+      int right,
+      Set<String> known,
+      Map<String, GivenAnswer> answers) {
     List<String> ids = script.questions().stream().map(Question::id).toList();
     for (AskedQuestion asked : attempt.questions()) {
       int n = ids.indexOf(asked.id());
-      answers.put(
-          asked.id(),
-          acts.questions().rehearsed(script.questions().get(n), asked.part(), n < right));
+      boolean drawn = n < 0;
+      Question question = drawn ? course.banked(asked.id()) : script.questions().get(n);
+      boolean isRight = drawn ? right >= ids.size() : known.contains(asked.id());
+      answers.put(asked.id(), acts.questions().rehearsed(question, asked.part(), isRight));
     }
   }
 
@@ -264,9 +281,28 @@ final class Learning implements DemoLearner {
     int all = script.questions().size();
     int needed = (int) Math.ceil(script.pass() * all - 1e-9);
     if (random.nextDouble() > ability + 0.25) {
-      attempt(key, Math.max(0, needed - 1));
+      int right = Math.max(0, needed - 1);
+      attempt(key, right, some(script, right, key));
       later(Duration.ofMinutes(40));
     }
-    attempt(key, random.nextDouble() < ability ? all : Math.min(all, needed));
+    int right = random.nextDouble() < ability ? all : Math.min(all, needed);
+    attempt(key, right, some(script, right, key));
+  }
+
+  /**
+   * Which questions somebody knows: the later ones of a quiz less often, but the first ones where
+   * questions carry outcomes of their own, since levels and what opens by them hang on it. Chance
+   * of its own, so that nothing else that people of the demo do hangs on it.
+   */
+  private Set<String> some(Script.ScriptStep script, int right, String key) {
+    Random chance = new Random(31 * key.hashCode() + enrolment.value() * 1_000_003);
+    List<String> ids = new ArrayList<>(script.questions().stream().map(Question::id).toList());
+    if (!script.carried().isEmpty()) return Set.copyOf(ids.subList(0, right));
+    Set<String> known = new HashSet<>();
+    while (known.size() < Math.min(right, script.questions().size())) {
+      int n = Math.min(chance.nextInt(ids.size()), chance.nextInt(ids.size()));
+      known.add(ids.remove(n));
+    }
+    return known;
   }
 }

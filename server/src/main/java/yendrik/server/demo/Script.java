@@ -41,6 +41,7 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
 
   /**
    * @param questions the right choice comes first in the file
+   * @param draws what is drawn beside the questions
    * @param carried codes of the outcomes that single questions carry, by question
    */
   record ScriptStep(
@@ -62,7 +63,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
       List<String> files,
       boolean elsewhere,
       Set<FileSort> takes,
-      Map<String, String> carried) {}
+      Map<String, String> carried,
+      List<DemoScript.DemoDraw> draws) {}
 
   /** A rubric and the step that is assessed with it. */
   record ScriptRubric(String step, RubricForms.RubricEdit rubric) {}
@@ -117,7 +119,8 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
         step.files(),
         step.elsewhere(),
         Set.copyOf(step.takes()),
-        carried);
+        carried,
+        step.draws());
   }
 
   private static List<DemoScript.DemoCaption> captions(StepText step) {

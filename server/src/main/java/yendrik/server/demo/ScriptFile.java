@@ -20,6 +20,7 @@ import yendrik.core.quiz.taking.Review;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.core.quiz.taking.TimeUp;
 import yendrik.server.files.FileSort;
+import yendrik.server.kinds.DemoScript;
 
 /** The file of a demo's course, as it is written; what is left out is nothing, none or no. */
 record ScriptFile(String name, String summary, List<ModuleText> modules, List<RubricText> rubrics) {
@@ -46,6 +47,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * @param byGroup whether each group has it by itself
    * @param files beside the courses, which its text names as {@code [name]}
    * @param elsewhere whether it leads to the host of films elsewhere
+   * @param draws questions that are drawn from those of the course
    * @param takes what of files can be handed in beside a text
    */
   record StepText(
@@ -68,8 +70,10 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       List<String> files,
       boolean elsewhere,
       List<FileSort> takes,
-      List<CaptionText> captions) {
+      List<CaptionText> captions,
+      List<DemoScript.DemoDraw> draws) {
     StepText {
+      draws = requireNonNullElse(draws, List.of());
       takes = requireNonNullElse(takes, List.of());
       captions = requireNonNullElse(captions, List.of());
       files = requireNonNullElse(files, List.of());

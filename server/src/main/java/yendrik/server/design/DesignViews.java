@@ -114,6 +114,9 @@ public final class DesignViews {
       boolean staysOpen,
       List<StepView> steps) {}
 
+  /**
+   * @param lacks what keeps its content from being put before learners, in words
+   */
   @Schema(name = "DesignStep")
   public record StepView(
       StepId id,
@@ -141,7 +144,8 @@ public final class DesignViews {
       List<TieView> evidenceFor,
       List<GroupId> groups,
       List<PersonId> people,
-      Map<Moment, String> ownWords) {}
+      Map<Moment, String> ownWords,
+      List<String> lacks) {}
 
   public record TieView(OutcomeId outcome, double weight, Optional<List<Double>> cuts) {}
 
@@ -200,7 +204,8 @@ public final class DesignViews {
     return people.stream().sorted(Comparator.comparingLong(PersonId::value)).toList();
   }
 
-  static StepView step(StepRecord row, String body, AuthorPart part, Wording wording) {
+  static StepView step(
+      StepRecord row, String body, AuthorPart part, List<String> lacks, Wording wording) {
     Step s = DraftStore.step(row);
     return new StepView(
         row.getId(),
@@ -228,7 +233,8 @@ public final class DesignViews {
         s.evidenceFor().stream().map(t -> new TieView(t.outcome(), t.weight(), t.cuts())).toList(),
         s.audience().groups().stream().sorted().toList(),
         sorted(s.audience().people()),
-        row.getOwnWords().texts());
+        row.getOwnWords().texts(),
+        lacks);
   }
 
   static BadgeView badge(BadgeRecord row, Wording wording) {

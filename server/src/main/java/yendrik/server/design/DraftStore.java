@@ -35,6 +35,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Flag;
 import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
@@ -66,7 +67,8 @@ class DraftStore {
   }
 
   Content content(StepRecord row) {
-    return rooms.read(row.getKind(), row.getContent());
+    Content kept = rooms.read(row.getKind(), row.getContent());
+    return rooms.whole(row.getCourseId(), row.getId(), row.getKind(), kept);
   }
 
   List<ScaleRecord> scales(CourseId course) {
@@ -164,17 +166,20 @@ class DraftStore {
     Map<ScaleId, Scale> scales =
         scales(id).stream().collect(Collectors.toMap(ScaleRecord::getId, DraftStore::scale));
     List<CourseModule> modules = new ArrayList<>();
-    Map<StepId, Content> contents = new HashMap<>();
+    Map<StepId, Content> kept = new HashMap<>();
+    Map<StepId, StepKind> kinds = new HashMap<>();
     Map<StepId, Integer> minutes = new HashMap<>();
     Map<StepId, OwnWords> words = new HashMap<>();
     for (ModuleRows rows : modules(id)) {
       modules.add(module(rows.module, rows.steps.stream().map(DraftStore::step).toList()));
       for (StepRecord step : rows.steps) {
-        contents.put(step.getId(), content(step));
+        kept.put(step.getId(), rooms.read(step.getKind(), step.getContent()));
+        kinds.put(step.getId(), step.getKind());
         minutes.put(step.getId(), step.getMinutes());
         if (!step.getOwnWords().equals(OwnWords.NONE)) words.put(step.getId(), step.getOwnWords());
       }
     }
+    Map<StepId, Content> contents = rooms.whole(id, kept, kinds);
     List<BadgeRecord> badges = badges(id);
     Map<BadgeId, BadgePicture> pictures = new HashMap<>();
     for (BadgeRecord badge : badges)

@@ -3,6 +3,7 @@ package yendrik.server.design;
 import static yendrik.schema.Tables.BADGE;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.QUESTION;
 import static yendrik.schema.Tables.RUBRIC;
 import static yendrik.schema.Tables.SCALE;
 import static yendrik.schema.Tables.STEP;
@@ -15,25 +16,28 @@ import org.springframework.stereotype.Component;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.QuestionId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
+import yendrik.schema.tables.records.QuestionRecord;
 import yendrik.schema.tables.records.RubricRecord;
 import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.schema.tables.records.StepRecord;
 
 /** What drafts are made of. */
 @Component
-class DraftTables {
+public class DraftTables {
   final VersionedRows<OutcomeRecord, OutcomeId> outcomes;
   final VersionedRows<ModuleRecord, ModuleId> modules;
   final VersionedRows<StepRecord, StepId> steps;
   final VersionedRows<BadgeRecord, BadgeId> badges;
   final VersionedRows<RubricRecord, RubricId> rubrics;
   final VersionedRows<ScaleRecord, ScaleId> scales;
+  private final VersionedRows<QuestionRecord, QuestionId> questions;
   private final Map<String, VersionedRows<?, ?>> byName;
 
   DraftTables(DSLContext db, Clock clock) {
@@ -61,13 +65,28 @@ class DraftTables {
     scales =
         new VersionedRows<>(
             db, clock, "scale", SCALE.ID, SCALE.COURSE_ID, SCALE.VERSION, SCALE.DELETED_AT);
+    questions =
+        new VersionedRows<>(
+            db,
+            clock,
+            "question",
+            QUESTION.ID,
+            QUESTION.COURSE_ID,
+            QUESTION.VERSION,
+            QUESTION.DELETED_AT);
     byName =
         Map.of(
             "outcomes", outcomes,
             "modules", modules,
             "steps", steps,
             "badges", badges,
-            "rubrics", rubrics);
+            "rubrics", rubrics,
+            "questions", questions);
+  }
+
+  /** Questions that any quiz of a course can ask. */
+  public VersionedRows<QuestionRecord, QuestionId> questions() {
+    return questions;
   }
 
   /** The rows that an address names. */

@@ -92,7 +92,9 @@ public class Drafting {
             .map(m ->
                 DesignViews.module(
                     m.module(),
-                    m.steps().stream().map(s -> steps.view(s, wording)).toList(),
+                    m.steps().stream()
+                        .map(s -> steps.view(s, draft.content(s.getId()), wording))
+                        .toList(),
                     wording))
             .toList(),
         drafts.badges(id).stream().map(b -> DesignViews.badge(b, wording)).toList(),

@@ -1,6 +1,7 @@
 package yendrik.server.design;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import tools.jackson.databind.node.ObjectNode;
@@ -8,6 +9,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
+import yendrik.core.id.StepId;
 import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
 
@@ -60,6 +62,14 @@ public abstract class StepAuthor<C extends Content, P extends AuthorPart, E exte
    */
   protected ObjectNode now(ObjectNode kept) {
     return kept;
+  }
+
+  /**
+   * Steps of this kind with what they take from elsewhere in their course, as it is now. Learners
+   * get that, and designers see it; what is kept of a draft may be older.
+   */
+  protected Map<StepId, C> whole(CourseId course, Map<StepId, C> contents) {
+    return contents;
   }
 
   /** What designers see of a step. */

@@ -1,7 +1,12 @@
 package yendrik.server.design;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.jooq.JSONB;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
@@ -9,6 +14,8 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.StepId;
 import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
@@ -34,6 +41,29 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
   public Content read(StepKind kind, ObjectNode kept) {
     StepAuthor<?, ?, ?> room = of(kind);
     return CoreJson.mapper().treeToValue(room.now(kept), room.content());
+  }
+
+  /** A step with what it takes from elsewhere in its course. */
+  public Content whole(CourseId course, StepId step, StepKind kind, Content content) {
+    return requireNonNull(whole(of(kind), course, Map.of(step, content)).get(step));
+  }
+
+  /** Steps with what they take from elsewhere in their course. */
+  Map<StepId, Content> whole(
+      CourseId course, Map<StepId, Content> contents, Map<StepId, StepKind> kinds) {
+    Map<StepKind, Map<StepId, Content>> byKind = new EnumMap<>(StepKind.class);
+    contents.forEach((step, content) ->
+        byKind.computeIfAbsent(kinds.get(step), _ -> new HashMap<>()).put(step, content));
+    Map<StepId, Content> whole = new HashMap<>();
+    byKind.forEach((kind, some) -> whole.putAll(whole(of(kind), course, some)));
+    return whole;
+  }
+
+  private static <C extends Content> Map<StepId, ? extends Content> whole(
+      StepAuthor<C, ?, ?> room, CourseId course, Map<StepId, Content> some) {
+    Map<StepId, C> its = new HashMap<>();
+    some.forEach((step, content) -> its.put(step, room.content().cast(content)));
+    return room.whole(course, its);
   }
 
   AuthorPart part(StepKind kind, Content content) {
@@ -91,6 +121,11 @@ public class StepAuthors extends ByKind<StepKind, StepAuthor<?, ?, ?>> {
         if (step.published() && module.published())
           faults.addAll(faults(of(step.kind()), step.name(), document.content(step.id())));
     return faults;
+  }
+
+  /** What keeps a step from being put before learners, in words. */
+  List<Phrase> faults(StepKind kind, String name, Content content) {
+    return faults(of(kind), name, content);
   }
 
   private static <C extends Content> List<Phrase> faults(

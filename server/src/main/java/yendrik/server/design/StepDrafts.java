@@ -366,7 +366,18 @@ public class StepDrafts {
   }
 
   StepView view(StepRecord row, Wording wording) {
-    Content content = drafts.content(row);
-    return DesignViews.step(row, content.body(), rooms.part(row.getKind(), content), wording);
+    return view(row, drafts.content(row), wording);
+  }
+
+  /**
+   * @param content whole
+   */
+  StepView view(StepRecord row, Content content, Wording wording) {
+    List<String> lacks =
+        rooms.faults(row.getKind(), row.getName(), content).stream()
+            .map(institutions::say)
+            .toList();
+    return DesignViews.step(
+        row, content.body(), rooms.part(row.getKind(), content), lacks, wording);
   }
 }

@@ -12,6 +12,12 @@ import yendrik.server.files.FileSort;
 public interface DemoScript {
   List<Question> questions();
 
+  /** What is drawn beside them. */
+  List<DemoDraw> draws();
+
+  /** Questions drawn from those of the course that have a tag. */
+  record DemoDraw(String tag, int count) {}
+
   /** How they are taken, if not in the usual way. */
   Optional<Taking> taking();
 

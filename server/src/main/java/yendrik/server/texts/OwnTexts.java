@@ -54,9 +54,12 @@ public class OwnTexts {
     return !html.contains("data-formula") && TextFiles.of(html).isEmpty() && plain(html).isEmpty();
   }
 
-  /** The words of a text, without how they look. */
+  /** The words of a text, without how they look; formulas and pictures by their own words. */
   public static String plain(String html) {
-    String words = html.replaceAll("</(?:p|li|h\\d|tr|pre|blockquote)>|<br ?/?>", "\n");
+    String words =
+        html.replaceAll("<(?:span|div) data-formula=\"([^\"]*)\">", "$1")
+            .replaceAll("<img\\b[^>]*?\\balt=\"([^\"]+)\"[^>]*>", "[$1]")
+            .replaceAll("</(?:p|li|h\\d|tr|pre|blockquote)>|<br ?/?>", "\n");
     return HtmlUtils.htmlUnescape(words.replaceAll("<[^>]*>", ""))
         .replaceAll("[\\p{Z}\\s]+", " ")
         .strip();

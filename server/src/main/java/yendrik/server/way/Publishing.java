@@ -6,9 +6,6 @@ import static yendrik.schema.Tables.PERSON;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
@@ -19,7 +16,6 @@ import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.PersonId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Facts;
-import yendrik.core.words.Phrase;
 import yendrik.server.design.Designs;
 import yendrik.server.design.DraftMark;
 import yendrik.server.design.Json;
@@ -67,21 +63,14 @@ public class Publishing {
    * @param changed names of what differs from what learners have; none when nothing does
    * @param learners how many learners would come under the new design
    */
-  public record Impact(String draft, List<String> changed, int learners, List<Change> changes) {}
-
-  /**
-   * One consequence with the learners whom it concerns: "“Brake job card” opens".
-   *
-   * @param loss whether it takes something from them
-   */
-  public record Change(String what, boolean loss, List<String> learners) {}
+  public record Impact(
+      String draft, List<String> changed, int learners, List<Impacts.Change> changes) {}
 
   @Transactional(readOnly = true)
   public Impact impact(CourseId course) {
     Designs.Ready draft = designs.fitToPublish(course);
     List<EnrolmentId> enrolments = walks.learners(course);
-    Map<Phrase, List<String>> gains = new HashMap<>();
-    Map<Phrase, List<String>> losses = new HashMap<>();
+    Impacts impacts = new Impacts();
     for (int from = 0; from < enrolments.size(); from += AT_ONCE) {
       List<Walk> some =
           walks.seeAll(enrolments.subList(from, Math.min(from + AT_ONCE, enrolments.size())));
@@ -90,21 +79,14 @@ public class Publishing {
         Progress before = walk.progress();
         Progress after =
             before.under(draft.compiled(), Facts.standing(walk.facts()), clock.instant());
-        Effects effects = Effects.of(before, after);
-        String name = names.getOrDefault(walk.person(), "");
-        effects.gains.forEach(w -> gains.computeIfAbsent(w, _ -> new ArrayList<>()).add(name));
-        effects.losses.forEach(w -> losses.computeIfAbsent(w, _ -> new ArrayList<>()).add(name));
+        impacts.add(names.getOrDefault(walk.person(), ""), before, after);
       }
     }
-    List<Change> changes = new ArrayList<>();
-    losses.forEach((what, who) -> changes.add(new Change(institutions.say(what), true, who)));
-    gains.forEach((what, who) -> changes.add(new Change(institutions.say(what), false, who)));
-    changes.sort(Comparator.comparing(Change::loss).reversed().thenComparing(Change::what));
     return new Impact(
         designs.mark(draft.document()).text(),
         designs.changed(course, draft.document()),
         enrolments.size(),
-        changes);
+        impacts.said(institutions));
   }
 
   /**

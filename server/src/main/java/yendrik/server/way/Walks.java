@@ -31,6 +31,7 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.FactId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.core.progress.Latches;
@@ -418,6 +419,24 @@ public class Walks {
             asOfNow(
                 load(row, new KnownFacts(() -> all.get().getOrDefault(row.getId(), List.of())))))
         .toList();
+  }
+
+  /**
+   * What would become of a learner if facts were added, earlier ones corrected with them; nothing
+   * is written.
+   *
+   * @param walk as of now
+   */
+  @Transactional(readOnly = true)
+  public Progress supposing(Walk walk, List<Added> added) {
+    List<Fact> facts = new ArrayList<>(walk.facts());
+    Instant at = walk.progress().asOf();
+    long id = Long.MAX_VALUE - added.size();
+    for (Added one : added)
+      facts.add(
+          new Fact(
+              new FactId(id++), one.at().orElse(at), Optional.empty(), one.what(), one.replaces()));
+    return Replay.run(v -> designs.version(walk.course(), v).compiled(), walk.person(), facts, at);
   }
 
   private static <T> Supplier<T> once(Supplier<T> made) {

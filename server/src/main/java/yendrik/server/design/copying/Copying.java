@@ -14,6 +14,7 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.StepId;
+import yendrik.server.design.CopiesQuestions;
 import yendrik.server.design.Designs;
 import yendrik.server.design.StepAuthors;
 import yendrik.server.files.Files;
@@ -67,6 +68,7 @@ public class Copying {
       Designs designs,
       StepAuthors rooms,
       Files files,
+      CopiesQuestions questions,
       Institutions institutions,
       Clock clock) {}
 
@@ -78,10 +80,11 @@ public class Copying {
       Designs designs,
       StepAuthors rooms,
       Files files,
+      CopiesQuestions questions,
       Institutions institutions,
       Clock clock) {
     this.db = db;
-    with = new With(db, designs, rooms, files, institutions, clock);
+    with = new With(db, designs, rooms, files, questions, institutions, clock);
   }
 
   Report copy(CourseId from, CourseId to, Selection what, Dates dates) {

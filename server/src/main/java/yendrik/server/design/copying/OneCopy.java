@@ -28,6 +28,7 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.QuestionId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Kinds;
@@ -71,6 +72,7 @@ final class OneCopy implements Carrying {
   private final Map<ModuleId, List<StepRecord>> steps;
   private final List<BadgeRecord> badges;
   private final Map<Long, Optional<Long>> fileIds = new HashMap<>();
+  private final Map<QuestionId, Optional<QuestionId>> questionIds = new HashMap<>();
   private final List<String> left = new ArrayList<>();
   private final List<ModuleId> madeModules = new ArrayList<>();
   private final Map<StepId, StepRecord> originals = new LinkedHashMap<>();
@@ -115,6 +117,7 @@ final class OneCopy implements Carrying {
     CourseDesign now = with.designs().draft(to).design();
     outcomes.ids().forEach((their, id) -> now.outcome(id).ifPresent(o -> names.put(their, o)));
     rubrics.bring(names::outcome);
+    if (what.everything()) with.questions().all(from).forEach(this::question);
     addModules();
     addBadges();
     rules();
@@ -233,8 +236,14 @@ final class OneCopy implements Carrying {
     return Optional.ofNullable(outcomes.ids().get(outcome));
   }
 
+  @Override
+  public Optional<QuestionId> question(QuestionId question) {
+    return questionIds.computeIfAbsent(question, q -> with.questions().copy(from, q, to, this));
+  }
+
   private Content content(StepRecord s) {
-    return with.rooms().read(s.getKind(), s.getContent());
+    Content kept = with.rooms().read(s.getKind(), s.getContent());
+    return with.rooms().whole(from, s.getId(), s.getKind(), kept);
   }
 
   // --- modules, steps and badges --------------------------------------------------------------

@@ -24,8 +24,10 @@ import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
 import yendrik.server.kinds.quiz.AttemptViews.ClockView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
+import yendrik.server.kinds.quiz.AttemptViews.Righted;
 import yendrik.server.kinds.quiz.AttemptViews.Verdict;
 import yendrik.server.kinds.quiz.question.Questions;
+import yendrik.server.kinds.quiz.question.Telling;
 import yendrik.server.way.Walk;
 
 /** Attempts as learners see them, with what they may look at by now. */
@@ -50,7 +52,7 @@ class AttemptReviews {
         attempt.questions().size(),
         attempt.taking().pages(),
         attempt.row().getPage(),
-        shown.stream().map(q -> questions.ask(q, attempt.dealt())).toList(),
+        shown.stream().map(q -> questions.ask(q, attempt.dealt(), attempt.hints(q.id()))).toList(),
         questions.given(attempt.quiz(), attempt.dealt(), answers),
         attempt.taking().review().oneByOne(),
         shown.stream()
@@ -70,8 +72,9 @@ class AttemptReviews {
   AnswerView settled(Running attempt, Question question, Optional<Answer> given) {
     Allowed allowed = attempt.taking().review().at(Standing.DURING);
     Mark mark = question.mark(given);
-    double points = mark instanceof Mark.Marked(double share) ? share * question.points() : 0;
-    return answer(question, given, new Quiz.Answered(question.id(), mark, points), allowed);
+    double points = question.pointsFor(mark, attempt.hints(question.id()));
+    return answer(
+        attempt, question, given, new Quiz.Answered(question.id(), mark, points), allowed);
   }
 
   /** A finished attempt. */
@@ -87,8 +90,8 @@ class AttemptReviews {
       result.answers().stream()
           .filter(a -> a.question().equals(q.id()))
           .findFirst()
-          .ifPresent(
-              a -> answers.add(answer(q, Optional.ofNullable(given.get(q.id())), a, allowed)));
+          .ifPresent(a ->
+              answers.add(answer(attempt, q, Optional.ofNullable(given.get(q.id())), a, allowed)));
     boolean passed = result.share() >= step.scoring().passMark() - 1e-9;
     boolean selfCheck = taking.selfCheck();
     long right = result.answers().stream().filter(a -> a.mark().equals(Mark.WHOLE)).count();
@@ -100,7 +103,7 @@ class AttemptReviews {
         !selfCheck,
         allowed.marks() ? Optional.of((int) right) : Optional.empty(),
         attempt.finishedByClock(),
-        result.waits(),
+        attempt.quiz().waits(result),
         taking.says(result.share()),
         left(walk.progress().record(), s),
         answers,
@@ -130,17 +133,35 @@ class AttemptReviews {
 
   /** What was right of a question is told with its whole mark, or once that may be known. */
   private AnswerView answer(
-      Question q, Optional<Answer> given, Quiz.Answered answered, Allowed allowed) {
-    boolean told = allowed.right() || (allowed.marks() && answered.mark().equals(Mark.WHOLE));
+      Running attempt,
+      Question q,
+      Optional<Answer> given,
+      Quiz.Answered answered,
+      Allowed allowed) {
+    boolean isRight = q.mark(given).equals(Mark.WHOLE);
+    boolean told = allowed.right() || (allowed.marks() && isRight);
+    Optional<Righted> righted = righted(attempt.quiz(), q);
     return new AnswerView(
         q.id(),
         q.text(),
-        allowed.marks() ? Optional.of(verdict(answered.mark())) : Optional.empty(),
+        q.shown().formatted(),
+        attempt.hints(q.id()),
+        righted,
+        allowed.marks() && righted.isEmpty()
+            ? Optional.of(verdict(answered.mark()))
+            : Optional.empty(),
         allowed.marks() ? Optional.of(answered.points()) : Optional.empty(),
         q.points(),
         allowed.feedback() ? q.feedback() : "",
         allowed.feedback() ? answered.comment() : "",
-        allowed.own() ? Optional.of(questions.review(q, given, told)) : Optional.empty());
+        allowed.own()
+            ? Optional.of(questions.review(q, given, new Telling(told, allowed.feedback())))
+            : Optional.empty());
+  }
+
+  private static Optional<Righted> righted(Quiz quiz, Question q) {
+    if (quiz.leftOut().contains(q.id())) return Optional.of(Righted.LEFT_OUT);
+    return quiz.fullMarks().contains(q.id()) ? Optional.of(Righted.FULL_MARKS) : Optional.empty();
   }
 
   static int left(LearnerRecord record, int s) {

@@ -70,6 +70,9 @@ public final class AttemptViews {
       List<String> opened) {}
 
   /**
+   * @param formatted how the question looks, where it is more than plain words
+   * @param hints how many were asked for
+   * @param righted what was done about the question after it had been asked, in place of a verdict
    * @param verdict and points, where they may be known
    * @param comment what staff said about it, may be empty
    * @param part what was answered, where that may be looked at
@@ -77,12 +80,22 @@ public final class AttemptViews {
   public record AnswerView(
       String question,
       String text,
+      Optional<String> formatted,
+      int hints,
+      Optional<Righted> righted,
       Optional<Verdict> verdict,
       Optional<Double> points,
       double of,
       String feedback,
       String comment,
       Optional<ReviewedPart> part) {}
+
+  /** What was done about a question that was not right. */
+  @Schema(name = "AnswerRighted")
+  public enum Righted {
+    LEFT_OUT,
+    FULL_MARKS
+  }
 
   /** What became of an answer. */
   @Schema(name = "AnswerVerdict")

@@ -16,6 +16,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.Step;
@@ -42,6 +43,8 @@ import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
 import yendrik.server.kinds.quiz.AttemptViews.ClockView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
+import yendrik.server.kinds.quiz.correction.CorrectionRows;
+import yendrik.server.kinds.quiz.question.AskedQuestion;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.kinds.quiz.question.KeptResult;
 import yendrik.server.kinds.quiz.question.Questions;
@@ -64,6 +67,7 @@ public class Attempts {
   private final Designs designs;
   private final Questions questions;
   private final AttemptReviews reviews;
+  private final CorrectionRows corrections;
   private final Clock clock;
 
   Attempts(
@@ -72,12 +76,14 @@ public class Attempts {
       Designs designs,
       Questions questions,
       AttemptReviews reviews,
+      CorrectionRows corrections,
       Clock clock) {
     this.db = db;
     this.walks = walks;
     this.designs = designs;
     this.questions = questions;
     this.reviews = reviews;
+    this.corrections = corrections;
     this.clock = clock;
   }
 
@@ -105,8 +111,8 @@ public class Attempts {
             .findFirst()
             .orElse(0);
     return new QuizShown(
-        content.questions().size(),
-        questions.quiz(content.questions()).points(),
+        questions.asking(content.questions(), content.draws()).count(),
+        content.points(),
         step.scoring().passMark(),
         AttemptReviews.left(record, s),
         current,
@@ -152,6 +158,12 @@ public class Attempts {
     return Running.of(walk, row, designs, questions);
   }
 
+  /** The same, for whoever marks it or looks at its marks. */
+  private Running corrected(Running attempt) {
+    AttemptRecord row = attempt.row();
+    return attempt.corrected(corrections.of(row.getStepId()).under(row.getDesignVersion()));
+  }
+
   /**
    * Begins an attempt, or goes on with the one that is not finished. Decided while the enrolment is
    * locked, so that no more are begun than are allowed. One whose time is up is finished first.
@@ -188,7 +200,10 @@ public class Attempts {
   private void mayBegin(Walk w, int s, List<AttemptRecord> rows, Optional<String> word) {
     QuizContent content = w.content(s, QuizContent.class);
     List<Phrase> faults =
-        QuizFaults.of(w.step(s).name(), questions.quiz(content.questions()), content.taking());
+        QuizFaults.of(
+            w.step(s).name(),
+            questions.asking(content.questions(), content.draws()),
+            content.taking());
     if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
     int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
     if (allowed > 0 && rows.size() >= allowed) throw Problem.conflict("attempts-used");
@@ -209,6 +224,7 @@ public class Attempts {
     row.setSeed(SEEDS.nextLong(1L << 52));
     row.setPage(0);
     row.setSettled(List.of());
+    row.setHints(List.of());
     setClock(running(walk, row));
     row.insert();
     return row;
@@ -224,6 +240,7 @@ public class Attempts {
     StepDoor.known(walk, step);
     AttemptRecord row =
         one(enrolment, step, number)
+            .map(Held::row)
             .filter(a -> a.getFinishedAt() == null)
             .orElseThrow(() -> Problem.conflict("attempt-not-open"));
     Running attempt = running(walk, row);
@@ -297,15 +314,55 @@ public class Attempts {
     if (!settled.contains(question)) settled.add(question);
     attempt.row().setSettled(settled);
     attempt.row().update();
-    return reviews.settled(attempt, asked, Optional.of(given));
+    Running right = corrected(attempt);
+    return reviews.settled(right, right.question(question).orElse(asked), Optional.of(given));
   }
 
-  private Optional<AttemptRecord> one(EnrolmentId enrolment, StepId step, int number) {
-    return db.selectFrom(ATTEMPT)
+  /**
+   * Gives help with a question. Asked for twice, by a double click or a second device, the same
+   * hint is given once.
+   *
+   * @param had how many hints whoever asks has seen
+   */
+  AskedQuestion hint(EnrolmentId enrolment, StepId step, int number, String question, int had) {
+    Running attempt = open(enrolment, step, number);
+    Question asked =
+        attempt.shown().stream()
+            .filter(q -> q.id().equals(question))
+            .findFirst()
+            .orElseThrow(() -> Problem.notFound("question"));
+    if (attempt.row().getSettled().contains(question)) throw Problem.conflict("hint-too-late");
+    int taken = attempt.hints(question);
+    if (had == taken && had < asked.hints().size()) {
+      List<String> hints = new ArrayList<>(attempt.row().getHints());
+      hints.add(question);
+      attempt.row().setHints(hints);
+      attempt.row().update();
+    }
+    return questions.ask(asked, attempt.dealt(), attempt.hints(question));
+  }
+
+  /**
+   * An attempt that is held until the end of the transaction.
+   *
+   * @param righted what was put right about its questions
+   */
+  private record Held(AttemptRecord row, CorrectionRows.OfStep righted) {
+    Running marked(Running attempt) {
+      return attempt.corrected(righted.under(row.getDesignVersion()));
+    }
+  }
+
+  private Optional<Held> one(EnrolmentId enrolment, StepId step, int number) {
+    Field<CorrectionRows.OfStep> righted = corrections.of(ATTEMPT.STEP_ID);
+    return db.select(ATTEMPT.fields())
+        .select(righted)
+        .from(ATTEMPT)
         .where(
             ATTEMPT.ENROLMENT_ID.eq(enrolment), ATTEMPT.STEP_ID.eq(step), ATTEMPT.NUMBER.eq(number))
         .forUpdate()
-        .fetchOptional();
+        .of(ATTEMPT)
+        .fetchOptional(r -> new Held(r.into(ATTEMPT), r.get(righted)));
   }
 
   /**
@@ -315,16 +372,17 @@ public class Attempts {
   public ResultView finish(
       EnrolmentId enrolment, PersonId person, StepId step, int number, Sent sent) {
     Set<String> before = new HashSet<>();
-    List<AttemptRecord> rows = new ArrayList<>();
+    List<Held> held = new ArrayList<>();
     Walk walk =
         walks.act(
             enrolment,
             Optional.of(person),
             w -> {
               StepDoor.known(w, step);
-              AttemptRecord row =
+              Held one =
                   one(enrolment, step, number).orElseThrow(() -> Problem.notFound("attempt"));
-              rows.add(row);
+              held.add(one);
+              AttemptRecord row = one.row();
               before.addAll(StepPages.openNames(w.progress()));
               Running attempt = running(w, row);
               if (row.getFinishedAt() != null) {
@@ -333,11 +391,12 @@ public class Attempts {
               }
               if (attempt.isUp()) return List.of(finishByClock(attempt));
               StepDoor.usable(w, step, StepKind.QUIZ);
-              return List.of(finish(attempt, take(attempt, sent), w.progress().asOf()));
+              Map<String, Answer> taken = take(attempt, sent);
+              return List.of(finish(one.marked(attempt), taken, w.progress().asOf()));
             });
-    AttemptRecord row = rows.getFirst();
+    AttemptRecord row = held.getFirst().row();
     return reviews.result(
-        running(walk, row),
+        held.getFirst().marked(running(walk, row)),
         KeptResult.read(row.getResult()),
         StepPages.opened(before, walk.progress()));
   }
@@ -349,29 +408,32 @@ public class Attempts {
       throw Problem.conflict("attempt-finished");
   }
 
+  /**
+   * @param attempt with what was put right about its questions
+   */
   private Fact.What finish(Running attempt, Map<String, Answer> counting, Instant at) {
     AttemptRecord row = attempt.row();
-    Quiz.Result marked = attempt.quiz().mark(counting);
+    Quiz.Result marked = attempt.quiz().mark(counting, attempt.hints());
     Quiz.Result result = attempt.walk().practice() ? judged(attempt.quiz(), marked) : marked;
     row.setFinishedAt(at);
-    setResult(row, result);
+    setResult(attempt, result);
     row.update();
     return finished(attempt, result);
   }
 
-  static void setResult(AttemptRecord row, Quiz.Result result) {
-    row.setResult(KeptResult.of(result));
-    row.setWaits(result.waits());
+  public static void setResult(Running attempt, Quiz.Result result) {
+    attempt.row().setResult(KeptResult.of(result));
+    attempt.row().setWaits(attempt.quiz().waits(result));
   }
 
-  static AttemptFact.FinishedAttempt finished(Running attempt, Quiz.Result result) {
+  public static AttemptFact.FinishedAttempt finished(Running attempt, Quiz.Result result) {
     return new AttemptFact.FinishedAttempt(
         attempt.row().getStepId(),
         attempt.row().getNumber(),
         result.points(),
         result.of(),
         attempt.quiz().parts(result),
-        result.waits());
+        attempt.quiz().waits(result));
   }
 
   /** Nobody marks what a made-up learner writes: it gives all that is to be had. */
@@ -388,7 +450,7 @@ public class Attempts {
   private Fact.What finishByClock(Running attempt) {
     setClock(attempt);
     Map<String, Answer> kept = questions.answers(attempt.row().getAnswers());
-    return finish(attempt, attempt.counting(kept), attempt.row().getEndsAt());
+    return finish(corrected(attempt), attempt.counting(kept), attempt.row().getEndsAt());
   }
 
   /** Attempts whose time was up by now and that nobody handed in, the oldest first. */
@@ -424,6 +486,7 @@ public class Attempts {
         w -> {
           Optional<AttemptRecord> found =
               one(overdue.enrolment(), overdue.step(), overdue.number())
+                  .map(Held::row)
                   .filter(row -> row.getFinishedAt() == null);
           if (found.isEmpty()) return List.of();
           Running attempt = running(w, found.get());
@@ -444,6 +507,7 @@ public class Attempts {
             .filter(a -> a.getNumber() == number && a.getFinishedAt() != null)
             .findFirst()
             .orElseThrow(() -> Problem.notFound("finished attempt"));
-    return reviews.result(running(walk, row), KeptResult.read(row.getResult()), List.of());
+    return reviews.result(
+        corrected(running(walk, row)), KeptResult.read(row.getResult()), List.of());
   }
 }

@@ -22,12 +22,10 @@ import yendrik.core.quiz.Question;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.open.Told;
-import yendrik.core.record.Fact;
-import yendrik.core.record.Facts;
-import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
+import yendrik.server.kinds.quiz.correction.CorrectionRows;
 import yendrik.server.kinds.quiz.question.KeptResult;
 import yendrik.server.kinds.quiz.question.Questions;
 import yendrik.server.people.Seat;
@@ -47,13 +45,21 @@ class OpenAnswers implements AlsoWaits {
   private final Learners learners;
   private final Designs designs;
   private final Questions questions;
+  private final CorrectionRows corrections;
 
-  OpenAnswers(DSLContext db, Walks walks, Learners learners, Designs designs, Questions questions) {
+  OpenAnswers(
+      DSLContext db,
+      Walks walks,
+      Learners learners,
+      Designs designs,
+      Questions questions,
+      CorrectionRows corrections) {
     this.db = db;
     this.walks = walks;
     this.learners = learners;
     this.designs = designs;
     this.questions = questions;
+    this.corrections = corrections;
   }
 
   /**
@@ -100,10 +106,15 @@ class OpenAnswers implements AlsoWaits {
         .orderBy(ATTEMPT.NUMBER.desc())
         .fetch()
         .stream()
-        .map(row -> view(Running.of(walk, row, designs, questions)))
+        .map(row -> view(corrected(walk, row)))
         .filter(view -> !view.answers().isEmpty())
         .sorted((a, b) -> Boolean.compare(b.waits() > 0, a.waits() > 0))
         .toList();
+  }
+
+  private Running corrected(Walk walk, AttemptRecord row) {
+    return Running.of(walk, row, designs, questions)
+        .corrected(corrections.of(row.getStepId()).under(row.getDesignVersion()));
   }
 
   private AttemptView view(Running attempt) {
@@ -115,9 +126,11 @@ class OpenAnswers implements AlsoWaits {
         row.getFinishedAt(),
         result.points(),
         result.of(),
-        result.waits(),
+        attempt.quiz().waits(result),
         attempt.questions().stream()
             .filter(q -> q.asked() instanceof TextWanted)
+            .filter(q -> !attempt.quiz().leftOut().contains(q.id()))
+            .filter(q -> !attempt.quiz().fullMarks().contains(q.id()))
             .map(q -> answer(q, result, given.get(q.id()) instanceof Told told ? told.text() : ""))
             .toList());
   }
@@ -157,14 +170,14 @@ class OpenAnswers implements AlsoWaits {
                   .forUpdate()
                   .fetchOptional()
                   .orElseThrow(() -> Problem.notFound("finished attempt"));
-          Running attempt = Running.of(walk, row, designs, questions);
+          Running attempt = corrected(walk, row);
           Quiz.Result before = KeptResult.read(row.getResult());
           Quiz.Result after = judged(attempt.quiz(), before, judged);
           if (after.equals(before)) return List.of();
-          Attempts.setResult(row, after);
+          Attempts.setResult(attempt, after);
           row.update();
           return List.of(
-              Added.inPlaceOf(finished(walk, step, number), Attempts.finished(attempt, after)));
+              Added.inPlaceOf(attempt.finishedFact(), Attempts.finished(attempt, after)));
         });
   }
 
@@ -175,16 +188,6 @@ class OpenAnswers implements AlsoWaits {
     } catch (Refusal e) {
       throw Problem.field("marks", "marks-not-for-these", "why", e.reason());
     }
-  }
-
-  private static Fact finished(Walk walk, StepId step, int number) {
-    return Facts.standing(walk.facts()).stream()
-        .filter(f ->
-            f.what() instanceof AttemptFact.FinishedAttempt done
-                && done.step().equals(step)
-                && done.number() == number)
-        .reduce((_, last) -> last)
-        .orElseThrow(() -> Problem.notFound("finished attempt"));
   }
 
   private static void known(Walk walk, StepId step) {

@@ -19,6 +19,7 @@ import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
 import yendrik.server.kinds.quiz.AttemptViews.ClockView;
 import yendrik.server.kinds.quiz.AttemptViews.ResultView;
+import yendrik.server.kinds.quiz.question.AskedQuestion;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.learn.Wayfarer;
 import yendrik.server.people.Needs;
@@ -75,6 +76,24 @@ class QuizController {
       Seat seat,
       @Valid @RequestBody Answers answers) {
     return attempts.settle(wayfarer.enrolment(seat, walk), step, number, question, answers.sent());
+  }
+
+  /**
+   * Gives help with a question.
+   *
+   * @param had how many hints were given with it so far
+   */
+  @PostMapping("/{number}/hints/{question}/{had}")
+  @Needs(Right.LEARN)
+  AskedQuestion hint(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      @PathVariable int number,
+      @PathVariable String question,
+      @PathVariable int had,
+      Seat seat) {
+    return attempts.hint(wayfarer.enrolment(seat, walk), step, number, question, had);
   }
 
   /**

@@ -1,13 +1,18 @@
 package yendrik.server.kinds.quiz;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.QuestionId;
+import yendrik.core.id.StepId;
+import yendrik.core.quiz.Asking;
 import yendrik.core.quiz.Question;
-import yendrik.core.quiz.Quiz;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.words.Numbers;
 import yendrik.core.words.Phrase;
@@ -16,8 +21,12 @@ import yendrik.server.http.Problem;
 import yendrik.server.kinds.DemoLearner;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.StepRoom;
+import yendrik.server.kinds.quiz.bank.BankQuestions;
+import yendrik.server.kinds.quiz.bank.BankQuestions.Banked;
+import yendrik.server.kinds.quiz.question.KeptDraw;
 import yendrik.server.kinds.quiz.question.KeptQuestion;
 import yendrik.server.kinds.quiz.question.Questions;
+import yendrik.server.kinds.quiz.question.WrittenDraw;
 import yendrik.server.kinds.quiz.question.WrittenQuestion;
 import yendrik.server.learn.LearnerPart;
 import yendrik.server.way.Walk;
@@ -27,11 +36,13 @@ import yendrik.server.way.Walk;
 class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   private final Attempts attempts;
   private final Questions questions;
+  private final BankQuestions bank;
 
-  QuizRoom(Attempts attempts, Questions questions) {
+  QuizRoom(Attempts attempts, Questions questions, BankQuestions bank) {
     super(StepKind.QUIZ, QuizContent.class, QuizAuthored.class, QuizEdit.class);
     this.attempts = attempts;
     this.questions = questions;
+    this.bank = bank;
   }
 
   @Override
@@ -41,20 +52,21 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected QuizContent fresh() {
-    return new QuizContent("", List.of(), Optional.empty());
+    return new QuizContent("", List.of(), List.of(), Optional.empty());
   }
 
   @Override
   protected QuizAuthored part(QuizContent content) {
     return new QuizAuthored(
-        quiz(content).questions().stream().map(questions::written).toList(),
+        content.questions().stream().map(questions::written).toList(),
+        content.draws().stream().map(WrittenDraw::of).toList(),
         WrittenTaking.of(content.taking()));
   }
 
   @Override
   protected QuizEdit edit(QuizContent content) {
     QuizAuthored part = part(content);
-    return new QuizEdit(part.questions(), Optional.of(part.taking()));
+    return new QuizEdit(part.questions(), Optional.of(part.draws()), Optional.of(part.taking()));
   }
 
   @Override
@@ -63,14 +75,21 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
     if (selfCheck && !place.tied().isEmpty())
       throw Problem.field("evidenceFor", "no-evidence-of-self-check");
     List<KeptQuestion> kept = new ArrayList<>();
+    Map<QuestionId, KeptQuestion> inCourse = bank.some(place.course(), taken(edit));
     for (WrittenQuestion sent : edit.questions()) {
       Question question = questions.question(sent);
       check(place, kept.size() + 1, question);
-      if (kept.stream().anyMatch(k -> k.id().equals(question.id())))
+      KeptQuestion own = questions.keep(question);
+      KeptQuestion next =
+          sent.bank()
+              .flatMap(id -> Optional.ofNullable(inCourse.get(id)).map(q -> own.of(id).now(q)))
+              .orElse(own);
+      if (kept.stream().anyMatch(k -> k.id().equals(next.id())))
         throw Problem.field("questions", "question-id-twice", "n", (kept.size() + 1));
-      kept.add(questions.keep(question));
+      kept.add(next);
     }
-    return new QuizContent(body, kept, edit.taking().map(WrittenTaking::taking));
+    List<KeptDraw> draws = edit.draws().orElse(List.of()).stream().map(WrittenDraw::kept).toList();
+    return new QuizContent(body, kept, draws, edit.taking().map(WrittenTaking::taking));
   }
 
   @Override
@@ -78,8 +97,21 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
     return questions.now(kept);
   }
 
-  private Quiz quiz(QuizContent content) {
-    return questions.quiz(content.questions());
+  private static List<QuestionId> taken(QuizEdit edit) {
+    return edit.questions().stream().flatMap(sent -> sent.bank().stream()).toList();
+  }
+
+  @Override
+  protected Map<StepId, QuizContent> whole(CourseId course, Map<StepId, QuizContent> contents) {
+    if (contents.values().stream().noneMatch(QuizContent::takesFromCourse)) return contents;
+    List<Banked> all = bank.of(course);
+    Map<StepId, QuizContent> whole = new HashMap<>();
+    contents.forEach((step, content) -> whole.put(step, content.whole(all)));
+    return whole;
+  }
+
+  private Asking asking(QuizContent content) {
+    return questions.asking(content.questions(), content.draws());
   }
 
   private static void check(Place place, int number, Question question) {
@@ -93,16 +125,8 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   protected QuizContent carried(QuizContent content, Carrying to) {
     return new QuizContent(
         to.text(content.body()),
-        content.questions().stream()
-            .map(q ->
-                new KeptQuestion(
-                    q.id(),
-                    q.text(),
-                    q.points(),
-                    q.feedback(),
-                    q.outcome().flatMap(to::outcome),
-                    q.part()))
-            .toList(),
+        content.questions().stream().map(q -> q.carried(to)).toList(),
+        content.draws().stream().map(d -> d.carried(to)).toList(),
         content.taken());
   }
 
@@ -122,6 +146,12 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   public QuizEdit written(DemoScript script) {
     return new QuizEdit(
         script.questions().stream().map(questions::written).toList(),
+        Optional.of(
+            script.draws().stream()
+                .map(d ->
+                    new WrittenDraw(
+                        "d-" + d.tag(), List.of(d.tag()), Optional.empty(), d.count(), 1))
+                .toList()),
         script.taking().map(WrittenTaking::of));
   }
 
@@ -132,11 +162,11 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
 
   @Override
   protected double points(QuizContent content, double sent) {
-    return content.taking().selfCheck() ? 0 : quiz(content).points();
+    return content.taking().selfCheck() ? 0 : content.points();
   }
 
   @Override
   protected List<Phrase> faults(String name, QuizContent content) {
-    return QuizFaults.of(name, quiz(content), content.taking());
+    return QuizFaults.of(name, asking(content), content.taking());
   }
 }

@@ -1,6 +1,8 @@
 package yendrik.server.kinds.quiz;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -8,15 +10,20 @@ import java.util.Optional;
 import java.util.Set;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.quiz.Answer;
+import yendrik.core.quiz.Correction;
 import yendrik.core.quiz.Question;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.taking.Pages;
 import yendrik.core.quiz.taking.Span;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.core.quiz.taking.TimeUp;
+import yendrik.core.record.Fact;
+import yendrik.core.record.Facts;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
+import yendrik.server.http.Problem;
 import yendrik.server.kinds.quiz.question.Dealt;
 import yendrik.server.kinds.quiz.question.Questions;
 import yendrik.server.way.Walk;
@@ -27,15 +34,15 @@ import yendrik.server.way.Walk;
  *
  * @param questions as they are asked, in the attempt's order
  */
-record Running(
+public record Running(
     Walk walk, AttemptRecord row, Taking taking, Quiz quiz, Dealt dealt, List<Question> questions) {
-  static Running of(Walk walk, AttemptRecord row, Designs designs, Questions all) {
+  public static Running of(Walk walk, AttemptRecord row, Designs designs, Questions all) {
     Designs.Ready then =
         row.getDesignVersion() == 0
             ? walk.ready()
             : designs.version(walk.course(), row.getDesignVersion());
     QuizContent content = then.document().content(row.getStepId(), QuizContent.class);
-    Quiz quiz = all.quiz(content.questions());
+    Quiz quiz = all.asking(content.questions(), content.draws()).dealt(row.getSeed());
     Taking taking = content.taking();
     var dealt = new Dealt(row.getSeed(), taking.choicesMixed());
     List<Question> questions =
@@ -66,7 +73,7 @@ record Running(
   }
 
   /** Whether the clock handed it in, whatever was said about its time since. */
-  boolean finishedByClock() {
+  public boolean finishedByClock() {
     Optional<Instant> ended = Optional.ofNullable(row.getEndsAt());
     return ended.filter(end -> !row.getFinishedAt().isBefore(end)).isPresent();
   }
@@ -83,7 +90,7 @@ record Running(
   }
 
   /** What counts of the answers when the time is up and nobody handed them in. */
-  Map<String, Answer> counting(Map<String, Answer> kept) {
+  public Map<String, Answer> counting(Map<String, Answer> kept) {
     return taking.timeUp() == TimeUp.NOTHING ? Map.of() : kept;
   }
 
@@ -91,6 +98,38 @@ record Running(
   List<Question> shown() {
     if (taking.pages() != Pages.FORWARD || questions.isEmpty()) return questions;
     return List.of(questions.get(Math.min(row.getPage(), questions.size() - 1)));
+  }
+
+  /** The same marked by what was put right since. */
+  public Running corrected(List<Correction> corrections) {
+    if (corrections.isEmpty()) return this;
+    Quiz right = quiz.corrected(corrections);
+    List<Question> asked = new ArrayList<>(questions);
+    asked.replaceAll(
+        q -> right.questions().stream().filter(r -> r.id().equals(q.id())).findFirst().orElse(q));
+    return new Running(walk, row, taking, right, dealt, asked);
+  }
+
+  /** The fact that it was finished, as it stands. */
+  public Fact finishedFact() {
+    return Facts.standing(walk.facts()).stream()
+        .filter(f ->
+            f.what() instanceof AttemptFact.FinishedAttempt done
+                && done.step().equals(row.getStepId())
+                && done.number() == row.getNumber())
+        .reduce((_, last) -> last)
+        .orElseThrow(() -> Problem.notFound("finished attempt"));
+  }
+
+  /** How often help was asked for, by the question's id. */
+  public Map<String, Integer> hints() {
+    Map<String, Integer> hints = new HashMap<>();
+    row.getHints().forEach(question -> hints.merge(question, 1, Integer::sum));
+    return hints;
+  }
+
+  int hints(String question) {
+    return hints().getOrDefault(question, 0);
   }
 
   Optional<Question> question(String id) {

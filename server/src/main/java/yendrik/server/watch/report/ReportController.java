@@ -3,14 +3,12 @@ package yendrik.server.watch.report;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.http.HttpHeaders;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,8 +18,6 @@ import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.formats.Formats;
-import yendrik.formats.table.Cell;
-import yendrik.formats.table.Table;
 import yendrik.formats.table.TableFormat;
 import yendrik.server.http.FileFormat;
 import yendrik.server.http.Problem;
@@ -76,19 +72,11 @@ class ReportController {
       Whence whence,
       HttpServletResponse response)
       throws IOException {
-    TableFormat written = Formats.table(format).orElseThrow(() -> Problem.notFound("format"));
+    TableFormat written = SheetFile.format(format);
     Report.Sheet sheet = one(report).sheet(seat);
     accounts.note(Accounts.What.EXPORTED, seat.person(), whence, report + " of course " + course);
-    response.setContentType(written.mediaType());
-    response.setHeader(
-        HttpHeaders.CONTENT_DISPOSITION,
-        "attachment; filename=\"" + report + "." + written.name() + "\"");
     String title = report.substring(0, 1).toUpperCase(Locale.ROOT) + report.substring(1);
-    try (Table table = written.opener().open(response.getOutputStream(), title)) {
-      table.row(sheet.heads().stream().map(Cell::of).toList());
-      for (Iterator<List<Cell>> rows = sheet.rows().iterator(); rows.hasNext(); )
-        table.row(rows.next());
-    }
+    SheetFile.write(response, written, report, title, sheet);
   }
 
   private Report one(String name) {

@@ -2,11 +2,13 @@ package yendrik.core.quiz.kinds.choice;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import yendrik.core.quiz.Asked;
 import yendrik.core.quiz.ChoiceLack;
 import yendrik.core.quiz.Lack;
 import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.QuestionKind;
+import yendrik.core.quiz.Shown;
 
 /**
  * Some choices, of which one is right.
@@ -20,8 +22,18 @@ public record Choices(List<Choice> choices, String right) implements Asked<Chose
 
   /**
    * @param id unique in the question
+   * @param feedback said to who has chosen it, may be empty
    */
-  public record Choice(String id, String text) {}
+  public record Choice(String id, Shown shown, String feedback) {
+    /** In plain words, without feedback. */
+    public Choice(String id, String text) {
+      this(id, Shown.of(text), "");
+    }
+
+    public String text() {
+      return shown.text();
+    }
+  }
 
   @Override
   public QuestionKind kind() {
@@ -38,13 +50,9 @@ public record Choices(List<Choice> choices, String right) implements Asked<Chose
     return answer.choice().equals(right) ? Mark.WHOLE : Mark.NOTHING;
   }
 
-  /** The words of a choice; empty when there is no such choice. */
-  public String text(String choice) {
-    return choices.stream()
-        .filter(c -> c.id().equals(choice))
-        .map(Choice::text)
-        .findFirst()
-        .orElse("");
+  /** A choice; none when there is no such choice. */
+  public Optional<Choice> choice(String choice) {
+    return choices.stream().filter(c -> c.id().equals(choice)).findFirst();
   }
 
   @Override

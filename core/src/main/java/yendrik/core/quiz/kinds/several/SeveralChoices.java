@@ -8,6 +8,7 @@ import yendrik.core.quiz.ChoiceLack;
 import yendrik.core.quiz.Lack;
 import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.QuestionKind;
+import yendrik.core.quiz.Shown;
 
 /**
  * Some choices, of which several may be right. Each choice has a share: a right one's is above 0, a
@@ -29,13 +30,23 @@ public record SeveralChoices(List<Choice> choices) implements Asked<SeveralChose
   /**
    * @param id unique in the question
    * @param share from -1 to 1
+   * @param feedback said to who has chosen it, may be empty
    */
-  public record Choice(String id, String text, double share) {
+  public record Choice(String id, Shown shown, double share, String feedback) {
     /**
      * @throws Refusal if the share is not from -1 to 1
      */
     public Choice {
       if (!(share >= -1 && share <= 1)) throw new Refusal("choice-share", "share", share);
+    }
+
+    /** In plain words, without feedback. */
+    public Choice(String id, String text, double share) {
+      this(id, Shown.of(text), share, "");
+    }
+
+    public String text() {
+      return shown.text();
     }
 
     /** Whether it should be chosen. */

@@ -1,6 +1,7 @@
 package yendrik.server.kinds.quiz.question;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -8,6 +9,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.Answer;
 import yendrik.core.quiz.Asked;
 import yendrik.core.quiz.QuestionKind;
+import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
 
 /**
@@ -86,9 +88,12 @@ public abstract class QuestionRoom<
   /**
    * What was answered, in words.
    *
-   * @param told whether the right answer may be known
+   * @param telling what may be said of it
    */
-  protected abstract ReviewedPart review(Q question, Optional<A> given, boolean told);
+  protected abstract ReviewedPart review(Q question, Optional<A> given, Telling telling);
+
+  /** What was answered, piece by piece, in few words, so that answers can be counted. */
+  protected abstract List<Phrase> said(Q question, A given);
 
   /** What somebody of the demo answers. */
   protected abstract G rehearsed(Q question, P part, boolean right);

@@ -12,11 +12,17 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.node.StringNode;
+import yendrik.core.id.QuestionId;
 import yendrik.core.quiz.Answer;
 import yendrik.core.quiz.Asked;
+import yendrik.core.quiz.Asking;
+import yendrik.core.quiz.Draw;
+import yendrik.core.quiz.Hint;
 import yendrik.core.quiz.Question;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.Quiz;
+import yendrik.core.quiz.Shown;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.ByKind;
 import yendrik.server.http.Problem;
@@ -34,21 +40,32 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
   /** Brings the content of a quiz into the present form. */
   public ObjectNode now(ObjectNode content) {
     for (JsonNode question : content.path("questions")) KeptQuestion.now((ObjectNode) question);
+    if (!content.has("draws")) content.putArray("draws");
+    for (JsonNode draw : content.path("draws"))
+      for (JsonNode question : draw.path("pool")) KeptQuestion.now((ObjectNode) question);
     return content;
   }
 
-  /** What is kept, as a quiz. */
-  public Quiz quiz(List<KeptQuestion> kept) {
-    return new Quiz(kept.stream().map(this::question).toList());
+  /** What is kept, as what a quiz asks. */
+  public Asking asking(List<KeptQuestion> kept, List<KeptDraw> draws) {
+    return new Asking(
+        kept.stream().map(this::question).toList(),
+        draws.stream()
+            .map(d ->
+                new Draw(
+                    d.id(), d.count(), d.points(), d.pool().stream().map(this::question).toList()))
+            .toList());
   }
 
-  private Question question(KeptQuestion kept) {
+  /** What is kept, as a question. */
+  public Question question(KeptQuestion kept) {
     QuestionRoom<?, ?, ?, ?, ?> room = of(QuestionKind.of(kept.part().path(IS).asString()));
     return new Question(
         kept.id(),
-        kept.text(),
+        new Shown(kept.text(), kept.formatted()),
         kept.points(),
         kept.feedback(),
+        kept.hints().stream().map(h -> new Hint(h.text(), h.cost())).toList(),
         kept.outcome(),
         room.question(kept.part()));
   }
@@ -57,7 +74,16 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
   public KeptQuestion keep(Question q) {
     ObjectNode part = keep(of(q), q);
     part.put(IS, q.asked().kind().stored());
-    return new KeptQuestion(q.id(), q.text(), q.points(), q.feedback(), q.outcome(), part);
+    return new KeptQuestion(
+        q.id(),
+        q.text(),
+        q.shown().formatted(),
+        q.points(),
+        q.feedback(),
+        q.hints().stream().map(h -> new KeptQuestion.KeptHint(h.text(), h.cost())).toList(),
+        q.outcome(),
+        Optional.empty(),
+        part);
   }
 
   private static <Q extends Asked<?>> ObjectNode keep(
@@ -66,9 +92,26 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
   }
 
   /** A question as its author wrote it. */
+  public WrittenQuestion written(KeptQuestion kept) {
+    return written(question(kept), kept.bank());
+  }
+
+  /** A question as its author wrote it. */
   public WrittenQuestion written(Question q) {
+    return written(q, Optional.empty());
+  }
+
+  private WrittenQuestion written(Question q, Optional<QuestionId> bank) {
     return new WrittenQuestion(
-        q.id(), q.text(), q.points(), q.feedback(), q.outcome(), written(of(q), q));
+        q.id(),
+        q.text(),
+        q.shown().formatted(),
+        q.points(),
+        q.feedback(),
+        Optional.of(q.hints().stream().map(WrittenHint::of).toList()),
+        q.outcome(),
+        bank,
+        written(of(q), q));
   }
 
   private static <Q extends Asked<?>> WrittenPart written(
@@ -89,7 +132,13 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
             .map(room -> question(room, sent.part()))
             .orElseThrow(() -> Problem.field("questions", "no-such-kind-of-question"));
     return new Question(
-        sent.id(), sent.text(), sent.points(), sent.feedback(), sent.outcome(), asked);
+        sent.id(),
+        WrittenShown.of(sent.text(), sent.formatted()),
+        sent.points(),
+        sent.feedback(),
+        sent.hints().orElse(List.of()).stream().map(WrittenHint::hint).toList(),
+        sent.outcome(),
+        asked);
   }
 
   private static <W extends WrittenPart> Asked<?> question(
@@ -97,9 +146,20 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
     return room.question(room.written().cast(sent));
   }
 
-  /** A question as a learner is asked it in an attempt. */
-  public AskedQuestion ask(Question q, Dealt dealt) {
-    return new AskedQuestion(q.id(), q.text(), q.points(), ask(of(q), q, dealt));
+  /**
+   * A question as a learner is asked it in an attempt.
+   *
+   * @param hintsTaken how many hints were asked for
+   */
+  public AskedQuestion ask(Question q, Dealt dealt, int hintsTaken) {
+    return new AskedQuestion(
+        q.id(),
+        q.text(),
+        q.shown().formatted(),
+        q.points(),
+        ask(of(q), q, dealt),
+        q.hints().stream().limit(hintsTaken).map(WrittenHint::of).toList(),
+        q.hints().stream().skip(hintsTaken).findFirst().map(Hint::cost));
   }
 
   private static <Q extends Asked<?>> AskedPart ask(
@@ -141,16 +201,37 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
   }
 
   /** What was answered to a question, in words. */
-  public ReviewedPart review(Question q, Optional<Answer> answer, boolean told) {
-    return review(of(q), q, answer, told);
+  public ReviewedPart review(Question q, Optional<Answer> answer, Telling telling) {
+    return review(of(q), q, answer, telling);
   }
 
   private static <Q extends Asked<A>, A extends Answer> ReviewedPart review(
-      QuestionRoom<Q, A, ?, ?, ?> room, Question q, Optional<Answer> answer, boolean told) {
+      QuestionRoom<Q, A, ?, ?, ?> room, Question q, Optional<Answer> answer, Telling telling) {
     return room.review(
         room.asked().cast(q.asked()),
         answer.filter(room.answer()::isInstance).map(room.answer()::cast),
-        told);
+        telling);
+  }
+
+  /** What was answered to a question, piece by piece, so that answers can be counted. */
+  public List<Phrase> said(Question q, Answer answer) {
+    return said(of(q), q, answer);
+  }
+
+  private static <Q extends Asked<A>, A extends Answer> List<Phrase> said(
+      QuestionRoom<Q, A, ?, ?, ?> room, Question q, Answer answer) {
+    if (!room.answer().isInstance(answer)) return List.of();
+    return room.said(room.asked().cast(q.asked()), room.answer().cast(answer));
+  }
+
+  /** What a question asks, as it is kept, with its kind. */
+  public ObjectNode part(Question q) {
+    return keep(q).part();
+  }
+
+  /** What a question asks, from what was kept of it. */
+  public Asked<?> asked(ObjectNode part) {
+    return of(QuestionKind.of(part.path(IS).asString())).question(part);
   }
 
   /** What somebody of the demo answers. */

@@ -9,10 +9,12 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.brief.WordsGiven;
 import yendrik.core.quiz.kinds.brief.WordsWanted;
 import yendrik.core.quiz.kinds.brief.WordsWanted.Form;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 
 /** Questions that a few words answer. */
 @Component
@@ -96,13 +98,18 @@ class BriefRoom
   }
 
   @Override
-  protected ReviewedPart review(WordsWanted question, Optional<WordsGiven> given, boolean told) {
+  protected ReviewedPart review(WordsWanted question, Optional<WordsGiven> given, Telling telling) {
     return new WordsReviewed(
-        given.map(WordsGiven::words), told ? whole(question) : Optional.empty());
+        given.map(WordsGiven::words), telling.right() ? whole(question) : Optional.empty());
   }
 
   private static Optional<String> whole(WordsWanted question) {
     return question.forms().stream().filter(f -> f.share() == 1).map(Form::words).findFirst();
+  }
+
+  @Override
+  protected List<Phrase> said(WordsWanted question, WordsGiven given) {
+    return List.of(Phrase.text(given.words().strip()));
   }
 
   @Override

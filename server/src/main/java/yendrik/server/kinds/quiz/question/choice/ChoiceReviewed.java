@@ -1,6 +1,7 @@
 package yendrik.server.kinds.quiz.question.choice;
 
 import com.fasterxml.jackson.annotation.JsonTypeName;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Optional;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
 
@@ -11,5 +12,13 @@ import yendrik.server.kinds.quiz.question.ReviewedPart;
  * @param right nothing while it may not be known
  */
 @JsonTypeName("choice")
-public record ChoiceReviewed(Optional<String> chosen, Optional<String> right)
-    implements ReviewedPart {}
+public record ChoiceReviewed(Optional<ReviewedChoice> chosen, Optional<ReviewedChoice> right)
+    implements ReviewedPart {
+  /**
+   * @param formatted how it looks, where it is more than plain words
+   * @param feedback what its author says to who has chosen it, where that may be known
+   */
+  @Schema(name = "ReviewedChoice")
+  public record ReviewedChoice(
+      String text, Optional<String> formatted, Optional<String> feedback) {}
+}

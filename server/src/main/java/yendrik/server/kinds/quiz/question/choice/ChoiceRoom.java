@@ -7,12 +7,15 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.QuestionKind;
+import yendrik.core.quiz.Shown;
 import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.core.quiz.kinds.choice.Chosen;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 
 /** Questions of which one choice is right. */
 @Component
@@ -32,7 +35,20 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   /** As choices are kept. */
   private record KeptChoices(List<KeptChoice> choices, String right) {}
 
-  private record KeptChoice(String id, String text) {}
+  private record KeptChoice(
+      String id, String text, Optional<String> formatted, Optional<String> feedback) {
+    static KeptChoice of(Choices.Choice c) {
+      return new KeptChoice(
+          c.id(),
+          c.text(),
+          c.shown().formatted(),
+          Optional.of(c.feedback()).filter(said -> !said.isEmpty()));
+    }
+
+    Choices.Choice choice() {
+      return new Choices.Choice(id, new Shown(text, formatted), feedback.orElse(""));
+    }
+  }
 
   /** As an answer is kept. */
   private record KeptChosen(String choice) {}
@@ -41,16 +57,14 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   protected ObjectNode keep(Choices question) {
     return MAPPER.valueToTree(
         new KeptChoices(
-            question.choices().stream().map(c -> new KeptChoice(c.id(), c.text())).toList(),
-            question.right()));
+            question.choices().stream().map(KeptChoice::of).toList(), question.right()));
   }
 
   @Override
   protected Choices question(ObjectNode kept) {
     KeptChoices choices = MAPPER.treeToValue(kept, KeptChoices.class);
     return new Choices(
-        choices.choices().stream().map(c -> new Choices.Choice(c.id(), c.text())).toList(),
-        choices.right());
+        choices.choices().stream().map(KeptChoice::choice).toList(), choices.right());
   }
 
   @Override
@@ -66,9 +80,7 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   @Override
   protected ChoicesWritten written(Choices question) {
     return new ChoicesWritten(
-        question.choices().stream()
-            .map(c -> new ChoicesWritten.WrittenChoice(c.id(), c.text()))
-            .toList(),
+        question.choices().stream().map(ChoicesWritten.WrittenChoice::of).toList(),
         question.right());
   }
 
@@ -76,8 +88,7 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   protected Choices question(ChoicesWritten sent) {
     different(sent.choices().stream().map(ChoicesWritten.WrittenChoice::id));
     return new Choices(
-        sent.choices().stream().map(c -> new Choices.Choice(c.id(), c.text())).toList(),
-        sent.right());
+        sent.choices().stream().map(ChoicesWritten.WrittenChoice::choice).toList(), sent.right());
   }
 
   @Override
@@ -85,7 +96,10 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
     List<Choices.Choice> dealt = chance.deal(question.choices());
     return new ChoicesAsked(
         IntStream.range(0, dealt.size())
-            .mapToObj(n -> new ChoicesAsked.DealtChoice(place(n), dealt.get(n).text()))
+            .mapToObj(n -> {
+              Shown shown = dealt.get(n).shown();
+              return new ChoicesAsked.DealtChoice(place(n), shown.text(), shown.formatted());
+            })
             .toList());
   }
 
@@ -108,15 +122,29 @@ class ChoiceRoom extends QuestionRoom<Choices, Chosen, ChoicesWritten, ChoicesAs
   }
 
   @Override
-  protected ReviewedPart review(Choices question, Optional<Chosen> given, boolean told) {
+  protected ReviewedPart review(Choices question, Optional<Chosen> given, Telling telling) {
     return new ChoiceReviewed(
-        given.map(g -> question.text(g.choice())).filter(text -> !text.isEmpty()),
-        told ? Optional.of(question.text(question.right())) : Optional.empty());
+        given.flatMap(g -> question.choice(g.choice())).map(c -> reviewed(c, telling.feedback())),
+        telling.right()
+            ? question.choice(question.right()).map(c -> reviewed(c, /* feedback= */ false))
+            : Optional.empty());
+  }
+
+  private static ChoiceReviewed.ReviewedChoice reviewed(Choices.Choice choice, boolean feedback) {
+    return new ChoiceReviewed.ReviewedChoice(
+        choice.text(),
+        choice.shown().formatted(),
+        Optional.of(choice.feedback()).filter(said -> feedback && !said.isEmpty()));
+  }
+
+  @Override
+  protected List<Phrase> said(Choices question, Chosen given) {
+    return question.choice(given.choice()).map(c -> Phrase.text(c.text())).stream().toList();
   }
 
   @Override
   protected ChoiceGiven rehearsed(Choices question, ChoicesAsked part, boolean right) {
-    String rightText = question.text(question.right());
+    String rightText = question.choice(question.right()).map(Choices.Choice::text).orElse("");
     return part.choices().stream()
         .filter(c -> c.text().equals(rightText) == right)
         .findFirst()

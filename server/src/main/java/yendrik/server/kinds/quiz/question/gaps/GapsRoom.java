@@ -9,10 +9,12 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.gaps.Filled;
 import yendrik.core.quiz.kinds.gaps.GapText;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 
 /** Texts with gaps that are filled in. */
 @Component
@@ -86,7 +88,7 @@ class GapsRoom extends QuestionRoom<GapText, Filled, GapsWritten, GapsAsked, Gap
   }
 
   @Override
-  protected ReviewedPart review(GapText question, Optional<Filled> given, boolean told) {
+  protected ReviewedPart review(GapText question, Optional<Filled> given, Telling telling) {
     List<String> words = given.map(Filled::words).orElse(List.of());
     List<GapText.Gap> gaps = question.gaps();
     return new GapsReviewed(
@@ -97,9 +99,14 @@ class GapsRoom extends QuestionRoom<GapText, Filled, GapsWritten, GapsAsked, Gap
               return new GapsReviewed.ReviewedGap(
                   typed,
                   question.fills(gaps.get(n), typed),
-                  told ? Optional.of(gaps.get(n).forms().getFirst()) : Optional.empty());
+                  telling.right() ? Optional.of(gaps.get(n).forms().getFirst()) : Optional.empty());
             })
             .toList());
+  }
+
+  @Override
+  protected List<Phrase> said(GapText question, Filled given) {
+    return given.words().stream().filter(word -> !word.isEmpty()).map(Phrase::text).toList();
   }
 
   @Override

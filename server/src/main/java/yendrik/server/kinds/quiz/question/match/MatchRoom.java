@@ -12,10 +12,12 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.match.Matched;
 import yendrik.core.quiz.kinds.match.PairsWanted;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 import yendrik.server.kinds.quiz.question.match.PairsAsked.DealtWords;
 
 /** Questions that putting together what belongs together answers. */
@@ -123,15 +125,23 @@ class MatchRoom extends QuestionRoom<PairsWanted, Matched, PairsWritten, PairsAs
   }
 
   @Override
-  protected ReviewedPart review(PairsWanted question, Optional<Matched> given, boolean told) {
+  protected ReviewedPart review(PairsWanted question, Optional<Matched> given, Telling telling) {
     return new PairsReviewed(
         question.pairs().stream()
             .map(p ->
                 new PairsReviewed.ReviewedPair(
                     p.begins(),
                     given.flatMap(g -> Optional.ofNullable(g.pairs().get(p.id()))),
-                    told ? Optional.of(p.ends()) : Optional.empty()))
+                    telling.right() ? Optional.of(p.ends()) : Optional.empty()))
             .toList());
+  }
+
+  @Override
+  protected List<Phrase> said(PairsWanted question, Matched given) {
+    return question.pairs().stream()
+        .filter(pair -> given.pairs().containsKey(pair.id()))
+        .map(pair -> Phrase.text(pair.begins() + " – " + given.pairs().get(pair.id())))
+        .toList();
   }
 
   @Override

@@ -1,5 +1,6 @@
 package yendrik.server.kinds.quiz.question.numeric;
 
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -7,10 +8,12 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.numeric.NumberGiven;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 
 /** Questions that a number answers. */
 @Component
@@ -93,12 +96,18 @@ class NumberRoom
   }
 
   @Override
-  protected ReviewedPart review(NumberWanted question, Optional<NumberGiven> given, boolean told) {
+  protected ReviewedPart review(
+      NumberWanted question, Optional<NumberGiven> given, Telling telling) {
     return new NumberReviewed(
         given.map(NumberGiven::number),
-        told ? known(question.number()) : Optional.empty(),
-        told ? Optional.of(question.most().doubleValue()) : Optional.empty(),
+        telling.right() ? known(question.number()) : Optional.empty(),
+        telling.right() ? Optional.of(question.most().doubleValue()) : Optional.empty(),
         question.unit());
+  }
+
+  @Override
+  protected List<Phrase> said(NumberWanted question, NumberGiven given) {
+    return List.of(Phrase.of("said.number", "number", given.number(), "unit", question.unit()));
   }
 
   @Override

@@ -1,5 +1,6 @@
 package yendrik.server.kinds.quiz.question.open;
 
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -7,6 +8,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.open.Told;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.TextFiles;
 import yendrik.server.http.Problem;
@@ -14,6 +16,7 @@ import yendrik.server.http.SafeHtml;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 import yendrik.server.texts.OwnTexts;
 
 /** Questions that a text of one's own answers. */
@@ -85,10 +88,17 @@ class OpenRoom extends QuestionRoom<TextWanted, Told, TextWritten, TextAsked, Te
   }
 
   @Override
-  protected ReviewedPart review(TextWanted question, Optional<Told> given, boolean told) {
+  protected ReviewedPart review(TextWanted question, Optional<Told> given, Telling telling) {
     return new TextReviewed(
         given.map(Told::text),
-        told ? Optional.of(question.expected()).filter(e -> !e.isEmpty()) : Optional.empty());
+        telling.right()
+            ? Optional.of(question.expected()).filter(e -> !e.isEmpty())
+            : Optional.empty());
+  }
+
+  @Override
+  protected List<Phrase> said(TextWanted question, Told given) {
+    return List.of();
   }
 
   @Override

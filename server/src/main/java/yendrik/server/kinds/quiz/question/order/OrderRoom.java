@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -14,10 +15,12 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.order.OrderWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted.Thing;
 import yendrik.core.quiz.kinds.order.Ordered;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 
 /** Questions that putting things in order answers. */
 @Component
@@ -123,14 +126,25 @@ class OrderRoom extends QuestionRoom<OrderWanted, Ordered, OrderWritten, OrderAs
   }
 
   @Override
-  protected ReviewedPart review(OrderWanted question, Optional<Ordered> given, boolean told) {
+  protected ReviewedPart review(OrderWanted question, Optional<Ordered> given, Telling telling) {
     Map<String, String> words = new HashMap<>();
     question.things().forEach(t -> words.put(t.id(), t.text()));
     return new OrderReviewed(
         given.map(Ordered::things).orElse(List.of()).stream()
             .map(id -> words.getOrDefault(id, ""))
             .toList(),
-        told ? question.things().stream().map(Thing::text).toList() : List.of());
+        telling.right() ? question.things().stream().map(Thing::text).toList() : List.of());
+  }
+
+  @Override
+  protected List<Phrase> said(OrderWanted question, Ordered given) {
+    Map<String, String> words = new HashMap<>();
+    question.things().forEach(thing -> words.put(thing.id(), thing.text()));
+    return List.of(
+        Phrase.text(
+            given.things().stream()
+                .map(id -> words.getOrDefault(id, "…"))
+                .collect(Collectors.joining(" – "))));
   }
 
   @Override

@@ -10,12 +10,15 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.QuestionKind;
+import yendrik.core.quiz.Shown;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
 import yendrik.core.quiz.kinds.several.SeveralChosen;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 
 /** Questions of which several choices may be right. */
 @Component
@@ -37,7 +40,21 @@ class SeveralRoom
   /** As choices are kept. */
   private record KeptChoices(List<KeptShare> choices) {}
 
-  private record KeptShare(String id, String text, double share) {}
+  private record KeptShare(
+      String id, String text, Optional<String> formatted, double share, Optional<String> feedback) {
+    static KeptShare of(SeveralChoices.Choice c) {
+      return new KeptShare(
+          c.id(),
+          c.text(),
+          c.shown().formatted(),
+          c.share(),
+          Optional.of(c.feedback()).filter(said -> !said.isEmpty()));
+    }
+
+    SeveralChoices.Choice choice() {
+      return new SeveralChoices.Choice(id, new Shown(text, formatted), share, feedback.orElse(""));
+    }
+  }
 
   /** As an answer is kept. */
   private record KeptChosen(Set<String> choices) {}
@@ -45,17 +62,14 @@ class SeveralRoom
   @Override
   protected ObjectNode keep(SeveralChoices question) {
     return MAPPER.valueToTree(
-        new KeptChoices(
-            question.choices().stream()
-                .map(c -> new KeptShare(c.id(), c.text(), c.share()))
-                .toList()));
+        new KeptChoices(question.choices().stream().map(KeptShare::of).toList()));
   }
 
   @Override
   protected SeveralChoices question(ObjectNode kept) {
     return new SeveralChoices(
         MAPPER.treeToValue(kept, KeptChoices.class).choices().stream()
-            .map(c -> new SeveralChoices.Choice(c.id(), c.text(), c.share()))
+            .map(KeptShare::choice)
             .toList());
   }
 
@@ -72,18 +86,14 @@ class SeveralRoom
   @Override
   protected SeveralWritten written(SeveralChoices question) {
     return new SeveralWritten(
-        question.choices().stream()
-            .map(c -> new SeveralWritten.WrittenShare(c.id(), c.text(), c.share()))
-            .toList());
+        question.choices().stream().map(SeveralWritten.WrittenShare::of).toList());
   }
 
   @Override
   protected SeveralChoices question(SeveralWritten sent) {
     different(sent.choices().stream().map(SeveralWritten.WrittenShare::id));
     return new SeveralChoices(
-        sent.choices().stream()
-            .map(c -> new SeveralChoices.Choice(c.id(), c.text(), c.share()))
-            .toList());
+        sent.choices().stream().map(SeveralWritten.WrittenShare::choice).toList());
   }
 
   @Override
@@ -91,7 +101,10 @@ class SeveralRoom
     List<SeveralChoices.Choice> dealt = chance.deal(question.choices());
     return new SeveralAsked(
         IntStream.range(0, dealt.size())
-            .mapToObj(n -> new SeveralAsked.DealtShare(place(n), dealt.get(n).text()))
+            .mapToObj(n -> {
+              Shown shown = dealt.get(n).shown();
+              return new SeveralAsked.DealtShare(place(n), shown.text(), shown.formatted());
+            })
             .toList());
   }
 
@@ -119,16 +132,28 @@ class SeveralRoom
 
   @Override
   protected ReviewedPart review(
-      SeveralChoices question, Optional<SeveralChosen> given, boolean told) {
+      SeveralChoices question, Optional<SeveralChosen> given, Telling telling) {
     Set<String> chosen = given.map(SeveralChosen::choices).orElse(Set.of());
     return new SeveralReviewed(
         question.choices().stream()
             .map(c ->
                 new SeveralReviewed.ReviewedShare(
                     c.text(),
+                    c.shown().formatted(),
                     chosen.contains(c.id()),
-                    told ? Optional.of(c.right()) : Optional.empty()))
+                    telling.right() ? Optional.of(c.right()) : Optional.empty(),
+                    Optional.of(c.feedback())
+                        .filter(said ->
+                            telling.feedback() && chosen.contains(c.id()) && !said.isEmpty())))
             .toList());
+  }
+
+  @Override
+  protected List<Phrase> said(SeveralChoices question, SeveralChosen given) {
+    return question.choices().stream()
+        .filter(c -> given.choices().contains(c.id()))
+        .map(c -> Phrase.text(c.text()))
+        .toList();
   }
 
   @Override

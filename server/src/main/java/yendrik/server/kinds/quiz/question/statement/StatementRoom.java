@@ -1,5 +1,6 @@
 package yendrik.server.kinds.quiz.question.statement;
 
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -7,10 +8,12 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.statement.Said;
 import yendrik.core.quiz.kinds.statement.Statement;
+import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.question.Chance;
 import yendrik.server.kinds.quiz.question.QuestionRoom;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
+import yendrik.server.kinds.quiz.question.Telling;
 
 /** Statements that are true or false. */
 @Component
@@ -80,9 +83,15 @@ class StatementRoom
   }
 
   @Override
-  protected ReviewedPart review(Statement question, Optional<Said> given, boolean told) {
+  protected ReviewedPart review(Statement question, Optional<Said> given, Telling telling) {
     return new StatementReviewed(
-        given.map(Said::itIsTrue), told ? Optional.of(question.isTrue()) : Optional.empty());
+        given.map(Said::itIsTrue),
+        telling.right() ? Optional.of(question.isTrue()) : Optional.empty());
+  }
+
+  @Override
+  protected List<Phrase> said(Statement question, Said given) {
+    return List.of(Phrase.of(given.itIsTrue() ? "said.true" : "said.false"));
   }
 
   @Override

@@ -1,0 +1,380 @@
+package yendrik.server.kinds.quiz.after;
+
+import static yendrik.schema.Tables.ATTEMPT;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.StepId;
+import yendrik.core.quiz.Answer;
+import yendrik.core.quiz.Correction;
+import yendrik.core.quiz.Mark;
+import yendrik.core.quiz.Question;
+import yendrik.core.quiz.QuestionKind;
+import yendrik.core.quiz.Quiz;
+import yendrik.core.quiz.figures.Figures;
+import yendrik.core.quiz.figures.Item;
+import yendrik.core.words.Phrase;
+import yendrik.formats.table.Cell;
+import yendrik.schema.tables.records.AttemptRecord;
+import yendrik.server.design.Content;
+import yendrik.server.design.Designs;
+import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
+import yendrik.server.kinds.quiz.QuizContent;
+import yendrik.server.kinds.quiz.after.FiguresViews.FiguresView;
+import yendrik.server.kinds.quiz.after.FiguresViews.GivenView;
+import yendrik.server.kinds.quiz.after.FiguresViews.QuestionView;
+import yendrik.server.kinds.quiz.after.FiguresViews.QuizLine;
+import yendrik.server.kinds.quiz.correction.CorrectionRows;
+import yendrik.server.kinds.quiz.correction.CorrectionRows.What;
+import yendrik.server.kinds.quiz.question.KeptResult;
+import yendrik.server.kinds.quiz.question.Questions;
+import yendrik.server.people.Right;
+import yendrik.server.people.Seat;
+import yendrik.server.watch.Learners;
+import yendrik.server.watch.report.Report;
+
+/** How quizzes went, from the attempts of those whom a member of staff may see. */
+@Service
+@Transactional(readOnly = true)
+class Figured {
+  /** How many different answers to a question are shown. */
+  private static final int MOST_GIVEN = 12;
+
+  /** Kinds of which an answer is one piece, so that it is right or wrong as a whole. */
+  private static final Set<QuestionKind> OF_ONE_PIECE =
+      Set.of(
+          QuestionKind.CHOICE,
+          QuestionKind.TRUE_FALSE,
+          QuestionKind.SHORT,
+          QuestionKind.NUMERIC,
+          QuestionKind.ORDERING);
+
+  private final DSLContext db;
+  private final Designs designs;
+  private final Learners learners;
+  private final Questions questions;
+  private final CorrectionRows corrections;
+  private final Institutions institutions;
+
+  Figured(
+      DSLContext db,
+      Designs designs,
+      Learners learners,
+      Questions questions,
+      CorrectionRows corrections,
+      Institutions institutions) {
+    this.db = db;
+    this.designs = designs;
+    this.learners = learners;
+    this.questions = questions;
+    this.corrections = corrections;
+    this.institutions = institutions;
+  }
+
+  /** The quizzes of a course, in its order. */
+  List<QuizLine> quizzes(Seat seat) {
+    Optional<Designs.Ready> ready = designs.published(seat.course());
+    if (ready.isEmpty()) return List.of();
+    Set<EnrolmentId> seen = seen(seat).keySet();
+    Map<StepId, List<EnrolmentId>> attempts = new HashMap<>();
+    db.select(ATTEMPT.STEP_ID, ATTEMPT.ENROLMENT_ID)
+        .from(ATTEMPT)
+        .where(ATTEMPT.FINISHED_AT.isNotNull(), ATTEMPT.ENROLMENT_ID.in(seen))
+        .forEach(r -> attempts.computeIfAbsent(r.value1(), _ -> new ArrayList<>()).add(r.value2()));
+    List<QuizLine> lines = new ArrayList<>();
+    for (CourseModule module : ready.get().document().design().modules())
+      for (Step step : module.steps())
+        if (step.kind() == StepKind.QUIZ) {
+          List<EnrolmentId> who = attempts.getOrDefault(step.id(), List.of());
+          lines.add(
+              new QuizLine(
+                  step.id(),
+                  step.name(),
+                  module.name(),
+                  who.size(),
+                  (int) who.stream().distinct().count()));
+        }
+    return lines;
+  }
+
+  private Map<EnrolmentId, String> seen(Seat seat) {
+    Map<EnrolmentId, String> seen = new LinkedHashMap<>();
+    learners.of(seat).forEach(s -> seen.put(s.enrolment(), s.name()));
+    return seen;
+  }
+
+  private Step step(Seat seat, StepId id) {
+    return designs
+        .published(seat.course())
+        .flatMap(ready ->
+            ready
+                .document()
+                .design()
+                .steps()
+                .filter(s -> s.id().equals(id) && s.kind() == StepKind.QUIZ)
+                .findFirst())
+        .orElseThrow(() -> Problem.notFound("quiz"));
+  }
+
+  /** Finished attempts at a step, in the order in which they were begun. */
+  private List<AttemptRecord> attempts(StepId step, Set<EnrolmentId> seen, boolean first) {
+    var which = first ? ATTEMPT.NUMBER.eq(1) : DSL.noCondition();
+    return db
+        .selectFrom(ATTEMPT)
+        .where(ATTEMPT.STEP_ID.eq(step), ATTEMPT.FINISHED_AT.isNotNull(), which)
+        .orderBy(ATTEMPT.STARTED_AT, ATTEMPT.ENROLMENT_ID)
+        .fetch()
+        .stream()
+        .filter(row -> seen.contains(row.getEnrolmentId()))
+        .toList();
+  }
+
+  /** The questions of a step by the publication under which an attempt was begun. */
+  private final class Asked {
+    private final CourseId course;
+    private final StepId step;
+    private final CorrectionRows.OfStep righted;
+    private final Map<Integer, Quiz> byVersion = new HashMap<>();
+
+    Asked(CourseId course, StepId step) {
+      this.course = course;
+      this.step = step;
+      righted = corrections.of(step);
+    }
+
+    Quiz of(int version) {
+      return byVersion.computeIfAbsent(
+          version,
+          v ->
+              all(designs.version(course, v).document().contents().get(step))
+                  .corrected(righted.under(v)));
+    }
+
+    Quiz now() {
+      int version = designs.published(course).map(Designs.Ready::version).orElse(0);
+      return version == 0 ? new Quiz(List.of()) : of(version);
+    }
+
+    Quiz draft() {
+      return all(designs.draft(course).contents().get(step));
+    }
+
+    private Quiz all(@org.jspecify.annotations.Nullable Content content) {
+      return content instanceof QuizContent quiz
+          ? questions.asking(quiz.questions(), quiz.draws()).all()
+          : new Quiz(List.of());
+    }
+
+    Optional<What> righted(String question) {
+      return righted.all().stream()
+          .map(CorrectionRows.Kept::correction)
+          .filter(c -> c.question().equals(question))
+          .reduce((_, last) -> last)
+          .map(c ->
+              switch (c) {
+                case Correction.LeftOut _ -> What.LEFT_OUT;
+                case Correction.FullMarks _ -> What.FULL_MARKS;
+                case Correction.RightAnswer _ -> What.RIGHT_ANSWER;
+              });
+    }
+  }
+
+  private static Map<String, Question> byId(Quiz quiz) {
+    return quiz.questions().stream().collect(Collectors.toMap(Question::id, Function.identity()));
+  }
+
+  /** What was said to one question, and how often. */
+  private static final class Said {
+    private final Map<Phrase, int[]> counts = new LinkedHashMap<>();
+
+    void add(List<Phrase> pieces, boolean right) {
+      for (Phrase piece : pieces) {
+        int[] count = counts.computeIfAbsent(piece, _ -> new int[2]);
+        count[0]++;
+        if (right) count[1]++;
+      }
+    }
+
+    List<GivenView> most(Institutions institutions, boolean ofOnePiece) {
+      return counts.entrySet().stream()
+          .sorted((a, b) -> b.getValue()[0] - a.getValue()[0])
+          .limit(MOST_GIVEN)
+          .map(e ->
+              new GivenView(
+                  institutions.say(e.getKey()),
+                  e.getValue()[0],
+                  ofOnePiece ? Optional.of(e.getValue()[1] > 0) : Optional.empty()))
+          .toList();
+    }
+  }
+
+  /**
+   * How a quiz went.
+   *
+   * @param first whether only first attempts are looked at: later ones know more
+   */
+  FiguresView figures(Seat seat, StepId id, boolean first) {
+    Step step = step(seat, id);
+    Asked asked = new Asked(seat.course(), id);
+    List<AttemptRecord> rows = attempts(id, seen(seat).keySet(), first);
+    Map<String, Said> said = new HashMap<>();
+    Map<String, Question> known = new LinkedHashMap<>();
+    asked.now().questions().forEach(q -> known.put(q.id(), q));
+    List<List<Item>> attempts = new ArrayList<>();
+    Map<Integer, Map<String, Question>> ofVersions = new HashMap<>();
+    for (AttemptRecord row : rows) {
+      Quiz quiz = asked.of(row.getDesignVersion());
+      Map<String, Question> byId =
+          ofVersions.computeIfAbsent(row.getDesignVersion(), _ -> byId(quiz));
+      byId.forEach(known::putIfAbsent);
+      attempts.add(items(row, quiz, byId, said));
+    }
+    Figures figures = Figures.of(attempts);
+    Map<String, Figures.OfQuestion> ofQuestions = new HashMap<>();
+    figures.questions().forEach(q -> ofQuestions.put(q.question(), q));
+    Map<String, Question> draft = byId(asked.draft());
+    return new FiguresView(
+        id,
+        step.name(),
+        figures.attempts(),
+        (int) rows.stream().map(AttemptRecord::getEnrolmentId).distinct().count(),
+        figures.scores(),
+        said(figures.mean()),
+        said(figures.median()),
+        said(figures.deviation()),
+        said(figures.reliability()),
+        minutes(rows),
+        step.scoring().passMark(),
+        known.values().stream()
+            .filter(q -> ofQuestions.containsKey(q.id()) || said.containsKey(q.id()))
+            .map(q -> view(q, Optional.ofNullable(ofQuestions.get(q.id())), said, asked, draft))
+            .toList(),
+        corrections.history(id),
+        seat.has(Right.PLAN));
+  }
+
+  private List<Item> items(
+      AttemptRecord row, Quiz quiz, Map<String, Question> byId, Map<String, Said> said) {
+    Map<String, Answer> given = questions.answers(row.getAnswers());
+    List<Item> items = new ArrayList<>();
+    for (Quiz.Answered answered : KeptResult.read(row.getResult()).answers()) {
+      Question question = byId.get(answered.question());
+      if (question == null) continue;
+      Answer answer = given.get(question.id());
+      Said counted = said.computeIfAbsent(question.id(), _ -> new Said());
+      if (answer != null)
+        counted.add(
+            questions.said(question, answer),
+            question.mark(Optional.of(answer)).equals(Mark.WHOLE));
+      boolean counts =
+          (answered.mark() instanceof Mark.Marked || quiz.fullMarks().contains(question.id()))
+              && !quiz.leftOut().contains(question.id());
+      if (counts)
+        items.add(new Item(question.id(), answered.points(), question.points(), answer != null));
+    }
+    return items;
+  }
+
+  private QuestionView view(
+      Question q,
+      Optional<Figures.OfQuestion> figures,
+      Map<String, Said> said,
+      Asked asked,
+      Map<String, Question> draft) {
+    QuestionKind kind = q.asked().kind();
+    Question now = draft.get(q.id());
+    return new QuestionView(
+        q.id(),
+        q.text(),
+        kind,
+        q.points(),
+        figures.map(Figures.OfQuestion::asked).orElse(0),
+        figures.map(Figures.OfQuestion::right).orElse(0),
+        figures.map(Figures.OfQuestion::partly).orElse(0),
+        figures.map(Figures.OfQuestion::wrong).orElse(0),
+        figures.map(Figures.OfQuestion::unanswered).orElse(0),
+        figures.map(Figures.OfQuestion::facility).orElse(0.0),
+        figures.flatMap(f -> said(f.discrimination())),
+        Optional.ofNullable(said.get(q.id()))
+            .map(s -> s.most(institutions, OF_ONE_PIECE.contains(kind)))
+            .orElse(List.of()),
+        asked.righted(q.id()),
+        now != null && now.asked().kind() == kind && !now.asked().equals(q.asked()));
+  }
+
+  private static Optional<Double> said(OptionalDouble number) {
+    return number.isPresent() ? Optional.of(number.getAsDouble()) : Optional.empty();
+  }
+
+  private static double minutes(AttemptRecord row) {
+    return Duration.between(row.getStartedAt(), row.getFinishedAt()).toSeconds() / 60.0;
+  }
+
+  private static Optional<Double> minutes(List<AttemptRecord> rows) {
+    double[] sorted = rows.stream().mapToDouble(Figured::minutes).sorted().toArray();
+    return sorted.length == 0 ? Optional.empty() : Optional.of(sorted[sorted.length / 2]);
+  }
+
+  /** All attempts as a table, with the points of each question. */
+  Report.Sheet results(Seat seat, StepId id) {
+    step(seat, id);
+    Asked asked = new Asked(seat.course(), id);
+    Map<EnrolmentId, String> names = seen(seat);
+    List<AttemptRecord> rows = attempts(id, names.keySet(), /* first= */ false);
+    Map<String, Question> known = new LinkedHashMap<>();
+    asked.now().questions().forEach(q -> known.put(q.id(), q));
+    rows.stream()
+        .map(AttemptRecord::getDesignVersion)
+        .distinct()
+        .forEach(v -> asked.of(v).questions().forEach(q -> known.putIfAbsent(q.id(), q)));
+    List<Phrase> heads = new ArrayList<>();
+    for (String head :
+        List.of("learner", "attempt", "begun", "finished", "minutes", "share", "points", "of"))
+      heads.add(Phrase.of("results." + head));
+    Stream<String> asking = known.values().stream().map(Question::text);
+    return new Report.Sheet(
+        Stream.concat(heads.stream().map(institutions::say), asking).toList(),
+        rows.stream().map(row -> cells(row, names, known)));
+  }
+
+  private static List<Cell> cells(
+      AttemptRecord row, Map<EnrolmentId, String> names, Map<String, Question> known) {
+    Quiz.Result result = KeptResult.read(row.getResult());
+    List<Cell> cells = new ArrayList<>();
+    cells.add(Cell.of(names.getOrDefault(row.getEnrolmentId(), "")));
+    cells.add(Cell.of(row.getNumber()));
+    cells.add(Cell.of(row.getStartedAt().toString()));
+    cells.add(Cell.of(row.getFinishedAt().toString()));
+    cells.add(Cell.of(Math.round(minutes(row) * 10) / 10.0));
+    cells.add(Cell.of(result.share()));
+    cells.add(Cell.of(result.points()));
+    cells.add(Cell.of(result.of()));
+    Map<String, Double> points = new HashMap<>();
+    result.answers().stream()
+        .filter(a -> a.mark() instanceof Mark.Marked)
+        .forEach(a -> points.put(a.question(), a.points()));
+    for (String question : known.keySet())
+      cells.add(points.containsKey(question) ? Cell.of(points.get(question)) : Cell.of(""));
+    return cells;
+  }
+}

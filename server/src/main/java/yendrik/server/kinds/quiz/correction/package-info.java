@@ -1,0 +1,5 @@
+/** What was put right about questions after they were asked. */
+@NullMarked
+package yendrik.server.kinds.quiz.correction;
+
+import org.jspecify.annotations.NullMarked;
