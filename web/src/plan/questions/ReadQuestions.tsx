@@ -20,6 +20,8 @@ function answers(part: WrittenPart): string[] {
       return [part.source];
     case 'numeric':
       return [`${part.number ?? ''} ± ${part.tolerance}${part.percent ? ' %' : ''} ${part.unit}`];
+    case 'place':
+      return part.areas.map((a) => a.called);
     case 'true-false':
       return [part.isTrue ? '✓' : '–'];
     case 'open':

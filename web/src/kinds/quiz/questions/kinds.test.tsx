@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
@@ -222,5 +222,78 @@ describe('a few words and a number', () => {
     });
     review({ is: 'numeric', given: 13, right: 12, most: 0.5, unit: 'Nm' });
     expect(screen.getByText(/Your answer: 13 Nm. Right answer: 12 ± 0.5 Nm/)).toBeVisible();
+  });
+});
+
+describe('a place on a picture', () => {
+  const lying = (element: Element) => {
+    element.getBoundingClientRect = () =>
+      ({ left: 100, top: 50, width: 200, height: 100 }) as DOMRect;
+  };
+
+  it('is pointed at, and said in words', () => {
+    const told = ask({ is: 'place', picture: 7, described: 'A rear derailleur' });
+    expect(screen.getByText(/^Point at the place/)).toBeVisible();
+    const picture = screen.getByRole('button', { name: 'Well?' });
+    lying(picture);
+    fireEvent.click(picture, { clientX: 150, clientY: 75, detail: 1 });
+    expect(told).toHaveBeenLastCalledWith({ is: 'place', x: 0.25, y: 0.25 });
+    expect(screen.getByText('Pointed at 25 % from the left and 25 % from the top.')).toBeVisible();
+  });
+
+  it('is found with the arrow keys, and settled when they are let go', () => {
+    const told = ask({ is: 'place', picture: 7, described: 'A rear derailleur' });
+    const picture = screen.getByRole('button', { name: 'Well?' });
+    fireEvent.keyDown(picture, { key: 'ArrowRight' });
+    fireEvent.keyDown(picture, { key: 'ArrowRight' });
+    fireEvent.keyDown(picture, { key: 'ArrowUp', altKey: true });
+    expect(told).not.toHaveBeenCalled();
+    fireEvent.keyUp(picture, { key: 'ArrowUp' });
+    expect(told).toHaveBeenLastCalledWith({ is: 'place', x: 0.54, y: 0.495 });
+    fireEvent.keyDown(picture, { key: 'Enter' });
+    fireEvent.keyUp(picture, { key: 'Enter' });
+    fireEvent.click(picture, { detail: 0 });
+    expect(told).toHaveBeenCalledTimes(1);
+  });
+
+  it('is drawn by dragging, moved and sized by keys, and stays on the picture', () => {
+    const told = write({ is: 'place', picture: 7, described: 'A derailleur', areas: [] });
+    const drawing = screen.getByAltText('A derailleur').parentElement?.parentElement as Element;
+    lying(drawing);
+    fireEvent.pointerDown(drawing, { clientX: 120, clientY: 60, button: 0 });
+    fireEvent.pointerMove(drawing, { clientX: 160, clientY: 110, button: 0 });
+    fireEvent.pointerUp(drawing, { clientX: 160, clientY: 110, button: 0 });
+    const drawn = { called: '', left: 0.1, top: 0.1, width: 0.2, height: 0.5, round: false };
+    expect(told).toHaveBeenLastCalledWith(
+      expect.objectContaining({ areas: [expect.objectContaining(drawn)] }),
+    );
+    const area = screen.getByRole('button', { name: 'Area 1: move or size' });
+    for (let n = 0; n < 9; n++) fireEvent.keyDown(area, { key: 'ArrowLeft' });
+    fireEvent.keyDown(area, { key: 'ArrowDown', shiftKey: true });
+    expect(told).toHaveBeenLastCalledWith(
+      expect.objectContaining({
+        areas: [expect.objectContaining({ ...drawn, left: 0, height: 0.52 })],
+      }),
+    );
+    fireEvent.pointerDown(drawing, { clientX: 120, clientY: 60, button: 0 });
+    fireEvent.pointerUp(drawing, { clientX: 120, clientY: 60, button: 0 });
+    expect(screen.getAllByRole('button', { name: /move or size/ })).toHaveLength(1);
+  });
+
+  it('is looked at again with what was right by name', () => {
+    review({
+      is: 'place',
+      picture: 7,
+      described: 'A derailleur',
+      given: { is: 'place', x: 0.5, y: 0.25 },
+      right: [
+        { id: 'a', called: 'Jockey wheel', left: 0, top: 0, width: 0.1, height: 0.1, round: true },
+      ],
+    });
+    expect(
+      screen.getByText(
+        /Your answer: 50 % from the left and 25 % from the top. Right answer: Jockey wheel/,
+      ),
+    ).toBeVisible();
   });
 });

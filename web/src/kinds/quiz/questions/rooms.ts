@@ -5,6 +5,7 @@ import { matching } from './matching/room';
 import { numeric } from './numeric/room';
 import { open } from './open/room';
 import { ordering } from './ordering/room';
+import { place } from './place/room';
 import type { AnyQuestionRoom } from './room';
 import { several } from './several/room';
 import { short } from './short/room';
@@ -22,6 +23,7 @@ const all = {
   short,
   gaps,
   numeric,
+  place,
   open,
 } satisfies Record<QuestionKind, unknown>;
 

@@ -1,5 +1,6 @@
 package yendrik.server;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
@@ -231,7 +232,9 @@ class BankTest extends SchoolTest {
         .isEqualTo(422);
     assertThat(sefa.get(questions())).isEmpty();
     assertThat(sefa.post(questions() + "/several", sent.toString())).hasSize(2);
-    String written = sefa.get(questions() + "/text").path("text").asString();
+    var file = sefa.call("GET", questions() + "/text", "");
+    assertThat(file.getHeader("Content-Disposition")).contains("questions.txt");
+    String written = new String(file.getContentAsByteArray(), UTF_8);
     assertThat(written).contains("+ this", "# pedals", "= true");
     JsonNode again =
         sefa.post(

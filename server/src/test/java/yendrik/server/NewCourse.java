@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,6 +42,17 @@ class NewCourse {
     assertThat(made).as("the course is made").isPositive();
     id = new CourseId(made);
     path = "/api/courses/" + id;
+  }
+
+  /** A picture of one dot among the files of the course. */
+  long picture() {
+    byte[] dot =
+        Base64.getDecoder()
+            .decode(
+                "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAA"
+                    + "AABJRU5ErkJggg==");
+    var sent = new Sent.SentFile(designer.sent("dot.png", dot), "PICTURE");
+    return designer.post(path + "/design/files", sent).path("id").asLong();
   }
 
   long module(String name) {

@@ -322,4 +322,49 @@ class QuestionKindsTest extends SchoolTest {
     course.ask(quiz, silent);
     assertThat(Caller.json(sefa.publish(course.path)).toString()).contains("hint that says");
   }
+
+  @Test
+  void a_place_without_a_picture_is_said_to_lack_one_before_it_is_published() {
+    course.ask(
+        quiz,
+        question(
+            """
+            {"is": "place", "described": "A rear derailleur", "areas": [{"id": "a",
+              "called": "The jockey wheel", "left": 0.2, "top": 0.4, "width": 0.1, "height": 0.2,
+              "round": true}]}
+            """));
+    assertThat(course.seen(quiz).toString()).contains("has no picture");
+  }
+
+  @Test
+  void a_place_is_pointed_at_on_a_picture_that_learners_see_with_the_step() {
+    long picture = course.picture();
+    ask(
+        """
+        {"is": "place", "picture": %d, "described": "A rear derailleur", "areas": [{"id": "a",
+          "called": "The jockey wheel", "left": 0.2, "top": 0.4, "width": 0.1, "height": 0.2,
+          "round": true}]}
+        """
+            .formatted(picture));
+    JsonNode part = begin();
+    assertThat(part.propertyNames()).containsExactlyInAnyOrder("is", "picture", "described");
+    assertThat(edda.call("GET", course.walk(quiz) + "/files/" + picture, "").getStatus())
+        .isEqualTo(200);
+    JsonNode beside = answered(1, json("{\"is\": \"place\", \"x\": 0.2, \"y\": 0.4}"));
+    assertThat(beside.path("points").asDouble()).isZero();
+    assertThat(beside.toString()).as("while more can be gained").doesNotContain("jockey");
+    begin();
+    JsonNode right = answered(2, json("{\"is\": \"place\", \"x\": 0.25, \"y\": 0.5}"));
+    assertThat(right.path("points").asDouble()).isEqualTo(4);
+    assertThat(right.toString()).contains("The jockey wheel");
+    begin();
+    assertThat(
+            edda.call(
+                    "PUT",
+                    attempts() + "/3",
+                    answers(json("{\"is\": \"place\", \"x\": 1.2, \"y\": 0}")))
+                .getStatus())
+        .as("beside the picture")
+        .isEqualTo(422);
+  }
 }

@@ -20,6 +20,8 @@ public enum QuestionKind {
   GAPS("gaps"),
   /** A number is typed. */
   NUMERIC("numeric"),
+  /** A place on a picture is pointed at. */
+  PLACE("place"),
   /** A text of one's own is written, and staff mark it. */
   OPEN("open");
 

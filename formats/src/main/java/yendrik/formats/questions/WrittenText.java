@@ -15,6 +15,7 @@ import yendrik.core.quiz.kinds.match.PairsWanted;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
 import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted;
+import yendrik.core.quiz.kinds.place.PlaceWanted;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
 import yendrik.core.quiz.kinds.statement.Statement;
 
@@ -25,9 +26,17 @@ import yendrik.core.quiz.kinds.statement.Statement;
 public final class WrittenText {
   private WrittenText() {}
 
+  /** Whether the layout can say what a question asks; a picture it cannot show. */
+  public static boolean says(Asked<?> asked) {
+    return !(asked instanceof PlaceWanted);
+  }
+
   /** Questions one after the other, with an empty line between them. */
   public static String of(List<QuestionText.Read> questions) {
-    return questions.stream().map(WrittenText::one).collect(Collectors.joining("\n\n", "", "\n"));
+    return questions.stream()
+        .filter(read -> says(read.question().asked()))
+        .map(WrittenText::one)
+        .collect(Collectors.joining("\n\n", "", "\n"));
   }
 
   private static String one(QuestionText.Read read) {

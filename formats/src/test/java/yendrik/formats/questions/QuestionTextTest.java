@@ -25,6 +25,7 @@ import yendrik.core.quiz.kinds.match.PairsWanted;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
 import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted;
+import yendrik.core.quiz.kinds.place.PlaceWanted;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
 import yendrik.core.quiz.kinds.statement.Statement;
 import yendrik.formats.questions.QuestionText.Read;
@@ -233,6 +234,19 @@ class QuestionTextTest {
                 new Question("q", Shown.of(text), points, feedback, hints, Optional.empty(), asked),
                 tags,
                 difficulty));
+  }
+
+  @Test
+  void what_the_layout_cannot_say_is_left_out() {
+    var place = new PlaceWanted(Optional.of(1L), "A rear derailleur", List.of());
+    var read =
+        new Read(
+            1,
+            new Question("q", "Where is it?", 1, "", Optional.empty(), place),
+            List.of(),
+            Optional.empty());
+    assertThat(WrittenText.says(place)).isFalse();
+    assertThat(WrittenText.of(List.of(read))).isBlank();
   }
 
   @Property

@@ -1,8 +1,12 @@
 package yendrik.server.kinds.quiz.bank;
 
 import jakarta.validation.Valid;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PatchMapping;
@@ -64,11 +68,14 @@ class BankController {
     return bank.reading(text.text());
   }
 
-  /** All questions as plain text. */
-  @GetMapping("/questions/text")
+  /** All questions as plain text; those that plain text cannot say are left out. */
+  @GetMapping(value = "/questions/text", produces = MediaType.TEXT_PLAIN_VALUE)
   @Needs(Right.PLAN)
-  TextView text(@PathVariable CourseId course) {
-    return new TextView(bank.text(course));
+  ResponseEntity<String> text(@PathVariable CourseId course) {
+    return ResponseEntity.ok()
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"questions.txt\"")
+        .contentType(new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8))
+        .body(bank.text(course));
   }
 
   @PatchMapping("/questions/{id}")

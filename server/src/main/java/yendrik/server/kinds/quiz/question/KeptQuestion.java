@@ -29,6 +29,7 @@ public record KeptQuestion(
     Optional<QuestionId> bank,
     ObjectNode part) {
   private static final String FORMATTED = "formatted";
+  private static final String PICTURE = "picture";
 
   /** Help with it. */
   record KeptHint(String text, double cost) {}
@@ -75,6 +76,7 @@ public record KeptQuestion(
   public Set<Long> files() {
     Set<Long> files = new HashSet<>(TextFiles.of(formatted.orElse("")));
     for (JsonNode html : part.findValues(FORMATTED)) files.addAll(TextFiles.of(html.asString("")));
+    if (part.path(PICTURE).isIntegralNumber()) files.add(part.path(PICTURE).asLong());
     return files;
   }
 
@@ -82,6 +84,9 @@ public record KeptQuestion(
   public KeptQuestion carried(Carrying to) {
     ObjectNode there = part.deepCopy();
     carry(there, to);
+    if (there.path(PICTURE).isIntegralNumber())
+      to.file(there.path(PICTURE).asLong())
+          .ifPresentOrElse(file -> there.put(PICTURE, file), () -> there.remove(PICTURE));
     return new KeptQuestion(
             id,
             text,
