@@ -220,6 +220,16 @@ export const queries = {
           }),
         ),
     }),
+  packageLeaves: (course: number) =>
+    queryOptions({
+      queryKey: ['questions', course, 'leaves'],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/questions/package/leaves', {
+            params: { path: { course } },
+          }),
+        ),
+    }),
   questionReading: (course: number, text: string) =>
     queryOptions({
       queryKey: ['question-reading', course, text],

@@ -1,5 +1,4 @@
 import {
-  Alert,
   Box,
   Button,
   Dialog,
@@ -14,10 +13,11 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { ApiError, type Comparison, type Design, type Job } from '../api/client';
+import type { Comparison, Design, Job } from '../api/client';
 import { sendFile } from '../api/files';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { FileFaults } from '../ui/FileFaults';
 import { begun } from '../ui/jobs';
 import { Section } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
@@ -65,7 +65,6 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
     compare.mutate(chosen);
   };
   const wrong = take.error ?? compare.error;
-  const findings = wrong instanceof ApiError ? (wrong.problem.findings ?? []) : [];
   const brings = compare.data;
   const many = brings ? brings.fresh.length + brings.changed.length + brings.rubrics.length : 0;
   return (
@@ -96,17 +95,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
             />
           </Button>
           {(compare.isPending || take.isPending) && <LinearProgress sx={{ mt: 1.5 }} />}
-          {wrong && (
-            <Alert severity="error" sx={{ mt: 1.5 }}>
-              {wrong.message}
-              {findings.slice(0, SHOWN).map((f) => (
-                <Typography key={f} variant="body2">
-                  {f}
-                </Typography>
-              ))}
-              {findings.length > SHOWN && t('common.more', { count: findings.length - SHOWN })}
-            </Alert>
-          )}
+          {wrong && <FileFaults error={wrong} />}
           {brings && <Brings comparison={brings} />}
           {brings && brings.fresh.length > 0 && (
             <TextField

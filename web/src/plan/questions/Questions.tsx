@@ -13,6 +13,7 @@ import { keysHere, upAndDown } from '../../ui/useKeys';
 import { useRows } from '../../ui/useRows';
 import { useSelection } from '../../ui/useSelection';
 import { useDraft } from '../useDraft';
+import { PackageDialog } from './PackageDialog';
 import { PasteDialog } from './PasteDialog';
 import { QuestionInspector } from './QuestionInspector';
 import { QuestionRow } from './QuestionRow';
@@ -39,7 +40,7 @@ function Board({ all, design }: { all: BankQuestion[]; design: Design }) {
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
   const [wanted, setWanted] = useState(ANY);
-  const [opened, setOpened] = useState<'paste' | 'shelf' | null>(null);
+  const [opened, setOpened] = useState<'paste' | 'shelf' | 'exchange' | null>(null);
   const [kinds, setKinds] = useState<HTMLElement | null>(null);
   const found = all.filter((q) => isFound(q, wanted));
   const chosen = all.find((q) => `${q.id}` === sel);
@@ -96,6 +97,9 @@ function Board({ all, design }: { all: BankQuestion[]; design: Design }) {
       <Actions>
         <Button variant="outlined" onClick={() => setOpened('shelf')}>
           {t('bank.shelf')}
+        </Button>
+        <Button variant="outlined" onClick={() => setOpened('exchange')}>
+          {t('bank.exchange')}
         </Button>
         <Button variant="outlined" onClick={() => setOpened('paste')}>
           {t('bank.paste')}
@@ -200,6 +204,7 @@ function Board({ all, design }: { all: BankQuestion[]; design: Design }) {
         </>
       )}
       {opened === 'paste' && <PasteDialog onClose={() => setOpened(null)} />}
+      {opened === 'exchange' && <PackageDialog onClose={() => setOpened(null)} />}
       {opened === 'shelf' && <QuestionShelf onClose={() => setOpened(null)} />}
     </WithInspector>
   );

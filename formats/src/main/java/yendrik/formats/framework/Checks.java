@@ -9,6 +9,7 @@ import java.util.UUID;
 import yendrik.core.Plain;
 import yendrik.core.outcome.Composition;
 import yendrik.core.words.Phrase;
+import yendrik.formats.refused.Unreadable;
 
 /** What every format checks in its items, and the faults found so far. */
 final class Checks {

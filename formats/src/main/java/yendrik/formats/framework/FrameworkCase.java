@@ -22,6 +22,7 @@ import yendrik.core.Plain;
 import yendrik.core.outcome.Composition;
 import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
+import yendrik.formats.refused.Unreadable;
 
 /**
  * A framework as a CFPackage in JSON, of 1EdTech's Competencies and Academic Standards Exchange

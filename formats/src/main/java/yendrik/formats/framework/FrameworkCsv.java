@@ -20,6 +20,7 @@ import yendrik.core.outcome.Composition;
 import yendrik.core.words.Phrase;
 import yendrik.formats.csv.CsvTable;
 import yendrik.formats.csv.Harmless;
+import yendrik.formats.refused.Unreadable;
 import yendrik.formats.table.Cell;
 
 /**

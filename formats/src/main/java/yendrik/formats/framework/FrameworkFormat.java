@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.time.Instant;
+import yendrik.formats.refused.Unreadable;
 
 /**
  * A format in which frameworks are read and written.

@@ -20,6 +20,7 @@ import yendrik.core.outcome.Composition;
 import yendrik.core.words.Catalogue;
 import yendrik.core.words.Writing;
 import yendrik.formats.json.CoreJson;
+import yendrik.formats.refused.Unreadable;
 
 class FrameworkTest {
   private static final Writing ENGLISH = new Writing(Catalogue.english(), ZoneOffset.UTC, 2026);

@@ -2,10 +2,8 @@ package yendrik.formats.questions;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
@@ -165,68 +163,18 @@ class QuestionTextTest {
         .isEqualTo(written.toString().isBlank());
   }
 
-  private static final Arbitrary<String> WORDS =
-      Arbitraries.strings().alpha().ofMinLength(1).ofMaxLength(8).map(w -> "the " + w);
-
-  private static <T> List<T> named(List<String> words, Named<T> made) {
-    List<T> all = new ArrayList<>();
-    words.forEach(word -> all.add(made.of(Character.toString('a' + all.size()), word)));
-    return all;
-  }
-
-  private interface Named<T> {
-    T of(String id, String words);
-  }
-
-  private static Arbitrary<List<String>> some(int least) {
-    return WORDS.list().uniqueElements().ofMinSize(least).ofMaxSize(6);
-  }
-
-  private static Arbitrary<Asked<?>> answers() {
-    Arbitrary<Double> number = Arbitraries.doubles().between(-999, 999).ofScale(2);
-    return Arbitraries.<Asked<?>>oneOf(
-        some(2).map(w -> new Choices(named(w, Choices.Choice::new), "b")),
-        some(2)
-            .map(w ->
-                new SeveralChoices(
-                    IntStream.range(0, w.size())
-                        .mapToObj(n ->
-                            new SeveralChoices.Choice(
-                                Character.toString('a' + n),
-                                Shown.of(w.get(n)),
-                                n == 0 ? 0.75 : n == 1 ? 0.25 : -0.25,
-                                n == 1 ? "So it is." : ""))
-                        .toList())),
-        Arbitraries.of(true, false).map(Statement::new),
-        Combinators.combine(number, Arbitraries.of(0.0, 0.5, 12.0), Arbitraries.of("", "Nm"))
-            .as((n, off, unit) -> new NumberWanted(n, off, off > 1, unit)),
-        some(1)
-            .map(w ->
-                new WordsWanted(w.stream().map(f -> new WordsWanted.Form(f, 1)).toList(), false)),
-        some(4)
-            .map(w ->
-                new PairsWanted(
-                    List.of(
-                        new PairsWanted.Pair("a", w.get(0), w.get(1)),
-                        new PairsWanted.Pair("b", w.get(2), w.get(3))),
-                    w.subList(4, w.size()))),
-        some(2).map(w -> new OrderWanted(named(w, OrderWanted.Thing::new), true)),
-        WORDS.map(w -> new GapText("It is [" + w + "] there.", false)),
-        WORDS.map(TextWanted::new));
-  }
-
   @Provide
   Arbitrary<Read> reads() {
     return Combinators.combine(
-            WORDS,
+            SomeQuestions.WORDS,
             Arbitraries.doubles().between(0.1, 99).ofScale(1),
             Arbitraries.of("", "Said afterwards."),
-            WORDS
+            SomeQuestions.WORDS
                 .flatMap(w -> Arbitraries.of(0.0, 0.25, 1.0).map(c -> new Hint(w, c)))
                 .list()
                 .ofMaxSize(2),
-            answers(),
-            some(0),
+            SomeQuestions.answers(),
+            SomeQuestions.words(0),
             Arbitraries.of(Difficulty.class).optional())
         .as((text, points, feedback, hints, asked, tags, difficulty) ->
             new Read(

@@ -19,7 +19,7 @@ import yendrik.core.id.ScaleId;
 import yendrik.formats.Formats;
 import yendrik.formats.framework.Framework;
 import yendrik.formats.framework.FrameworkFormat;
-import yendrik.formats.framework.Unreadable;
+import yendrik.formats.refused.Unreadable;
 import yendrik.server.files.Upload;
 import yendrik.server.http.FileFormat;
 import yendrik.server.http.Problem;

@@ -137,6 +137,15 @@ public class Files {
                 transactions.execute(_ -> insert(course, by, name, seen.arrived, seen.mediaType))));
   }
 
+  /** Whether a file that is at hand could be kept. */
+  public boolean accepts(String name, InputStream content, Accepts accepts) {
+    try {
+      return looked(name, content, accepts, _ -> true);
+    } catch (Problem refused) {
+      return false;
+    }
+  }
+
   /** Looks through a file that is at hand, and does something with it. */
   private <T> T looked(String name, InputStream content, Accepts accepts, Function<Seen, T> then) {
     try {

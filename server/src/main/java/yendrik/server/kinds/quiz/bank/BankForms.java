@@ -69,6 +69,19 @@ public final class BankForms {
   @Schema(name = "LineFault")
   record LineFault(int line, String says) {}
 
+  /** What a package brings, and what it does not. */
+  @Schema(name = "QuestionPackage")
+  record PackageView(List<ReadView> questions, List<NoteView> notes) {}
+
+  /**
+   * What of a question is said otherwise, or not at all.
+   *
+   * @param where the question, or the file of the package
+   * @param left whether all of it was left out
+   */
+  @Schema(name = "PackageNote")
+  record NoteView(String where, boolean left, String says) {}
+
   /** What a question asked until somebody changed it. */
   @Schema(name = "QuestionVersion")
   record VersionView(int number, WrittenQuestion question, String changedBy, Instant changedAt) {}

@@ -1,4 +1,4 @@
-package yendrik.formats.framework;
+package yendrik.formats.refused;
 
 import java.util.List;
 import yendrik.core.words.Phrase;
@@ -8,7 +8,8 @@ public final class Unreadable extends RuntimeException {
   private static final long serialVersionUID = 1;
   private final transient List<Phrase> faults;
 
-  Unreadable(List<Phrase> faults) {
+  /** Says what is wrong. */
+  public Unreadable(List<Phrase> faults) {
     super(faults.toString());
     this.faults = List.copyOf(faults);
   }
