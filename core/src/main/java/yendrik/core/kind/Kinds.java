@@ -1,10 +1,17 @@
 package yendrik.core.kind;
 
+import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.strand.attempts.AttemptsStrand;
 
 /** The door from a kind's name to the kind; the only switch over kinds in core. */
 public final class Kinds {
   private Kinds() {}
+
+  /** Whether a step is tried and marked at once. */
+  public static boolean tried(Step step) {
+    return of(step.kind()).strands().contains(AttemptsStrand.DOOR);
+  }
 
   /** What a kind is. */
   public static Kind of(StepKind kind) {

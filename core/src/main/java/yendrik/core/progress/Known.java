@@ -74,6 +74,7 @@ public final class Known {
       case Leaf.ModuleDone m -> module(m.module());
       case Leaf.ModuleCount m -> module(m.module());
       case Leaf.ModuleShare m -> module(m.module());
+      case Leaf.QuizzesScored q -> q.module().map(this::module).orElse(true);
       case Leaf.HoldsBadge b -> badge(b.badge());
       case Leaf.OfOutcome _,
           Leaf.CourseComplete _,

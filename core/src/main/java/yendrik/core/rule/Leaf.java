@@ -73,6 +73,16 @@ public sealed interface Leaf {
     }
   }
 
+  /**
+   * At least this share of the points in every marked quiz that is required, of a module or, where
+   * none is said, of the whole course; 1 for full marks.
+   */
+  record QuizzesScored(Optional<ModuleId> module, double share) implements Leaf {
+    public QuizzesScored {
+      if (!(share > 0 && share <= 1)) throw new Refusal("share", "share", share);
+    }
+  }
+
   /** At a level of the outcome's scale, named by its key, or above it. */
   record LevelAtLeast(OutcomeId outcome, int level) implements OfOutcome {}
 

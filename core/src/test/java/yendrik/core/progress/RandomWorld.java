@@ -433,8 +433,11 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     }
 
     private Leaf ofModule(ModuleId m) {
-      return switch (c.next(4)) {
+      return switch (c.next(5)) {
         case 0, 1 -> new Leaf.ModuleDone(m);
+        case 3 ->
+            new Leaf.QuizzesScored(
+                c.rarely(2) ? Optional.empty() : Optional.of(m), c.rarely(2) ? 0.5 : 1);
         case 2 -> new Leaf.ModuleCount(m, 1 + c.next(2));
         default -> new Leaf.ModuleShare(m, (1 + c.next(4)) / 4.0);
       };

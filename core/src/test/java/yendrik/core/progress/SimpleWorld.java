@@ -20,6 +20,7 @@ import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.GroupId;
@@ -449,6 +450,7 @@ final class SimpleWorld {
       }
       case Leaf.ModuleCount l -> ofSteps(l.module(), l.steps(), 0);
       case Leaf.ModuleShare l -> ofSteps(l.module(), 0, l.share());
+      case Leaf.QuizzesScored l -> quizzes(l);
       case Leaf.HoldsBadge l -> {
         if (holdsBadge(l.badge())) yield Verdict.MET;
         boolean byHand = design.badge(l.badge()).orElseThrow().earnedWhen().isEmpty();
@@ -566,6 +568,21 @@ final class SimpleWorld {
     int needed =
         count > 0 ? Math.min(count, those.size()) : (int) Math.ceil(share * those.size() - 1e-9);
     return count(met, lost, needed, those.size());
+  }
+
+  private Verdict quizzes(Leaf.QuizzesScored leaf) {
+    List<Verdict> each =
+        design.modules().stream()
+            .filter(m -> leaf.module().map(m.id()::equals).orElse(true))
+            .flatMap(m -> m.steps().stream())
+            .filter(s -> s.kind() == StepKind.QUIZ && s.required() && s.published())
+            .filter(s -> s.scoring().points() > 0)
+            .map(s -> ask(new MarkLeaf.Score(s.id(), leaf.share(), 1)))
+            .filter(v -> v != Verdict.WAIVED)
+            .toList();
+    if (each.isEmpty()) return Verdict.WAIVED;
+    if (each.contains(Verdict.OUT_OF_REACH)) return Verdict.OUT_OF_REACH;
+    return met(each.stream().allMatch(v -> v == Verdict.MET));
   }
 
   private Verdict waitingOr(StepId id) {

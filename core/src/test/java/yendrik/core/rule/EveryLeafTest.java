@@ -250,6 +250,20 @@ class EveryLeafTest {
   }
 
   @Test
+  void all_quizzes_ask_for_a_score_in_each_that_is_required() {
+    var full = new Leaf.QuizzesScored(Optional.of(BRAKES), 1);
+    var most = new Leaf.QuizzesScored(Optional.empty(), 0.8);
+    assertThat(verdict(full)).isEqualTo(NOT_YET);
+    assertThat(verdict(full, attempt(1, 12))).isEqualTo(NOT_YET);
+    assertThat(verdict(most, attempt(1, 12))).isEqualTo(MET);
+    assertThat(verdict(full, attempt(1, 15))).isEqualTo(MET);
+    assertThat(verdict(full, attempt(1, 15), attempt(2, 3))).as("the best counts").isEqualTo(MET);
+    assertThat(verdict(full, attempt(1, 12), attempt(2, 12), attempt(3, 12)))
+        .as("no attempt is left")
+        .isEqualTo(OUT_OF_REACH);
+  }
+
+  @Test
   void module_count_and_share_go_by_required_steps() {
     var two = new Leaf.ModuleCount(BRAKES, 2);
     assertThat(verdict(two, new SeenFact.Saw(ANATOMY), new SeenFact.Saw(SECOND_LOOK)))

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.core.Workshop.refused;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.DoubleFunction;
 import java.util.function.IntFunction;
 import org.junit.jupiter.api.Test;
@@ -41,6 +42,7 @@ class LeafTest {
     List<DoubleFunction<Leaf>> shares =
         List.of(
             p -> new Leaf.ModuleShare(MODULE, p),
+            p -> new Leaf.QuizzesScored(Optional.of(MODULE), p),
             Leaf.AttendanceRate::new,
             Leaf.AttendanceUnder::new);
     for (DoubleFunction<Leaf> leaf : shares) {

@@ -237,7 +237,13 @@ class ProposalsTest {
             new MarkLeaf.Score(PADS, 0, 0.2),
             new AttemptLeaf.OnDays(PADS, 20),
             new TimeLeaf.TimeSpent(PADS, 20),
-            new Leaf.DaysSinceDone(PADS, 20));
+            new Leaf.DaysSinceDone(PADS, 20),
+            new Leaf.QuizzesScored(Optional.of(BRAKES), 0.2),
+            new Leaf.QuizzesScored(Optional.empty(), 0.2));
+    assertThat(leaves(all, "all quizzes"))
+        .containsExactly(
+            new Leaf.QuizzesScored(Optional.of(BRAKES), 1),
+            new Leaf.QuizzesScored(Optional.empty(), 1));
     assertThat(leaves(all, "quiz 100"))
         .contains(new MarkLeaf.Score(PADS, 1, 1), new MarkLeaf.Score(PADS, 0, 1));
   }
@@ -303,9 +309,13 @@ class ProposalsTest {
   void badges_and_courses_are_proposed_by_name_and_the_course_not_to_itself() {
     assertThat(leaves(proposals, "badge hand")).containsExactly(new Leaf.HoldsBadge(BRAKE_HAND));
     assertThat(leaves(proposals, "course"))
-        .containsExactly(new Leaf.CourseComplete(INDUCTION), new Leaf.CourseComplete(COURSE));
+        .containsExactly(
+            new Leaf.CourseComplete(INDUCTION),
+            new Leaf.CourseComplete(COURSE),
+            new Leaf.QuizzesScored(Optional.empty(), 1));
     assertThat(leaves(forPlace(new RuleAt.CourseComplete()), "course"))
-        .containsExactly(new Leaf.CourseComplete(INDUCTION));
+        .containsExactly(
+            new Leaf.CourseComplete(INDUCTION), new Leaf.QuizzesScored(Optional.empty(), 1));
     assertThat(leaves(proposals, "out of reach")).isEmpty();
     assertThat(leaves(forPlace(new RuleAt.FlagRaised(new FlagId(1))), "out of reach"))
         .containsExactly(new Leaf.RequiredOutOfReach());

@@ -118,7 +118,7 @@ class ReferencesTest {
             found(
                 ruled(
                     Optional.empty(),
-                    Optional.of(ask(new Leaf.ModuleShare(new ModuleId(99), 0.5))),
+                    Optional.of(ask(new Leaf.QuizzesScored(Optional.of(new ModuleId(99)), 0.5))),
                     ask(new Leaf.ModuleDone(BRAKES)),
                     Optional.of(ask(new Leaf.ModuleCount(new ModuleId(98), 1))))))
         .containsExactly(

@@ -159,6 +159,8 @@ class WordingTest {
             new Leaf.ModuleDone(BRAKES),
             new Leaf.ModuleCount(BRAKES, 2),
             new Leaf.ModuleShare(BRAKES, 0.5),
+            new Leaf.QuizzesScored(Optional.of(BRAKES), 1),
+            new Leaf.QuizzesScored(Optional.empty(), 0.8),
             new Leaf.LevelAtLeast(BRAKE, 1),
             new Leaf.AtMastery(BRAKE),
             new Leaf.LevelBelow(BRAKE, 1),

@@ -54,6 +54,7 @@ final class StoredNames {
     names.put(Leaf.ModuleDone.class, "module-done");
     names.put(Leaf.ModuleCount.class, "module-count");
     names.put(Leaf.ModuleShare.class, "module-share");
+    names.put(Leaf.QuizzesScored.class, "quizzes-scored");
     names.put(Leaf.LevelAtLeast.class, "level-at-least");
     names.put(Leaf.AtMastery.class, "at-mastery");
     names.put(Leaf.LevelBelow.class, "level-below");

@@ -185,6 +185,7 @@ class CoreJsonTest {
           "passed",
           "posted",
           "quiet-for",
+          "quizzes-scored",
           "replied",
           "required-out-of-reach",
           "score",

@@ -119,6 +119,7 @@ public final class References {
       }
       case Leaf.ModuleCount m -> module(at, node, m.module());
       case Leaf.ModuleShare m -> module(at, node, m.module());
+      case Leaf.QuizzesScored q -> q.module().ifPresent(m -> module(at, node, m));
       case Leaf.HoldsBadge b -> {
         if (index.number(b.badge()) == CourseIndex.UNKNOWN)
           unknown(Finding.Code.UNKNOWN_BADGE, at, node, b.badge());

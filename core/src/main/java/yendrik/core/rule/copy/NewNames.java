@@ -71,6 +71,12 @@ public final class NewNames {
       case Leaf.ModuleDone l -> module(l.module()).map(Leaf.ModuleDone::new);
       case Leaf.ModuleCount l -> module(l.module()).map(m -> new Leaf.ModuleCount(m, l.steps()));
       case Leaf.ModuleShare l -> module(l.module()).map(m -> new Leaf.ModuleShare(m, l.share()));
+      case Leaf.QuizzesScored l ->
+          l.module().isEmpty()
+              ? Optional.of(l)
+              : l.module()
+                  .flatMap(this::module)
+                  .map(m -> new Leaf.QuizzesScored(Optional.of(m), l.share()));
       case Leaf.AtMastery l -> outcome(l.outcome()).map(o -> new Leaf.AtMastery(o.id()));
       case Leaf.LevelAtLeast l ->
           rated(l, l.level()).map(o -> new Leaf.LevelAtLeast(o.id(), l.level()));

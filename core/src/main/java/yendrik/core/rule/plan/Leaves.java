@@ -27,6 +27,10 @@ final class Leaves {
           new ModuleProbes.Share(index, index.number(m.module()), m.steps(), 0);
       case Leaf.ModuleShare m ->
           new ModuleProbes.Share(index, index.number(m.module()), 0, m.share());
+      case Leaf.QuizzesScored q ->
+          q.module()
+              .map(m -> new QuizzesProbe(index, index.number(m), index.number(m) + 1, q.share()))
+              .orElseGet(() -> new QuizzesProbe(index, 0, index.modules(), q.share()));
       case Leaf.CourseComplete c ->
           c.course().equals(index.design().id())
               ? new PersonProbes.ThisCourse()

@@ -19,6 +19,7 @@ import java.util.stream.IntStream;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.id.ModuleId;
 import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Leaf;
@@ -151,6 +152,8 @@ public final class Proposals {
     }
     for (Outcome outcome : design.outcomes()) outcome(outcome, number, all);
     if (number.isEmpty()) named(all);
+    if (design.modules().stream().anyMatch(Proposals::hasQuizzes))
+      quizzes(Optional.empty(), "everywhere", number, all);
     number.ifPresent(n -> days(n, all));
     number.ifPresent(n -> attendance(n, all));
     return all;
@@ -194,15 +197,30 @@ public final class Proposals {
     boolean own = at.equals(new RuleAt.ModuleDone(module.id()));
     int near = own ? 40 : 3;
     String names = "module " + module.name() + " ";
-    if (number.isEmpty()) {
-      if (!own) add(all, new Leaf.ModuleDone(module.id()), names + "finished", near);
-      return;
-    }
+    if (number.isEmpty() && !own)
+      add(all, new Leaf.ModuleDone(module.id()), names + "finished", near);
+    if (hasQuizzes(module)) quizzes(Optional.of(module.id()), module.name(), number, all);
+    if (number.isEmpty()) return;
     int n = number.getAsInt();
     if (n > 0 && n <= module.steps().size())
       add(all, new Leaf.ModuleCount(module.id(), n), names + "steps", near + 1);
     if (n > 0 && n <= 100)
       add(all, new Leaf.ModuleShare(module.id(), n / 100.0), names + "percent", near);
+  }
+
+  private static boolean hasQuizzes(CourseModule module) {
+    return module.steps().stream().anyMatch(s -> Kinds.tried(s) && s.required());
+  }
+
+  private void quizzes(
+      Optional<ModuleId> module, String of, OptionalInt number, List<Candidate> all) {
+    int percent = number.orElse(100);
+    if (percent > 0 && percent <= 100)
+      add(
+          all,
+          new Leaf.QuizzesScored(module, percent / 100.0),
+          "all quizzes full marks score everything right in " + of,
+          0);
   }
 
   private void outcome(Outcome outcome, OptionalInt number, List<Candidate> all) {

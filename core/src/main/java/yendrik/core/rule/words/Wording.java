@@ -59,6 +59,7 @@ public final class Wording {
       case Leaf.ModuleCount l -> ofModule(l.module(), "ask.module-count", "n", l.steps());
       case Leaf.ModuleShare l ->
           ofModule(l.module(), "ask.module-share", "share", Numbers.percent(l.share()));
+      case Leaf.QuizzesScored l -> quizzes(l);
       case Leaf.CourseComplete l -> {
         Phrase course =
             l.course().equals(design.id())
@@ -98,6 +99,20 @@ public final class Wording {
     Phrase module = named(design.module(id).map(CourseModule::name), "gone.module");
     Question question = Question.of(module, key, with);
     return new Question(module, key, question.says().and("module", module).with());
+  }
+
+  private Question quizzes(Leaf.QuizzesScored leaf) {
+    Phrase of =
+        leaf.module()
+            .map(m -> named(design.module(m).map(CourseModule::name), "gone.module"))
+            .orElseGet(() -> Phrase.of("ask.course-complete.this"));
+    return Question.of(
+        of,
+        leaf.share() >= 1 ? "ask.quizzes-full" : "ask.quizzes-scored",
+        "share",
+        Numbers.percent(leaf.share()),
+        "of",
+        of);
   }
 
   /** A name as it is, or what is said in the place of one that is gone. */
