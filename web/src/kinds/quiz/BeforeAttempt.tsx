@@ -1,13 +1,14 @@
 import { Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import { moment, percent } from '../../ui/format';
-import { useLine } from '../../ui/useNames';
+import { useLine, useNames } from '../../ui/useNames';
 import type { LearnerProps } from '../room';
 
 /** What an attempt asks and what it gives, said before it begins. */
 export function BeforeAttempt({ quiz }: { quiz: LearnerProps<'quiz'>['part'] }) {
   const t = useTranslations();
   const line = useLine();
+  const names = useNames();
   const { time } = quiz;
   const facts = [
     quiz.selfCheck
@@ -29,6 +30,15 @@ export function BeforeAttempt({ quiz }: { quiz: LearnerProps<'quiz'>['part'] }) 
       quiz.attemptsLeft !== 0 &&
       quiz.counts !== 'BEST' &&
       t(`attempt.countIs.${quiz.counts}`),
+    quiz.fullMarks &&
+      quiz.fullMarks.opens.length > 0 &&
+      t('attempt.fullOpens', { names: names(quiz.fullMarks.opens) }),
+    quiz.fullMarks &&
+      quiz.fullMarks.earns.length > 0 &&
+      t('attempt.fullEarns', {
+        count: quiz.fullMarks.earns.length,
+        names: names(quiz.fullMarks.earns),
+      }),
     quiz.nextAt && t('attempt.nextAt', { at: moment(quiz.nextAt) }),
   ].filter((fact): fact is string => Boolean(fact));
   return (

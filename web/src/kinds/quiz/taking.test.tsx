@@ -90,6 +90,16 @@ describe('before an attempt', () => {
     expect(screen.getByText(/Latest 50 %.*Best 75 %/)).toBeVisible();
   });
 
+  it('says what full marks would bring', () => {
+    show(
+      <BeforeAttempt
+        quiz={quiz({ fullMarks: { opens: ['At the stand', 'Toe-in'], earns: ['Full house'] } })}
+      />,
+    );
+    expect(screen.getByText('Full marks open At the stand, Toe-in.')).toBeVisible();
+    expect(screen.getByText('Full marks earn the badge Full house.')).toBeVisible();
+  });
+
   it('says of a check of one’s own that it gives no points', () => {
     show(<BeforeAttempt quiz={quiz({ selfCheck: true, attemptsLeft: -1 })} />);
     expect(screen.getByText(/6 questions to check yourself. No points/)).toBeVisible();

@@ -349,6 +349,34 @@ class QuizTakingTest extends SchoolTest {
     assertThat(page().path("best").asDouble()).isEqualTo(1);
   }
 
+  /** A condition: full marks in all quizzes of the course. */
+  private static ObjectNode allFull(String id) {
+    ObjectNode ask = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", id);
+    ask.putObject("leaf").put("is", "quizzes-scored").put("share", 1);
+    return ask;
+  }
+
+  @Test
+  void what_full_marks_would_bring_is_said_as_far_as_it_may_be_known() {
+    long module = course.module("More");
+    long next = course.step(module, "PAGE", "The next page");
+    course.change(next, e -> e.set("opensWhen", allFull("full")));
+    long hidden = course.step(module, "PAGE", "The hidden page");
+    course.change(
+        hidden,
+        e -> e.set("opensWhen", allFull("too")).put("listed", false).put("required", false));
+    course.badge("Full house", Optional.of(allFull("badge")));
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    JsonNode before = page().path("fullMarks");
+    assertThat(before.path("opens").toString()).isEqualTo("[\"The next page\"]");
+    assertThat(before.path("earns").toString()).isEqualTo("[\"Full house\"]");
+    begin();
+    JsonNode result = finish(1, right("q1", "q2", "q3"));
+    assertThat(result.path("opened").toString()).contains("The next page");
+    assertThat(page().has("fullMarks")).as("once they are reached").isFalse();
+  }
+
   @Test
   void two_devices_at_one_attempt_keep_each_others_answers() {
     begun();

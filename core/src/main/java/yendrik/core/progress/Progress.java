@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.function.ToIntFunction;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.FactId;
 import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.PersonId;
@@ -125,6 +126,14 @@ public final class Progress {
     evaluation.liveUntil(fact.at().toEpochMilli());
     evaluation.take(fact);
     return evaluation.taken();
+  }
+
+  /** What would become of it if something happened now; it stays as it is itself. */
+  public Progress supposing(Fact.What what) {
+    Progress next = resume(course, record().person(), record().sums(), latches());
+    next.take(
+        new Fact(new FactId(Long.MAX_VALUE), asOf(), Optional.empty(), what, Optional.empty()));
+    return next;
   }
 
   /** Lets time pass. */

@@ -102,6 +102,19 @@ class WhatStaysTest {
   }
 
   @Test
+  void what_is_only_supposed_happens_nowhere_else() {
+    begin(inARow(page(ANATOMY)));
+    Progress then = progress.supposing(new SeenFact.Saw(ANATOMY));
+    assertThat(then.bead(number(NEXT)).state()).isEqualTo(StepState.OPEN);
+    assertThat(then.earnedAt(0)).isPresent();
+    assertThat(state(NEXT)).isEqualTo(StepState.CLOSED);
+    assertThat(progress.earnedAt(0)).isEmpty();
+    take(new SeenFact.Saw(ANATOMY));
+    assertThat(progress.latches().stepOpened().keySet())
+        .isEqualTo(then.latches().stepOpened().keySet());
+  }
+
+  @Test
   void what_stood_open_by_an_excuse_is_kept_from_the_moment_at_which_its_rule_is_met() {
     var read = Optional.of(ask(new SeenLeaf.Seen(ANATOMY)));
     begin(

@@ -131,6 +131,7 @@ public class Attempts {
         current > 0
             ? Optional.empty()
             : next(taking, rows).filter(next -> next.isAfter(walk.progress().asOf())),
+        FullMarks.of(walk, s),
         lines);
   }
 

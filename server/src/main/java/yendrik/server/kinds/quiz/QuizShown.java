@@ -19,6 +19,7 @@ import yendrik.server.learn.LearnerPart;
  * @param selfCheck whether it is a check of one's own, without points
  * @param asksWord whether a word has to be said before an attempt begins
  * @param time of an attempt, none for any time
+ * @param fullMarks what they would bring
  * @param nextAt when the next attempt may begin, if that is not now
  */
 @JsonTypeName("quiz")
@@ -37,6 +38,7 @@ public record QuizShown(
     Pages pages,
     Optional<AttemptTime> time,
     Optional<Instant> nextAt,
+    Optional<FullMarks> fullMarks,
     List<AttemptLine> attempts)
     implements LearnerPart {
   /**
