@@ -84,6 +84,7 @@ public class EvaluationBench {
             new OptionsBuilder()
                 .include(EvaluationBench.class.getSimpleName())
                 .include(LevelsBench.class.getSimpleName())
+                .include(MarkingBench.class.getSimpleName())
                 .build())
         .run();
   }

@@ -84,6 +84,22 @@ final class Visitor {
         .length;
   }
 
+  /** Puts something in the place of what was there. */
+  void put(String path, String body) {
+    sent(
+        HttpRequest.newBuilder(server.resolve(path))
+            .header("Content-Type", "application/json")
+            .PUT(BodyPublishers.ofString(body)));
+  }
+
+  /** Changes something that is there. */
+  void change(String path, String body) {
+    sent(
+        HttpRequest.newBuilder(server.resolve(path))
+            .header("Content-Type", "application/json")
+            .method("PATCH", BodyPublishers.ofString(body)));
+  }
+
   /** Begins long work in a course and waits until it has ended. */
   JsonNode finish(String course, String path, String body) {
     String job = course + "/jobs/" + post(course + path, body).path("id").asLong();
