@@ -15,6 +15,7 @@ import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.core.quiz.kinds.choice.Chosen;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.QuizContent;
+import yendrik.server.kinds.quiz.question.KeptLines;
 import yendrik.server.kinds.quiz.question.KeptResult;
 import yendrik.server.kinds.quiz.question.Questions;
 
@@ -94,5 +95,17 @@ class KeptQuestionsTest {
     assertThat(KeptResult.read(JSONB.valueOf(once)).answers())
         .containsExactly(
             new Quiz.Answered("q1", Mark.WHOLE, 2), new Quiz.Answered("q2", Mark.NOTHING, 0));
+    assertThat(KeptLines.of(KeptResult.of(result)))
+        .containsExactly(new KeptLines.Line("q1", true, 1.5), new KeptLines.Line("q2", false, 0));
+    assertThat(KeptLines.of(JSONB.valueOf(once)))
+        .containsExactly(new KeptLines.Line("q1", true, 2), new KeptLines.Line("q2", true, 0));
+  }
+
+  @Test
+  void answers_are_read_each_as_it_stands_there() {
+    String first = "{\"is\": \"several\", \"choices\": [\"a\", \"}\"]}";
+    var kept = JSONB.valueOf("{\"q1\": " + first + ", \"q2\": \"b ü\"}");
+    assertThat(KeptLines.answers(kept)).isEqualTo(Map.of("q1", first, "q2", "\"b ü\""));
+    assertThat(questions.answers(kept).get("q2")).isEqualTo(questions.answer("\"b ü\""));
   }
 }

@@ -5,6 +5,7 @@ import static yendrik.schema.Tables.ATTEMPT;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,6 +47,7 @@ import yendrik.server.kinds.quiz.after.FiguresViews.QuestionView;
 import yendrik.server.kinds.quiz.after.FiguresViews.QuizLine;
 import yendrik.server.kinds.quiz.correction.CorrectionRows;
 import yendrik.server.kinds.quiz.correction.CorrectionRows.What;
+import yendrik.server.kinds.quiz.question.KeptLines;
 import yendrik.server.kinds.quiz.question.KeptResult;
 import yendrik.server.kinds.quiz.question.Questions;
 import yendrik.server.people.Right;
@@ -203,16 +205,30 @@ class Figured {
     return quiz.questions().stream().collect(Collectors.toMap(Question::id, Function.identity()));
   }
 
-  /** What was said to one question, and how often. */
-  private static final class Said {
-    private final Map<Phrase, int[]> counts = new LinkedHashMap<>();
+  /** An answer that may have been given many times: its pieces, and whether it is right. */
+  private record Weighed(List<Phrase> pieces, boolean right) {}
 
-    void add(List<Phrase> pieces, boolean right) {
-      for (Phrase piece : pieces) {
+  /** What was said to one question, and how often. */
+  private final class Said {
+    private final Map<Phrase, int[]> counts = new LinkedHashMap<>();
+    private final Map<Question, Map<String, Weighed>> weighed = new IdentityHashMap<>();
+
+    void add(Question question, String kept) {
+      Weighed said =
+          weighed
+              .computeIfAbsent(question, _ -> new HashMap<>())
+              .computeIfAbsent(kept, k -> weighed(question, k));
+      for (Phrase piece : said.pieces) {
         int[] count = counts.computeIfAbsent(piece, _ -> new int[2]);
         count[0]++;
-        if (right) count[1]++;
+        if (said.right) count[1]++;
       }
+    }
+
+    private Weighed weighed(Question question, String kept) {
+      Answer answer = questions.answer(kept);
+      return new Weighed(
+          questions.said(question, answer), question.mark(Optional.of(answer)).equals(Mark.WHOLE));
     }
 
     List<GivenView> most(Institutions institutions, boolean ofOnePiece) {
@@ -275,19 +291,16 @@ class Figured {
 
   private List<Item> items(
       AttemptRecord row, Quiz quiz, Map<String, Question> byId, Map<String, Said> said) {
-    Map<String, Answer> given = questions.answers(row.getAnswers());
+    Map<String, String> given = KeptLines.answers(row.getAnswers());
     List<Item> items = new ArrayList<>();
-    for (Quiz.Answered answered : KeptResult.read(row.getResult()).answers()) {
+    for (KeptLines.Line answered : KeptLines.of(row.getResult())) {
       Question question = byId.get(answered.question());
       if (question == null) continue;
-      Answer answer = given.get(question.id());
+      String answer = given.get(question.id());
       Said counted = said.computeIfAbsent(question.id(), _ -> new Said());
-      if (answer != null)
-        counted.add(
-            questions.said(question, answer),
-            question.mark(Optional.of(answer)).equals(Mark.WHOLE));
+      if (answer != null && !question.asked().byStaff()) counted.add(question, answer);
       boolean counts =
-          (answered.mark() instanceof Mark.Marked || quiz.fullMarks().contains(question.id()))
+          (answered.marked() || quiz.fullMarks().contains(question.id()))
               && !quiz.leftOut().contains(question.id());
       if (counts)
         items.add(new Item(question.id(), answered.points(), question.points(), answer != null));

@@ -1,5 +1,6 @@
 package yendrik.server.kinds.quiz.question;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.JSONB;
@@ -42,15 +43,19 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
   /** Reads what is kept, in whatever form that was. */
   public static Quiz.Result read(JSONB json) {
     var tree = (ObjectNode) CoreJson.mapper().readTree(json.data());
-    for (JsonNode answered : tree.path("answers")) now((ObjectNode) answered);
-    KeptResult kept = CoreJson.mapper().treeToValue(tree, KeptResult.class);
-    return new Quiz.Result(
-        kept.points(),
-        kept.of(),
-        kept.answers().stream()
-            .map(a ->
-                new Quiz.Answered(a.question(), mark(a.mark()), a.points(), a.said().orElse("")))
-            .toList());
+    List<Quiz.Answered> answers = new ArrayList<>();
+    for (JsonNode answered : tree.path("answers")) answers.add(answered((ObjectNode) answered));
+    return new Quiz.Result(tree.path("points").asDouble(), tree.path("of").asDouble(), answers);
+  }
+
+  /** By hand: many thousands are read for the figures of a quiz. */
+  private static Quiz.Answered answered(ObjectNode kept) {
+    now(kept);
+    return new Quiz.Answered(
+        kept.path("question").asString(),
+        mark(kept.path("mark")),
+        kept.path("points").asDouble(),
+        kept.path("said").asString(""));
   }
 
   /** Questions once were right or wrong. */
@@ -67,11 +72,12 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
     };
   }
 
-  private static Mark mark(KeptMark kept) {
-    return switch (kept.is()) {
-      case "marked" -> new Mark.Marked(kept.share().orElseThrow());
+  private static Mark mark(JsonNode kept) {
+    String is = kept.path("is").asString();
+    return switch (is) {
+      case "marked" -> new Mark.Marked(kept.path("share").asDouble());
       case "for-staff" -> new Mark.ForStaff();
-      default -> throw new IllegalStateException("no mark was ever kept as " + kept.is());
+      default -> throw new IllegalStateException("no mark was ever kept as " + is);
     };
   }
 }

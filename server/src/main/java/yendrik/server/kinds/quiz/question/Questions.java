@@ -269,6 +269,11 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
     return answers;
   }
 
+  /** One answer from what is kept of it, see {@link KeptLines#answers}. */
+  public Answer answer(String kept) {
+    return answer(now(MAPPER.readTree(kept)));
+  }
+
   /** Once there were choices only. */
   private static ObjectNode now(JsonNode answer) {
     return answer instanceof StringNode choice
