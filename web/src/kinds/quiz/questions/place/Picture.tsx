@@ -50,8 +50,8 @@ export function Pin({ at }: { at: Place }) {
         mt: '-11px',
         borderRadius: '50%',
         border: '3px solid',
-        borderColor: 'tone.madder',
-        boxShadow: EDGE,
+        borderColor: 'tone.panel',
+        boxShadow: `0 0 0 2px ${tone('ink')}, inset 0 0 0 2px ${tone('ink')}`,
         pointerEvents: 'none',
       }}
     />

@@ -73,6 +73,7 @@ export function Write({ part, edit }: WriteProps<'place'>) {
         <>
           <TextField
             label={t('plan.described')}
+            multiline
             helperText={t('plan.describedHint')}
             value={part.described}
             error={!part.described.trim()}

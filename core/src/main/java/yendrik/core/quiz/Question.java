@@ -92,7 +92,7 @@ public record Question(
   }
 
   /** The same question with another answer that is right. */
-  Question asking(Asked<?> other) {
+  public Question asking(Asked<?> other) {
     return new Question(id, shown, points, feedback, hints, outcome, other);
   }
 

@@ -35,6 +35,7 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
 import yendrik.core.quiz.Question;
+import yendrik.core.quiz.kinds.place.PlaceWanted;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
@@ -292,13 +293,25 @@ final class Author {
     return carried ? Optional.of(List.of(0.3, 0.7)) : Optional.empty();
   }
 
-  private List<Question> carrying(Script.ScriptStep script) {
+  private List<Question> carrying(StepId step, Script.ScriptStep script) {
     return script.questions().stream()
         .map(q ->
             q.carrying(
                 Optional.ofNullable(script.carried().get(q.id()))
                     .map(code -> known(outcomes, code))))
+        .map(q ->
+            q.asked() instanceof PlaceWanted place
+                ? q.asking(new PlaceWanted(picture(step), place.described(), place.areas()))
+                : q)
         .toList();
+  }
+
+  /** The first picture of a step. */
+  private Optional<Long> picture(StepId step) {
+    return kept.getOrDefault(step, Map.of()).entrySet().stream()
+        .filter(file -> file.getKey().endsWith(".png"))
+        .map(Map.Entry::getValue)
+        .findFirst();
   }
 
   private record Written(
@@ -393,7 +406,7 @@ final class Author {
             acts.room(script.kind())
                 .written(
                     new Written(
-                        carrying(script),
+                        carrying(id, script),
                         script.draws(),
                         script.taking(),
                         Optional.ofNullable(films.get(id)),

@@ -20,6 +20,7 @@ import yendrik.core.quiz.kinds.match.PairsWanted;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
 import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted;
+import yendrik.core.quiz.kinds.place.PlaceWanted;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
 import yendrik.core.quiz.kinds.statement.Statement;
 import yendrik.core.quiz.taking.Taking;
@@ -146,9 +147,27 @@ record Script(String name, String summary, List<ScriptModule> modules, List<Scri
     if (text.expected().isPresent()) return new TextWanted(text.expected().get());
     if (text.isTrue().isPresent()) return new Statement(text.isTrue().get());
     if (text.gaps().isPresent()) return new GapText(text.gaps().get(), /* withCase= */ false);
+    if (text.place().isPresent()) return place(text.place().get());
     if (text.number().isPresent())
       return new NumberWanted(text.number().get(), 0, /* percent= */ false, text.unit().orElse(""));
     return new Choices(named(text.a(), Choices.Choice::new), "a");
+  }
+
+  /** Its picture is known once the step has it. */
+  private static PlaceWanted place(ScriptFile.PlaceText text) {
+    List<Double> at = text.at();
+    return new PlaceWanted(
+        Optional.empty(),
+        text.shows(),
+        List.of(
+            new PlaceWanted.Area(
+                "a",
+                text.called(),
+                at.get(0),
+                at.get(1),
+                at.get(2),
+                at.get(3),
+                /* round= */ false)));
   }
 
   private static SeveralChoices several(QuestionText text) {

@@ -143,6 +143,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
    * @param gaps a text with gaps in it
    * @param number that is right, give or take nothing
    * @param unit of the number
+   * @param place on a picture that its step has
    * @param f said afterwards
    * @param p points, 1 without
    * @param o the code of the outcome that it carries
@@ -161,6 +162,7 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       Optional<String> gaps,
       Optional<Double> number,
       Optional<String> unit,
+      Optional<PlaceText> place,
       String f,
       Optional<Double> p,
       Optional<String> o) {
@@ -174,6 +176,14 @@ record ScriptFile(String name, String summary, List<ModuleText> modules, List<Ru
       forms = requireNonNullElse(forms, List.of());
     }
   }
+
+  /**
+   * A right place on a picture.
+   *
+   * @param shows what the picture shows
+   * @param at from the left, from the top, width and height, in shares of the picture
+   */
+  record PlaceText(String shows, String called, List<Double> at) {}
 
   /**
    * @param step which is assessed with it
