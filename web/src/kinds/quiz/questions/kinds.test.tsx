@@ -235,6 +235,7 @@ describe('a place on a picture', () => {
     const told = ask({ is: 'place', picture: 7, described: 'A rear derailleur' });
     expect(screen.getByText(/^Point at the place/)).toBeVisible();
     const picture = screen.getByRole('button', { name: 'Well?' });
+    expect(picture).toHaveAccessibleDescription(/^A rear derailleur Point at the place/);
     lying(picture);
     fireEvent.click(picture, { clientX: 150, clientY: 75, detail: 1 });
     expect(told).toHaveBeenLastCalledWith({ is: 'place', x: 0.25, y: 0.25 });

@@ -24,7 +24,7 @@ export function Ask({ part, labelledBy, given, answer }: AskProps<'place'>) {
         component="div"
         disableRipple
         aria-labelledby={labelledBy}
-        aria-describedby={`${labelledBy}-place`}
+        aria-describedby={`${labelledBy}-shows ${labelledBy}-place`}
         onClick={(e) => {
           // a key that presses a button points nowhere
           if (e.detail !== 0) settle(placeOf(e, e.currentTarget));
@@ -43,6 +43,9 @@ export function Ask({ part, labelledBy, given, answer }: AskProps<'place'>) {
           {at && <Pin at={at} />}
         </Picture>
       </ButtonBase>
+      <span hidden id={`${labelledBy}-shows`}>
+        {part.described}
+      </span>
       <Typography
         id={`${labelledBy}-place`}
         variant="body2"

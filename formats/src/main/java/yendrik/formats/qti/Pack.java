@@ -20,7 +20,10 @@ final class Pack {
   static final int MOST_FILES = 5_000;
 
   /** The most that they may come to, in bytes, whatever they were packed to. */
-  static final long MOST_BYTES = 128L << 20;
+  static final long MOST_BYTES = 64L << 20;
+
+  /** The most that one file of XML may have: read, it takes many times that. */
+  static final int MOST_XML = 4 << 20;
 
   private final Map<String, byte[]> files;
 
@@ -74,7 +77,12 @@ final class Pack {
 
   /** A file as XML. */
   Optional<Tag> xml(String path) {
-    return file(path).map(content -> Tag.read(new ByteArrayInputStream(content), path));
+    return file(path)
+        .map(content -> {
+          if (content.length > MOST_XML)
+            throw refused("xml-too-large", "name", path, "most", MOST_XML >> 20);
+          return Tag.read(new ByteArrayInputStream(content), path);
+        });
   }
 
   static Unreadable refused(String key, Object... with) {

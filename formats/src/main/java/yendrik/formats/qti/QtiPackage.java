@@ -78,6 +78,7 @@ public final class QtiPackage {
       for (Tag resource : manifest.all("resource")) {
         String type = resource.attr("type").orElse("");
         String path = resource.attr("href").orElse("");
+        if (questions.size() > MOST) throw Pack.refused("too-many", "most", MOST);
         if (type.startsWith("imsqti_item")) item(resource, path);
         else if (type.startsWith("imsqti_test") || type.startsWith("imsqti_assessment"))
           notes.add(new QtiNote(path, false, Phrase.of("qti.changed.test")));

@@ -159,7 +159,12 @@ final class WrittenItem {
     double points = question.points();
     switch (question.asked()) {
       case Choices(var _, var right) ->
-          declare(RESPONSE, "single", "identifier", List.of(right), Map.of(right, points));
+          declare(
+              RESPONSE,
+              "single",
+              "identifier",
+              List.of(named(right)),
+              Map.of(named(right), points));
       case Statement(var isTrue) ->
           declare(
               RESPONSE, "single", "identifier", List.of("" + isTrue), Map.of("" + isTrue, points));
@@ -171,12 +176,12 @@ final class WrittenItem {
                 .sum();
         Map<String, Double> worth = new LinkedHashMap<>();
         for (SeveralChoices.Choice c : choices)
-          if (c.share() != 0) worth.put(c.id(), c.share() / whole * points);
+          if (c.share() != 0) worth.put(named(c.id()), c.share() / whole * points);
         declare(
             RESPONSE,
             "multiple",
             "identifier",
-            choices.stream().filter(SeveralChoices.Choice::right).map(c -> c.id()).toList(),
+            choices.stream().filter(SeveralChoices.Choice::right).map(c -> named(c.id())).toList(),
             worth);
       }
       case OrderWanted(var things, var _) ->
@@ -184,12 +189,12 @@ final class WrittenItem {
               RESPONSE,
               "ordered",
               "identifier",
-              things.stream().map(OrderWanted.Thing::id).toList(),
+              things.stream().map(t -> named(t.id())).toList(),
               Map.of());
       case PairsWanted wanted -> {
         Map<String, Double> worth = new LinkedHashMap<>();
         for (PairsWanted.Pair p : wanted.pairs())
-          worth.put(p.id() + " " + end(wanted, p.ends()), points / wanted.pairs().size());
+          worth.put(named(p.id()) + " " + end(wanted, p.ends()), points / wanted.pairs().size());
         declare(RESPONSE, "multiple", "directedPair", new ArrayList<>(worth.keySet()), worth);
       }
       case WordsWanted(var forms, var withCase) -> {
@@ -211,6 +216,11 @@ final class WrittenItem {
       case PlaceWanted place -> declarePlace(place);
       default -> throw new IllegalArgumentException("no item for " + question.asked().kind());
     }
+  }
+
+  /** An identifier of the standard begins with a letter; ours may begin with anything. */
+  private static String named(String part) {
+    return "c-" + part.replaceAll("[^A-Za-z0-9_.-]", "_");
   }
 
   private static String end(PairsWanted wanted, String words) {
@@ -332,9 +342,9 @@ final class WrittenItem {
     shown(question.shown());
     switch (question.asked()) {
       case Choices(var choices, var _) ->
-          choices("1", () -> choices.forEach(c -> choice(c.id(), c.shown(), c.feedback())));
+          choices("1", () -> choices.forEach(c -> choice(named(c.id()), c.shown(), c.feedback())));
       case SeveralChoices(var choices) ->
-          choices("0", () -> choices.forEach(c -> choice(c.id(), c.shown(), c.feedback())));
+          choices("0", () -> choices.forEach(c -> choice(named(c.id()), c.shown(), c.feedback())));
       case Statement _ ->
           choices(
               "1",
@@ -345,7 +355,7 @@ final class WrittenItem {
       case OrderWanted(var things, var inPart) ->
           xml.tag(
               "qti-order-interaction",
-              () -> things.forEach(t -> xml.tag("qti-simple-choice", t.text(), ID, t.id())),
+              () -> things.forEach(t -> xml.tag("qti-simple-choice", t.text(), ID, named(t.id()))),
               RESPONSE_ID,
               RESPONSE,
               "shuffle",
@@ -428,7 +438,7 @@ final class WrittenItem {
         () -> {
           xml.tag(
               "qti-simple-match-set",
-              () -> wanted.pairs().forEach(p -> associable(p.id(), p.begins(), "1")));
+              () -> wanted.pairs().forEach(p -> associable(named(p.id()), p.begins(), "1")));
           xml.tag(
               "qti-simple-match-set",
               () -> wanted.ends().forEach(e -> associable(end(wanted, e), e, "0")));

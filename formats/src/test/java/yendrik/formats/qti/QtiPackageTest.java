@@ -158,6 +158,26 @@ class QtiPackageTest {
   }
 
   @Test
+  void what_is_chosen_has_names_that_the_standard_allows() throws IOException {
+    var question =
+        new Question(
+            "q1",
+            "Which?",
+            1,
+            "",
+            Optional.empty(),
+            new Choices(
+                List.of(new Choices.Choice("9f b", "This"), new Choices.Choice("true", "That")),
+                "9f b"));
+    byte[] whole = written(plain(question));
+    assertThat(Pack.read(new ByteArrayInputStream(whole)).file("items/item-1.xml"))
+        .hasValueSatisfying(
+            xml -> assertThat(new String(xml, UTF_8)).contains("identifier=\"c-9f_b\""));
+    Choices back = (Choices) read(whole).questions().getFirst().question().asked();
+    assertThat(back.choice(back.right()).orElseThrow().text()).isEqualTo("This");
+  }
+
+  @Test
   void places_on_a_picture_go_along_to_the_pixel() throws IOException {
     var wanted =
         new PlaceWanted(
@@ -443,6 +463,8 @@ class QtiPackageTest {
     }
     assertThat(out.size()).isLessThan(1 << 20);
     refused(out.toByteArray(), "too-large");
+    byte[] longest = new byte[Pack.MOST_XML + 1];
+    refused(zipped(Map.of("imsmanifest.xml", longest)), "xml-too-large");
     Map<String, byte[]> many = new LinkedHashMap<>();
     for (int n = 0; n <= Pack.MOST_FILES; n++) many.put("f" + n, new byte[0]);
     refused(zipped(many), "too-many-files");

@@ -69,6 +69,7 @@ class Figured {
           QuestionKind.TRUE_FALSE,
           QuestionKind.SHORT,
           QuestionKind.NUMERIC,
+          QuestionKind.PLACE,
           QuestionKind.ORDERING);
 
   private final DSLContext db;

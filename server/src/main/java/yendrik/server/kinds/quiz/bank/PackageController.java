@@ -28,7 +28,7 @@ import yendrik.server.people.Seat;
 @RestController
 @RequestMapping("/api/courses/{course}/design/questions/package")
 class PackageController {
-  private static final int LARGEST = 100 << 20;
+  private static final int LARGEST = 64 << 20;
   private final Packages packages;
 
   PackageController(Packages packages) {
