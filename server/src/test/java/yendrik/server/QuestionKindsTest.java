@@ -366,5 +366,10 @@ class QuestionKindsTest extends SchoolTest {
                 .getStatus())
         .as("beside the picture")
         .isEqualTo(422);
+    for (String half :
+        List.of("{\"is\": \"place\", \"x\": 0.25}", "{\"is\": \"place\", \"x\": null, \"y\": 0}"))
+      assertThat(edda.call("PUT", attempts() + "/3", answers(json(half))).getStatus())
+          .as(half)
+          .isBetween(400, 422);
   }
 }

@@ -4,6 +4,7 @@ import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -175,7 +176,7 @@ public final class QtiPackage {
       try {
         put(zip, "items/" + path, f.content());
       } catch (IOException e) {
-        throw new java.io.UncheckedIOException(e);
+        throw new UncheckedIOException(e);
       }
       return new WrittenItem.Packed(path, Size.of(f.content()).orElse(new Size(1000, 1000)));
     });

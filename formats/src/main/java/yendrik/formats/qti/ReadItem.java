@@ -79,9 +79,11 @@ final class ReadItem {
     return tag.name().endsWith("Interaction");
   }
 
-  private static boolean beside(Tag tag) {
+  /** What learners are not shown around the answers. */
+  static boolean beside(Tag tag) {
+    if (tag.is("rubricBlock")) return !isFor(tag, "candidate");
     return isInteraction(tag)
-        || Set.of("rubricBlock", "feedbackBlock", "feedbackInline", "stylesheet", "printedVariable")
+        || Set.of("feedbackBlock", "feedbackInline", "stylesheet", "printedVariable")
             .contains(tag.name());
   }
 
@@ -109,6 +111,7 @@ final class ReadItem {
             asked);
     for (Lack lack : question.lacks()) throw new Left("lacks", "lacks", lack.words());
     if (shows.lost()) changed("not-shown");
+    if (!body.all("feedbackBlock").isEmpty()) changed("said-in-between");
     scoring();
     return question;
   }
@@ -223,10 +226,14 @@ final class ReadItem {
     return new Tolerance(false, 0);
   }
 
+  private static boolean isFor(Tag rubricBlock, String view) {
+    return List.of(rubricBlock.attr("view").orElse("").split("\\s+")).contains(view);
+  }
+
   /** What a good answer says, for those who mark it. */
   String expected() {
     return item.all("rubricBlock").stream()
-        .filter(r -> r.attr("view").filter(view -> view.contains("scorer")).isPresent())
+        .filter(r -> isFor(r, "scorer"))
         .map(this::words)
         .collect(Collectors.joining("\n"));
   }

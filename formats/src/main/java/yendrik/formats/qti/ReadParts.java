@@ -27,6 +27,7 @@ import yendrik.core.quiz.kinds.statement.Statement;
 
 /** What an item asks, by the kinds of questions that there are here. */
 final class ReadParts {
+  private static final Set<String> TRUE_FALSE = Set.of("true", "false");
   private static final String TYPED = "textEntryInteraction";
   private static final Set<String> BLOCKS = Set.of("p", "div", "li", "br", "tr", "h2", "h3");
 
@@ -77,11 +78,11 @@ final class ReadParts {
     List<Tag> choices = one.children("simpleChoice");
     if (choices.stream().anyMatch(c -> c.attr("fixed").equals(Optional.of("true"))))
       item.changed("fixed");
-    boolean statement =
-        choices.stream().map(ReadParts::id).collect(Collectors.toSet()).equals(TRUE_FALSE);
     if (declared.several()) return several(choices, declared);
     String right = right(declared);
-    if (statement && choices.size() == 2) return new Statement(right.equals("true"));
+    if (choices.stream().allMatch(ReadParts::saysItself)
+        && choices.stream().map(ReadParts::id).collect(Collectors.toSet()).equals(TRUE_FALSE))
+      return new Statement(right.equals("true"));
     List<Choices.Choice> all = new ArrayList<>();
     String rightOne = "";
     for (Tag choice : choices) {
@@ -92,7 +93,10 @@ final class ReadParts {
     return new Choices(all, rightOne);
   }
 
-  private static final Set<String> TRUE_FALSE = Set.of("true", "false");
+  /** Whether a choice is called what it says: "yes" under the name of "true" is a choice. */
+  private static boolean saysItself(Tag choice) {
+    return choice.text().equalsIgnoreCase(id(choice));
+  }
 
   private String right(Declared declared) {
     Optional<Map.Entry<String, Double>> best =
@@ -188,7 +192,7 @@ final class ReadParts {
     }
     if (gaps.size() == 1 && standsAlone()) return brief(first);
     for (Tag gap : gaps) if (rightWords(item.declared(gap)).isEmpty()) throw new Left("gap");
-    text = Optional.of(shows.of(body.children(), t -> holdsGap(t) || beside(t)));
+    text = Optional.of(shows.of(body.children(), t -> holdsGap(t) || ReadItem.beside(t)));
     String source =
         written(
             body.children().stream().filter(ReadParts::holdsGap).toList(),
@@ -219,10 +223,6 @@ final class ReadParts {
     return mapped.isEmpty() ? declared.correct() : mapped;
   }
 
-  private static boolean beside(Tag tag) {
-    return tag.is("rubricBlock") || tag.is("feedbackBlock") || tag.is("stylesheet");
-  }
-
   private static boolean holdsGap(Tag tag) {
     return !tag.all(TYPED).isEmpty();
   }
@@ -235,8 +235,9 @@ final class ReadParts {
 
   private Shown around(Function<Tag, String> gap) {
     boolean alone = standsAlone();
-    if (alone) return shows.of(body.children(), t -> holdsGap(t) || beside(t));
-    return Shown.of(written(body.children().stream().filter(t -> !beside(t)).toList(), gap, "["));
+    if (alone) return shows.of(body.children(), t -> holdsGap(t) || ReadItem.beside(t));
+    return Shown.of(
+        written(body.children().stream().filter(t -> !ReadItem.beside(t)).toList(), gap, "["));
   }
 
   /** Words with gaps in them, a line for each block. */

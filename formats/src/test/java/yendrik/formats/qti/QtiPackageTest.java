@@ -9,6 +9,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,10 +33,12 @@ import yendrik.core.quiz.kinds.brief.WordsWanted;
 import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.core.quiz.kinds.gaps.GapText;
 import yendrik.core.quiz.kinds.numeric.NumberWanted;
+import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.order.OrderWanted;
 import yendrik.core.quiz.kinds.place.PlaceWanted;
 import yendrik.core.quiz.kinds.place.Pointed;
 import yendrik.core.quiz.kinds.several.SeveralChoices;
+import yendrik.core.quiz.kinds.statement.Statement;
 import yendrik.formats.questions.SomeQuestions;
 import yendrik.formats.refused.Unreadable;
 
@@ -266,6 +269,49 @@ class QtiPackageTest {
     return reading.notes().stream().map(note -> note.says().key()).toList();
   }
 
+  private static Choices oneChoice(String body) throws IOException {
+    return (Choices) item(V2.formatted(body)).questions().getFirst().question().asked();
+  }
+
+  @Test
+  void what_is_called_true_and_says_yes_is_a_choice() throws IOException {
+    Choices choices =
+        oneChoice(
+            """
+            <responseDeclaration identifier="RESPONSE" cardinality="single" baseType="identifier">
+              <correctResponse><value>true</value></correctResponse>
+            </responseDeclaration>
+            <itemBody><choiceInteraction responseIdentifier="RESPONSE" maxChoices="1">
+              <prompt>Does it rub?</prompt>
+              <simpleChoice identifier="true">Yes</simpleChoice>
+              <simpleChoice identifier="false">No</simpleChoice>
+            </choiceInteraction></itemBody>
+            """);
+    assertThat(choices.choice(choices.right()).orElseThrow().text()).isEqualTo("Yes");
+  }
+
+  @Test
+  void what_is_for_learners_is_shown_and_what_is_for_others_is_not() throws IOException {
+    QtiPackage.Reading reading =
+        item(
+            V2.formatted(
+                """
+                <itemBody>
+                  <rubricBlock view="author candidate"><p>Ten lines.</p></rubricBlock>
+                  <rubricBlock view="scorer"><p>Names the rim.</p></rubricBlock>
+                  <rubricBlock view="proctor"><p>No phones.</p></rubricBlock>
+                  <p>Why does it rub?</p>
+                  <extendedTextInteraction responseIdentifier="RESPONSE"/>
+                  <feedbackBlock identifier="F" outcomeIdentifier="O" showHide="show"
+                    ><p>Well done.</p></feedbackBlock>
+                </itemBody>
+                """));
+    Question question = reading.questions().getFirst().question();
+    assertThat(question.text()).isEqualTo("Ten lines.\nWhy does it rub?");
+    assertThat(question.asked()).isEqualTo(new TextWanted("Names the rim."));
+    assertThat(keys(reading)).containsExactly("qti.changed.said-in-between");
+  }
+
   @Test
   void several_choices_of_version_2_that_count_only_together_count_in_part_here()
       throws IOException {
@@ -391,16 +437,8 @@ class QtiPackageTest {
     refused(zipped(Map.of("imsmanifest.xml", "<manifest>".getBytes(UTF_8))), "broken-xml");
     refused(zipped(Map.of("imsmanifest.xml", "<manifest/>".getBytes(UTF_8))), "no-items");
     byte[] whole =
-        written(
-            plain(
-                new Question(
-                    "q1",
-                    "Is it?",
-                    1,
-                    "",
-                    Optional.empty(),
-                    new yendrik.core.quiz.kinds.statement.Statement(true))));
-    byte[] half = java.util.Arrays.copyOf(whole, whole.length / 3);
+        written(plain(new Question("q1", "Is it?", 1, "", Optional.empty(), new Statement(true))));
+    byte[] half = Arrays.copyOf(whole, whole.length / 3);
     assertThatThrownBy(() -> read(half)).isInstanceOf(Unreadable.class);
   }
 
@@ -448,7 +486,7 @@ class QtiPackageTest {
     public int read(byte[] into, int at, int most) {
       if (left <= 0) return -1;
       int now = (int) Math.min(left, most);
-      java.util.Arrays.fill(into, at, at + now, (byte) 0);
+      Arrays.fill(into, at, at + now, (byte) 0);
       left -= now;
       return now;
     }

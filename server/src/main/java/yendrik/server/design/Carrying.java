@@ -5,17 +5,27 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.QuestionId;
 import yendrik.core.id.RubricId;
 
-/** What has become of the things that a step speaks of, in the course that it is copied to. */
+/**
+ * What has become of the things that a step speaks of, in the course that it is copied to. Nothing
+ * but files is there unless somebody says so.
+ */
+@FunctionalInterface
 public interface Carrying {
   /** The file there, or nothing if it could not be taken along. */
   Optional<Long> file(long file);
 
-  Optional<RubricId> rubric(RubricId rubric);
+  default Optional<RubricId> rubric(RubricId rubric) {
+    return Optional.empty();
+  }
 
-  Optional<OutcomeId> outcome(OutcomeId outcome);
+  default Optional<OutcomeId> outcome(OutcomeId outcome) {
+    return Optional.empty();
+  }
 
   /** A question of the course, which goes along. */
-  Optional<QuestionId> question(QuestionId question);
+  default Optional<QuestionId> question(QuestionId question) {
+    return Optional.empty();
+  }
 
   /** A text with the files that it shows. */
   default String text(String html) {

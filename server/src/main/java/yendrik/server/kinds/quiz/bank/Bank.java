@@ -20,7 +20,6 @@ import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.QuestionId;
-import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Doubles;
 import yendrik.core.quiz.Question;
 import yendrik.formats.questions.QuestionText;
@@ -323,16 +322,6 @@ public class Bank {
     @Override
     public Optional<Long> file(long file) {
       return from.flatMap(course -> files.copy(course, file, to)).map(Files.Kept::id);
-    }
-
-    @Override
-    public Optional<RubricId> rubric(RubricId rubric) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<QuestionId> question(QuestionId question) {
-      return Optional.empty();
     }
 
     @Override

@@ -18,11 +18,14 @@ import yendrik.formats.qti.QtiPackage;
 import yendrik.formats.refused.Unreadable;
 import yendrik.server.files.Upload;
 import yendrik.server.http.Problem;
+import yendrik.server.kinds.quiz.bank.BankForms.BankView;
 import yendrik.server.kinds.quiz.bank.BankForms.NoteView;
 import yendrik.server.kinds.quiz.bank.BankForms.PackageView;
+import yendrik.server.people.Accounts;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
+import yendrik.server.people.Whence;
 
 /** Questions of a course as packages of QTI. */
 @RestController
@@ -30,15 +33,19 @@ import yendrik.server.people.Seat;
 class PackageController {
   private static final int LARGEST = 64 << 20;
   private final Packages packages;
+  private final Accounts accounts;
 
-  PackageController(Packages packages) {
+  PackageController(Packages packages, Accounts accounts) {
     this.packages = packages;
+    this.accounts = accounts;
   }
 
   /** All questions of the course as a package of QTI 3.0. */
   @GetMapping
   @Needs(Right.PLAN)
-  void file(@PathVariable CourseId course, HttpServletResponse response) throws IOException {
+  void file(@PathVariable CourseId course, Seat seat, Whence whence, HttpServletResponse response)
+      throws IOException {
+    accounts.note(Accounts.What.EXPORTED, seat.person(), whence, "questions of course " + course);
     response.setContentType("application/zip");
     response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"questions.zip\"");
     packages.write(course, response.getOutputStream());
@@ -72,7 +79,7 @@ class PackageController {
   @PostMapping
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
-  PackageView take(@PathVariable CourseId course, Seat seat, HttpServletRequest request)
+  List<BankView> take(@PathVariable CourseId course, Seat seat, HttpServletRequest request)
       throws IOException {
     return packages.take(seat, read(request));
   }

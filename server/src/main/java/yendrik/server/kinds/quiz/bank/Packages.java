@@ -9,12 +9,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.LongFunction;
 import org.springframework.stereotype.Service;
 import yendrik.core.id.CourseId;
-import yendrik.core.id.OutcomeId;
-import yendrik.core.id.QuestionId;
-import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Lack;
 import yendrik.core.quiz.Question;
 import yendrik.core.words.Phrase;
@@ -27,6 +23,7 @@ import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.institution.Institutions;
 import yendrik.server.kinds.quiz.bank.BankForms.BankEdit;
+import yendrik.server.kinds.quiz.bank.BankForms.BankView;
 import yendrik.server.kinds.quiz.bank.BankForms.NoteView;
 import yendrik.server.kinds.quiz.bank.BankForms.PackageView;
 import yendrik.server.kinds.quiz.bank.BankForms.ReadView;
@@ -65,7 +62,13 @@ class Packages {
   }
 
   void write(CourseId course, OutputStream out) throws IOException {
-    QtiPackage.write(all(course), id -> files.of(course, id).map(this::file), out);
+    QtiPackage.write(
+        all(course), id -> files.of(course, id).filter(Packages::isPicture).map(this::file), out);
+  }
+
+  /** What stands as a picture but is none would be as large as any file. */
+  private static boolean isPicture(Files.Kept kept) {
+    return FileUse.PICTURE.fits(kept.mediaType()) && kept.bytes() <= FileUse.PICTURE.most();
   }
 
   private QtiFile file(Files.Kept kept) {
@@ -98,7 +101,7 @@ class Packages {
     }
     List<QtiQuestion> taken = new ArrayList<>();
     List<QtiNote> notes = new ArrayList<>(reading.notes());
-    var to = new IntoCourse(id -> Optional.of(id).filter(pictures::containsKey));
+    Carrying to = id -> Optional.of(id).filter(pictures::containsKey);
     for (QtiQuestion read : reading.questions()) {
       KeptQuestion kept = questions.keep(read.question());
       Question there = questions.question(kept.carried(to));
@@ -125,7 +128,7 @@ class Packages {
   }
 
   /** Takes what can be taken of a package: all of that or, where something fails, nothing. */
-  PackageView take(Seat seat, QtiPackage.Reading reading) {
+  List<BankView> take(Seat seat, QtiPackage.Reading reading) {
     Fit fit = fit(reading);
     Map<Long, Long> kept = new HashMap<>();
     fit.pictures()
@@ -140,8 +143,8 @@ class Packages {
                         new ByteArrayInputStream(file.content()),
                         FileUse.PICTURE)
                     .id()));
-    var to = new IntoCourse(id -> Optional.ofNullable(kept.get(id)));
-    bank.addAll(
+    Carrying to = id -> Optional.ofNullable(kept.get(id));
+    return bank.addAll(
         seat.course(),
         fit.questions().stream()
             .map(q ->
@@ -150,29 +153,5 @@ class Packages {
                     q.tags(),
                     q.difficulty()))
             .toList());
-    return reading(reading);
-  }
-
-  /** What a question of a package finds in a course: its pictures, and nothing else. */
-  private record IntoCourse(LongFunction<Optional<Long>> files) implements Carrying {
-    @Override
-    public Optional<Long> file(long file) {
-      return files.apply(file);
-    }
-
-    @Override
-    public Optional<RubricId> rubric(RubricId rubric) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<OutcomeId> outcome(OutcomeId outcome) {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<QuestionId> question(QuestionId question) {
-      return Optional.empty();
-    }
   }
 }
