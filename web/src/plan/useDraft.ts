@@ -249,6 +249,24 @@ export function useDraft(course: number) {
           },
         })
         .catch(failed),
+    /** Adds many questions; taking it back takes all of them away. */
+    addQuestions: async (act: () => Promise<BankQuestion[]>) => {
+      let made: BankQuestion[] = [];
+      await run.mutateAsync({
+        act: async () => {
+          made = await act();
+          return made;
+        },
+        back: async () => {
+          for (const one of made) await goneAgain('questions', one);
+        },
+      });
+      notice({
+        tone: 'success',
+        text: t('bank.added', { count: made.length }),
+        undo: () => void undo(),
+      });
+    },
     /** Makes the same step again; taking it back takes all of them away. */
     again: (step: DesignStep, again: SameAgain, headers: ActHeaders) => {
       let made: DesignStep[] = [];

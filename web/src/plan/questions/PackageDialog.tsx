@@ -9,25 +9,24 @@ import {
   LinearProgress,
   Typography,
 } from '@mui/material';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { PackageNote, QuestionPackage } from '../../api/client';
+import type { BankQuestion, PackageNote, QuestionPackage } from '../../api/client';
 import { sendFile } from '../../api/files';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
 import { FileFaults } from '../../ui/FileFaults';
-import { useNotice } from '../../ui/Notice';
 import { Section } from '../../ui/Panel';
 import { useActKey } from '../../ui/useActKey';
+import { useDraft } from '../useDraft';
 import { ReadQuestions } from './ReadQuestions';
 
 /** Questions out of the course as a file, or into it from a package that is looked at first. */
 export function PackageDialog({ onClose }: { onClose: () => void }) {
   const t = useTranslations();
   const course = useCourse();
-  const client = useQueryClient();
-  const notice = useNotice();
+  const draft = useDraft(course.id);
   const once = useActKey();
   const [file, setFile] = useState<File | null>(null);
   const base = `/api/courses/${course.id}/design/questions`;
@@ -39,15 +38,15 @@ export function PackageDialog({ onClose }: { onClose: () => void }) {
   const take = useMutation({
     meta: { silent: true },
     mutationFn: (of: File) =>
-      sendFile<QuestionPackage>(
-        `${base}/package`,
-        of,
-        once.headers([of.name, of.size, of.lastModified]),
+      draft.addQuestions(() =>
+        sendFile<BankQuestion[]>(
+          `${base}/package`,
+          of,
+          once.headers([of.name, of.size, of.lastModified]),
+        ),
       ),
-    onSuccess: async (taken) => {
+    onSuccess: () => {
       once.renew();
-      await client.invalidateQueries({ queryKey: ['questions', course.id] });
-      notice({ tone: 'success', text: t('bank.added', { count: taken.questions.length }) });
       onClose();
     },
   });
@@ -138,8 +137,9 @@ function Notes({ title, notes }: { title: string; notes: PackageNote[] }) {
     <Alert severity="info" sx={{ mt: 1 }}>
       {title}
       <Box component="ul" sx={{ m: 0, pl: 2.25, maxHeight: 160, overflow: 'auto' }}>
-        {sorted.map((n) => (
-          <li key={`${n.where} ${n.says}`}>
+        {sorted.map((n, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two questions may be called and changed alike
+          <li key={i}>
             <b>{n.where}</b> {n.left && `${t('bank.leftOut')} `}
             {n.says}
           </li>

@@ -8,21 +8,22 @@ import {
   DialogTitle,
   Typography,
 } from '@mui/material';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
-import { useNotice } from '../../ui/Notice';
+import { useActKey } from '../../ui/useActKey';
+import { useDraft } from '../useDraft';
 import { ReadQuestions } from './ReadQuestions';
 
 /** Many questions as plain text: what was understood stands beside it, with faults by line. */
 export function PasteDialog({ onClose }: { onClose: () => void }) {
   const t = useTranslations();
   const course = useCourse();
-  const client = useQueryClient();
-  const notice = useNotice();
+  const draft = useDraft(course.id);
+  const once = useActKey();
   const [text, setText] = useState('');
   const asked = useDeferredValue(text);
   const area = useRef<HTMLTextAreaElement>(null);
@@ -35,16 +36,19 @@ export function PasteDialog({ onClose }: { onClose: () => void }) {
   const questions = read?.questions ?? [];
   const faults = read?.faults ?? [];
   const take = useMutation({
+    meta: { silent: true },
     mutationFn: () =>
-      body(
-        api.POST('/api/courses/{course}/design/questions/several', {
-          params: { path: { course: course.id } },
-          body: { questions: questions.map(({ line: _, ...one }) => one) },
-        }),
+      draft.addQuestions(() =>
+        body(
+          api.POST('/api/courses/{course}/design/questions/several', {
+            params: { path: { course: course.id } },
+            headers: once.headers(questions),
+            body: { questions: questions.map(({ line: _, ...one }) => one) },
+          }),
+        ),
       ),
-    onSuccess: async (made) => {
-      await client.invalidateQueries({ queryKey: ['questions', course.id] });
-      notice({ tone: 'success', text: t('bank.added', { count: made.length }) });
+    onSuccess: () => {
+      once.renew();
       onClose();
     },
   });

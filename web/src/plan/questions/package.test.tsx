@@ -1,6 +1,6 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { failure, serve, show } from '../../test/stage';
 import { PackageDialog } from './PackageDialog';
 
@@ -39,7 +39,8 @@ describe('a package of questions', () => {
     const calls = serve({
       [`GET ${at}/leaves`]: [],
       [`POST ${at}/reading`]: read,
-      [`POST ${at}`]: read,
+      [`POST ${at}`]: [{ id: 9, version: 3 }],
+      'DELETE /api/courses/2/design/questions/9': null,
     });
     show(<PackageDialog onClose={() => {}} />);
     expect(screen.getByRole('button', { name: 'Add questions' })).toBeDisabled();
@@ -53,7 +54,13 @@ describe('a package of questions', () => {
     ]);
     expect(calls.some((c) => c.method === 'POST' && c.path === at)).toBe(false);
     await userEvent.click(screen.getByRole('button', { name: 'Add one question' }));
-    expect(calls.some((c) => c.method === 'POST' && c.path === at)).toBe(true);
+    expect(await screen.findByText('One question added.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Undo', hidden: true }));
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'DELETE')?.path).toBe(
+        '/api/courses/2/design/questions/9',
+      ),
+    );
   });
 
   it('is not taken when it is broken, and says why', async () => {

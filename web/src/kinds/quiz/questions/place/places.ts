@@ -12,8 +12,9 @@ const within = (n: number, most = 1) => Math.min(most, Math.max(0, Math.round(n 
 export const placeOf = (e: { clientX: number; clientY: number }, on: Element): Place => {
   const box = on.getBoundingClientRect();
   return {
-    x: within((e.clientX - box.left) / box.width),
-    y: within((e.clientY - box.top) / box.height),
+    // a picture that has not come yet is no size at all
+    x: within((e.clientX - box.left) / (box.width || 1)),
+    y: within((e.clientY - box.top) / (box.height || 1)),
   };
 };
 
