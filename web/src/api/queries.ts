@@ -210,6 +210,12 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design/questions', { params: { path: { course } } })),
     }),
+  questionsWent: (course: number) =>
+    queryOptions({
+      queryKey: ['questions', course, 'went'],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/quizzes/questions', { params: { path: { course } } })),
+    }),
   questionVersions: (course: number, id: number, version: number) =>
     queryOptions({
       queryKey: ['question-versions', course, id, version],

@@ -3,12 +3,19 @@ import { useMutation } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useTranslations } from 'use-intl';
-import { api, type BankQuestion, type Design, type Question } from '../../api/client';
+import {
+  api,
+  type BankQuestion,
+  type Design,
+  type Question,
+  type QuestionWent,
+} from '../../api/client';
 import { useCourse } from '../../frame/course';
 import { DifficultyField } from '../../kinds/quiz/DifficultyField';
 import { QuestionFields } from '../../kinds/quiz/QuestionFields';
 import { FilesOfQuestions } from '../../kinds/quiz/questions/filesOfQuestions';
 import { useCourseFiles } from '../../kinds/shared/useCourseFiles';
+import { inPercent } from '../../ui/format';
 import { useNotice } from '../../ui/Notice';
 import { Kicker } from '../../ui/Panel';
 import type { Draft } from '../useDraft';
@@ -17,6 +24,8 @@ import { Versions } from './Versions';
 
 interface Props {
   question: BankQuestion;
+  /** How it went, once it was asked. */
+  went: QuestionWent | undefined;
   all: BankQuestion[];
   design: Design;
   draft: Draft;
@@ -25,7 +34,15 @@ interface Props {
 }
 
 /** Everything about one question of the course, saved when it is left. */
-export function QuestionInspector({ question: q, all, design, draft, knownTags, onSelect }: Props) {
+export function QuestionInspector({
+  question: q,
+  went,
+  all,
+  design,
+  draft,
+  knownTags,
+  onSelect,
+}: Props) {
   const t = useTranslations();
   const course = useCourse();
   const notice = useNotice();
@@ -111,6 +128,11 @@ export function QuestionInspector({ question: q, all, design, draft, knownTags, 
           {q.drawnIn.includes(use) && ` (${t('bank.mayDraw')})`}
         </Typography>
       ))}
+      {went && (
+        <Typography variant="body2" sx={{ mt: 0.5 }}>
+          {t('bank.wentHint', { share: inPercent(went.facility), count: went.asked })}
+        </Typography>
+      )}
       {doubles.length > 0 && (
         <>
           <Typography variant="h3" component="h3" color="textSecondary" sx={{ mt: 2, mb: 0.5 }}>

@@ -1,17 +1,21 @@
 import { Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
-import type { BankQuestion, DesignOutcome } from '../../api/client';
+import type { BankQuestion, DesignOutcome, QuestionWent } from '../../api/client';
+import { inPercent } from '../../ui/format';
 import { useLine } from '../../ui/useNames';
 import { Code } from '../OutcomeRow';
 
 /** One question in the list. */
 export function QuestionRow({
   question,
+  went,
   outcome,
   chosen,
   onSelect,
 }: {
   question: BankQuestion;
+  /** How it went, once it was asked. */
+  went: QuestionWent | undefined;
   outcome: DesignOutcome | undefined;
   chosen: boolean;
   onSelect: () => void;
@@ -63,6 +67,7 @@ export function QuestionRow({
             t(`question.${question.question.part.is}`),
             t('bank.points', { points: question.question.points }),
             question.difficulty && t(`bank.difficulty.${question.difficulty}`),
+            went && t('bank.went', { share: inPercent(went.facility), count: went.asked }),
           )}{' '}
           {outcome && <Code code={outcome.code} />}
           {question.doubles.length > 0 && (

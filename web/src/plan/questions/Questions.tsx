@@ -42,6 +42,8 @@ function Board({ all, design }: { all: BankQuestion[]; design: Design }) {
   const [wanted, setWanted] = useState(ANY);
   const [opened, setOpened] = useState<'paste' | 'shelf' | 'exchange' | null>(null);
   const [kinds, setKinds] = useState<HTMLElement | null>(null);
+  const went = useQuery(queries.questionsWent(course.id)).data ?? [];
+  const wentOf = (id: number) => went.find((w) => w.question === id);
   const found = all.filter((q) => isFound(q, wanted));
   const chosen = all.find((q) => `${q.id}` === sel);
   const tags = tagsOf(all);
@@ -84,6 +86,7 @@ function Board({ all, design }: { all: BankQuestion[]; design: Design }) {
           <QuestionInspector
             key={chosen.id}
             question={chosen}
+            went={wentOf(chosen.id)}
             all={all}
             design={design}
             draft={draft}
@@ -191,6 +194,7 @@ function Board({ all, design }: { all: BankQuestion[]; design: Design }) {
                     <li key={q.id} ref={measure} data-index={index} style={at}>
                       <QuestionRow
                         question={q}
+                        went={wentOf(q.id)}
                         outcome={design.outcomes.find((o) => o.id === q.question.outcome)}
                         chosen={`${q.id}` === sel}
                         onSelect={() => select(`${q.id}`)}

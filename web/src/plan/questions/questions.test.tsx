@@ -38,11 +38,26 @@ const view = (all: BankQuestion[], more = {}) => {
   const calls = serve({
     [`GET ${AT}/questions`]: all,
     [`GET ${AT}`]: design(),
+    'GET /api/courses/2/quizzes/questions': [{ question: 2, asked: 35, facility: 0.6 }],
     ...more,
   });
   show(<Questions />);
   return calls;
 };
+
+describe('the questions of a course', () => {
+  it('say how they went, those that were asked', async () => {
+    view([LEFT, RIGHT]);
+    expect(await screen.findByText(/60 % of 35/)).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: /Right pedals/ }));
+    expect(
+      await screen.findByText(
+        'Asked in 35 first attempts; 60 % of its points were had on average.',
+      ),
+    ).toBeVisible();
+    expect(screen.getByRole('button', { name: /Left pedals/ })).not.toHaveTextContent('%');
+  });
+});
 
 describe('questions are looked for', () => {
   it('by all words, all tags, and by whether a quiz asks them', () => {

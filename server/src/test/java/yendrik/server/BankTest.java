@@ -118,6 +118,38 @@ class BankTest extends SchoolTest {
   }
 
   @Test
+  void how_a_question_went_is_said_over_all_quizzes_that_ask_it_and_of_first_attempts() {
+    long id = add("Which way?");
+    long never = add("Nobody was asked.");
+    long other = course.step(course.module("More"), "QUIZ", "Again");
+    course.ask(quiz, taken(id));
+    course.ask(other, taken(id));
+    course.publish();
+    course.enrol("edda@hollowlane.example");
+    String went = course.path + "/quizzes/questions";
+    assertThat(sefa.get(went)).isEmpty();
+    for (long step : new long[] {quiz, quiz, other}) {
+      String at = course.walk(step) + "/attempts";
+      JsonNode attempt = edda.post(at, "");
+      ObjectNode sent = CoreJson.mapper().createObjectNode();
+      ObjectNode answers = sent.putObject("answers");
+      for (JsonNode choice : attempt.at("/questions/0/part/choices"))
+        if (step == other && choice.path("text").asString().equals("Right"))
+          answers
+              .putObject(attempt.at("/questions/0/id").asString())
+              .put("is", "choice")
+              .put("choice", choice.path("id").asString());
+      edda.post(at + "/" + attempt.path("number").asInt() + "/result", sent.toString());
+    }
+    JsonNode all = sefa.get(went);
+    assertThat(all).hasSize(1);
+    assertThat(all.at("/0/question").asLong()).isEqualTo(id).isNotEqualTo(never);
+    assertThat(all.at("/0/asked").asInt()).as("not the second attempt at one quiz").isEqualTo(2);
+    assertThat(all.at("/0/facility").asDouble()).isEqualTo(0.5);
+    assertThat(edda.call("GET", went, "").getStatus()).isIn(403, 404);
+  }
+
+  @Test
   void what_was_taken_away_stays_in_quizzes_as_it_was_and_can_come_back() {
     long id = add("Which way?");
     course.ask(quiz, taken(id));

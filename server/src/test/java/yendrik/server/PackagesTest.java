@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -115,6 +116,24 @@ class PackagesTest extends SchoolTest {
     String file = html.replaceAll("(?s).*data-file=\"(\\d+)\".*", "$1");
     assertThat(sefa.call("GET", course.path + "/design/files/" + file, "").getStatus())
         .isEqualTo(200);
+  }
+
+  @Test
+  void a_package_that_comes_twice_with_one_key_is_taken_once() {
+    byte[] item = ITEM.formatted("").getBytes(UTF_8);
+    String key = UUID.randomUUID().toString();
+    for (int n = 0; n < 2; n++)
+      assertThat(
+              sefa.send(
+                      "POST",
+                      questions() + "/package",
+                      MediaType.APPLICATION_OCTET_STREAM,
+                      item,
+                      "Act-Key",
+                      key)
+                  .getStatus())
+          .isEqualTo(201);
+    assertThat(sefa.get(questions())).hasSize(1);
   }
 
   @Test

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import yendrik.core.id.QuestionId;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.server.design.Content;
@@ -51,6 +52,14 @@ public record QuizContent(
         .flatMap(d -> d.pool().stream())
         .flatMap(q -> q.bank().stream())
         .collect(Collectors.toUnmodifiableSet());
+  }
+
+  /** Which of the course's questions it may ask, by what it calls them. */
+  public Map<String, QuestionId> banked() {
+    Map<String, QuestionId> banked = new HashMap<>();
+    Stream.concat(questions.stream(), draws.stream().flatMap(d -> d.pool().stream()))
+        .forEach(q -> q.bank().ifPresent(id -> banked.put(q.id(), id)));
+    return banked;
   }
 
   /** The most points that can be had. */

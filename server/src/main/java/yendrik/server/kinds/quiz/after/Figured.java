@@ -24,6 +24,7 @@ import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.QuestionId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Answer;
 import yendrik.core.quiz.Correction;
@@ -45,6 +46,7 @@ import yendrik.server.kinds.quiz.after.FiguresViews.FiguresView;
 import yendrik.server.kinds.quiz.after.FiguresViews.GivenView;
 import yendrik.server.kinds.quiz.after.FiguresViews.QuestionView;
 import yendrik.server.kinds.quiz.after.FiguresViews.QuizLine;
+import yendrik.server.kinds.quiz.after.FiguresViews.WentView;
 import yendrik.server.kinds.quiz.correction.CorrectionRows;
 import yendrik.server.kinds.quiz.correction.CorrectionRows.What;
 import yendrik.server.kinds.quiz.question.KeptLines;
@@ -334,6 +336,41 @@ class Figured {
             .orElse(List.of()),
         asked.righted(q.id()),
         now != null && now.asked().kind() == kind && !now.asked().equals(q.asked()));
+  }
+
+  /** How the course's own questions went; those that were never asked are left out. */
+  List<WentView> went(Seat seat) {
+    Optional<Designs.Ready> ready = designs.published(seat.course());
+    if (ready.isEmpty()) return List.of();
+    Set<EnrolmentId> seen = seen(seat).keySet();
+    Map<String, QuestionId> banked = new HashMap<>();
+    List<List<Item>> attempts = new ArrayList<>();
+    ready
+        .get()
+        .document()
+        .contents()
+        .forEach((step, content) -> {
+          if (!(content instanceof QuizContent quiz) || quiz.banked().isEmpty()) return;
+          banked.putAll(quiz.banked());
+          attempts.addAll(itemsOf(new Asked(seat.course(), step), step, seen));
+        });
+    return Figures.of(attempts).questions().stream()
+        .flatMap(q ->
+            Optional.ofNullable(banked.get(q.question())).stream()
+                .map(id -> new WentView(id, q.asked(), q.facility())))
+        .toList();
+  }
+
+  private List<List<Item>> itemsOf(Asked asked, StepId step, Set<EnrolmentId> seen) {
+    Map<Integer, Map<String, Question>> ofVersions = new HashMap<>();
+    List<List<Item>> all = new ArrayList<>();
+    for (AttemptRecord row : attempts(step, seen, /* first= */ true)) {
+      Quiz quiz = asked.of(row.getDesignVersion());
+      Map<String, Question> byId =
+          ofVersions.computeIfAbsent(row.getDesignVersion(), _ -> byId(quiz));
+      all.add(items(row, quiz, byId, new HashMap<>()));
+    }
+    return all;
   }
 
   private static Optional<Double> said(OptionalDouble number) {

@@ -21,6 +21,7 @@ import yendrik.core.id.StepId;
 import yendrik.formats.table.TableFormat;
 import yendrik.server.kinds.quiz.after.FiguresViews.FiguresView;
 import yendrik.server.kinds.quiz.after.FiguresViews.QuizLine;
+import yendrik.server.kinds.quiz.after.FiguresViews.WentView;
 import yendrik.server.kinds.quiz.correction.CorrectionRows.What;
 import yendrik.server.people.Accounts;
 import yendrik.server.people.Needs;
@@ -50,6 +51,13 @@ class FiguresController {
   @Needs(Right.TEACH)
   List<QuizLine> quizzes(@PathVariable CourseId course, Seat seat) {
     return figures.quizzes(seat);
+  }
+
+  /** How the questions of the course went, in whichever quizzes asked them. */
+  @GetMapping("/questions")
+  @Needs(Right.PLAN)
+  List<WentView> went(@PathVariable CourseId course, Seat seat) {
+    return figures.went(seat);
   }
 
   /**

@@ -3,6 +3,7 @@ package yendrik.server.kinds.quiz.after;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Optional;
+import yendrik.core.id.QuestionId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.server.kinds.quiz.correction.CorrectionRows;
@@ -60,6 +61,15 @@ final class FiguresViews {
       List<GivenView> given,
       Optional<CorrectionRows.What> righted,
       boolean changed) {}
+
+  /**
+   * How a question of the course went in first attempts at all quizzes that ask it.
+   *
+   * @param asked how often it was asked
+   * @param facility the mean share of its points that was had
+   */
+  @Schema(name = "QuestionWent")
+  record WentView(QuestionId question, int asked, double facility) {}
 
   /**
    * @param right whether it gave all points, where that can be said of a piece of an answer
