@@ -110,6 +110,11 @@ public class MakeTypes {
             .withName("INSTANT")
             .withIncludeTypes("timestamptz|timestamp with time zone"));
     JSON.forEach((columns, type) -> types.add(json(columns, type, "of", type)));
+    types.add(
+        new ForcedType()
+            .withUserType("yendrik.core.quiz.taking.Spent")
+            .withConverter("yendrik.schema.Stored.whole(yendrik.core.quiz.taking.Spent.class)")
+            .withIncludeExpression("public\\.attempt\\.spent"));
     LISTS.forEach(
         (columns, type) -> types.add(json(columns, "java.util.List<" + type + ">", "list", type)));
     types.add(
@@ -175,7 +180,7 @@ public class MakeTypes {
       files = list.sorted().toList();
     }
     for (Path file : files) digest.update(Files.readAllBytes(file));
-    digest.update("10".getBytes(StandardCharsets.UTF_8));
+    digest.update("11".getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 }

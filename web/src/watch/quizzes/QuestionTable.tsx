@@ -21,11 +21,15 @@ export function standsOut(q: QuestionFigures): 'easy' | 'hard' | 'odd' | undefin
 /** Each question with how it went; one of them opened shows what was answered. */
 export function QuestionTable({ figures }: { figures: QuizFigures }) {
   const t = useTranslations();
+  const inTime = (seconds: number) =>
+    seconds < 100
+      ? t('figures.inSeconds', { n: Math.round(seconds) })
+      : t('figures.inMinutes', { n: Math.round(seconds / 6) / 10 });
   const [open, setOpen] = useState<string | null>(null);
   const [correcting, setCorrecting] = useState<QuestionFigures | null>(null);
   return (
     <Box sx={{ overflowX: 'auto', bgcolor: 'tone.panel', border: 1, borderColor: 'divider' }}>
-      <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', minWidth: 620 }}>
+      <Box component="table" sx={{ borderCollapse: 'collapse', width: '100%', minWidth: 680 }}>
         <thead>
           <Box component="tr" sx={{ '& th': { ...CELL, fontSize: 13, color: 'text.secondary' } }}>
             <Box component="th" scope="col" sx={{ textAlign: 'left !important' }}>
@@ -41,6 +45,9 @@ export function QuestionTable({ figures }: { figures: QuizFigures }) {
             </th>
             <th scope="col" title={t('figures.discriminationHint')}>
               {t('figures.discrimination')}
+            </th>
+            <th scope="col" title={t('figures.secondsHint')}>
+              {t('figures.seconds')}
             </th>
           </Box>
         </thead>
@@ -89,10 +96,13 @@ export function QuestionTable({ figures }: { figures: QuizFigures }) {
                   <td>{q.unanswered}</td>
                   <td>{q.asked > 0 ? inPercent(q.facility) : '–'}</td>
                   <td>{q.discrimination === undefined ? '–' : q.discrimination.toFixed(2)}</td>
+                  <Box component="td" sx={{ whiteSpace: 'nowrap' }}>
+                    {q.seconds === undefined ? '–' : inTime(q.seconds)}
+                  </Box>
                 </Box>
                 {open === q.id && (
                   <tr>
-                    <Box component="td" colSpan={7} sx={{ px: 2, pb: 2 }}>
+                    <Box component="td" colSpan={8} sx={{ px: 2, pb: 2 }}>
                       <Given question={q} />
                       {figures.mayCorrect && (
                         <Button

@@ -18,6 +18,7 @@ const question = (id: string, more: Partial<QuestionFigures> = {}): QuestionFigu
   unanswered: 1,
   facility: 0.6,
   discrimination: 0.41,
+  seconds: 41.5,
   given: [
     { said: 'Left-hand', count: 12, right: true },
     { said: 'Right-hand', count: 7, right: false },
@@ -38,7 +39,10 @@ const figures: QuizFigures = {
   reliability: 0.71,
   minutes: 6.4,
   passMark: 0.6,
-  questions: [question('q1'), question('q2', { facility: 0.1, discrimination: -0.2 })],
+  questions: [
+    question('q1'),
+    question('q2', { facility: 0.1, discrimination: -0.2, seconds: 130 }),
+  ],
   corrections: [],
   mayCorrect: true,
 };
@@ -64,6 +68,8 @@ describe('how a quiz went', () => {
     view(figures);
     expect(await screen.findByText('62 %')).toBeInTheDocument();
     expect(screen.getByText('0.71')).toBeInTheDocument();
+    expect(screen.getByText('42 s')).toBeInTheDocument();
+    expect(screen.getByText('2.2 min')).toBeInTheDocument();
     expect(screen.getByLabelText('60 to 70 %: 4 attempts')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: /Question q1/ }));
     expect(screen.getByText('Left-hand (right)')).toBeInTheDocument();

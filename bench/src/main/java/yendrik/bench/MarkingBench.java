@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -71,7 +72,8 @@ public class MarkingBench {
                       x.question(),
                       x.points(),
                       1 + Integer.parseInt(x.question().substring(1)) % 3,
-                      true))
+                      true,
+                      OptionalLong.of(20)))
               .toList());
     }
   }

@@ -2,6 +2,7 @@ package yendrik.schema;
 
 import java.util.List;
 import org.jooq.Converter;
+import org.jooq.JSON;
 import org.jooq.JSONB;
 import tools.jackson.databind.json.JsonMapper;
 import yendrik.formats.json.CoreJson;
@@ -16,6 +17,15 @@ public final class Stored {
   public static <T> Converter<JSONB, T> of(Class<T> type) {
     return Converter.ofNullable(
         JSONB.class, type, json -> MAPPER.readValue(json.data(), type), Stored::json);
+  }
+
+  /** A column that holds one of a type as plain text, never looked into by the database. */
+  public static <T> Converter<JSON, T> whole(Class<T> type) {
+    return Converter.ofNullable(
+        JSON.class,
+        type,
+        json -> MAPPER.readValue(json.data(), type),
+        value -> JSON.valueOf(MAPPER.writeValueAsString(value)));
   }
 
   /** A column that holds a list. */

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jooq.JSONB;
+import org.jooq.JSON;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.node.ObjectNode;
@@ -69,10 +69,10 @@ class KeptQuestionsTest {
 
   @Test
   void answers_are_kept_with_their_kind_and_were_once_names_of_choices() {
-    JSONB kept = questions.keep(quiz(NOW), Map.of("q1", new Chosen("b")));
+    JSON kept = questions.keep(quiz(NOW), Map.of("q1", new Chosen("b")));
     assertThat(tree(kept.data())).isEqualTo(tree("{\"q1\":{\"is\":\"choice\",\"choice\":\"b\"}}"));
     assertThat(questions.answers(kept)).isEqualTo(Map.of("q1", new Chosen("b")));
-    assertThat(questions.answers(JSONB.valueOf("{\"q1\":\"b\"}")))
+    assertThat(questions.answers(JSON.valueOf("{\"q1\":\"b\"}")))
         .isEqualTo(Map.of("q1", new Chosen("b")));
   }
 
@@ -92,19 +92,19 @@ class KeptQuestionsTest {
           {"question":"q1","chosen":"a","right":true,"points":2.0},
           {"question":"q2","right":false,"points":0.0}]}
         """;
-    assertThat(KeptResult.read(JSONB.valueOf(once)).answers())
+    assertThat(KeptResult.read(JSON.valueOf(once)).answers())
         .containsExactly(
             new Quiz.Answered("q1", Mark.WHOLE, 2), new Quiz.Answered("q2", Mark.NOTHING, 0));
     assertThat(KeptLines.of(KeptResult.of(result)))
         .containsExactly(new KeptLines.Line("q1", true, 1.5), new KeptLines.Line("q2", false, 0));
-    assertThat(KeptLines.of(JSONB.valueOf(once)))
+    assertThat(KeptLines.of(JSON.valueOf(once)))
         .containsExactly(new KeptLines.Line("q1", true, 2), new KeptLines.Line("q2", true, 0));
   }
 
   @Test
   void answers_are_read_each_as_it_stands_there() {
     String first = "{\"is\": \"several\", \"choices\": [\"a\", \"}\"]}";
-    var kept = JSONB.valueOf("{\"q1\": " + first + ", \"q2\": \"b ü\"}");
+    var kept = JSON.valueOf("{\"q1\": " + first + ", \"q2\": \"b ü\"}");
     assertThat(KeptLines.answers(kept)).isEqualTo(Map.of("q1", first, "q2", "\"b ü\""));
     assertThat(questions.answers(kept).get("q2")).isEqualTo(questions.answer("\"b ü\""));
   }

@@ -221,6 +221,43 @@ class QuizTakingTest extends SchoolTest {
     assertThat(begin().path("clock").has("endsAt")).isFalse();
   }
 
+  private List<Double> seconds() {
+    JsonNode figures = sefa.get(course.path + "/quizzes/" + quiz + "/figures");
+    return figures
+        .path("questions")
+        .valueStream()
+        .map(q -> q.path("seconds").asDouble(-1))
+        .toList();
+  }
+
+  @Test
+  void how_long_each_question_took_is_counted_from_one_answer_to_the_next() {
+    begun();
+    later(Duration.ofSeconds(40));
+    keep(right("q1"));
+    later(Duration.ofSeconds(25));
+    keep(right("q1", "q2"));
+    later(Duration.ofSeconds(5));
+    keep(wrong("q1"));
+    later(Duration.ofSeconds(30));
+    finish(1, new Sent(Map.of()));
+    assertThat(seconds()).containsExactly(45.0, 25.0, -1.0);
+  }
+
+  @Test
+  void a_page_that_is_turned_without_an_answer_took_its_time_too() {
+    taken(t -> t.put("pages", "FORWARD"));
+    begun();
+    later(Duration.ofSeconds(12));
+    edda.post(attempts() + "/1/pages/1", new Sent(Map.of()));
+    later(Duration.ofSeconds(20));
+    edda.post(attempts() + "/1/pages/1", new Sent(Map.of()));
+    edda.post(attempts() + "/1/pages/2", right("q2"));
+    later(Duration.ofHours(2));
+    finish(1, right("q3"));
+    assertThat(seconds()).containsExactly(12.0, 20.0, 0.0);
+  }
+
   @Test
   void the_next_attempt_waits_as_long_as_is_said() {
     taken(t -> t.put("waitMinutes", 60));

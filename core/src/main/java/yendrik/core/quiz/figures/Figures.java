@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.LongStream;
 
 /**
  * Figures about attempts at a quiz.
@@ -57,6 +58,7 @@ public record Figures(
    *     the corrected item-total correlation, Pearson's r of the share of its points and the share
    *     of the points of all other questions of the attempt (the same chapter); none with fewer
    *     than {@link #ENOUGH} attempts that ask others too, or where one of the two never differs
+   * @param seconds how long it typically took: the median, which a few who went for tea do not move
    */
   public record OfQuestion(
       String question,
@@ -66,7 +68,8 @@ public record Figures(
       int wrong,
       int unanswered,
       double facility,
-      OptionalDouble discrimination) {}
+      OptionalDouble discrimination,
+      OptionalDouble seconds) {}
 
   /**
    * Works the figures out.
@@ -175,6 +178,7 @@ public record Figures(
     private double sum;
     private final List<Double> own = new ArrayList<>();
     private final List<Double> rests = new ArrayList<>();
+    private final LongStream.Builder seconds = LongStream.builder();
 
     void add(Item item, Optional<Double> rest) {
       asked++;
@@ -183,6 +187,7 @@ public record Figures(
       else if (item.points() > NEAR) partly++;
       else if (item.answered()) wrong++;
       else unanswered++;
+      item.seconds().ifPresent(seconds);
       if (rest.isEmpty()) return;
       own.add(item.share());
       rests.add(rest.get());
@@ -197,7 +202,8 @@ public record Figures(
           wrong,
           unanswered,
           Math.clamp(sum / asked, 0, 1),
-          discrimination());
+          discrimination(),
+          median(seconds.build().asDoubleStream().toArray()));
     }
 
     private OptionalDouble discrimination() {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.OptionalLong;
 import java.util.Random;
 import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
@@ -16,7 +17,11 @@ import org.junit.jupiter.api.Test;
 
 class FiguresTest {
   private static Item item(String question, double points) {
-    return new Item(question, points, 1, points > 0 || question.equals("b"));
+    return item(question, points, OptionalLong.empty());
+  }
+
+  private static Item item(String question, double points, OptionalLong seconds) {
+    return new Item(question, points, 1, points > 0 || question.equals("b"), seconds);
   }
 
   /** As many attempts as rows; a letter that is there was answered rightly. */
@@ -68,6 +73,16 @@ class FiguresTest {
         .containsExactly(11, 10, 10, 1);
   }
 
+  @Test
+  void the_time_of_a_question_is_the_middle_one_of_those_that_are_known() {
+    List<List<Item>> all = new ArrayList<>(attempts("a"));
+    for (long seconds : List.of(20L, 900L, 30L, 40L))
+      all.add(List.of(item("a", 1, OptionalLong.of(seconds))));
+    Figures figures = Figures.of(all);
+    assertThat(figures.questions().getFirst().seconds()).hasValue(35);
+    assertThat(figures.questions().get(1).seconds()).as("never known").isEmpty();
+  }
+
   @Property
   void figures_stay_in_their_ranges_and_no_order_matters(
       @ForAll @Size(min = 1, max = 30) List<@IntRange(max = 7) Integer> answered,
@@ -76,14 +91,20 @@ class FiguresTest {
     for (int bits : answered)
       all.add(
           IntStream.range(0, 3)
-              .mapToObj(
-                  q -> new Item("q" + q, (bits >> q & 1) * (q + 1) / 2.0, q + 1, (bits & 1) == 0))
+              .mapToObj(q ->
+                  new Item(
+                      "q" + q,
+                      (bits >> q & 1) * (q + 1) / 2.0,
+                      q + 1,
+                      (bits & 1) == 0,
+                      OptionalLong.of(bits)))
               .toList());
     Figures figures = Figures.of(all);
     assertThat(figures.scores().stream().mapToInt(n -> n).sum()).isEqualTo(all.size());
     for (Figures.OfQuestion q : figures.questions()) {
       assertThat(q.right() + q.partly() + q.wrong() + q.unanswered()).isEqualTo(q.asked());
       assertThat(q.facility()).isBetween(0.0, 1.0);
+      assertThat(q.seconds().getAsDouble()).isBetween(0.0, 7.0);
       q.discrimination().ifPresent(r -> assertThat(r).isBetween(-1.0, 1.0));
     }
     figures.reliability().ifPresent(alpha -> assertThat(alpha).isLessThanOrEqualTo(1 + 1e-9));

@@ -30,6 +30,7 @@ import yendrik.core.quiz.Question;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.taking.Pages;
 import yendrik.core.quiz.taking.Span;
+import yendrik.core.quiz.taking.Spent;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
@@ -226,6 +227,7 @@ public class Attempts {
     row.setPage(0);
     row.setSettled(List.of());
     row.setHints(List.of());
+    row.setSpent(Spent.from(row.getStartedAt()));
     setClock(running(walk, row));
     row.insert();
     return row;
@@ -263,8 +265,13 @@ public class Attempts {
   }
 
   private Map<String, Answer> take(Running attempt, Sent sent) {
-    Map<String, Answer> taken = taken(attempt, questions.answers(attempt.row().getAnswers()), sent);
+    Map<String, Answer> kept = questions.answers(attempt.row().getAnswers());
+    Map<String, Answer> taken = taken(attempt, kept, sent);
     attempt.row().setAnswers(questions.keep(attempt.quiz(), taken));
+    Set<String> changed = new HashSet<>(kept.keySet());
+    changed.addAll(taken.keySet());
+    changed.removeIf(q -> Objects.equals(kept.get(q), taken.get(q)));
+    attempt.spent(changed);
     return taken;
   }
 
@@ -293,6 +300,7 @@ public class Attempts {
     // Turned twice, by a double click or a second device, it stays where it has come to.
     if (page == attempt.row().getPage() + 1 && page < attempt.questions().size()) {
       take(attempt, sent);
+      attempt.spent(Set.of(attempt.questions().get(page - 1).id()));
       attempt.row().setPage(page);
       attempt.row().update();
     }

@@ -89,6 +89,11 @@ public record Running(
     return taking.taken(order, progress, kept, sent, back);
   }
 
+  /** What lies between now and what came in before was spent on these questions. */
+  void spent(Set<String> questions) {
+    row.setSpent(row.getSpent().came(questions, now()));
+  }
+
   /** What counts of the answers when the time is up and nobody handed them in. */
   public Map<String, Answer> counting(Map<String, Answer> kept) {
     return taking.timeUp() == TimeUp.NOTHING ? Map.of() : kept;

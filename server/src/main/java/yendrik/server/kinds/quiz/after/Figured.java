@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -145,10 +146,19 @@ class Figured {
   private List<AttemptRecord> attempts(StepId step, Set<EnrolmentId> seen, boolean first) {
     var which = first ? ATTEMPT.NUMBER.eq(1) : DSL.noCondition();
     return db
-        .selectFrom(ATTEMPT)
+        .select(
+            ATTEMPT.ENROLMENT_ID,
+            ATTEMPT.NUMBER,
+            ATTEMPT.DESIGN_VERSION,
+            ATTEMPT.STARTED_AT,
+            ATTEMPT.FINISHED_AT,
+            ATTEMPT.ANSWERS,
+            ATTEMPT.RESULT,
+            ATTEMPT.SPENT)
+        .from(ATTEMPT)
         .where(ATTEMPT.STEP_ID.eq(step), ATTEMPT.FINISHED_AT.isNotNull(), which)
         .orderBy(ATTEMPT.STARTED_AT, ATTEMPT.ENROLMENT_ID)
-        .fetch()
+        .fetchInto(ATTEMPT)
         .stream()
         .filter(row -> seen.contains(row.getEnrolmentId()))
         .toList();
@@ -306,9 +316,20 @@ class Figured {
           (answered.marked() || quiz.fullMarks().contains(question.id()))
               && !quiz.leftOut().contains(question.id());
       if (counts)
-        items.add(new Item(question.id(), answered.points(), question.points(), answer != null));
+        items.add(
+            new Item(
+                question.id(),
+                answered.points(),
+                question.points(),
+                answer != null,
+                seconds(row, question)));
     }
     return items;
+  }
+
+  private static OptionalLong seconds(AttemptRecord row, Question question) {
+    Long seconds = row.getSpent().seconds().get(question.id());
+    return seconds == null ? OptionalLong.empty() : OptionalLong.of(seconds);
   }
 
   private QuestionView view(
@@ -331,6 +352,7 @@ class Figured {
         figures.map(Figures.OfQuestion::unanswered).orElse(0),
         figures.map(Figures.OfQuestion::facility).orElse(0.0),
         figures.flatMap(f -> said(f.discrimination())),
+        figures.flatMap(f -> said(f.seconds())),
         Optional.ofNullable(said.get(q.id()))
             .map(s -> s.most(institutions, OF_ONE_PIECE.contains(kind)))
             .orElse(List.of()),

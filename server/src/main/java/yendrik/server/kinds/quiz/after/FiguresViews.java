@@ -58,6 +58,7 @@ final class FiguresViews {
       int unanswered,
       double facility,
       Optional<Double> discrimination,
+      Optional<Double> seconds,
       List<GivenView> given,
       Optional<CorrectionRows.What> righted,
       boolean changed) {}

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.jooq.JSONB;
+import org.jooq.JSON;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
 import tools.jackson.databind.json.JsonMapper;
@@ -24,7 +24,7 @@ public final class KeptLines {
   public record Line(String question, boolean marked, double points) {}
 
   /** The questions of a result; those of before there were marks were always marked. */
-  public static List<Line> of(JSONB result) {
+  public static List<Line> of(JSON result) {
     List<Line> lines = new ArrayList<>();
     try (JsonParser json = MAPPER.createParser(result.data())) {
       json.nextToken();
@@ -67,7 +67,7 @@ public final class KeptLines {
   }
 
   /** Answers by question, each as it stands there: the same answers read the same. */
-  public static Map<String, String> answers(JSONB kept) {
+  public static Map<String, String> answers(JSON kept) {
     Map<String, String> answers = new HashMap<>();
     String text = kept.data();
     try (JsonParser json = MAPPER.createParser(text)) {

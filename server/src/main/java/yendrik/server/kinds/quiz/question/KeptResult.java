@@ -3,7 +3,7 @@ package yendrik.server.kinds.quiz.question;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.jooq.JSONB;
+import org.jooq.JSON;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.Mark;
@@ -24,7 +24,7 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
   record KeptMark(String is, Optional<Double> share) {}
 
   /** As it is kept. */
-  public static JSONB of(Quiz.Result result) {
+  public static JSON of(Quiz.Result result) {
     var kept =
         new KeptResult(
             result.points(),
@@ -37,11 +37,11 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
                         a.points(),
                         Optional.of(a.comment()).filter(c -> !c.isEmpty())))
                 .toList());
-    return JSONB.valueOf(CoreJson.mapper().writeValueAsString(kept));
+    return JSON.valueOf(CoreJson.mapper().writeValueAsString(kept));
   }
 
   /** Reads what is kept, in whatever form that was. */
-  public static Quiz.Result read(JSONB json) {
+  public static Quiz.Result read(JSON json) {
     var tree = (ObjectNode) CoreJson.mapper().readTree(json.data());
     List<Quiz.Answered> answers = new ArrayList<>();
     for (JsonNode answered : tree.path("answers")) answers.add(answered((ObjectNode) answered));

@@ -4,7 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.jooq.JSONB;
+import org.jooq.JSON;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
@@ -245,12 +245,12 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
   }
 
   /** Answers as they are kept. */
-  public JSONB keep(Quiz quiz, Map<String, Answer> answers) {
+  public JSON keep(Quiz quiz, Map<String, Answer> answers) {
     ObjectNode kept = MAPPER.createObjectNode();
     for (Question q : quiz.questions())
       Optional.ofNullable(answers.get(q.id()))
           .ifPresent(a -> kept.set(q.id(), keep(of(q), a).put(IS, q.asked().kind().stored())));
-    return JSONB.valueOf(kept.toString());
+    return JSON.valueOf(kept.toString());
   }
 
   private static <A extends Answer> ObjectNode keep(
@@ -259,7 +259,7 @@ public class Questions extends ByKind<QuestionKind, QuestionRoom<?, ?, ?, ?, ?>>
   }
 
   /** Reads answers as they are kept, in whatever form that was. */
-  public Map<String, Answer> answers(@Nullable JSONB kept) {
+  public Map<String, Answer> answers(@Nullable JSON kept) {
     Map<String, Answer> answers = new HashMap<>();
     if (kept == null) return answers;
     MAPPER
