@@ -1,6 +1,7 @@
 import { Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { Answer } from '../../api/client';
+import { FilledRubric } from '../shared/Assessed';
 import { questionRoom } from './questions/rooms';
 
 const COLOURS = {
@@ -40,6 +41,7 @@ export function AnswerCard({ answer }: { answer: Answer }) {
           {t('learn.fromStaff', { text: answer.comment })}
         </Typography>
       )}
+      {answer.assessed && <FilledRubric filled={answer.assessed} />}
       {answer.feedback && (
         <Typography variant="body2" color="textSecondary">
           {answer.feedback}

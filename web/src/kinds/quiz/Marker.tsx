@@ -2,13 +2,14 @@ import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { api, type OpenAnswer, type OpenAttempt } from '../../api/client';
+import { api, type Met, type OpenAnswer, type OpenAttempt } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
 import { moment } from '../../ui/format';
 import { useNotice } from '../../ui/Notice';
 import { Section } from '../../ui/Panel';
 import { Prose } from '../../ui/Prose';
+import { RubricSheet, rubricScore } from '../../ui/RubricSheet';
 import { useLine } from '../../ui/useNames';
 import type { MarkerProps } from '../room';
 
@@ -37,7 +38,10 @@ export default function Marker(props: MarkerProps) {
 interface Said {
   points: string;
   comment: string;
+  met: Met[];
 }
+
+const NOTHING: Said = { points: '', comment: '', met: [] };
 
 function AttemptForm({ work, onDone, attempt }: MarkerProps & { attempt: OpenAttempt }) {
   const t = useTranslations();
@@ -49,7 +53,7 @@ function AttemptForm({ work, onDone, attempt }: MarkerProps & { attempt: OpenAtt
     Object.fromEntries(
       attempt.answers.map((a) => [
         a.question,
-        { points: a.points === undefined ? '' : `${a.points}`, comment: a.comment },
+        { points: a.points === undefined ? '' : `${a.points}`, comment: a.comment, met: a.met },
       ]),
     ),
   );
@@ -63,7 +67,14 @@ function AttemptForm({ work, onDone, attempt }: MarkerProps & { attempt: OpenAtt
     const now = said[a.question];
     const points = Number(now?.points);
     return now && now.points !== '' && points >= 0 && points <= a.of
-      ? [{ question: a.question, points, comment: now.comment }]
+      ? [
+          {
+            question: a.question,
+            points,
+            comment: now.comment,
+            ...(now.met.length > 0 && { rubric: now.met }),
+          },
+        ]
       : [];
   });
   const sending = useMutation({
@@ -98,7 +109,7 @@ function AttemptForm({ work, onDone, attempt }: MarkerProps & { attempt: OpenAtt
           <AnswerFields
             key={a.question}
             answer={a}
-            said={said[a.question] ?? { points: '', comment: '' }}
+            said={said[a.question] ?? NOTHING}
             onSay={(next) => setSaid((all) => ({ ...all, [a.question]: next }))}
           />
         ))}
@@ -126,6 +137,19 @@ function AnswerFields({
 }) {
   const t = useTranslations();
   const points = Number(said.points);
+  const sheet = answer.rubric;
+  const score = sheet && rubricScore(sheet, said.met);
+  const go = (met: Met[]) => {
+    const now = sheet && sheet.of > 0 ? rubricScore(sheet, met) : undefined;
+    const follows = sheet && now?.missing === 0;
+    onSay({
+      ...said,
+      met,
+      ...(follows && {
+        points: `${Math.round((now.points / sheet.of) * answer.of * 100) / 100}`,
+      }),
+    });
+  };
   const wrong = said.points !== '' && !(points >= 0 && points <= answer.of);
   return (
     <Box sx={{ display: 'grid', gap: 1, mb: 2 }}>
@@ -139,6 +163,15 @@ function AnswerFields({
         <Typography variant="body2" color="textSecondary" sx={{ whiteSpace: 'pre-wrap' }}>
           {t('teach.expected', { text: answer.expected })}
         </Typography>
+      )}
+      {sheet && (
+        <Box>
+          <RubricSheet sheet={sheet} met={said.met} onMet={go} />
+          <Typography variant="caption" color="textSecondary" component="p" sx={{ mt: 0.5 }}>
+            {score && score.missing > 0 && `${t('rubric.missing', { count: score.missing })} `}
+            {t('rubric.keys')}
+          </Typography>
+        </Box>
       )}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'start' }}>
         <TextField

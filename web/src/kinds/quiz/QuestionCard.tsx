@@ -1,12 +1,15 @@
 import { Box, Button, FormControl, FormLabel, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
-import type { Answer, AskedQuestion, GivenAnswer } from '../../api/client';
+import type { Answer, AskedQuestion, GivenAnswer, Sheet } from '../../api/client';
+import { WhatCounts } from '../shared/Assessed';
 import { AnswerCard } from './AnswerCard';
 import { questionRoom } from './questions/rooms';
 import { ShownWords } from './questions/ShownWords';
 
 interface Props {
   question: AskedQuestion;
+  /** What counts in an answer, where that is said. */
+  rubric: Sheet | undefined;
   n: number;
   given: GivenAnswer | undefined;
   answer: (given: GivenAnswer | undefined) => void;
@@ -18,7 +21,16 @@ interface Props {
 }
 
 /** A question that is asked, and what is said about its answer once it is settled. */
-export function QuestionCard({ question: q, n, given, answer, settle, hint, settled }: Props) {
+export function QuestionCard({
+  question: q,
+  rubric,
+  n,
+  given,
+  answer,
+  settle,
+  hint,
+  settled,
+}: Props) {
   const t = useTranslations();
   const { Ask } = questionRoom(q.part.is);
   return (
@@ -28,6 +40,11 @@ export function QuestionCard({ question: q, n, given, answer, settle, hint, sett
       <FormLabel id={`question-${q.id}`} sx={{ color: 'tone.ink', fontWeight: 700 }}>
         {n + 1}. <ShownWords of={q} />
       </FormLabel>
+      {rubric && !settled && (
+        <Box sx={{ mt: 1 }}>
+          <WhatCounts sheet={rubric} open={false} />
+        </Box>
+      )}
       {settled ? (
         <Box sx={{ mt: 1 }} role="status">
           <AnswerCard answer={settled} />

@@ -64,6 +64,7 @@ export function QuizForm({ attempt: begun, path, attemptsLeft = -1, onFinished }
         <QuestionCard
           key={q.id}
           question={q}
+          rubric={attempt.rubrics[q.id]}
           n={pages === 'ALL' ? n : first}
           given={answers[q.id]}
           answer={(given) => taken.give(q.id, given)}

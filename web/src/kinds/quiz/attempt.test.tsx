@@ -15,6 +15,7 @@ const attempt: Attempt = {
   page: 0,
   oneByOne: false,
   settled: [],
+  rubrics: {},
   clock: { now: NOW, timeUp: 'HANDED_IN' },
   answers: { q1: { is: 'choice', choice: 'b' } },
   questions: [

@@ -20,6 +20,25 @@ const answer = {
   given: '<p>It has no toe-in.</p>',
   of: 4,
   comment: '',
+  met: [],
+};
+const rubric = {
+  id: 3,
+  name: 'A reason',
+  of: 6,
+  criteria: [
+    {
+      key: 1,
+      name: 'Names the cause',
+      description: '',
+      counts: true,
+      levels: [
+        { key: 1, name: 'Not yet', description: '', points: 0 },
+        { key: 2, name: 'Names it', description: '', points: 3 },
+        { key: 3, name: 'And says why', description: '', points: 6 },
+      ],
+    },
+  ],
 };
 const attempt = {
   number: 2,
@@ -49,6 +68,29 @@ describe('texts in attempts', () => {
     expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
       marks: [{ question: 'q7', points: 3, comment: 'Say where it touches.' }],
     });
+  });
+
+  it('get the share of their points that the rubric comes to, which may still be changed', async () => {
+    const calls = serve({
+      [`GET ${at}`]: [{ ...attempt, answers: [{ ...answer, rubric }] }],
+      [`POST ${at}/2/marks`]: undefined,
+    });
+    show(<Marker work={work} onDone={() => {}} />);
+    await userEvent.click(await screen.findByRole('radio', { name: /Names it/ }));
+    expect(screen.getByLabelText('Points of 4')).toHaveValue(2);
+    await userEvent.click(screen.getByRole('button', { name: 'Send to Celeste Adeyo' }));
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
+        marks: [
+          {
+            question: 'q7',
+            points: 2,
+            comment: '',
+            rubric: [{ criterion: 1, level: 2, comment: '' }],
+          },
+        ],
+      }),
+    );
   });
 
   it('says when nothing was written', async () => {

@@ -334,4 +334,100 @@ class RubricsTest extends SchoolTest {
     assertThat(sefa.call("DELETE", shelfPath, "").getStatus()).isEqualTo(204);
     assertThat(sefa.get(other.path + "/design/rubrics").size()).as("copies stay").isEqualTo(1);
   }
+
+  private record Marks(List<Marked> marks) {}
+
+  private record Marked(
+      String question, double points, String comment, Optional<List<Sent.Met>> rubric) {}
+
+  private static ObjectNode open(JsonNode rubric) {
+    ObjectNode question = CoreJson.mapper().createObjectNode();
+    question.put("id", "q1").put("text", "How do you patch?").put("points", 7).put("feedback", "");
+    question
+        .putObject("part")
+        .put("is", "open")
+        .put("expected", "Roughen, glue, wait, press.")
+        .put("rubric", rubric.path("id").asLong());
+    return question;
+  }
+
+  private long quizWith(JsonNode rubric) {
+    long quiz = course.step(course.module("Check"), "QUIZ", "Say how");
+    course.ask(quiz, open(rubric));
+    course.publish();
+    course.enrol("ruben@hollowlane.example");
+    return quiz;
+  }
+
+  @Test
+  void a_text_in_a_quiz_is_assessed_with_the_rubric_that_its_learner_was_shown() {
+    JsonNode rubric = add();
+    long quiz = quizWith(rubric);
+    Caller ruben = as("Ruben Sato");
+    String attempts = course.walk(quiz) + "/attempts";
+    JsonNode begun = ruben.post(attempts, "");
+    assertThat(begun.at("/rubrics/q1/name").asString()).isEqualTo("Patches");
+    ruben.post(
+        attempts + "/1/result",
+        "{\"answers\": {\"q1\": {\"is\": \"open\", \"text\": \"<p>With glue.</p>\"}}}");
+    JsonNode renamed = change(rubric, e -> e.put("name", "Patches anew"));
+    assertThat(renamed.path("name").asString()).isEqualTo("Patches anew");
+    course.publish();
+    String marking =
+        course.path + "/marking/" + course.enrolment("Ruben Sato") + "/" + quiz + "/attempts";
+    JsonNode answer = sefa.get(marking).path(0).path("answers").path(0);
+    assertThat(answer.at("/rubric/name").asString()).as("as it was then").isEqualTo("Patches");
+    var met = List.of(met(rubric, 0, 1, "It leaks slowly."), met(rubric, 1, 0, ""));
+    var foreign = new Sent.Met(99, 1, "");
+    for (var wrong : List.of(List.of(foreign), List.of(met.getFirst(), met.getFirst())))
+      assertThat(
+              sefa.call(
+                      "POST",
+                      marking + "/1/marks",
+                      new Marks(List.of(new Marked("q1", 2.5, "", Optional.of(wrong)))))
+                  .getStatus())
+          .isEqualTo(422);
+    var mark = new Marks(List.of(new Marked("q1", 2.5, "Wait longer.", Optional.of(met))));
+    assertThat(sefa.call("POST", marking + "/1/marks", mark).getStatus()).isEqualTo(204);
+    assertThat(sefa.get(marking).path(0).path("answers").path(0).path("met").size()).isEqualTo(2);
+    JsonNode result = ruben.get(attempts + "/1/result");
+    assertThat(result.path("points").asDouble()).isEqualTo(2.5);
+    JsonNode assessed = result.at("/answers/0/assessed");
+    assertThat(assessed.path("points").asDouble()).isEqualTo(5);
+    assertThat(assessed.at("/met/0/comment").asString()).isEqualTo("It leaks slowly.");
+  }
+
+  @Test
+  void a_rubric_of_a_question_stays_and_goes_along_to_other_courses() {
+    JsonNode rubric = add();
+    quizWith(rubric);
+    String at = course.path + "/design/rubrics";
+    assertThat(sefa.get(at).path(0).path("steps").path(0).asString()).isEqualTo("Say how");
+    assertThat(sefa.call("DELETE", at + "/" + rubric.path("id"), "").getStatus()).isEqualTo(409);
+    NewCourse other = new NewCourse(sefa, "Rubrics there " + System.nanoTime());
+    long module = course.design().path("modules").path(1).path("id").asLong();
+    sefa.post(
+        other.path + "/design/copies",
+        "{\"from\": %s, \"modules\": [%d], \"steps\": [], \"dates\": \"NONE\"}"
+            .formatted(course.id, module));
+    long there = sefa.get(other.path + "/design/rubrics").path(0).path("id").asLong();
+    assertThat(there).isPositive().isNotEqualTo(rubric.path("id").asLong());
+    long copied = other.design().at("/modules/0/steps/0/id").asLong();
+    assertThat(other.seen(copied).at("/part/questions/0/part/rubric").asLong()).isEqualTo(there);
+  }
+
+  @Test
+  void a_question_has_no_rubric_of_another_course() {
+    JsonNode rubric = add();
+    NewCourse other = new NewCourse(sefa, "No rubrics " + System.nanoTime());
+    long quiz = other.step(other.module("Check"), "QUIZ", "Say how");
+    String edit = "{\"question\": %s, \"tags\": []}".formatted(open(rubric));
+    assertThat(sefa.call("POST", other.path + "/design/questions", edit).getStatus())
+        .isEqualTo(422);
+    var asked =
+        other.save(
+            other.seen(quiz), e -> NewCourse.part(e).putArray("questions").add(open(rubric)));
+    assertThat(asked.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(asked).toString()).contains("The rubric of question 1");
+  }
 }

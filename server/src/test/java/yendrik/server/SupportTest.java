@@ -67,6 +67,8 @@ class SupportTest extends BenchTest {
           "GET /api/courses/{course}/quizzes/{step}/figures",
           "GET /api/courses/{course}/quizzes/{step}/results/{format}",
           "GET /api/courses/{course}/quizzes/{step}/corrections/{id}/return",
+          // BankTest; for designers, who see everybody
+          "GET /api/courses/{course}/quizzes/questions",
           // QuizTakingTest
           "GET /api/courses/{course}/marking/{enrolment}/{step}/attempts",
           // HandInTest

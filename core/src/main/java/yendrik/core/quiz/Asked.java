@@ -1,6 +1,8 @@
 package yendrik.core.quiz;
 
 import java.util.List;
+import java.util.Optional;
+import yendrik.core.id.RubricId;
 
 /**
  * What a question asks beyond its text, and how that is marked; each kind of question has its own.
@@ -17,6 +19,11 @@ public interface Asked<A extends Answer> {
   /** Whether staff mark what is answered. */
   default boolean byStaff() {
     return false;
+  }
+
+  /** What staff assess answers with, if anything. */
+  default Optional<RubricId> rubric() {
+    return Optional.empty();
   }
 
   /** Marks an answer. */

@@ -11,6 +11,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import yendrik.core.Refusal;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.rubric.Rubric;
 
 /**
  * Questions that are asked together.
@@ -57,11 +58,17 @@ public record Quiz(List<Question> questions, Set<String> leftOut, Set<String> fu
    *
    * @param points what its mark comes to
    * @param comment what staff said about the answer, may be empty
+   * @param met what staff saw met of a rubric, nothing where they went through none
    */
-  public record Answered(String question, Mark mark, double points, String comment) {
-    /** Without a comment. */
+  public record Answered(
+      String question, Mark mark, double points, String comment, List<Rubric.Met> met) {
+    public Answered {
+      met = List.copyOf(met);
+    }
+
+    /** About which nobody said anything. */
     public Answered(String question, Mark mark, double points) {
-      this(question, mark, points, "");
+      this(question, mark, points, "", List.of());
     }
   }
 
@@ -69,8 +76,18 @@ public record Quiz(List<Question> questions, Set<String> leftOut, Set<String> fu
    * What staff say about one answer.
    *
    * @param points from 0 to those of its question
+   * @param met what they saw met of the question's rubric, nothing where they went through none
    */
-  public record Judged(double points, String comment) {}
+  public record Judged(double points, String comment, List<Rubric.Met> met) {
+    public Judged {
+      met = List.copyOf(met);
+    }
+
+    /** By points alone. */
+    public Judged(double points, String comment) {
+      this(points, comment, List.of());
+    }
+  }
 
   /** Points of points of the questions that carry one outcome. */
   public record Part(OutcomeId outcome, double points, double of) {
@@ -165,9 +182,9 @@ public record Quiz(List<Question> questions, Set<String> leftOut, Set<String> fu
     if (was == null) return now;
     if (now.mark() instanceof Mark.ForStaff && was.mark() instanceof Mark.Marked(double share)) {
       double points = righted(question, share * question.points());
-      return new Answered(question.id(), was.mark(), points, was.comment());
+      return new Answered(question.id(), was.mark(), points, was.comment(), was.met());
     }
-    return new Answered(question.id(), now.mark(), now.points(), was.comment());
+    return new Answered(question.id(), now.mark(), now.points(), was.comment(), was.met());
   }
 
   /**
@@ -201,7 +218,11 @@ public record Quiz(List<Question> questions, Set<String> leftOut, Set<String> fu
     if (!(now.points() >= 0 && now.points() <= of))
       throw new Refusal("points-of", "points", now.points(), "of", of);
     return new Answered(
-        before.question(), new Mark.Marked(now.points() / of), now.points(), now.comment());
+        before.question(),
+        of > 0 ? new Mark.Marked(now.points() / of) : Mark.WHOLE,
+        now.points(),
+        now.comment(),
+        now.met());
   }
 
   /**

@@ -365,7 +365,7 @@ final class WrittenItem {
       case PairsWanted wanted -> pairs(wanted);
       case WordsWanted _, NumberWanted _ -> xml.tag("p", () -> typed(RESPONSE));
       case GapText gaps -> gaps(gaps);
-      case TextWanted(var expected) -> {
+      case TextWanted(var expected, var _) -> {
         xml.tag("qti-extended-text-interaction", "", RESPONSE_ID, RESPONSE, "format", "xhtml");
         if (!expected.isBlank()) forScorers(() -> paragraphs(expected));
       }

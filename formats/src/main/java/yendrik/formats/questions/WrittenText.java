@@ -81,7 +81,7 @@ public final class WrittenText {
         for (int n = 0; n < things.size(); n++) lines.add(n + 1 + ". " + things.get(n).text());
       }
       case GapText gaps -> lines(gaps.source()).forEach(line -> lines.add("_ " + line));
-      case TextWanted(var expected) -> {
+      case TextWanted(var expected, var _) -> {
         lines.add("...");
         if (!expected.isBlank()) {
           lines.removeLast();

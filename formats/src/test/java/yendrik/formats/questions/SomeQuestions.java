@@ -72,6 +72,6 @@ public final class SomeQuestions {
                     w.subList(4, w.size()))),
         words(2).map(w -> new OrderWanted(named(w, OrderWanted.Thing::new), true)),
         WORDS.map(w -> new GapText("It is [" + w + "] there.", false)),
-        WORDS.map(TextWanted::new));
+        WORDS.map(words -> new TextWanted(words)));
   }
 }

@@ -17,6 +17,11 @@ public interface Content {
     return Optional.empty();
   }
 
+  /** All that anything of it is assessed with. */
+  default Set<RubricId> rubrics() {
+    return rubric().map(Set::of).orElse(Set.of());
+  }
+
   /** The files that are shown or offered there. */
   default Set<Long> files() {
     return TextFiles.of(body());

@@ -1,5 +1,7 @@
 package yendrik.server.design;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import yendrik.core.course.CourseDesign;
@@ -21,6 +23,14 @@ public record Document(
     Map<StepId, OwnWords> words,
     Map<BadgeId, BadgePicture> pictures,
     Map<RubricId, Rubric> rubrics) {
+
+  /** All that a step is assessed with. */
+  List<Rubric> rubrics(StepId step) {
+    return content(step).rubrics().stream()
+        .flatMap(id -> Optional.ofNullable(rubrics.get(id)).stream())
+        .sorted(Comparator.comparing(rubric -> rubric.id().value()))
+        .toList();
+  }
 
   /** What the work at a step is assessed with. */
   public Optional<Rubric> rubric(StepId step) {

@@ -50,7 +50,7 @@ public record DraftMark(Map<String, String> parts) {
                       s,
                       document.content(s.id()),
                       document.minutes().getOrDefault(s.id(), 0),
-                      document.rubric(s.id()),
+                      document.rubrics(s.id()),
                       document.words(s.id()).texts())));
     }
     design

@@ -205,7 +205,7 @@ class DraftStore {
   /** The rubrics that steps use; a step whose rubric is gone has none. */
   private Map<RubricId, Rubric> rubrics(CourseId course, Collection<Content> contents) {
     Set<RubricId> used = new HashSet<>();
-    contents.forEach(c -> c.rubric().ifPresent(used::add));
+    contents.forEach(c -> used.addAll(c.rubrics()));
     Map<RubricId, Rubric> rubrics = new HashMap<>();
     for (RubricRecord row : rubrics(course)) {
       Rubric rubric = rubric(row);

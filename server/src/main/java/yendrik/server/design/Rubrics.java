@@ -74,7 +74,7 @@ public class Rubrics {
         draft
             .design()
             .steps()
-            .filter(s -> draft.content(s.id()).rubric().equals(Optional.of(rubric.id())))
+            .filter(s -> draft.content(s.id()).rubrics().contains(rubric.id()))
             .map(Step::name)
             .toList(),
         assessed(row));

@@ -97,7 +97,7 @@ final class OneCopy implements Carrying {
     steps.values().stream().flatMap(List::stream).forEach(s -> originals.put(s.getId(), s));
     outcomes = new CopiedOutcomes(db, with.clock(), from, to);
     Set<RubricId> used = new HashSet<>();
-    originals.values().forEach(s -> content(s).rubric().ifPresent(used::add));
+    originals.values().forEach(s -> used.addAll(content(s).rubrics()));
     rubrics = new CopiedRubrics(db, from, to, Optional.of(used).filter(_ -> !what.everything()));
   }
 

@@ -1,6 +1,7 @@
 package yendrik.server.kinds.quiz;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import yendrik.core.quiz.taking.Taking;
 import yendrik.core.quiz.taking.TimeUp;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.server.design.RubricForms.Sheet;
 import yendrik.server.kinds.quiz.AttemptViews.AnswerView;
 import yendrik.server.kinds.quiz.AttemptViews.AttemptView;
 import yendrik.server.kinds.quiz.AttemptViews.ClockView;
@@ -45,7 +47,7 @@ class AttemptReviews {
     Set<String> seen = new HashSet<>();
     List<Question> shown = attempt.shown();
     shown.forEach(q -> seen.add(q.id()));
-    Map<String, Answer> answers = new java.util.HashMap<>(kept);
+    Map<String, Answer> answers = new HashMap<>(kept);
     answers.keySet().retainAll(seen);
     return new AttemptView(
         attempt.row().getNumber(),
@@ -53,6 +55,7 @@ class AttemptReviews {
         attempt.taking().pages(),
         attempt.row().getPage(),
         shown.stream().map(q -> questions.ask(q, attempt.dealt(), attempt.hints(q.id()))).toList(),
+        rubrics(attempt, shown),
         questions.given(attempt.quiz(), attempt.dealt(), answers),
         attempt.taking().review().oneByOne(),
         shown.stream()
@@ -60,6 +63,12 @@ class AttemptReviews {
             .map(q -> settled(attempt, q, Optional.ofNullable(kept.get(q.id()))))
             .toList(),
         clock(attempt));
+  }
+
+  private static Map<String, Sheet> rubrics(Running attempt, List<Question> shown) {
+    Map<String, Sheet> rubrics = new HashMap<>();
+    for (Question q : shown) attempt.sheet(q).ifPresent(sheet -> rubrics.put(q.id(), sheet));
+    return rubrics;
   }
 
   ClockView clock(Running attempt) {
@@ -154,6 +163,7 @@ class AttemptReviews {
         q.points(),
         allowed.feedback() ? q.feedback() : "",
         allowed.feedback() ? answered.comment() : "",
+        allowed.feedback() && allowed.marks() ? attempt.filled(q, answered) : Optional.empty(),
         allowed.own()
             ? Optional.of(questions.review(q, given, new Telling(told, allowed.feedback())))
             : Optional.empty());

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import yendrik.core.quiz.taking.Pages;
 import yendrik.core.quiz.taking.TimeUp;
+import yendrik.server.design.RubricForms.Filled;
+import yendrik.server.design.RubricForms.Sheet;
 import yendrik.server.kinds.quiz.question.AskedQuestion;
 import yendrik.server.kinds.quiz.question.GivenAnswer;
 import yendrik.server.kinds.quiz.question.ReviewedPart;
@@ -21,6 +23,7 @@ public final class AttemptViews {
    * @param count how many questions there are in all
    * @param page which of them is shown, from 0, where one never goes back
    * @param questions those that may be seen now
+   * @param rubrics what counts in answers to them, by the question's id, where that is said
    * @param oneByOne whether answers are settled one by one
    * @param settled what is said about those that are
    */
@@ -30,6 +33,7 @@ public final class AttemptViews {
       Pages pages,
       int page,
       List<AskedQuestion> questions,
+      Map<String, Sheet> rubrics,
       Map<String, GivenAnswer> answers,
       boolean oneByOne,
       List<AnswerView> settled,
@@ -75,6 +79,7 @@ public final class AttemptViews {
    * @param righted what was done about the question after it had been asked, in place of a verdict
    * @param verdict and points, where they may be known
    * @param comment what staff said about it, may be empty
+   * @param assessed the rubric that staff went through with it
    * @param part what was answered, where that may be looked at
    */
   public record AnswerView(
@@ -88,6 +93,7 @@ public final class AttemptViews {
       double of,
       String feedback,
       String comment,
+      Optional<Filled> assessed,
       Optional<ReviewedPart> part) {}
 
   /** What was done about a question that was not right. */

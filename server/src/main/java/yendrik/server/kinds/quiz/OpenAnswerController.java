@@ -8,6 +8,7 @@ import jakarta.validation.constraints.Size;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,6 +21,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Quiz;
+import yendrik.server.design.RubricForms;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -47,7 +49,15 @@ class OpenAnswerController {
   record AnswerMark(
       @NotNull @Size(max = 100) String question,
       @DecimalMin("0") @DecimalMax("10000") double points,
-      @NotNull @Size(max = 10_000) String comment) {}
+      @NotNull @Size(max = 10_000) String comment,
+      Optional<@Size(max = 100) List<RubricForms.@Valid MetView>> rubric) {
+    Quiz.Judged judged() {
+      return new Quiz.Judged(
+          points,
+          comment.strip(),
+          rubric.stream().flatMap(List::stream).map(RubricForms.MetView::met).toList());
+    }
+  }
 
   record AnswerMarks(@NotNull @Size(min = 1, max = 500) List<@Valid AnswerMark> marks) {}
 
@@ -62,8 +72,7 @@ class OpenAnswerController {
       Seat seat,
       @Valid @RequestBody AnswerMarks sent) {
     Map<String, Quiz.Judged> judged = new HashMap<>();
-    for (AnswerMark mark : sent.marks())
-      judged.put(mark.question(), new Quiz.Judged(mark.points(), mark.comment().strip()));
+    for (AnswerMark mark : sent.marks()) judged.put(mark.question(), mark.judged());
     answers.mark(seat, enrolment, step, number, judged);
   }
 }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.Refusal;
@@ -24,6 +25,7 @@ import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.open.Told;
 import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
+import yendrik.server.design.RubricForms;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.quiz.correction.CorrectionRows;
 import yendrik.server.kinds.quiz.question.KeptResult;
@@ -80,6 +82,8 @@ class OpenAnswers implements AlsoWaits {
   /**
    * @param given safe HTML, empty where nothing was written
    * @param points that staff gave, if they have
+   * @param rubric to assess it with, if any
+   * @param met what was seen met of it
    */
   @Schema(name = "OpenAnswer")
   record OpenAnswerView(
@@ -89,7 +93,9 @@ class OpenAnswers implements AlsoWaits {
       String given,
       double of,
       Optional<Double> points,
-      String comment) {}
+      String comment,
+      Optional<RubricForms.Sheet> rubric,
+      List<RubricForms.MetView> met) {}
 
   /** Attempts with texts, those that wait first. */
   @Transactional(readOnly = true)
@@ -131,11 +137,14 @@ class OpenAnswers implements AlsoWaits {
             .filter(q -> q.asked() instanceof TextWanted)
             .filter(q -> !attempt.quiz().leftOut().contains(q.id()))
             .filter(q -> !attempt.quiz().fullMarks().contains(q.id()))
-            .map(q -> answer(q, result, given.get(q.id()) instanceof Told told ? told.text() : ""))
+            .map(q ->
+                answer(
+                    attempt, q, result, given.get(q.id()) instanceof Told told ? told.text() : ""))
             .toList());
   }
 
-  private static OpenAnswerView answer(Question q, Quiz.Result result, String given) {
+  private static OpenAnswerView answer(
+      Running attempt, Question q, Quiz.Result result, String given) {
     Optional<Quiz.Answered> answered =
         result.answers().stream().filter(a -> a.question().equals(q.id())).findFirst();
     return new OpenAnswerView(
@@ -145,7 +154,9 @@ class OpenAnswers implements AlsoWaits {
         given,
         q.points(),
         answered.filter(a -> a.mark() instanceof Mark.Marked).map(Quiz.Answered::points),
-        answered.map(Quiz.Answered::comment).orElse(""));
+        answered.map(Quiz.Answered::comment).orElse(""),
+        attempt.sheet(q),
+        answered.flatMap(a -> attempt.filled(q, a)).map(RubricForms.Filled::met).orElse(List.of()));
   }
 
   /**
@@ -171,6 +182,7 @@ class OpenAnswers implements AlsoWaits {
                   .fetchOptional()
                   .orElseThrow(() -> Problem.notFound("finished attempt"));
           Running attempt = corrected(walk, row);
+          attempt.questions().forEach(q -> checkMet(attempt, q, judged.get(q.id())));
           Quiz.Result before = KeptResult.read(row.getResult());
           Quiz.Result after = judged(attempt.quiz(), before, judged);
           if (after.equals(before)) return List.of();
@@ -179,6 +191,15 @@ class OpenAnswers implements AlsoWaits {
           return List.of(
               Added.inPlaceOf(attempt.finishedFact(), Attempts.finished(attempt, after)));
         });
+  }
+
+  private static void checkMet(Running attempt, Question q, Quiz.@Nullable Judged judged) {
+    if (judged == null || judged.met().isEmpty()) return;
+    try {
+      attempt.rubric(q).orElseThrow(() -> Problem.field("marks", "no-rubric")).check(judged.met());
+    } catch (Refusal e) {
+      throw Problem.field("marks", "rubric-changed-meanwhile", "why", e.reason());
+    }
   }
 
   private static Quiz.Result judged(

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import yendrik.core.id.QuestionId;
+import yendrik.core.id.RubricId;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.server.design.Content;
 import yendrik.server.design.TextFiles;
@@ -40,6 +41,15 @@ public record QuizContent(
   }
 
   @Override
+  public Set<RubricId> rubrics() {
+    return all().flatMap(q -> q.rubric().stream()).collect(Collectors.toUnmodifiableSet());
+  }
+
+  private Stream<KeptQuestion> all() {
+    return Stream.concat(questions.stream(), draws.stream().flatMap(d -> d.pool().stream()));
+  }
+
+  @Override
   public Set<QuestionId> asked() {
     return questions.stream()
         .flatMap(q -> q.bank().stream())
@@ -57,8 +67,7 @@ public record QuizContent(
   /** Which of the course's questions it may ask, by what it calls them. */
   public Map<String, QuestionId> banked() {
     Map<String, QuestionId> banked = new HashMap<>();
-    Stream.concat(questions.stream(), draws.stream().flatMap(d -> d.pool().stream()))
-        .forEach(q -> q.bank().ifPresent(id -> banked.put(q.id(), id)));
+    all().forEach(q -> q.bank().ifPresent(id -> banked.put(q.id(), id)));
     return banked;
   }
 

@@ -117,6 +117,8 @@ class QuizRoom extends StepRoom<QuizContent, QuizAuthored, QuizEdit> {
   private static void check(Place place, int number, Question question) {
     if (!(question.points() >= 0 && question.points() <= Question.MOST_POINTS))
       throw Problem.field("questions", "question-points", "number", number);
+    if (!question.asked().rubric().map(r -> place.rubrics().contains(r)).orElse(true))
+      throw Problem.field("questions", "question-rubric-gone", "number", number);
     if (!question.outcome().map(o -> place.tied().contains(o)).orElse(true))
       throw Problem.field("questions", "question-outcome-untied", "number", number);
   }

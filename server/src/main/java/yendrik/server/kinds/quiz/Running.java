@@ -20,9 +20,14 @@ import yendrik.core.quiz.taking.TimeUp;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.rubric.Rubric;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Designs;
+import yendrik.server.design.Document;
+import yendrik.server.design.RubricForms;
+import yendrik.server.design.RubricForms.Filled;
+import yendrik.server.design.RubricForms.Sheet;
 import yendrik.server.http.Problem;
 import yendrik.server.kinds.quiz.question.Dealt;
 import yendrik.server.kinds.quiz.question.Questions;
@@ -32,22 +37,30 @@ import yendrik.server.way.Walk;
  * An attempt with the questions and the ways of taking them under which it was begun, whatever was
  * published since.
  *
+ * @param then what the course was
  * @param questions as they are asked, in the attempt's order
  */
 public record Running(
-    Walk walk, AttemptRecord row, Taking taking, Quiz quiz, Dealt dealt, List<Question> questions) {
+    Walk walk,
+    AttemptRecord row,
+    Document then,
+    Taking taking,
+    Quiz quiz,
+    Dealt dealt,
+    List<Question> questions) {
   public static Running of(Walk walk, AttemptRecord row, Designs designs, Questions all) {
     Designs.Ready then =
         row.getDesignVersion() == 0
             ? walk.ready()
             : designs.version(walk.course(), row.getDesignVersion());
-    QuizContent content = then.document().content(row.getStepId(), QuizContent.class);
+    Document document = then.document();
+    QuizContent content = document.content(row.getStepId(), QuizContent.class);
     Quiz quiz = all.asking(content.questions(), content.draws()).dealt(row.getSeed());
     Taking taking = content.taking();
     var dealt = new Dealt(row.getSeed(), taking.choicesMixed());
     List<Question> questions =
         taking.mixed() ? dealt.ofAll().mix(quiz.questions()) : quiz.questions();
-    return new Running(walk, row, taking, quiz, dealt, questions);
+    return new Running(walk, row, document, taking, quiz, dealt, questions);
   }
 
   /** When its time is up, with what was given to the learner meanwhile; none where it never is. */
@@ -89,6 +102,23 @@ public record Running(
     return taking.taken(order, progress, kept, sent, back);
   }
 
+  /** What answers to a question are assessed with, as it was then; none that is gone. */
+  Optional<Rubric> rubric(Question question) {
+    return question.asked().rubric().flatMap(id -> Optional.ofNullable(then.rubrics().get(id)));
+  }
+
+  /** The same as those see it who are assessed. */
+  Optional<Sheet> sheet(Question question) {
+    return rubric(question).map(rubric -> RubricForms.sheet(rubric, then.design()));
+  }
+
+  /** The same as it was gone through with an answer. */
+  Optional<Filled> filled(Question question, Quiz.Answered answered) {
+    return rubric(question)
+        .filter(_ -> !answered.met().isEmpty())
+        .map(rubric -> Filled.of(rubric, answered.met(), then.design()));
+  }
+
   /** What lies between now and what came in before was spent on these questions. */
   void spent(Set<String> questions) {
     row.setSpent(row.getSpent().came(questions, now()));
@@ -112,7 +142,7 @@ public record Running(
     List<Question> asked = new ArrayList<>(questions);
     asked.replaceAll(
         q -> right.questions().stream().filter(r -> r.id().equals(q.id())).findFirst().orElse(q));
-    return new Running(walk, row, taking, right, dealt, asked);
+    return new Running(walk, row, then, taking, right, dealt, asked);
   }
 
   /** The fact that it was finished, as it stands. */

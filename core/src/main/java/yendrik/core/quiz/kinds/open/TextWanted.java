@@ -1,6 +1,8 @@
 package yendrik.core.quiz.kinds.open;
 
 import java.util.List;
+import java.util.Optional;
+import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Asked;
 import yendrik.core.quiz.Lack;
 import yendrik.core.quiz.Mark;
@@ -12,8 +14,15 @@ import yendrik.core.quiz.QuestionKind;
  * attempt has 6 of 10 and waits; once staff give 3, it has 9.
  *
  * @param expected what a good answer says, for those who mark it; may be empty
+ * @param rubric what it is assessed with, if anything: its points, as a share of all that it has,
+ *     are then that share of the question's
  */
-public record TextWanted(String expected) implements Asked<Told> {
+public record TextWanted(String expected, Optional<RubricId> rubric) implements Asked<Told> {
+  /** A text that is marked with points alone. */
+  public TextWanted(String expected) {
+    this(expected, Optional.empty());
+  }
+
   @Override
   public QuestionKind kind() {
     return QuestionKind.OPEN;

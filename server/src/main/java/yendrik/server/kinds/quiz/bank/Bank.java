@@ -4,6 +4,7 @@ import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.PERSON;
 import static yendrik.schema.Tables.QUESTION;
 import static yendrik.schema.Tables.QUESTION_VERSION;
+import static yendrik.schema.Tables.RUBRIC;
 
 import java.time.Clock;
 import java.util.ArrayList;
@@ -20,6 +21,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.QuestionId;
+import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Doubles;
 import yendrik.core.quiz.Question;
 import yendrik.formats.questions.QuestionText;
@@ -157,6 +159,8 @@ public class Bank {
       throw Problem.field("question", "question-points", "number", 1);
     if (!question.outcome().map(o -> has(course, o)).orElse(true))
       throw Problem.field("question", "no-such-outcome");
+    if (!question.asked().rubric().map(r -> has(course, r)).orElse(true))
+      throw Problem.field("question", "no-such-rubric");
     QuestionRecord row = tables.questions().fresh();
     row.setContent(BankQuestions.keep(questions.keep(question)));
     row.setTags(tags(edit.tags()));
@@ -167,6 +171,11 @@ public class Bank {
   private boolean has(CourseId course, OutcomeId outcome) {
     return db.fetchExists(
         OUTCOME, OUTCOME.COURSE_ID.eq(course), OUTCOME.ID.eq(outcome), OUTCOME.DELETED_AT.isNull());
+  }
+
+  private boolean has(CourseId course, RubricId rubric) {
+    return db.fetchExists(
+        RUBRIC, RUBRIC.COURSE_ID.eq(course), RUBRIC.ID.eq(rubric), RUBRIC.DELETED_AT.isNull());
   }
 
   /** Tags as they are kept: each once, however large its letters, as it was written first. */

@@ -9,6 +9,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.QuestionId;
+import yendrik.core.id.RubricId;
 import yendrik.server.design.Carrying;
 import yendrik.server.design.TextFiles;
 
@@ -30,6 +31,7 @@ public record KeptQuestion(
     ObjectNode part) {
   private static final String FORMATTED = "formatted";
   private static final String PICTURE = "picture";
+  private static final String RUBRIC = "rubric";
 
   /** Help with it. */
   record KeptHint(String text, double cost) {}
@@ -80,6 +82,13 @@ public record KeptQuestion(
     return files;
   }
 
+  /** What it is assessed with, if anything. */
+  public Optional<RubricId> rubric() {
+    return Optional.of(part.path(RUBRIC))
+        .filter(JsonNode::isIntegralNumber)
+        .map(id -> new RubricId(id.asLong()));
+  }
+
   /** The same in another course. */
   public KeptQuestion carried(Carrying to) {
     ObjectNode there = part.deepCopy();
@@ -87,6 +96,9 @@ public record KeptQuestion(
     if (there.path(PICTURE).isIntegralNumber())
       to.file(there.path(PICTURE).asLong())
           .ifPresentOrElse(file -> there.put(PICTURE, file), () -> there.remove(PICTURE));
+    rubric()
+        .flatMap(to::rubric)
+        .ifPresentOrElse(r -> there.put(RUBRIC, r.value()), () -> there.remove(RUBRIC));
     return new KeptQuestion(
             id,
             text,

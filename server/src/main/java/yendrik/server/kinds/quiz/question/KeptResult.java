@@ -8,6 +8,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.Quiz;
+import yendrik.core.rubric.Rubric;
 import yendrik.formats.json.CoreJson;
 
 /** The result of an attempt as it is kept. */
@@ -18,8 +19,14 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
 
   /**
    * @param said what staff said about it
+   * @param met what they saw met of a rubric
    */
-  record KeptAnswered(String question, KeptMark mark, double points, Optional<String> said) {}
+  record KeptAnswered(
+      String question,
+      KeptMark mark,
+      double points,
+      Optional<String> said,
+      Optional<List<Rubric.Met>> met) {}
 
   record KeptMark(String is, Optional<Double> share) {}
 
@@ -35,7 +42,8 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
                         a.question(),
                         mark(a.mark()),
                         a.points(),
-                        Optional.of(a.comment()).filter(c -> !c.isEmpty())))
+                        Optional.of(a.comment()).filter(c -> !c.isEmpty()),
+                        Optional.of(a.met()).filter(met -> !met.isEmpty())))
                 .toList());
     return JSON.valueOf(CoreJson.mapper().writeValueAsString(kept));
   }
@@ -55,7 +63,15 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
         kept.path("question").asString(),
         mark(kept.path("mark")),
         kept.path("points").asDouble(),
-        kept.path("said").asString(""));
+        kept.path("said").asString(""),
+        kept.path("met").valueStream().map(KeptResult::met).toList());
+  }
+
+  private static Rubric.Met met(JsonNode kept) {
+    return new Rubric.Met(
+        kept.path("criterion").asInt(),
+        kept.path("level").asInt(),
+        kept.path("comment").asString(""));
   }
 
   /** Questions once were right or wrong. */

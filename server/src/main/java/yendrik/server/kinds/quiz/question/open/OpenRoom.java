@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.RubricId;
 import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.open.Told;
@@ -35,19 +36,20 @@ class OpenRoom extends QuestionRoom<TextWanted, Told, TextWritten, TextAsked, Te
   }
 
   /** As a question is kept. */
-  private record KeptWanted(String expected) {}
+  private record KeptWanted(String expected, Optional<RubricId> rubric) {}
 
   /** As an answer is kept. */
   private record KeptTold(String text) {}
 
   @Override
   protected ObjectNode keep(TextWanted question) {
-    return MAPPER.valueToTree(new KeptWanted(question.expected()));
+    return MAPPER.valueToTree(new KeptWanted(question.expected(), question.rubric()));
   }
 
   @Override
   protected TextWanted question(ObjectNode kept) {
-    return new TextWanted(MAPPER.treeToValue(kept, KeptWanted.class).expected());
+    var wanted = MAPPER.treeToValue(kept, KeptWanted.class);
+    return new TextWanted(wanted.expected(), wanted.rubric());
   }
 
   @Override
@@ -62,12 +64,12 @@ class OpenRoom extends QuestionRoom<TextWanted, Told, TextWritten, TextAsked, Te
 
   @Override
   protected TextWritten written(TextWanted question) {
-    return new TextWritten(question.expected());
+    return new TextWritten(question.expected(), question.rubric());
   }
 
   @Override
   protected TextWanted question(TextWritten sent) {
-    return new TextWanted(sent.expected().strip());
+    return new TextWanted(sent.expected().strip(), sent.rubric());
   }
 
   @Override
