@@ -73,9 +73,9 @@ class DemoContentsTest extends DemoSchoolTest {
   }
 
   @Test
-  void the_demo_has_rubrics_on_three_steps_and_work_assessed_with_each() {
+  void the_demo_has_rubrics_on_four_steps_and_work_assessed_with_each() {
     JsonNode rubrics = as("Odalys Brandt").get(foundations() + "/design/rubrics");
-    assertThat(rubrics.size()).isEqualTo(3);
+    assertThat(rubrics.size()).isEqualTo(4);
     for (JsonNode rubric : rubrics) {
       assertThat(rubric.path("steps").size()).as(rubric.path("name").asString()).isEqualTo(1);
       assertThat(rubric.path("assessed").asInt()).isPositive();

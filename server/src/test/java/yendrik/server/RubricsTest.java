@@ -395,6 +395,8 @@ class RubricsTest extends SchoolTest {
     JsonNode assessed = result.at("/answers/0/assessed");
     assertThat(assessed.path("points").asDouble()).isEqualTo(5);
     assertThat(assessed.at("/met/0/comment").asString()).isEqualTo("It leaks slowly.");
+    assertThat(sefa.get(course.path + "/design/rubrics").path(0).path("assessed").asInt())
+        .isEqualTo(1);
   }
 
   @Test

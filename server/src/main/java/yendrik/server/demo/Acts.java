@@ -11,6 +11,8 @@ import yendrik.server.http.FilmHosts;
 import yendrik.server.kinds.StepDemo;
 import yendrik.server.kinds.assignment.HandedIn;
 import yendrik.server.kinds.quiz.Attempts;
+import yendrik.server.kinds.quiz.OpenAnswers;
+import yendrik.server.kinds.quiz.PastAttempts;
 import yendrik.server.kinds.quiz.after.Corrections;
 import yendrik.server.kinds.quiz.after.Remarking;
 import yendrik.server.kinds.quiz.bank.Bank;
@@ -25,6 +27,8 @@ record Acts(
     Steps steps,
     Playing films,
     Attempts attempts,
+    PastAttempts pastAttempts,
+    OpenAnswers openAnswers,
     Questions questions,
     Bank bank,
     Corrections corrections,

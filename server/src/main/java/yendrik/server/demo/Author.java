@@ -35,6 +35,7 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Scale;
 import yendrik.core.quiz.Question;
+import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.place.PlaceWanted;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.core.rubric.Rubric;
@@ -302,6 +303,10 @@ final class Author {
         .map(q ->
             q.asked() instanceof PlaceWanted place
                 ? q.asking(new PlaceWanted(picture(step), place.described(), place.areas()))
+                : q)
+        .map(q ->
+            q.asked() instanceof TextWanted text
+                ? q.asking(new TextWanted(text.expected(), Optional.ofNullable(rubrics.get(step))))
                 : q)
         .toList();
   }

@@ -68,9 +68,16 @@ final class Crowd {
   private PersonId person(int n, String passwordHash) {
     String first = names.get(n % names.size()).split(" ")[0];
     String last = names.get(n / names.size() % names.size()).split(" ")[1];
+    String name = first + " " + last + " " + n;
+    return person(db, clock, name, "crowd" + n + "@hollowlane.example", passwordHash);
+  }
+
+  /** Somebody with a password that many have, which is hashed once. */
+  static PersonId person(
+      DSLContext db, DemoClock clock, String name, String email, String passwordHash) {
     return db.insertInto(PERSON)
-        .set(PERSON.NAME, first + " " + last + " " + n)
-        .set(PERSON.EMAIL, "crowd" + n + "@hollowlane.example")
+        .set(PERSON.NAME, name)
+        .set(PERSON.EMAIL, email)
         .set(PERSON.PASSWORD_HASH, passwordHash)
         .set(PERSON.ADMINISTRATOR, false)
         .set(PERSON.CREATED_AT, clock.instant())

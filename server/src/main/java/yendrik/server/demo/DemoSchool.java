@@ -175,6 +175,7 @@ public class DemoSchool implements ApplicationRunner {
   private final Institutions institutions;
   private final Wordings wordings;
   private final int crowd;
+  private final int members;
   private final Map<String, PersonId> ids = new HashMap<>();
 
   DemoSchool(
@@ -194,9 +195,11 @@ public class DemoSchool implements ApplicationRunner {
       Files files,
       Institutions institutions,
       Wordings wordings,
-      @Value("${yendrik.demo.crowd:0}") int crowd) {
+      @Value("${yendrik.demo.crowd:0}") int crowd,
+      @Value("${yendrik.demo.members:8}") int members) {
     this.db = db;
     this.crowd = crowd;
+    this.members = members;
     this.clock = clock;
     this.people = people;
     this.courses = courses;
@@ -329,6 +332,8 @@ public class DemoSchool implements ApplicationRunner {
     clock.putTo(today.minus(Duration.ofDays(2)));
     core.reword("TORQ", "Knows the number, the tool and the order in which bolts are turned.");
     wheelbuilders(wheels, foundations, tomas, today);
+    new Members(db, clock, walks, acts.pastAttempts(), induction)
+        .enrol(members, LEARNERS, passwordHash(tomas), tomas, today.minus(Duration.ofDays(24)));
     if (crowd > 0)
       new Crowd(db, clock, walks, foundations, induction.course, LEARNERS)
           .enrol(crowd, passwordHash(tomas), saturday, tomas, start);
@@ -718,7 +723,10 @@ public class DemoSchool implements ApplicationRunner {
       case "Ilse Tran" -> {
         steps(learning, 23, 1.0, start, today.minus(Duration.ofDays(2)));
         learning.on(today.minus(Duration.ofDays(1))).read("desk");
-        learning.attempt("desk-quiz", 7);
+        learning.attempt("desk-quiz", 6);
+        learning.judged(
+            "desk-quiz", "q7", 2.67, "Safe first, and why: well said. Say also what it costs.", 2);
+        learning.later(Duration.ofMinutes(30)).attempt("desk-quiz", 7);
       }
       case "Tilda Moreau" -> {
         steps(learning, 20, 0.7, start, today.minus(Duration.ofDays(2)));

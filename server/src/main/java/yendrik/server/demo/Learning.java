@@ -19,6 +19,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.quiz.Question;
+import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.taking.Taking;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.kinds.DemoLearner;
@@ -222,6 +223,20 @@ final class Learning implements DemoLearner {
             comment,
             levels(key, level),
             course.met(key, level, ""));
+  }
+
+  /**
+   * Staff mark a text in the first attempt at a quiz, with its rubric met about as well, 0 to 3.
+   */
+  void judged(String key, String question, double points, String comment, int level) {
+    later(Duration.ofHours(2));
+    acts.openAnswers()
+        .mark(
+            facilitator,
+            enrolment,
+            course.id(key),
+            1,
+            Map.of(question, new Quiz.Judged(points, comment, course.met(key, level, ""))));
   }
 
   void signedOff(String key, String comment, int level) {

@@ -15,6 +15,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseDesign;
@@ -22,6 +23,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.RubricId;
+import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.strand.work.WorkFact;
@@ -47,10 +49,18 @@ public class Rubrics {
   private final DraftStore drafts;
   private final DraftTables tables;
   private final FieldChanges changes;
+  private final ObjectProvider<AlsoAssesses> others;
   private final Clock clock;
 
-  Rubrics(DSLContext db, DraftStore drafts, DraftTables tables, FieldChanges changes, Clock clock) {
+  Rubrics(
+      DSLContext db,
+      DraftStore drafts,
+      DraftTables tables,
+      FieldChanges changes,
+      ObjectProvider<AlsoAssesses> others,
+      Clock clock) {
     this.changes = changes;
+    this.others = others;
     this.db = db;
     this.drafts = drafts;
     this.tables = tables;
@@ -65,29 +75,33 @@ public class Rubrics {
 
   private RubricView view(RubricRecord row, Document draft) {
     Rubric rubric = DraftStore.rubric(row);
+    List<Step> steps =
+        draft
+            .design()
+            .steps()
+            .filter(s -> draft.content(s.id()).rubrics().contains(rubric.id()))
+            .toList();
     return new RubricView(
         row.getId(),
         row.getVersion(),
         rubric.name(),
         RubricForms.criteria(rubric, draft.design()),
         rubric.of(),
-        draft
-            .design()
-            .steps()
-            .filter(s -> draft.content(s.id()).rubrics().contains(rubric.id()))
-            .map(Step::name)
-            .toList(),
-        assessed(row));
+        steps.stream().map(Step::name).toList(),
+        assessed(row, steps));
   }
 
-  private int assessed(RubricRecord row) {
-    return db.fetchCount(
-        FACT,
-        FACT.COURSE_ID.eq(row.getCourseId()),
-        FACT.KIND.eq(CoreJson.name(WorkFact.Assessed.class)),
-        DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("rubric"))
-            .cast(RUBRIC.ID)
-            .eq(row.getId()));
+  private int assessed(RubricRecord row, List<Step> steps) {
+    int work =
+        db.fetchCount(
+            FACT,
+            FACT.COURSE_ID.eq(row.getCourseId()),
+            FACT.KIND.eq(CoreJson.name(WorkFact.Assessed.class)),
+            DSL.jsonbGetAttributeAsText(FACT.BODY, DSL.inline("rubric"))
+                .cast(RUBRIC.ID)
+                .eq(row.getId()));
+    Set<StepId> at = steps.stream().map(Step::id).collect(Collectors.toSet());
+    return work + others.stream().mapToInt(other -> other.withRubric(at)).sum();
   }
 
   private RubricView view(CourseId course, RubricId id) {

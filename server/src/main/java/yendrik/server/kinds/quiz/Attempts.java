@@ -191,9 +191,9 @@ public class Attempts {
                 }
               if (!current.isEmpty()) return facts;
               mayBegin(w, s, rows, word);
-              int number = rows.stream().mapToInt(AttemptRecord::getNumber).max().orElse(0) + 1;
-              current.add(fresh(w, step, number));
-              facts.add(new AttemptFact.StartedAttempt(step, number));
+              AttemptRecord row = next(w, step).row();
+              current.add(row);
+              facts.add(new AttemptFact.StartedAttempt(step, row.getNumber()));
               return facts;
             });
     return reviews.running(running(walk, current.getFirst()));
@@ -214,6 +214,16 @@ public class Attempts {
     if (next.isPresent()) throw Problem.conflict("attempt-too-soon", "at", next.get());
     if (!content.taking().opensTo(word.orElse("")))
       throw Problem.field("word", word.isEmpty() ? "word-needed" : "not-the-word");
+  }
+
+  /** The next attempt, begun now whether or not it may be. */
+  Running next(Walk walk, StepId step) {
+    int before =
+        attempts(walk.enrolment(), step).stream()
+            .mapToInt(AttemptRecord::getNumber)
+            .max()
+            .orElse(0);
+    return running(walk, fresh(walk, step, before + 1));
   }
 
   private AttemptRecord fresh(Walk walk, StepId step, int number) {
@@ -420,7 +430,7 @@ public class Attempts {
   /**
    * @param attempt with what was put right about its questions
    */
-  private Fact.What finish(Running attempt, Map<String, Answer> counting, Instant at) {
+  Fact.What finish(Running attempt, Map<String, Answer> counting, Instant at) {
     AttemptRecord row = attempt.row();
     Quiz.Result marked = attempt.quiz().mark(counting, attempt.hints());
     Quiz.Result result = attempt.walk().practice() ? judged(attempt.quiz(), marked) : marked;

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -24,6 +25,7 @@ import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.kinds.open.TextWanted;
 import yendrik.core.quiz.kinds.open.Told;
 import yendrik.schema.tables.records.AttemptRecord;
+import yendrik.server.design.AlsoAssesses;
 import yendrik.server.design.Designs;
 import yendrik.server.design.RubricForms;
 import yendrik.server.http.Problem;
@@ -41,7 +43,7 @@ import yendrik.server.work.Versions;
 /** Texts in attempts that staff mark. */
 @Service
 @Transactional
-class OpenAnswers implements AlsoWaits {
+public class OpenAnswers implements AlsoWaits, AlsoAssesses {
   private final DSLContext db;
   private final Walks walks;
   private final Learners learners;
@@ -213,6 +215,12 @@ class OpenAnswers implements AlsoWaits {
 
   private static void known(Walk walk, StepId step) {
     if (walk.index().number(step) == CourseIndex.UNKNOWN) throw Problem.notFound("step");
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public int withRubric(Set<StepId> steps) {
+    return db.fetchCount(ATTEMPT, ATTEMPT.STEP_ID.in(steps), KeptResult.withRubric(ATTEMPT.RESULT));
   }
 
   @Override

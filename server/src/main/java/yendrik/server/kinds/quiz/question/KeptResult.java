@@ -3,6 +3,8 @@ package yendrik.server.kinds.quiz.question;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.Field;
 import org.jooq.JSON;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -54,6 +56,11 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
     List<Quiz.Answered> answers = new ArrayList<>();
     for (JsonNode answered : tree.path("answers")) answers.add(answered((ObjectNode) answered));
     return new Quiz.Result(tree.path("points").asDouble(), tree.path("of").asDouble(), answers);
+  }
+
+  /** Whether a rubric was gone through: quotes within texts are kept with a backslash. */
+  public static Condition withRubric(Field<JSON> result) {
+    return result.cast(String.class).contains("\"met\":");
   }
 
   /** By hand: many thousands are read for the figures of a quiz. */
