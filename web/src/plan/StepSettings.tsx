@@ -4,6 +4,7 @@ import { useTranslations } from 'use-intl';
 import { room } from '../kinds/rooms';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
+import { AllowanceFields } from './AllowanceFields';
 import { AudienceField } from './AudienceField';
 import { ShelveButton } from './copying/ShelveButton';
 import { EvidenceFields } from './EvidenceFields';
@@ -51,6 +52,11 @@ export function StepSettings(props: StepPanelProps) {
           <Settings {...authorProps(props)} />
         </Suspense>
       )}
+      <AllowanceFields
+        design={design}
+        step={step}
+        onChange={(allowances) => draft.step(step, { allowances })}
+      />
       <StepWords {...props} />
       <div>
         <FormControlLabel

@@ -47,6 +47,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   evidenceFor: s.evidenceFor,
   groups: s.groups,
   people: s.people,
+  allowances: s.allowances,
   ownWords: s.ownWords,
 });
 

@@ -34,6 +34,7 @@ const step = (id: number, kind: string, name: string, more = {}) => ({
   evidenceFor: [],
   groups: [],
   people: [],
+  allowances: [],
   ownWords: {},
   ...more,
 });

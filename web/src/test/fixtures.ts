@@ -100,6 +100,7 @@ export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {})
   groups: [],
   ownWords: {},
   people: [],
+  allowances: [],
   evidenceFor: [],
   doneWhen: rule(),
   part: PARTS[kind],

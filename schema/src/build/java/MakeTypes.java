@@ -153,7 +153,8 @@ public class MakeTypes {
           "attempt\\.settled", "String",
           "attempt\\.hints", "String",
           "question\\.tags", "String",
-          "step\\.ties", "yendrik.core.course.Step.Tie");
+          "step\\.ties", "yendrik.core.course.Step.Tie",
+          "step\\.allowances", "yendrik.core.course.Step.Allowance");
 
   private static ForcedType json(String columns, String type, String how, String of) {
     return new ForcedType()

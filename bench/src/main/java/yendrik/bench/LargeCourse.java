@@ -133,7 +133,8 @@ final class LargeCourse {
             Optional.empty()),
         new Step.Scoring(10, 0.6, 3),
         List.of(new Step.Tie(new OutcomeId(module), 1)),
-        Step.Audience.EVERYONE);
+        Step.Audience.EVERYONE,
+        List.of());
   }
 
   private Condition orScored(Condition before, int step) {

@@ -142,7 +142,8 @@ public final class Workshop {
         Step.Window.ALWAYS,
         Step.Scoring.NONE,
         List.of(),
-        Step.Audience.EVERYONE);
+        Step.Audience.EVERYONE,
+        List.of());
   }
 
   public static Step opens(Step s, Condition when) {
@@ -184,6 +185,10 @@ public final class Workshop {
 
   public static Step tied(Step s, Step.Tie... ties) {
     return StepBuilder.builder(s).evidenceFor(List.of(ties)).build();
+  }
+
+  public static Step allowing(Step s, Step.Allowance... allowances) {
+    return StepBuilder.builder(s).allowances(List.of(allowances)).build();
   }
 
   public static Step onlyFor(Step s, GroupId group) {

@@ -620,4 +620,72 @@ class QuizTakingTest extends SchoolTest {
     assertThat(refused.getStatus()).isEqualTo(422);
     assertThat(Caller.json(refused).path("fields").toString()).contains("minutes");
   }
+
+  private record NewGroup(String name, List<EnrolmentId> learners) {}
+
+  private long group(EnrolmentId... learners) {
+    return sefa.post(course.path + "/groups", new NewGroup("Tuesday", List.of(learners)))
+        .path("id")
+        .asLong();
+  }
+
+  private MockHttpServletResponse allow(long group, int minutes, int attempts) {
+    return course.save(
+        course.seen(quiz),
+        e -> {
+          e.put("attempts", 1);
+          e.putArray("allowances")
+              .addObject()
+              .put("group", group)
+              .put("minutes", minutes)
+              .put("attempts", attempts);
+        });
+  }
+
+  @Test
+  void a_group_has_more_time_and_attempts_also_who_comes_into_it_while_an_attempt_goes_on() {
+    taken(t -> limit(t, "HANDED_IN", 0));
+    long group = group();
+    assertThat(allow(group, 10, 1).getStatus()).isEqualTo(200);
+    begun();
+    later(Duration.ofMinutes(15));
+    EnrolmentId enrolment = course.enrolment("Edda Marsh");
+    String members = course.path + "/groups/" + group + "/members";
+    var in = new Members(List.of(enrolment), List.of());
+    assertThat(sefa.call("POST", members, in).getStatus()).isLessThan(300);
+    later(Duration.ofMinutes(10));
+    timer.all();
+    assertThat(keep(right("q1")).getStatus()).as("25 of 30 minutes").isEqualTo(200);
+    assertThat(page().at("/time/minutes").asInt()).isEqualTo(30);
+    assertThat(finish(1, right("q1")).path("attemptsLeft").asInt()).isEqualTo(1);
+    assertThat(begin().path("number").asInt()).isEqualTo(2);
+    var out = new Members(List.of(), List.of(enrolment));
+    assertThat(sefa.call("POST", members, out).getStatus()).isLessThan(300);
+    later(Duration.ofMinutes(21));
+    timer.all();
+    assertThat(finish(2, right("q1")).path("timeUp").asBoolean()).as("20 minutes again").isTrue();
+    assertThat(edda.call("POST", attempts(), "").getStatus()).isEqualTo(409);
+  }
+
+  @Test
+  void more_for_a_group_is_checked_and_keeps_the_group() {
+    long group = group();
+    assertThat(allow(group, -1, 0).getStatus()).isEqualTo(422);
+    assertThat(allow(999_999, 5, 0).getStatus()).isEqualTo(422);
+    var twice =
+        course.save(
+            course.seen(quiz),
+            e -> {
+              var all = e.putArray("allowances");
+              for (int n = 0; n < 2; n++)
+                all.addObject().put("group", group).put("minutes", 5).put("attempts", 0);
+            });
+    assertThat(twice.getStatus()).isEqualTo(422);
+    assertThat(Caller.json(twice).toString()).contains("A group stands there twice.");
+    assertThat(allow(group, 5, 0).getStatus()).isEqualTo(200);
+    assertThat(sefa.get(course.path + "/groups").path(0).path("uses").toString())
+        .contains("“Three statements” allows it more than others");
+    assertThat(sefa.call("DELETE", course.path + "/groups/" + group, "").getStatus())
+        .isEqualTo(422);
+  }
 }

@@ -124,6 +124,11 @@ public final class CourseIndex {
     return everyones[step];
   }
 
+  /** Whether anything about a step hangs on who somebody is, or in which groups. */
+  public boolean hangsOnPerson(int step) {
+    return !everyones[step] || !step(step).allowances().isEmpty();
+  }
+
   /** The outcomes that an outcome is made of, by number; those that are gone are left out. */
   public int[] parts(int outcome) {
     return outcome(outcome).madeOf().stream()

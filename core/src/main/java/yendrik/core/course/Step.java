@@ -32,10 +32,17 @@ public record Step(
     Window window,
     Scoring scoring,
     List<Tie> evidenceFor,
-    Audience audience) {
+    Audience audience,
+    List<Allowance> allowances) {
 
+  /**
+   * @throws Refusal if a group has two allowances
+   */
   public Step {
     evidenceFor = List.copyOf(evidenceFor);
+    allowances = List.copyOf(allowances);
+    if (allowances.stream().map(Allowance::group).distinct().count() < allowances.size())
+      throw new Refusal("allowance-twice", "n", allowances.size());
   }
 
   /**
@@ -129,6 +136,20 @@ public record Step(
         least = cut;
       }
       if (!(weight > 0)) throw new Refusal("weight", "weight", weight);
+    }
+  }
+
+  /**
+   * What a group has beyond everybody else. Who is in several groups has the most of each.
+   *
+   * @param minutes more for each attempt that has a clock, 0 or more
+   * @param attempts more, 0 or more; nothing where attempts are not counted
+   * @param due when it is due for them instead; an earlier date than everybody's is none
+   */
+  public record Allowance(GroupId group, int minutes, int attempts, Optional<Instant> due) {
+    public Allowance {
+      if (minutes < 0) throw new Refusal("minutes", "n", minutes);
+      if (attempts < 0) throw new Refusal("attempts", "n", attempts);
     }
   }
 

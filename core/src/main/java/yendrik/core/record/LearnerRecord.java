@@ -1,5 +1,6 @@
 package yendrik.core.record;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -11,6 +12,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import yendrik.core.Refusal;
 import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseIndex;
@@ -492,23 +494,41 @@ public final class LearnerRecord {
 
   /** When the step is due for this learner, {@link #NEVER} without a due date. */
   public long due(int s) {
-    if (movedDue[s] != NEVER) return movedDue[s];
-    return index.dueAt(s);
+    long moved = movedDue(s);
+    return moved == NEVER ? index.dueAt(s) : moved;
   }
 
-  /** Whether an exception has moved the due date. */
+  /** Whether an exception, of theirs or of a group of theirs, has moved the due date. */
   public boolean dueMoved(int s) {
-    return movedDue[s] != NEVER;
+    return movedDue(s) != NEVER;
   }
 
-  /** Attempts given beyond those that the step allows. */
+  /** To when the due date was moved: what is said of one person goes before what a group has. */
+  private long movedDue(int s) {
+    if (movedDue[s] != NEVER) return movedDue[s];
+    long latest =
+        allowed(s)
+            .flatMap(a -> a.due().stream())
+            .mapToLong(Instant::toEpochMilli)
+            .max()
+            .orElse(NEVER);
+    return latest != NEVER && latest > index.dueAt(s) ? latest : NEVER;
+  }
+
+  private Stream<Step.Allowance> allowed(int s) {
+    List<Step.Allowance> allowances = index.step(s).allowances();
+    if (allowances.isEmpty()) return Stream.empty();
+    return allowances.stream().filter(a -> groups.contains(a.group()));
+  }
+
+  /** Attempts given beyond those that the step allows everybody. */
   public int extraAttempts(int s) {
-    return extraAttempts[s];
+    return extraAttempts[s] + allowed(s).mapToInt(Step.Allowance::attempts).max().orElse(0);
   }
 
-  /** Minutes given for each attempt beyond those that the step gives. */
+  /** Minutes given for each attempt beyond those that the step gives everybody. */
   public int extraMinutes(int s) {
-    return extraMinutes[s];
+    return extraMinutes[s] + allowed(s).mapToInt(Step.Allowance::minutes).max().orElse(0);
   }
 
   /**
@@ -517,7 +537,8 @@ public final class LearnerRecord {
    */
   public long closesAt(int s) {
     long closes = index.closesAt(s);
-    return movedDue[s] == NEVER ? closes : Math.max(closes, movedDue[s]);
+    long moved = movedDue(s);
+    return moved == NEVER ? closes : Math.max(closes, moved);
   }
 
   /**
@@ -526,8 +547,8 @@ public final class LearnerRecord {
    */
   public long takesUntil(int s) {
     long takes = index.takesUntil(s);
-    long moved = movedDue[s] == NEVER ? takes : Math.max(takes, movedDue[s]);
-    return Math.min(moved, closesAt(s));
+    long moved = movedDue(s);
+    return Math.min(moved == NEVER ? takes : Math.max(takes, moved), closesAt(s));
   }
 
   /** Whether what happens at this moment comes after the step was due for this learner. */

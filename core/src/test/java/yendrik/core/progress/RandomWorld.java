@@ -363,7 +363,16 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
           List.of(new Step.Tie(c.rarely(2) ? SAFE : BRAKE, 1)),
           c.rarely(5)
               ? new Step.Audience(Set.of(group()), c.rarely(5) ? Set.of(JUNO) : Set.<PersonId>of())
-              : Step.Audience.EVERYONE);
+              : Step.Audience.EVERYONE,
+          c.rarely(5)
+              ? List.of(new Step.Allowance(group(), 0, c.next(3), groupsDue()))
+              : List.of());
+    }
+
+    private Optional<Instant> groupsDue() {
+      return c.rarely(2)
+          ? Optional.of(START.plus(Duration.ofHours(c.next(50) * 10L)))
+          : Optional.empty();
     }
 
     private Step.Window window() {

@@ -631,9 +631,12 @@ final class SimpleWorld {
 
   private Optional<Instant> movedDue(StepId id) {
     List<Fact.What> moved = grants(id, Fact.DueMoved.class, Fact.Grant.DUE_MOVED);
-    return moved.isEmpty()
-        ? Optional.empty()
-        : Optional.of(((Fact.DueMoved) moved.getLast()).due());
+    if (!moved.isEmpty()) return Optional.of(((Fact.DueMoved) moved.getLast()).due());
+    Optional<Instant> everybodys = design.step(id).orElseThrow().window().due();
+    return allowances(id).stream()
+        .flatMap(a -> a.due().stream())
+        .max(Comparator.naturalOrder())
+        .filter(at -> everybodys.isEmpty() || at.isAfter(everybodys.get()));
   }
 
   private boolean in(GroupId group) {
@@ -719,7 +722,12 @@ final class SimpleWorld {
         grants(id, Fact.AttemptsAdded.class, Fact.Grant.ATTEMPTS).stream()
             .mapToLong(w -> ((Fact.AttemptsAdded) w).attempts())
             .sum();
-    return Math.max(0, allowed + extra - of(AttemptFact.FinishedAttempt.class, id).size());
+    long most = allowances(id).stream().mapToLong(Step.Allowance::attempts).max().orElse(0);
+    return Math.max(0, allowed + extra + most - of(AttemptFact.FinishedAttempt.class, id).size());
+  }
+
+  private List<Step.Allowance> allowances(StepId id) {
+    return design.step(id).orElseThrow().allowances().stream().filter(a -> in(a.group())).toList();
   }
 
   private List<Double> shares(StepId id) {

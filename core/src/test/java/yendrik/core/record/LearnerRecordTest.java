@@ -4,9 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static yendrik.core.Workshop.*;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -16,6 +19,7 @@ import yendrik.core.Refusal;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.Step;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PostId;
 import yendrik.core.id.StepId;
@@ -340,5 +344,70 @@ class LearnerRecordTest {
     take(new AttemptFact.FinishedAttempt(new StepId(77), 1, 5, 10));
     take(new WorkFact.HandedIn(new StepId(77), 1));
     assertThat(record.sawSomething()).isFalse();
+  }
+
+  private static final GroupId EVENING = new GroupId(2);
+
+  /** With Saturday's and the evening's own ways at the quiz about pads. */
+  private LearnerRecord withGroups(UnaryOperator<Step> dates, Step.Allowance... allowances) {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.replaceAll(s -> s.id().equals(PADS) ? allowing(dates.apply(s), allowances) : s);
+    return Strands.record(new CourseIndex(design(steps)), JUNO);
+  }
+
+  private static UnaryOperator<Step> dueAndOver(Instant due) {
+    return s -> window(s, START, due, due);
+  }
+
+  @Test
+  void a_group_has_more_as_long_as_one_is_in_it_and_of_several_groups_the_most() {
+    LearnerRecord more =
+        withGroups(
+            UnaryOperator.identity(),
+            new Step.Allowance(SATURDAY, 10, 2, Optional.empty()),
+            new Step.Allowance(EVENING, 15, 1, Optional.empty()));
+    assertThat(more.extraMinutes(pads)).isZero();
+    int left = AttemptsStrand.of(more).left(pads);
+    more.take(learner.fact(new Fact.JoinedGroup(SATURDAY)));
+    more.take(learner.fact(new Fact.JoinedGroup(EVENING)));
+    assertThat(more.extraMinutes(pads)).isEqualTo(15);
+    assertThat(AttemptsStrand.of(more).left(pads)).isEqualTo(left + 2);
+    more.take(learner.fact(new Fact.TimeAdded(PADS, 5)));
+    assertThat(more.extraMinutes(pads)).as("beside what one person has").isEqualTo(20);
+    more.take(learner.fact(new Fact.LeftGroup(SATURDAY)));
+    assertThat(AttemptsStrand.of(more).left(pads)).isEqualTo(left + 1);
+  }
+
+  @Test
+  void a_later_date_of_a_group_moves_the_end_along_and_one_persons_own_goes_before_it() {
+    Instant due = START.plus(Duration.ofDays(7));
+    Instant later = due.plus(Duration.ofDays(3));
+    LearnerRecord more =
+        withGroups(dueAndOver(due), new Step.Allowance(SATURDAY, 0, 0, Optional.of(later)));
+    assertThat(more.due(pads)).isEqualTo(due.toEpochMilli());
+    more.take(learner.fact(new Fact.JoinedGroup(SATURDAY)));
+    assertThat(more.due(pads)).isEqualTo(later.toEpochMilli());
+    assertThat(more.closesAt(pads)).isEqualTo(later.toEpochMilli());
+    assertThat(more.takesUntil(pads)).isEqualTo(later.toEpochMilli());
+    Instant own = due.plus(Duration.ofDays(1));
+    more.take(learner.fact(new Fact.DueMoved(PADS, own)));
+    assertThat(more.due(pads)).isEqualTo(own.toEpochMilli());
+  }
+
+  @Test
+  void an_earlier_date_of_a_group_changes_nothing() {
+    Instant due = START.plus(Duration.ofDays(7));
+    LearnerRecord more =
+        withGroups(dueAndOver(due), new Step.Allowance(SATURDAY, 0, 0, Optional.of(START)));
+    more.take(learner.fact(new Fact.JoinedGroup(SATURDAY)));
+    assertThat(more.due(pads)).isEqualTo(due.toEpochMilli());
+    assertThat(more.dueMoved(pads)).isFalse();
+  }
+
+  @Test
+  void a_group_has_one_allowance_at_a_step() {
+    var twice = new Step.Allowance(SATURDAY, 5, 0, Optional.empty());
+    assertThat(refused(() -> withGroups(UnaryOperator.identity(), twice, twice)))
+        .isEqualTo("A group stands there twice. Put what it has in one line.");
   }
 }

@@ -78,6 +78,7 @@ final class Author {
   private final Map<String, BadgeId> badges = new HashMap<>();
   private final Map<StepId, Script.ScriptStep> scripts = new HashMap<>();
   private final Map<StepId, RubricId> rubrics = new HashMap<>();
+  private final Map<StepId, List<DesignEdits.AllowanceEdit>> allowances = new HashMap<>();
   private final Map<String, Question> banked = new HashMap<>();
   private final Map<String, RubricForms.RubricView> rubricViews = new HashMap<>();
   private final Map<StepId, DemoScript.DemoFilm> films = new HashMap<>();
@@ -426,8 +427,16 @@ final class Author {
                 .toList(),
             List.of(),
             List.of(),
+            allowances.getOrDefault(id, List.of()),
             Map.of());
     views.put(id, drafts.steps().change(course, id, view.version(), edit));
+  }
+
+  /** Gives a group more minutes for each attempt at a quiz. */
+  void allow(String step, GroupId group, int minutes) {
+    StepId id = known(steps, step);
+    allowances.put(id, List.of(new DesignEdits.AllowanceEdit(group, minutes, 0, Optional.empty())));
+    change(id, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   void opens(String step, Condition when) {

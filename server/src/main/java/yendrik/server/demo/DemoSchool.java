@@ -264,6 +264,7 @@ public class DemoSchool implements ApplicationRunner {
     GroupId saturday = foundations.group("Saturday");
     GroupId tuesday = foundations.group("Tuesday");
     GroupId support = foundations.group("Priya’s seven");
+    foundations.allow("gear-quiz", support, 15);
     for (Author author : List.of(induction, foundations, wheels, sandbox)) {
       people.addStaff(author.course, odalys, Seat.Role.DESIGNER, Optional.empty());
       people.addStaff(author.course, tomas, Seat.Role.FACILITATOR, Optional.empty());

@@ -19,6 +19,7 @@ import java.util.Optional;
 import java.util.Set;
 import yendrik.core.course.Again;
 import yendrik.core.course.Counts;
+import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
@@ -116,8 +117,25 @@ public final class DesignEdits {
       @NotNull List<TieEdit> evidenceFor,
       @NotNull @Size(max = 200) List<GroupId> groups,
       @NotNull @Size(max = 2000) List<PersonId> people,
+      @NotNull @Size(max = 50) List<@Valid AllowanceEdit> allowances,
       @NotNull Map<Moment, @NotNull @Size(max = OwnWords.MOST) String> ownWords)
       implements ByFields {}
+
+  /** What a group has beyond everybody else. */
+  @Schema(name = "Allowance")
+  public record AllowanceEdit(
+      @NotNull GroupId group,
+      @Min(0) @Max(600) int minutes,
+      @Min(0) @Max(20) int attempts,
+      Optional<Instant> due) {
+    static AllowanceEdit of(Step.Allowance a) {
+      return new AllowanceEdit(a.group(), a.minutes(), a.attempts(), a.due());
+    }
+
+    Step.Allowance allowance() {
+      return new Step.Allowance(group, minutes, attempts, due);
+    }
+  }
 
   /** What a distance between two steps is counted in. */
   public enum Unit {

@@ -144,6 +144,7 @@ public final class DesignViews {
       List<TieView> evidenceFor,
       List<GroupId> groups,
       List<PersonId> people,
+      List<DesignEdits.AllowanceEdit> allowances,
       Map<Moment, String> ownWords,
       List<String> lacks) {}
 
@@ -233,6 +234,7 @@ public final class DesignViews {
         s.evidenceFor().stream().map(t -> new TieView(t.outcome(), t.weight(), t.cuts())).toList(),
         s.audience().groups().stream().sorted().toList(),
         sorted(s.audience().people()),
+        s.allowances().stream().map(DesignEdits.AllowanceEdit::of).toList(),
         row.getOwnWords().texts(),
         lacks);
   }

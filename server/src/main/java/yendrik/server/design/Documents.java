@@ -3,6 +3,7 @@ package yendrik.server.design;
 import java.util.HashMap;
 import java.util.Map;
 import org.jooq.JSONB;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.AttendanceStatus;
@@ -26,6 +27,7 @@ final class Documents {
     var kept = (ObjectNode) tree.remove(CONTENTS);
     tree.putObject(CONTENTS);
     withStatuses((ObjectNode) tree.path("design"));
+    withAllowances((ObjectNode) tree.path("design"));
     if (!tree.has(WORDS)) tree.putObject(WORDS);
     Document without = MAPPER.treeToValue(tree, Document.class);
     CourseDesign design = without.design();
@@ -39,6 +41,13 @@ final class Documents {
         without.words(),
         without.pictures(),
         without.rubrics());
+  }
+
+  /** Publications of before groups could have more than others gave everybody the same. */
+  private static void withAllowances(ObjectNode design) {
+    for (JsonNode module : design.path("modules"))
+      for (JsonNode step : module.path("steps"))
+        if (!step.has("allowances")) ((ObjectNode) step).putArray("allowances");
   }
 
   /** Publications of before courses had statuses of their own knew those that are shipped. */

@@ -281,7 +281,8 @@ class DraftStore {
         StepDrafts.window(s),
         Step.Scoring.counting(s.getPoints(), s.getPassMark(), s.getAttempts(), s.getCounts()),
         s.getTies(),
-        s.getAudience());
+        s.getAudience(),
+        s.getAllowances());
   }
 
   static Badge badge(BadgeRecord b) {

@@ -4,9 +4,12 @@ import static yendrik.schema.Tables.STEP;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -20,6 +23,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
@@ -157,7 +161,7 @@ public class StepDrafts {
     for (Copy copy : copies) {
       StepRecord row = first.copy();
       row.setName(copy.name());
-      dates(row, copy.window());
+      moved(row, first, copy.window());
       row.setPosition(first.getPosition() + 1 + made.size());
       row.setVersion(1);
       StepId step = tables.steps.add(course, row);
@@ -224,6 +228,7 @@ public class StepDrafts {
             .toList(),
         s.audience().groups().stream().sorted().toList(),
         DesignViews.sorted(s.audience().people()),
+        s.allowances().stream().map(DesignEdits.AllowanceEdit::of).toList(),
         row.getOwnWords().texts());
   }
 
@@ -266,7 +271,19 @@ public class StepDrafts {
             .map(t -> new Step.Tie(t.outcome(), t.weight(), t.cuts()))
             .toList());
     row.setAudience(new Step.Audience(Set.copyOf(edit.groups()), Set.copyOf(edit.people())));
+    row.setAllowances(allowances(edit));
     return row;
+  }
+
+  /**
+   * @throws Problem if a group stands there twice
+   */
+  private static List<Step.Allowance> allowances(DesignEdits.StepEdit edit) {
+    Map<GroupId, Step.Allowance> ofGroups = new LinkedHashMap<>();
+    for (DesignEdits.AllowanceEdit a : edit.allowances())
+      if (ofGroups.put(a.group(), a.allowance()) != null)
+        throw Problem.field("allowances", "group-allowed-twice");
+    return List.copyOf(ofGroups.values());
   }
 
   private static OwnWords words(DesignEdits.StepEdit edit) {
@@ -288,6 +305,12 @@ public class StepDrafts {
         Optional.ofNullable(row.getClosesAt()));
   }
 
+  /** Writes the dates of a step that was another one's; those of groups move along. */
+  static void moved(StepRecord row, StepRecord from, Step.Window window) {
+    dates(row, window);
+    moved(window(from), window).ifPresent(by -> row.setAllowances(later(from, by)));
+  }
+
   /** Writes the dates of a step into its row. */
   public static void dates(StepRecord row, Step.Window window) {
     row.setOpensAt(window.from().orElse(null));
@@ -296,8 +319,25 @@ public class StepDrafts {
     row.setClosesAt(window.until().orElse(null));
   }
 
+  private static Optional<Duration> moved(Step.Window was, Step.Window is) {
+    return was.due()
+        .flatMap(before -> is.due().map(after -> Duration.between(before, after)))
+        .filter(by -> !by.isZero());
+  }
+
+  private static List<Step.Allowance> later(StepRecord row, Duration by) {
+    return row.getAllowances().stream()
+        .map(a ->
+            new Step.Allowance(
+                a.group(), a.minutes(), a.attempts(), a.due().map(due -> due.plus(by))))
+        .toList();
+  }
+
   private void checkAudience(CourseId course, DesignEdits.StepEdit edit) {
     if (!drafts.hold(course, edit.groups())) throw Problem.field("groups", "no-such-group");
+    if (!drafts.hold(
+        course, edit.allowances().stream().map(DesignEdits.AllowanceEdit::group).toList()))
+      throw Problem.field("allowances", "no-such-group");
     if (!drafts.enrolled(course, edit.people())) throw Problem.field("people", "not-on-roster");
   }
 

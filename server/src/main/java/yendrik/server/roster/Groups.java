@@ -122,6 +122,7 @@ class Groups {
     for (CourseDesign design : designs) {
       GroupUses found = GroupUses.of(design, group);
       found.steps().forEach(s -> uses.add(Phrase.of("group.use.step", "step", s.name())));
+      found.allowing().forEach(s -> uses.add(Phrase.of("group.use.allowing", "step", s.name())));
       var words = new Faults(design);
       found.rules().forEach(at -> uses.add(Phrase.of("group.use.rule", "where", words.place(at))));
     }

@@ -14,21 +14,28 @@ import yendrik.core.rule.RuleAt;
  * alone would be for everybody or for nobody.
  *
  * @param steps that are given to the group, in course order
+ * @param allowing steps that allow it more than others, in course order
  * @param rules that ask whether somebody is in it, in course order
  */
-public record GroupUses(List<Step> steps, List<RuleAt> rules) {
+public record GroupUses(List<Step> steps, List<Step> allowing, List<RuleAt> rules) {
   public GroupUses {
     steps = List.copyOf(steps);
+    allowing = List.copyOf(allowing);
     rules = List.copyOf(rules);
   }
 
   public static GroupUses of(CourseDesign design, GroupId group) {
     return new GroupUses(
         design.steps().filter(s -> s.audience().groups().contains(group)).toList(),
+        design.steps().filter(s -> allows(s, group)).toList(),
         Rules.of(design).entrySet().stream()
             .filter(rule -> asks(rule.getValue(), group))
             .map(Map.Entry::getKey)
             .toList());
+  }
+
+  private static boolean allows(Step step, GroupId group) {
+    return step.allowances().stream().anyMatch(a -> a.group().equals(group));
   }
 
   private static boolean asks(Condition rule, GroupId group) {

@@ -31,7 +31,7 @@ final class Reads {
       reads.rule(units.door(m), opens[units.door(m)]);
       reads.rule(units.module(m), holds[units.module(m)]);
       for (int s = index.firstStep(m); s < index.firstStep(m + 1); s++)
-        if (!index.everyones(s)) reads.new Reader(units.module(m), reads.readsItself).person();
+        if (index.hangsOnPerson(s)) reads.new Reader(units.module(m), reads.readsItself).person();
     }
     for (int b = 0; b < index.badges(); b++) reads.rule(units.badge(b), holds[units.badge(b)]);
     reads.rule(units.course(), holds[units.course()]);
@@ -51,7 +51,7 @@ final class Reads {
     holds.ifPresent(r -> r.readsFrom(new Reader(s, new boolean[units.all()])));
     int m = index.moduleOf(s);
     reader.read(units.door(m));
-    if (!index.everyones(s)) reader.person();
+    if (index.hangsOnPerson(s)) reader.person();
     if (index.module(m).strictOrder())
       for (int before = index.firstStep(m); before < s; before++) reader.step(before);
   }
@@ -85,13 +85,13 @@ final class Reads {
     @Override
     public void step(int step) {
       read(units.step(step));
-      if (!index.everyones(step)) person();
+      if (index.hangsOnPerson(step)) person();
     }
 
     @Override
     public void factsOf(int step) {
       read(units.factsOf(step));
-      if (!index.everyones(step)) person();
+      if (index.hangsOnPerson(step)) person();
     }
 
     @Override

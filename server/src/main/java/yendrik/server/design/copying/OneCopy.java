@@ -304,6 +304,9 @@ final class OneCopy implements Carrying {
       if (!s.getAudience().everyone())
         say(Phrase.of("copied.audience", "step", quoted(s.getName())));
       row.setAudience(Step.Audience.EVERYONE);
+      if (!s.getAllowances().isEmpty())
+        say(Phrase.of("copied.allowances", "step", quoted(s.getName())));
+      row.setAllowances(List.of());
       Step.Window window = StepDrafts.window(s);
       StepDrafts.dates(
           row,
