@@ -6,9 +6,9 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.stream.DoubleStream;
 import java.util.stream.LongStream;
 
 /**
@@ -92,19 +92,30 @@ public record Figures(
   }
 
   private static double share(List<Item> items) {
-    double of = items.stream().mapToDouble(Item::of).sum();
-    return items.stream().mapToDouble(Item::points).sum() / of;
+    return points(items) / most(items);
+  }
+
+  // Sums by hand: there are hundreds of thousands of items.
+
+  private static double points(List<Item> items) {
+    double sum = 0;
+    for (Item item : items) sum += item.points();
+    return sum;
+  }
+
+  private static double most(List<Item> items) {
+    double sum = 0;
+    for (Item item : items) sum += item.of();
+    return sum;
   }
 
   private static void tally(List<Item> items, Map<String, Tally> tallies) {
-    double points = items.stream().mapToDouble(Item::points).sum();
-    double of = items.stream().mapToDouble(Item::of).sum();
+    double points = points(items);
+    double of = most(items);
     for (Item item : items) {
-      Optional<Double> rest =
-          items.size() > 1
-              ? Optional.of((points - item.points()) / (of - item.of()))
-              : Optional.empty();
-      tallies.computeIfAbsent(item.question(), _ -> new Tally()).add(item, rest);
+      Tally tally = tallies.computeIfAbsent(item.question(), _ -> new Tally());
+      tally.add(item);
+      if (items.size() > 1) tally.beside(item.share(), (points - item.points()) / (of - item.of()));
     }
   }
 
@@ -176,11 +187,11 @@ public record Figures(
     private int wrong;
     private int unanswered;
     private double sum;
-    private final List<Double> own = new ArrayList<>();
-    private final List<Double> rests = new ArrayList<>();
+    private final DoubleStream.Builder own = DoubleStream.builder();
+    private final DoubleStream.Builder rests = DoubleStream.builder();
     private final LongStream.Builder seconds = LongStream.builder();
 
-    void add(Item item, Optional<Double> rest) {
+    void add(Item item) {
       asked++;
       sum += item.share();
       if (item.share() >= 1 - NEAR) right++;
@@ -188,9 +199,12 @@ public record Figures(
       else if (item.answered()) wrong++;
       else unanswered++;
       item.seconds().ifPresent(seconds);
-      if (rest.isEmpty()) return;
-      own.add(item.share());
-      rests.add(rest.get());
+    }
+
+    /** The share of its points beside that of all others of the attempt. */
+    void beside(double share, double rest) {
+      own.add(share);
+      rests.add(rest);
     }
 
     OfQuestion said(String question) {
@@ -207,16 +221,18 @@ public record Figures(
     }
 
     private OptionalDouble discrimination() {
-      int n = own.size();
+      double[] shares = own.build().toArray();
+      double[] others = rests.build().toArray();
+      int n = shares.length;
       if (n < ENOUGH) return OptionalDouble.empty();
-      double meanOwn = own.stream().mapToDouble(d -> d).average().orElse(0);
-      double meanRest = rests.stream().mapToDouble(d -> d).average().orElse(0);
+      double meanOwn = mean(shares).orElse(0);
+      double meanRest = mean(others).orElse(0);
       double both = 0;
       double ownSquares = 0;
       double restSquares = 0;
       for (int i = 0; i < n; i++) {
-        double a = own.get(i) - meanOwn;
-        double b = rests.get(i) - meanRest;
+        double a = shares[i] - meanOwn;
+        double b = others[i] - meanRest;
         both += a * b;
         ownSquares += a * a;
         restSquares += b * b;

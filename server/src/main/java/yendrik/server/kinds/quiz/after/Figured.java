@@ -3,6 +3,7 @@ package yendrik.server.kinds.quiz.after;
 import static yendrik.schema.Tables.ATTEMPT;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -17,6 +18,8 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
+import org.jooq.JSON;
+import org.jooq.Records;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,9 +38,9 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.figures.Figures;
 import yendrik.core.quiz.figures.Item;
+import yendrik.core.quiz.taking.Spent;
 import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
-import yendrik.schema.tables.records.AttemptRecord;
 import yendrik.server.design.Content;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
@@ -142,8 +145,19 @@ class Figured {
         .orElseThrow(() -> Problem.notFound("quiz"));
   }
 
+  /** What is looked at of an attempt that is finished. */
+  private record Finished(
+      EnrolmentId enrolment,
+      int number,
+      int version,
+      Instant startedAt,
+      Instant finishedAt,
+      JSON answers,
+      JSON result,
+      Spent spent) {}
+
   /** Finished attempts at a step, in the order in which they were begun. */
-  private List<AttemptRecord> attempts(StepId step, Set<EnrolmentId> seen, boolean first) {
+  private List<Finished> attempts(StepId step, Set<EnrolmentId> seen, boolean first) {
     var which = first ? ATTEMPT.NUMBER.eq(1) : DSL.noCondition();
     return db
         .select(
@@ -158,9 +172,9 @@ class Figured {
         .from(ATTEMPT)
         .where(ATTEMPT.STEP_ID.eq(step), ATTEMPT.FINISHED_AT.isNotNull(), which)
         .orderBy(ATTEMPT.STARTED_AT, ATTEMPT.ENROLMENT_ID)
-        .fetchInto(ATTEMPT)
+        .fetch(Records.mapping(Finished::new))
         .stream()
-        .filter(row -> seen.contains(row.getEnrolmentId()))
+        .filter(row -> seen.contains(row.enrolment))
         .toList();
   }
 
@@ -265,16 +279,15 @@ class Figured {
   FiguresView figures(Seat seat, StepId id, boolean first) {
     Step step = step(seat, id);
     Asked asked = new Asked(seat.course(), id);
-    List<AttemptRecord> rows = attempts(id, seen(seat).keySet(), first);
+    List<Finished> rows = attempts(id, seen(seat).keySet(), first);
     Map<String, Said> said = new HashMap<>();
     Map<String, Question> known = new LinkedHashMap<>();
     asked.now().questions().forEach(q -> known.put(q.id(), q));
     List<List<Item>> attempts = new ArrayList<>();
     Map<Integer, Map<String, Question>> ofVersions = new HashMap<>();
-    for (AttemptRecord row : rows) {
-      Quiz quiz = asked.of(row.getDesignVersion());
-      Map<String, Question> byId =
-          ofVersions.computeIfAbsent(row.getDesignVersion(), _ -> byId(quiz));
+    for (Finished row : rows) {
+      Quiz quiz = asked.of(row.version);
+      Map<String, Question> byId = ofVersions.computeIfAbsent(row.version, _ -> byId(quiz));
       byId.forEach(known::putIfAbsent);
       attempts.add(items(row, quiz, byId, said));
     }
@@ -286,7 +299,7 @@ class Figured {
         id,
         step.name(),
         figures.attempts(),
-        (int) rows.stream().map(AttemptRecord::getEnrolmentId).distinct().count(),
+        (int) rows.stream().map(Finished::enrolment).distinct().count(),
         figures.scores(),
         said(figures.mean()),
         said(figures.median()),
@@ -303,10 +316,10 @@ class Figured {
   }
 
   private List<Item> items(
-      AttemptRecord row, Quiz quiz, Map<String, Question> byId, Map<String, Said> said) {
-    Map<String, String> given = KeptLines.answers(row.getAnswers());
+      Finished row, Quiz quiz, Map<String, Question> byId, Map<String, Said> said) {
+    Map<String, String> given = KeptLines.answers(row.answers);
     List<Item> items = new ArrayList<>();
-    for (KeptLines.Line answered : KeptLines.of(row.getResult())) {
+    for (KeptLines.Line answered : KeptLines.of(row.result)) {
       Question question = byId.get(answered.question());
       if (question == null) continue;
       String answer = given.get(question.id());
@@ -327,8 +340,8 @@ class Figured {
     return items;
   }
 
-  private static OptionalLong seconds(AttemptRecord row, Question question) {
-    Long seconds = row.getSpent().seconds().get(question.id());
+  private static OptionalLong seconds(Finished row, Question question) {
+    Long seconds = row.spent.seconds().get(question.id());
     return seconds == null ? OptionalLong.empty() : OptionalLong.of(seconds);
   }
 
@@ -386,10 +399,9 @@ class Figured {
   private List<List<Item>> itemsOf(Asked asked, StepId step, Set<EnrolmentId> seen) {
     Map<Integer, Map<String, Question>> ofVersions = new HashMap<>();
     List<List<Item>> all = new ArrayList<>();
-    for (AttemptRecord row : attempts(step, seen, /* first= */ true)) {
-      Quiz quiz = asked.of(row.getDesignVersion());
-      Map<String, Question> byId =
-          ofVersions.computeIfAbsent(row.getDesignVersion(), _ -> byId(quiz));
+    for (Finished row : attempts(step, seen, /* first= */ true)) {
+      Quiz quiz = asked.of(row.version);
+      Map<String, Question> byId = ofVersions.computeIfAbsent(row.version, _ -> byId(quiz));
       all.add(items(row, quiz, byId, new HashMap<>()));
     }
     return all;
@@ -399,11 +411,11 @@ class Figured {
     return number.isPresent() ? Optional.of(number.getAsDouble()) : Optional.empty();
   }
 
-  private static double minutes(AttemptRecord row) {
-    return Duration.between(row.getStartedAt(), row.getFinishedAt()).toSeconds() / 60.0;
+  private static double minutes(Finished row) {
+    return Duration.between(row.startedAt, row.finishedAt).toSeconds() / 60.0;
   }
 
-  private static Optional<Double> minutes(List<AttemptRecord> rows) {
+  private static Optional<Double> minutes(List<Finished> rows) {
     double[] sorted = rows.stream().mapToDouble(Figured::minutes).sorted().toArray();
     return sorted.length == 0 ? Optional.empty() : Optional.of(sorted[sorted.length / 2]);
   }
@@ -413,11 +425,11 @@ class Figured {
     step(seat, id);
     Asked asked = new Asked(seat.course(), id);
     Map<EnrolmentId, String> names = seen(seat);
-    List<AttemptRecord> rows = attempts(id, names.keySet(), /* first= */ false);
+    List<Finished> rows = attempts(id, names.keySet(), /* first= */ false);
     Map<String, Question> known = new LinkedHashMap<>();
     asked.now().questions().forEach(q -> known.put(q.id(), q));
     rows.stream()
-        .map(AttemptRecord::getDesignVersion)
+        .map(Finished::version)
         .distinct()
         .forEach(v -> asked.of(v).questions().forEach(q -> known.putIfAbsent(q.id(), q)));
     List<Phrase> heads = new ArrayList<>();
@@ -431,13 +443,13 @@ class Figured {
   }
 
   private static List<Cell> cells(
-      AttemptRecord row, Map<EnrolmentId, String> names, Map<String, Question> known) {
-    Quiz.Result result = KeptResult.read(row.getResult());
+      Finished row, Map<EnrolmentId, String> names, Map<String, Question> known) {
+    Quiz.Result result = KeptResult.read(row.result);
     List<Cell> cells = new ArrayList<>();
-    cells.add(Cell.of(names.getOrDefault(row.getEnrolmentId(), "")));
-    cells.add(Cell.of(row.getNumber()));
-    cells.add(Cell.of(row.getStartedAt().toString()));
-    cells.add(Cell.of(row.getFinishedAt().toString()));
+    cells.add(Cell.of(names.getOrDefault(row.enrolment, "")));
+    cells.add(Cell.of(row.number));
+    cells.add(Cell.of(row.startedAt.toString()));
+    cells.add(Cell.of(row.finishedAt.toString()));
     cells.add(Cell.of(Math.round(minutes(row) * 10) / 10.0));
     cells.add(Cell.of(result.share()));
     cells.add(Cell.of(result.points()));

@@ -7,12 +7,15 @@ import java.util.Map;
 import org.jooq.JSON;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
-import tools.jackson.databind.json.JsonMapper;
-import yendrik.formats.json.CoreJson;
+import tools.jackson.core.ObjectReadContext;
+import tools.jackson.core.TokenStreamFactory;
+import tools.jackson.core.json.JsonFactory;
 
 /** What is kept of attempts, read as fast as can be: many thousands are read for figures. */
 public final class KeptLines {
-  private static final JsonMapper MAPPER = CoreJson.mapper();
+  /** Names are not looked up: there are as many as questions, and none is kept. */
+  private static final JsonFactory FACTORY =
+      JsonFactory.builder().disable(TokenStreamFactory.Feature.CANONICALIZE_PROPERTY_NAMES).build();
 
   private KeptLines() {}
 
@@ -26,7 +29,7 @@ public final class KeptLines {
   /** The questions of a result; those of before there were marks were always marked. */
   public static List<Line> of(JSON result) {
     List<Line> lines = new ArrayList<>();
-    try (JsonParser json = MAPPER.createParser(result.data())) {
+    try (JsonParser json = FACTORY.createParser(ObjectReadContext.empty(), result.data())) {
       json.nextToken();
       while (json.nextToken() == JsonToken.PROPERTY_NAME) {
         boolean answers = json.currentName().equals("answers");
@@ -70,7 +73,7 @@ public final class KeptLines {
   public static Map<String, String> answers(JSON kept) {
     Map<String, String> answers = new HashMap<>();
     String text = kept.data();
-    try (JsonParser json = MAPPER.createParser(text)) {
+    try (JsonParser json = FACTORY.createParser(ObjectReadContext.empty(), text)) {
       json.nextToken();
       while (json.nextToken() == JsonToken.PROPERTY_NAME) {
         String question = json.currentName();
