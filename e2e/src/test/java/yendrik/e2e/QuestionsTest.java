@@ -2,6 +2,7 @@ package yendrik.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -74,5 +75,31 @@ class QuestionsTest extends BrowserTest {
     assertThat(learner.getByText("100 %").first()).isVisible();
     button(learner, "Look at it").first().click();
     assertThat(learner.getByText("Everybody has the full mark for this question.")).isVisible();
+  }
+
+  @Test
+  void questions_go_out_as_a_package_and_into_another_course_where_they_are_looked_at_first() {
+    Course from = school.course("Questions out");
+    Course to = school.course("Questions in");
+    Page designer = school.signedIn("odalys");
+    go(designer, from.view("plan/questions"));
+    button(designer, "Paste many").first().click();
+    button(designer, "Show an example").click();
+    button(designer, "Add 3 questions").click();
+    assertThat(designer.getByText("3 questions added.")).isVisible();
+    button(designer, "Exchange").click();
+    Download out = designer.waitForDownload(() -> link(designer, "QTI 3.0").click());
+
+    go(designer, to.view("plan/questions"));
+    button(designer, "Exchange").first().click();
+    designer.getByLabel("Choose a file").setInputFiles(out.path());
+    Locator dialog = designer.getByRole(AriaRole.DIALOG);
+    assertThat(dialog.getByText("Which thread does a left pedal have?")).isVisible();
+    dialog
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add 3 questions"))
+        .click();
+    assertThat(designer.getByText("3 questions added.")).isVisible();
+    assertThat(dialog).isHidden();
+    assertThat(designer.getByText("Which thread does a left pedal have?")).isVisible();
   }
 }
