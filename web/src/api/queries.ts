@@ -210,6 +210,14 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design/questions', { params: { path: { course } } })),
     }),
+  quizSettings: (course: number) =>
+    queryOptions({
+      queryKey: ['quizSettings'],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/quiz-settings', { params: { path: { course } } }),
+        ),
+    }),
   questionsWent: (course: number) =>
     queryOptions({
       queryKey: ['questions', course, 'went'],

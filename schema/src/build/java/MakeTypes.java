@@ -126,7 +126,7 @@ public class MakeTypes {
         new ForcedType()
             .withUserType("yendrik.core.course.Counts")
             .withConverter("yendrik.schema.Stored.word(yendrik.core.course.Counts.class)")
-            .withIncludeExpression("public\\.step\\.counts"));
+            .withIncludeExpression("public\\.(step|quiz_settings)\\.counts"));
     types.add(
         new ForcedType()
             .withUserType("yendrik.core.quiz.Difficulty")
@@ -142,6 +142,7 @@ public class MakeTypes {
           "outcome\\.level_rule", "yendrik.core.outcome.LevelRule",
           "outcome\\.made_of", "yendrik.core.outcome.Composition",
           "step\\.audience", "yendrik.core.course.Step.Audience",
+          "quiz_settings\\.taking", "yendrik.core.quiz.taking.Taking",
           ".*\\.own_words", "yendrik.core.words.OwnWords",
           "institution\\.look", "yendrik.core.look.Look");
 

@@ -3,6 +3,7 @@ import { least, percent } from '../../ui/format';
 import { SavedField } from '../../ui/SavedField';
 import type { AuthorProps } from '../room';
 import { CutFields } from './CutFields';
+import { KeptSettings } from './KeptSettings';
 import { TakingFields } from './TakingFields';
 
 export default function Settings(props: AuthorProps<'quiz'>) {
@@ -10,6 +11,7 @@ export default function Settings(props: AuthorProps<'quiz'>) {
   const t = useTranslations();
   return (
     <>
+      <KeptSettings {...props} />
       {step.evidenceFor.map((tie) => (
         <CutFields
           key={tie.outcome}

@@ -9,13 +9,13 @@ import {
   TextField,
 } from '@mui/material';
 import { useTranslations } from 'use-intl';
-import type { DesignStep, Review, StepEdit, Taking } from '../../api/client';
+import type { Review, Taking } from '../../api/client';
 import { least } from '../../ui/format';
-import { newId } from '../../ui/ids';
 import { SavedField } from '../../ui/SavedField';
 import type { AuthorProps } from '../room';
 import { useOwn } from '../shared/useOwn';
 import { BandFields } from './BandFields';
+import { takenAs } from './takenAs';
 
 const COUNTS = ['BEST', 'LATEST', 'FIRST', 'MEAN'] as const;
 const PAGES = ['ALL', 'ONE', 'FORWARD'] as const;
@@ -40,18 +40,10 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
     change({ part: { ...part, taking: next } });
   };
   const set = (some: Partial<Taking>) => save({ ...taking, ...some });
-  /** Nothing of a check of one's own counts, so that it gives evidence of nothing. */
   const check = (selfCheck: boolean) => {
     const next = { ...taking, selfCheck, review: selfCheck ? AT_ONCE : USUAL };
     setOwn(next);
-    const questions = selfCheck ? part.questions.map(({ outcome: _, ...q }) => q) : part.questions;
-    change({
-      part: { ...part, questions, taking: next },
-      ...(selfCheck && { attempts: 0, evidenceFor: [] }),
-      ...(selfCheck
-        ? doneBy(step, ['passed', 'score'], 'attempted')
-        : doneBy(step, ['attempted'], 'passed')),
-    });
+    change(takenAs(step, { ...part, taking }, next));
   };
   const box = (label: string, on: boolean, toggle: (on: boolean) => void) => (
     <FormControlLabel
@@ -161,14 +153,6 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
       </Group>
     </>
   );
-}
-
-/** Nobody passes a check of their own: its usual rule goes with the switch, any other one stays. */
-function doneBy(step: DesignStep, from: string[], to: 'passed' | 'attempted') {
-  const { leaf } = step.doneWhen.root;
-  if (!leaf || !from.includes(`${leaf.is}`) || leaf.step !== step.id) return {};
-  const asked = to === 'passed' ? { is: to, step: step.id } : { is: to, step: step.id, times: 1 };
-  return { doneWhen: { is: 'ask', id: newId(), leaf: asked } as unknown as StepEdit['doneWhen'] };
 }
 
 type Choose = <T extends string>(

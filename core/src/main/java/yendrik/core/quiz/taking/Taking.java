@@ -48,6 +48,12 @@ public record Taking(
     bands = bands.stream().sorted(Comparator.comparingDouble(Band::from)).toList();
   }
 
+  /** The same with another word to be said. */
+  public Taking saying(String other) {
+    return new Taking(
+        limit, waitMinutes, other, pages, mixed, choicesMixed, review, bands, selfCheck);
+  }
+
   /**
    * When the time of an attempt is up; none where it never is.
    *

@@ -48,7 +48,7 @@ public record WrittenTaking(
       @DecimalMin("0") @DecimalMax("1") double from, @NotNull @Size(max = 2000) String words) {}
 
   /** As it is written. */
-  static WrittenTaking of(Taking t) {
+  public static WrittenTaking of(Taking t) {
     Review r = t.review();
     return new WrittenTaking(
         t.limit().map(l -> new WrittenLimit(l.minutes(), l.timeUp(), l.graceMinutes())),
@@ -62,7 +62,7 @@ public record WrittenTaking(
         t.selfCheck());
   }
 
-  Taking taking() {
+  public Taking taking() {
     return new Taking(
         limit.map(l -> new Limit(l.minutes(), l.timeUp(), l.graceMinutes())),
         waitMinutes,
