@@ -73,6 +73,7 @@ final class WrittenItem {
     if (question.asked() instanceof OrderWanted(var _, var inPart) && inPart)
       keys.add("neighbours");
     if (question.asked() instanceof NumberWanted n && !n.unit().isEmpty()) keys.add("unit");
+    if (question.asked().rubric().isPresent()) keys.add("rubric");
     return keys.stream()
         .map(key -> new QtiNote(question.text(), false, Phrase.of("qti.leaves." + key)))
         .toList();

@@ -25,6 +25,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.assertj.core.util.DoubleComparator;
 import org.junit.jupiter.api.Test;
+import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Difficulty;
 import yendrik.core.quiz.Hint;
 import yendrik.core.quiz.Question;
@@ -216,6 +217,10 @@ class QtiPackageTest {
     assertThat(QtiPackage.leaves(List.of(plain(question))))
         .extracting(note -> note.says().key())
         .containsExactly("qti.leaves.hints", "qti.leaves.neighbours");
+    var assessed = question.asking(new TextWanted("Names the rim.", Optional.of(new RubricId(3))));
+    assertThat(QtiPackage.leaves(List.of(plain(assessed))))
+        .extracting(note -> note.says().key())
+        .contains("qti.leaves.rubric");
   }
 
   // --- other versions ---------------------------------------------------------------------------
