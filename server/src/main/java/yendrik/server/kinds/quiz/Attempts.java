@@ -191,7 +191,7 @@ public class Attempts {
                 }
               if (!current.isEmpty()) return facts;
               mayBegin(w, s, rows, word);
-              AttemptRecord row = next(w, step).row();
+              AttemptRecord row = next(w, step, rows).row();
               current.add(row);
               facts.add(new AttemptFact.StartedAttempt(step, row.getNumber()));
               return facts;
@@ -218,12 +218,12 @@ public class Attempts {
 
   /** The next attempt, begun now whether or not it may be. */
   Running next(Walk walk, StepId step) {
-    int before =
-        attempts(walk.enrolment(), step).stream()
-            .mapToInt(AttemptRecord::getNumber)
-            .max()
-            .orElse(0);
-    return running(walk, fresh(walk, step, before + 1));
+    return next(walk, step, attempts(walk.enrolment(), step));
+  }
+
+  private Running next(Walk walk, StepId step, List<AttemptRecord> before) {
+    int made = before.stream().mapToInt(AttemptRecord::getNumber).max().orElse(0);
+    return running(walk, fresh(walk, step, made + 1));
   }
 
   private AttemptRecord fresh(Walk walk, StepId step, int number) {
