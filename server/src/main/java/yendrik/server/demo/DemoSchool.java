@@ -726,7 +726,11 @@ public class DemoSchool implements ApplicationRunner {
         learning.on(today.minus(Duration.ofDays(1))).read("desk");
         learning.attempt("desk-quiz", 6);
         learning.judged(
-            "desk-quiz", "q7", 2.67, "Safe first, and why: well said. Say also what it costs.", 2);
+            "desk-quiz",
+            "q7",
+            0,
+            "Begin with whether it may be ridden at all, then what you propose. Try again.",
+            0);
         learning.later(Duration.ofMinutes(30)).attempt("desk-quiz", 7);
       }
       case "Tilda Moreau" -> {
