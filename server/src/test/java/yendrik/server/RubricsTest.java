@@ -419,6 +419,19 @@ class RubricsTest extends SchoolTest {
   }
 
   @Test
+  void a_rubric_stays_while_a_question_of_the_course_alone_uses_it() {
+    JsonNode rubric = add();
+    String edit = "{\"question\": %s, \"tags\": []}".formatted(open(rubric));
+    JsonNode kept = sefa.post(course.path + "/design/questions", edit);
+    String at = course.path + "/design/rubrics/" + rubric.path("id");
+    var refused = sefa.call("DELETE", at, "");
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString()).contains("“How do you patch?”");
+    sefa.call("DELETE", course.path + "/design/questions/" + kept.path("id"), "", "If-Match", "1");
+    assertThat(sefa.call("DELETE", at, "").getStatus()).isEqualTo(204);
+  }
+
+  @Test
   void a_question_has_no_rubric_of_another_course() {
     JsonNode rubric = add();
     NewCourse other = new NewCourse(sefa, "No rubrics " + System.nanoTime());

@@ -119,6 +119,31 @@ class SeveralStepsTest extends SchoolTest {
     assertThat(course.seen(first).has("dueAt")).isFalse();
   }
 
+  private record NewGroup(String name, List<Long> learners) {}
+
+  @Test
+  void a_later_date_of_a_group_moves_along_and_keeps_its_own_time_of_day() {
+    long group =
+        sefa.post(course.path + "/groups", new NewGroup("Tuesday", List.of())).path("id").asLong();
+    course.change(
+        second,
+        e -> {
+          e.put("dueAt", "2026-10-20T15:00:00Z");
+          e.putArray("allowances")
+              .addObject()
+              .put("group", group)
+              .put("minutes", 0)
+              .put("attempts", 0)
+              .put("due", "2026-10-27T16:00:00Z");
+        });
+    assertThat(send("dates", new Later(List.of(second), 7)).getStatus()).isEqualTo(200);
+    var moved = course.seen(second);
+    assertThat(moved.path("dueAt").asString())
+        .as("the clocks were put back between the two")
+        .isEqualTo("2026-10-27T16:00:00Z");
+    assertThat(moved.at("/allowances/0/due").asString()).isEqualTo("2026-11-03T16:00:00Z");
+  }
+
   @Test
   void they_are_taken_away_and_come_back_in_their_places() {
     int version = course.seen(third).path("version").asInt();

@@ -147,6 +147,16 @@ public record Step(
    * @param due when it is due for them instead; an earlier date than everybody's is none
    */
   public record Allowance(GroupId group, int minutes, int attempts, Optional<Instant> due) {
+    /**
+     * The same so many days later, at the same time of day where the course is.
+     *
+     * @param days negative for earlier
+     * @throws Refusal if the date would lie outside the {@link Years}
+     */
+    public Allowance later(long days, ZoneId zone) {
+      return new Allowance(group, minutes, attempts, due.map(at -> Years.later(at, days, zone)));
+    }
+
     public Allowance {
       if (minutes < 0) throw new Refusal("minutes", "n", minutes);
       if (attempts < 0) throw new Refusal("attempts", "n", attempts);

@@ -50,6 +50,7 @@ public class Rubrics {
   private final DraftTables tables;
   private final FieldChanges changes;
   private final ObjectProvider<AlsoAssesses> others;
+  private final ObjectProvider<UsesRubrics> users;
   private final Clock clock;
 
   Rubrics(
@@ -58,9 +59,11 @@ public class Rubrics {
       DraftTables tables,
       FieldChanges changes,
       ObjectProvider<AlsoAssesses> others,
+      ObjectProvider<UsesRubrics> users,
       Clock clock) {
     this.changes = changes;
     this.others = others;
+    this.users = users;
     this.db = db;
     this.drafts = drafts;
     this.tables = tables;
@@ -219,14 +222,15 @@ public class Rubrics {
     return levels;
   }
 
-  /** Takes a rubric away unless a step uses it. */
+  /** Takes a rubric away unless something uses it. */
   void remove(CourseId course, RubricId id) {
-    List<String> steps = view(course, id).steps();
-    if (!steps.isEmpty())
+    List<String> names = new ArrayList<>(view(course, id).steps());
+    if (names.isEmpty()) users.stream().forEach(user -> names.addAll(user.using(course, id)));
+    if (!names.isEmpty())
       throw Problem.conflict(
           "rubric-in-use",
           "steps",
-          String.join(", ", steps.stream().map(s -> "“" + s + "”").toList()));
+          String.join(", ", names.stream().map(s -> "“" + s + "”").toList()));
     db.update(RUBRIC).set(RUBRIC.DELETED_AT, clock.instant()).where(RUBRIC.ID.eq(id)).execute();
   }
 

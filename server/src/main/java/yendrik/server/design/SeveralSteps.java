@@ -80,7 +80,7 @@ class SeveralSteps {
     for (StepId id : sorted(List.copyOf(Set.copyOf(edit.steps())), id -> id)) {
       StepRecord row = tables.steps.locked(course, id);
       StepRecord moved = tables.steps.fresh();
-      StepDrafts.moved(moved, row, StepDrafts.window(row).later(edit.days(), zone));
+      StepDrafts.moved(moved, row, StepDrafts.window(row).later(edit.days(), zone), zone);
       tables.steps.change(course, id, row.getVersion(), moved);
     }
     return views(course, edit.steps());

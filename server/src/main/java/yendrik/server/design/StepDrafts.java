@@ -4,8 +4,9 @@ import static yendrik.schema.Tables.STEP;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,7 +14,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
@@ -156,12 +159,13 @@ public class StepDrafts {
   List<StepView> copy(CourseId course, StepId id, DesignEdits.SameAgain edit) {
     StepRecord first = tables.steps.locked(course, id);
     List<Copy> copies = copies(course, id, edit);
+    ZoneId zone = drafts.document(course).design().zone();
     makeRoom(first.getModuleId(), first.getPosition(), copies.size());
     List<StepId> made = new ArrayList<>();
     for (Copy copy : copies) {
       StepRecord row = first.copy();
       row.setName(copy.name());
-      moved(row, first, copy.window());
+      moved(row, first, copy.window(), zone);
       row.setPosition(first.getPosition() + 1 + made.size());
       row.setVersion(1);
       StepId step = tables.steps.add(course, row);
@@ -306,9 +310,12 @@ public class StepDrafts {
   }
 
   /** Writes the dates of a step that was another one's; those of groups move along. */
-  static void moved(StepRecord row, StepRecord from, Step.Window window) {
+  static void moved(StepRecord row, StepRecord from, Step.Window window, ZoneId zone) {
     dates(row, window);
-    moved(window(from), window).ifPresent(by -> row.setAllowances(later(from, by)));
+    days(window(from), window, zone)
+        .ifPresent(days ->
+            row.setAllowances(
+                from.getAllowances().stream().map(a -> a.later(days, zone)).toList()));
   }
 
   /** Writes the dates of a step into its row. */
@@ -319,18 +326,21 @@ public class StepDrafts {
     row.setClosesAt(window.until().orElse(null));
   }
 
-  private static Optional<Duration> moved(Step.Window was, Step.Window is) {
-    return was.due()
-        .flatMap(before -> is.due().map(after -> Duration.between(before, after)))
-        .filter(by -> !by.isZero());
+  /** By how many days one date and with it the others have moved; none where there is no date. */
+  private static Optional<Long> days(Step.Window was, Step.Window is, ZoneId zone) {
+    return Stream.<Function<Step.Window, Optional<Instant>>>of(
+            Step.Window::due, Step.Window::until, Step.Window::late, Step.Window::from)
+        .flatMap(date ->
+            date
+                .apply(was)
+                .flatMap(before -> date.apply(is).map(after -> days(before, after, zone)))
+                .stream())
+        .findFirst();
   }
 
-  private static List<Step.Allowance> later(StepRecord row, Duration by) {
-    return row.getAllowances().stream()
-        .map(a ->
-            new Step.Allowance(
-                a.group(), a.minutes(), a.attempts(), a.due().map(due -> due.plus(by))))
-        .toList();
+  private static long days(Instant before, Instant after, ZoneId zone) {
+    return ChronoUnit.DAYS.between(
+        before.atZone(zone).toLocalDate(), after.atZone(zone).toLocalDate());
   }
 
   private void checkAudience(CourseId course, DesignEdits.StepEdit edit) {

@@ -15,17 +15,19 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.QuestionId;
+import yendrik.core.id.RubricId;
 import yendrik.core.quiz.Difficulty;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.QuestionRecord;
 import yendrik.server.design.Carrying;
 import yendrik.server.design.CopiesQuestions;
 import yendrik.server.design.UsesFiles;
+import yendrik.server.design.UsesRubrics;
 import yendrik.server.kinds.quiz.question.KeptQuestion;
 
 /** The questions of courses as they are kept. */
 @Component
-public class BankQuestions implements UsesFiles, CopiesQuestions {
+public class BankQuestions implements UsesFiles, UsesRubrics, CopiesQuestions {
   private final DSLContext db;
 
   BankQuestions(DSLContext db) {
@@ -87,6 +89,15 @@ public class BankQuestions implements UsesFiles, CopiesQuestions {
         .where(QUESTION.COURSE_ID.eq(course).or(QUESTION.SHELVED_FROM.eq(course)))
         .forEach(row -> files.addAll(read(row.getContent()).files()));
     return files;
+  }
+
+  @Override
+  public List<String> using(CourseId course, RubricId rubric) {
+    return of(course).stream()
+        .map(Banked::question)
+        .filter(q -> q.rubric().equals(Optional.of(rubric)))
+        .map(KeptQuestion::text)
+        .toList();
   }
 
   @Override
