@@ -1,16 +1,8 @@
-import {
-  Box,
-  FormControl,
-  FormHelperText,
-  FormLabel,
-  IconButton,
-  MenuItem,
-  TextField,
-  Typography,
-} from '@mui/material';
+import { Box, FormHelperText, IconButton, MenuItem, TextField, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { Allowance, Design, DesignStep } from '../api/client';
 import { useOwn } from '../kinds/shared/useOwn';
+import { FieldGroup } from '../ui/FieldGroup';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
 
@@ -36,14 +28,16 @@ export function AllowanceFields({ design, step, onChange }: Props) {
   const left = design.groups.filter((g) => !all.some((a) => a.group === g.id));
   if (design.groups.length === 0 && all.length === 0) return null;
   return (
-    <FormControl component="fieldset" variant="standard" sx={{ display: 'grid', gap: 1.5, mt: 1 }}>
-      <FormLabel component="legend" sx={{ mb: 1 }}>
-        {t('plan.allowances')}
-      </FormLabel>
+    <FieldGroup title={t('plan.allowances')}>
       {all.map((a) => {
         const name = design.groups.find((g) => g.id === a.group)?.name ?? '…';
         return (
-          <Box key={a.group} component="section" aria-label={name} sx={{ display: 'grid', gap: 1 }}>
+          <Box
+            key={a.group}
+            component="section"
+            aria-label={name}
+            sx={{ display: 'grid', gap: 1.5 }}
+          >
             <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
               <Typography sx={{ fontWeight: 700, flex: 1, minWidth: 0 }}>{name}</Typography>
               <IconButton
@@ -111,6 +105,6 @@ export function AllowanceFields({ design, step, onChange }: Props) {
         </TextField>
       )}
       {all.length > 0 && <FormHelperText>{t('plan.allowancesHint')}</FormHelperText>}
-    </FormControl>
+    </FieldGroup>
   );
 }

@@ -8,6 +8,7 @@ import type {
   StepKind,
   Taking,
 } from '../api/client';
+import type { AuthorProps } from '../kinds/room';
 
 /** A quiz in the usual way. */
 export const TAKING: Taking = {
@@ -106,6 +107,18 @@ export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {})
   part: PARTS[kind],
   ...more,
 });
+
+/** A quiz as its author sees it, done when it is passed. */
+export const quizAuthor = (taking: Taking, change: AuthorProps<'quiz'>['change']) => {
+  const usual = rule('passed');
+  const passed = { ...usual, root: { ...usual.root, leaf: { is: 'passed', step: 12 } } };
+  return {
+    step: step(12, 'QUIZ', { doneWhen: passed }),
+    part: { is: 'quiz', questions: [], draws: [], taking },
+    design: design(),
+    change,
+  } as AuthorProps<'quiz'>;
+};
 
 /** A module with steps. */
 export const module = (

@@ -6,6 +6,7 @@ import { useTranslations } from 'use-intl';
 import { api, type QuizSettings } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
+import { FieldGroup } from '../../ui/FieldGroup';
 import type { AuthorProps } from '../room';
 import { takenAs } from './takenAs';
 
@@ -50,7 +51,7 @@ export function KeptSettings({ step, part, change }: AuthorProps<'quiz'>) {
   };
   const name = naming?.trim() ?? '';
   return (
-    <Box sx={{ display: 'grid', gap: 1 }}>
+    <FieldGroup title={t('quiz.settingsKept')}>
       {kept.length > 0 && (
         <TextField
           select
@@ -113,6 +114,6 @@ export function KeptSettings({ step, part, change }: AuthorProps<'quiz'>) {
           </Button>
         )}
       </Box>
-    </Box>
+    </FieldGroup>
   );
 }

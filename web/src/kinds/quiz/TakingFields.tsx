@@ -3,13 +3,13 @@ import {
   FormControl,
   FormControlLabel,
   FormHelperText,
-  FormLabel,
   MenuItem,
   Switch,
   TextField,
 } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { Review, Taking } from '../../api/client';
+import { FieldGroup } from '../../ui/FieldGroup';
 import { least } from '../../ui/format';
 import { SavedField } from '../../ui/SavedField';
 import type { AuthorProps } from '../room';
@@ -79,7 +79,7 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
         {box(t('quiz.selfCheck'), taking.selfCheck, check)}
         <FormHelperText sx={{ mt: -0.5 }}>{t('quiz.selfCheckHint')}</FormHelperText>
       </FormControl>
-      <Group title={t('quiz.attempts')}>
+      <FieldGroup title={t('quiz.attempts')}>
         <Box sx={{ display: 'flex', gap: 1 }}>
           <SavedField
             label={t('plan.attempts')}
@@ -109,8 +109,8 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
           onSave={(word) => set({ word })}
           slotProps={{ htmlInput: { maxLength: 100 } }}
         />
-      </Group>
-      <Group title={t('quiz.time')}>
+      </FieldGroup>
+      <FieldGroup title={t('quiz.time')}>
         {box(t('quiz.limited'), taking.limit !== undefined, (on) => {
           const { limit: _, ...rest } = taking;
           save(
@@ -120,8 +120,8 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
         {taking.limit && (
           <LimitFields limit={taking.limit} onChange={(limit) => set({ limit })} choose={choose} />
         )}
-      </Group>
-      <Group title={t('quiz.layout')}>
+      </FieldGroup>
+      <FieldGroup title={t('quiz.layout')}>
         {choose(
           t('quiz.pages'),
           taking.pages,
@@ -134,8 +134,8 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
             set({ choicesMixed }),
           )}
         </Box>
-      </Group>
-      <Group title={t('quiz.lookedAt')}>
+      </FieldGroup>
+      <FieldGroup title={t('quiz.lookedAt')}>
         {LOOKED_AT.map((what) => (
           <Box key={what}>
             {choose(
@@ -147,10 +147,10 @@ export function TakingFields({ step, part, change }: AuthorProps<'quiz'>) {
           </Box>
         ))}
         <FormHelperText>{t('quiz.lookedAtHint')}</FormHelperText>
-      </Group>
-      <Group title={t('quiz.bands')}>
+      </FieldGroup>
+      <FieldGroup title={t('quiz.bands')}>
         <BandFields bands={taking.bands} onChange={(bands) => set({ bands })} />
-      </Group>
+      </FieldGroup>
     </>
   );
 }
@@ -197,16 +197,5 @@ function LimitFields({
         />
       )}
     </>
-  );
-}
-
-function Group({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <FormControl component="fieldset" variant="standard" sx={{ display: 'grid', gap: 1.5, mt: 1 }}>
-      <FormLabel component="legend" sx={{ mb: 1 }}>
-        {title}
-      </FormLabel>
-      {children}
-    </FormControl>
   );
 }

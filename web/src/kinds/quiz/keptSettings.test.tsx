@@ -2,14 +2,11 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { QuizSettings } from '../../api/client';
-import { design, rule, step, TAKING } from '../../test/fixtures';
+import { quizAuthor, TAKING } from '../../test/fixtures';
 import { serve, show } from '../../test/stage';
-import type { AuthorProps } from '../room';
 import { KeptSettings } from './KeptSettings';
 
 const AT = '/api/courses/2/design/quiz-settings';
-const usual = rule('passed');
-const passed = { ...usual, root: { ...usual.root, leaf: { is: 'passed', step: 12 } } };
 const bench: QuizSettings = {
   name: 'Bench test',
   taking: { ...TAKING, word: '', mixed: true },
@@ -25,13 +22,7 @@ const view = (kept: QuizSettings[], taking = TAKING) => {
     [`POST ${AT}/removal`]: undefined,
   });
   const change = vi.fn();
-  const props = {
-    step: step(12, 'QUIZ', { doneWhen: passed }),
-    part: { is: 'quiz', questions: [], draws: [], taking },
-    design: design(),
-    change,
-  } as AuthorProps<'quiz'>;
-  show(<KeptSettings {...props} />);
+  show(<KeptSettings {...quizAuthor(taking, change)} />);
   return { calls, change };
 };
 

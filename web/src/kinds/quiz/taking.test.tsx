@@ -1,26 +1,17 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import { design, rule, step, TAKING } from '../../test/fixtures';
+import { quizAuthor, TAKING } from '../../test/fixtures';
 import { show } from '../../test/stage';
-import type { AuthorProps, LearnerProps } from '../room';
+import type { LearnerProps } from '../room';
 import { BeforeAttempt } from './BeforeAttempt';
 import { TakingFields } from './TakingFields';
 
 type Quiz = LearnerProps<'quiz'>['part'];
 
-const usual = rule('passed');
-const passed = { ...usual, root: { ...usual.root, leaf: { is: 'passed', step: 12 } } };
-
 const fields = (taking = TAKING) => {
   const change = vi.fn();
-  const props = {
-    step: step(12, 'QUIZ', { doneWhen: passed }),
-    part: { is: 'quiz', questions: [], draws: [], taking },
-    design: design(),
-    change,
-  } as AuthorProps<'quiz'>;
-  show(<TakingFields {...props} />);
+  show(<TakingFields {...quizAuthor(taking, change)} />);
   return change;
 };
 

@@ -1,9 +1,6 @@
-import { MenuItem, TextField } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
 import { useTranslations } from 'use-intl';
-import type { DesignStep, StepEdit } from '../../api/client';
-import { queries } from '../../api/queries';
-import { useCourse } from '../../frame/course';
+import type { DesignRubric, DesignStep, StepEdit } from '../../api/client';
+import { RubricSelect } from './RubricSelect';
 
 /** The rubric of a step; its outcomes become outcomes of the step. */
 export function RubricField({
@@ -16,10 +13,7 @@ export function RubricField({
   onChoose: (rubric: number | undefined, evidenceFor: StepEdit['evidenceFor']) => void;
 }) {
   const t = useTranslations();
-  const course = useCourse();
-  const rubrics = useQuery(queries.rubrics(course.id)).data ?? [];
-  const choose = (id: number) => {
-    const chosen = rubrics.find((r) => r.id === id);
+  const choose = (chosen: DesignRubric | undefined) => {
     const outcomes = new Set(chosen?.criteria.flatMap((c) => c.outcome ?? []));
     const tied = step.evidenceFor.map((tie) => tie.outcome);
     onChoose(chosen?.id, [
@@ -29,19 +23,5 @@ export function RubricField({
         .map((outcome) => ({ outcome, weight: 1 })),
     ]);
   };
-  return (
-    <TextField
-      select
-      label={t('rubric.ofStep')}
-      value={rubrics.some((r) => r.id === rubric) ? rubric : 0}
-      onChange={(e) => choose(Number(e.target.value))}
-    >
-      <MenuItem value={0}>{t('rubric.none')}</MenuItem>
-      {rubrics.map((r) => (
-        <MenuItem key={r.id} value={r.id}>
-          {r.name}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  return <RubricSelect label={t('rubric.ofStep')} rubric={rubric} onChoose={choose} />;
 }
