@@ -48,7 +48,7 @@ const view = (all: BankQuestion[], more = {}) => {
 describe('the questions of a course', () => {
   it('say how they went, those that were asked', async () => {
     view([LEFT, RIGHT]);
-    expect(await screen.findByText(/60 % of 35/)).toBeVisible();
+    expect(await screen.findByText(/facility 60 %, asked 35 times/)).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: /Right pedals/ }));
     expect(
       await screen.findByText(
