@@ -2,9 +2,11 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.JSON;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -13,6 +15,7 @@ import yendrik.core.quiz.Mark;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.kinds.choice.Choices;
 import yendrik.core.quiz.kinds.choice.Chosen;
+import yendrik.core.quiz.taking.Spent;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.QuizContent;
 import yendrik.server.kinds.quiz.question.KeptLines;
@@ -95,10 +98,29 @@ class KeptQuestionsTest {
     assertThat(KeptResult.read(JSON.valueOf(once)).answers())
         .containsExactly(
             new Quiz.Answered("q1", Mark.WHOLE, 2), new Quiz.Answered("q2", Mark.NOTHING, 0));
+    String then =
+        """
+        {"points":1.5,"of":4.0,"answers":[
+          {"question":"q1","mark":{"is":"marked","share":0.75},"points":1.5},
+          {"question":"q2","mark":{"is":"for-staff"},"points":0.0}]}
+        """;
+    assertThat(KeptResult.read(JSON.valueOf(then))).isEqualTo(result);
+    assertThat(KeptLines.of(JSON.valueOf(then))).isEqualTo(KeptLines.of(KeptResult.of(result)));
     assertThat(KeptLines.of(KeptResult.of(result)))
         .containsExactly(new KeptLines.Line("q1", true, 1.5), new KeptLines.Line("q2", false, 0));
     assertThat(KeptLines.of(JSON.valueOf(once)))
         .containsExactly(new KeptLines.Line("q1", true, 2), new KeptLines.Line("q2", true, 0));
+  }
+
+  @Test
+  void the_time_of_each_question_is_read_as_it_was_kept() {
+    Instant begun = Instant.parse("2026-11-02T08:00:00Z");
+    Spent spent =
+        Spent.from(begun)
+            .came(Set.of("q1"), begun.plusSeconds(40))
+            .came(Set.of("q\"2"), begun.plusSeconds(52));
+    assertThat(KeptLines.seconds(JSON.valueOf(CoreJson.mapper().writeValueAsString(spent))))
+        .isEqualTo(Map.of("q1", 40L, "q\"2", 12L));
   }
 
   @Test

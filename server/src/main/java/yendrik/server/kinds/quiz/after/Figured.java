@@ -5,7 +5,9 @@ import static yendrik.schema.Tables.ATTEMPT;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,13 +16,19 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.JSON;
+import org.jooq.Record8;
+import org.jooq.RecordMapper;
 import org.jooq.Records;
 import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseModule;
@@ -38,7 +46,6 @@ import yendrik.core.quiz.QuestionKind;
 import yendrik.core.quiz.Quiz;
 import yendrik.core.quiz.figures.Figures;
 import yendrik.core.quiz.figures.Item;
-import yendrik.core.quiz.taking.Spent;
 import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
 import yendrik.server.design.Content;
@@ -67,6 +74,9 @@ import yendrik.server.watch.report.Report;
 class Figured {
   /** How many different answers to a question are shown. */
   private static final int MOST_GIVEN = 12;
+
+  /** How many attempts are read at once. */
+  private static final int ROWS_AT_ONCE = 500;
 
   /** Kinds of which an answer is one piece, so that it is right or wrong as a whole. */
   private static final Set<QuestionKind> OF_ONE_PIECE =
@@ -154,28 +164,38 @@ class Figured {
       Instant finishedAt,
       JSON answers,
       JSON result,
-      Spent spent) {}
+      JSON spent) {}
 
-  /** Finished attempts at a step, in the order in which they were begun. */
-  private List<Finished> attempts(StepId step, Set<EnrolmentId> seen, boolean first) {
+  /**
+   * Looks at finished attempts at a step one by one, in the order in which they were begun: many
+   * thousands are never in memory at once.
+   */
+  private void attempts(
+      StepId step, Set<EnrolmentId> seen, boolean first, Consumer<Finished> look) {
     var which = first ? ATTEMPT.NUMBER.eq(1) : DSL.noCondition();
-    return db
-        .select(
-            ATTEMPT.ENROLMENT_ID,
-            ATTEMPT.NUMBER,
-            ATTEMPT.DESIGN_VERSION,
-            ATTEMPT.STARTED_AT,
-            ATTEMPT.FINISHED_AT,
-            ATTEMPT.ANSWERS,
-            ATTEMPT.RESULT,
-            ATTEMPT.SPENT)
-        .from(ATTEMPT)
-        .where(ATTEMPT.STEP_ID.eq(step), ATTEMPT.FINISHED_AT.isNotNull(), which)
-        .orderBy(ATTEMPT.STARTED_AT, ATTEMPT.ENROLMENT_ID)
-        .fetch(Records.mapping(Finished::new))
-        .stream()
-        .filter(row -> seen.contains(row.enrolment))
-        .toList();
+    var rows =
+        db.select(
+                ATTEMPT.ENROLMENT_ID,
+                ATTEMPT.NUMBER,
+                ATTEMPT.DESIGN_VERSION,
+                ATTEMPT.STARTED_AT,
+                ATTEMPT.FINISHED_AT,
+                ATTEMPT.ANSWERS,
+                ATTEMPT.RESULT,
+                ATTEMPT.SPENT.coerce(SQLDataType.JSON))
+            .from(ATTEMPT)
+            .where(ATTEMPT.STEP_ID.eq(step), ATTEMPT.FINISHED_AT.isNotNull(), which)
+            .orderBy(ATTEMPT.STARTED_AT, ATTEMPT.ENROLMENT_ID)
+            .fetchSize(ROWS_AT_ONCE);
+    RecordMapper<
+            Record8<EnrolmentId, Integer, Integer, Instant, Instant, JSON, JSON, JSON>, Finished>
+        read = Records.mapping(Finished::new);
+    try (var all = rows.fetchLazy()) {
+      for (var row : all) {
+        Finished attempt = read.map(row);
+        if (seen.contains(attempt.enrolment)) look.accept(attempt);
+      }
+    }
   }
 
   /** The questions of a step by the publication under which an attempt was begun. */
@@ -183,7 +203,7 @@ class Figured {
     private final CourseId course;
     private final StepId step;
     private final CorrectionRows.OfStep righted;
-    private final Map<Integer, Quiz> byVersion = new HashMap<>();
+    private final Map<Integer, Asking> byVersion = new HashMap<>();
 
     Asked(CourseId course, StepId step) {
       this.course = course;
@@ -191,24 +211,25 @@ class Figured {
       righted = corrections.of(step);
     }
 
-    Quiz of(int version) {
+    Asking of(int version) {
       return byVersion.computeIfAbsent(
           version,
           v ->
-              all(designs.version(course, v).document().contents().get(step))
-                  .corrected(righted.under(v)));
+              new Asking(
+                  all(designs.version(course, v).document().contents().get(step))
+                      .corrected(righted.under(v))));
     }
 
     Quiz now() {
       int version = designs.published(course).map(Designs.Ready::version).orElse(0);
-      return version == 0 ? new Quiz(List.of()) : of(version);
+      return version == 0 ? new Quiz(List.of()) : of(version).quiz;
     }
 
-    Quiz draft() {
-      return all(designs.draft(course).contents().get(step));
+    Asking draft() {
+      return new Asking(all(designs.draft(course).contents().get(step)));
     }
 
-    private Quiz all(@org.jspecify.annotations.Nullable Content content) {
+    private Quiz all(@Nullable Content content) {
       return content instanceof QuizContent quiz
           ? questions.asking(quiz.questions(), quiz.draws()).all()
           : new Quiz(List.of());
@@ -228,8 +249,13 @@ class Figured {
     }
   }
 
-  private static Map<String, Question> byId(Quiz quiz) {
-    return quiz.questions().stream().collect(Collectors.toMap(Question::id, Function.identity()));
+  /** The questions of a quiz, found by their ids. */
+  private record Asking(Quiz quiz, Map<String, Question> byId) {
+    Asking(Quiz quiz) {
+      this(
+          quiz,
+          quiz.questions().stream().collect(Collectors.toMap(Question::id, Function.identity())));
+    }
   }
 
   /** An answer that may have been given many times: its pieces, and whether it is right. */
@@ -279,33 +305,38 @@ class Figured {
   FiguresView figures(Seat seat, StepId id, boolean first) {
     Step step = step(seat, id);
     Asked asked = new Asked(seat.course(), id);
-    List<Finished> rows = attempts(id, seen(seat).keySet(), first);
     Map<String, Said> said = new HashMap<>();
     Map<String, Question> known = new LinkedHashMap<>();
     asked.now().questions().forEach(q -> known.put(q.id(), q));
     List<List<Item>> attempts = new ArrayList<>();
-    Map<Integer, Map<String, Question>> ofVersions = new HashMap<>();
-    for (Finished row : rows) {
-      Quiz quiz = asked.of(row.version);
-      Map<String, Question> byId = ofVersions.computeIfAbsent(row.version, _ -> byId(quiz));
-      byId.forEach(known::putIfAbsent);
-      attempts.add(items(row, quiz, byId, said));
-    }
+    Set<EnrolmentId> who = new HashSet<>();
+    DoubleStream.Builder minutes = DoubleStream.builder();
+    attempts(
+        id,
+        seen(seat).keySet(),
+        first,
+        row -> {
+          Asking asking = asked.of(row.version);
+          asking.byId.forEach(known::putIfAbsent);
+          attempts.add(items(row, asking, said));
+          who.add(row.enrolment);
+          minutes.add(minutes(row));
+        });
     Figures figures = Figures.of(attempts);
     Map<String, Figures.OfQuestion> ofQuestions = new HashMap<>();
     figures.questions().forEach(q -> ofQuestions.put(q.question(), q));
-    Map<String, Question> draft = byId(asked.draft());
+    Map<String, Question> draft = asked.draft().byId;
     return new FiguresView(
         id,
         step.name(),
         figures.attempts(),
-        (int) rows.stream().map(Finished::enrolment).distinct().count(),
+        who.size(),
         figures.scores(),
         said(figures.mean()),
         said(figures.median()),
         said(figures.deviation()),
         said(figures.reliability()),
-        minutes(rows),
+        median(minutes.build().toArray()),
         step.scoring().passMark(),
         known.values().stream()
             .filter(q -> ofQuestions.containsKey(q.id()) || said.containsKey(q.id()))
@@ -315,19 +346,19 @@ class Figured {
         seat.has(Right.PLAN));
   }
 
-  private List<Item> items(
-      Finished row, Quiz quiz, Map<String, Question> byId, Map<String, Said> said) {
+  private List<Item> items(Finished row, Asking asking, Map<String, Said> said) {
     Map<String, String> given = KeptLines.answers(row.answers);
+    Map<String, Long> spent = KeptLines.seconds(row.spent);
     List<Item> items = new ArrayList<>();
     for (KeptLines.Line answered : KeptLines.of(row.result)) {
-      Question question = byId.get(answered.question());
+      Question question = asking.byId.get(answered.question());
       if (question == null) continue;
       String answer = given.get(question.id());
       Said counted = said.computeIfAbsent(question.id(), _ -> new Said());
       if (answer != null && !question.asked().byStaff()) counted.add(question, answer);
       boolean counts =
-          (answered.marked() || quiz.fullMarks().contains(question.id()))
-              && !quiz.leftOut().contains(question.id());
+          (answered.marked() || asking.quiz.fullMarks().contains(question.id()))
+              && !asking.quiz.leftOut().contains(question.id());
       if (counts)
         items.add(
             new Item(
@@ -335,13 +366,12 @@ class Figured {
                 answered.points(),
                 question.points(),
                 answer != null,
-                seconds(row, question)));
+                seconds(spent.get(question.id()))));
     }
     return items;
   }
 
-  private static OptionalLong seconds(Finished row, Question question) {
-    Long seconds = row.spent.seconds().get(question.id());
+  private static OptionalLong seconds(@Nullable Long seconds) {
     return seconds == null ? OptionalLong.empty() : OptionalLong.of(seconds);
   }
 
@@ -397,13 +427,12 @@ class Figured {
   }
 
   private List<List<Item>> itemsOf(Asked asked, StepId step, Set<EnrolmentId> seen) {
-    Map<Integer, Map<String, Question>> ofVersions = new HashMap<>();
     List<List<Item>> all = new ArrayList<>();
-    for (Finished row : attempts(step, seen, /* first= */ true)) {
-      Quiz quiz = asked.of(row.version);
-      Map<String, Question> byId = ofVersions.computeIfAbsent(row.version, _ -> byId(quiz));
-      all.add(items(row, quiz, byId, new HashMap<>()));
-    }
+    attempts(
+        step,
+        seen,
+        /* first= */ true,
+        row -> all.add(items(row, asked.of(row.version), new HashMap<>())));
     return all;
   }
 
@@ -415,9 +444,9 @@ class Figured {
     return Duration.between(row.startedAt, row.finishedAt).toSeconds() / 60.0;
   }
 
-  private static Optional<Double> minutes(List<Finished> rows) {
-    double[] sorted = rows.stream().mapToDouble(Figured::minutes).sorted().toArray();
-    return sorted.length == 0 ? Optional.empty() : Optional.of(sorted[sorted.length / 2]);
+  private static Optional<Double> median(double[] minutes) {
+    Arrays.sort(minutes);
+    return minutes.length == 0 ? Optional.empty() : Optional.of(minutes[minutes.length / 2]);
   }
 
   /** All attempts as a table, with the points of each question. */
@@ -425,13 +454,14 @@ class Figured {
     step(seat, id);
     Asked asked = new Asked(seat.course(), id);
     Map<EnrolmentId, String> names = seen(seat);
-    List<Finished> rows = attempts(id, names.keySet(), /* first= */ false);
+    List<Finished> rows = new ArrayList<>();
+    attempts(id, names.keySet(), /* first= */ false, rows::add);
     Map<String, Question> known = new LinkedHashMap<>();
     asked.now().questions().forEach(q -> known.put(q.id(), q));
     rows.stream()
         .map(Finished::version)
         .distinct()
-        .forEach(v -> asked.of(v).questions().forEach(q -> known.putIfAbsent(q.id(), q)));
+        .forEach(v -> asked.of(v).quiz.questions().forEach(q -> known.putIfAbsent(q.id(), q)));
     List<Phrase> heads = new ArrayList<>();
     for (String head :
         List.of("learner", "attempt", "begun", "finished", "minutes", "share", "points", "of"))

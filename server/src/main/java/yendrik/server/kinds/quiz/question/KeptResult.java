@@ -20,17 +20,16 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
   }
 
   /**
+   * @param share of its points; none while it waits for staff
    * @param said what staff said about it
    * @param met what they saw met of a rubric
    */
   record KeptAnswered(
       String question,
-      KeptMark mark,
+      Optional<Double> share,
       double points,
       Optional<String> said,
       Optional<List<Rubric.Met>> met) {}
-
-  record KeptMark(String is, Optional<Double> share) {}
 
   /** As it is kept. */
   public static JSON of(Quiz.Result result) {
@@ -42,7 +41,7 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
                 .map(a ->
                     new KeptAnswered(
                         a.question(),
-                        mark(a.mark()),
+                        share(a.mark()),
                         a.points(),
                         Optional.of(a.comment()).filter(c -> !c.isEmpty()),
                         Optional.of(a.met()).filter(met -> !met.isEmpty())))
@@ -65,10 +64,9 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
 
   /** By hand: many thousands are read for the figures of a quiz. */
   private static Quiz.Answered answered(ObjectNode kept) {
-    now(kept);
     return new Quiz.Answered(
         kept.path("question").asString(),
-        mark(kept.path("mark")),
+        mark(kept),
         kept.path("points").asDouble(),
         kept.path("said").asString(""),
         kept.path("met").valueStream().map(KeptResult::met).toList());
@@ -81,26 +79,17 @@ public record KeptResult(double points, double of, List<KeptAnswered> answers) {
         kept.path("comment").asString(""));
   }
 
-  /** Questions once were right or wrong. */
-  private static void now(ObjectNode answered) {
-    if (answered.has("mark")) return;
-    double share = answered.path("right").asBoolean() ? 1 : 0;
-    answered.putObject("mark").put("is", "marked").put("share", share);
-  }
-
-  private static KeptMark mark(Mark mark) {
+  private static Optional<Double> share(Mark mark) {
     return switch (mark) {
-      case Mark.Marked(double share) -> new KeptMark("marked", Optional.of(share));
-      case Mark.ForStaff() -> new KeptMark("for-staff", Optional.empty());
+      case Mark.Marked(double share) -> Optional.of(share);
+      case Mark.ForStaff() -> Optional.empty();
     };
   }
 
-  private static Mark mark(JsonNode kept) {
-    String is = kept.path("is").asString();
-    return switch (is) {
-      case "marked" -> new Mark.Marked(kept.path("share").asDouble());
-      case "for-staff" -> new Mark.ForStaff();
-      default -> throw new IllegalStateException("no mark was ever kept as " + is);
-    };
+  /** Marks once stood by themselves, and before that questions were right or wrong. */
+  private static Mark mark(ObjectNode kept) {
+    if (kept.has("right")) return new Mark.Marked(kept.path("right").asBoolean() ? 1 : 0);
+    JsonNode share = kept.has("mark") ? kept.path("mark").path("share") : kept.path("share");
+    return share.isNumber() ? new Mark.Marked(share.asDouble()) : new Mark.ForStaff();
   }
 }
