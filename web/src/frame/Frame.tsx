@@ -307,7 +307,8 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
       sx={{
         display: 'flex',
         alignItems: 'stretch',
-        gap: 2.5,
+        flexWrap: { xs: 'wrap', md: 'nowrap' },
+        columnGap: 2.5,
         px: 2,
         minHeight: 44,
         bgcolor: 'tone.panel',
@@ -328,6 +329,7 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
             typography: 'button',
             textDecoration: 'none',
             pt: '3px',
+            minHeight: { xs: 44, md: 0 },
             color: v.on ? 'tone.ink' : 'tone.soft',
             borderBottom: '3px solid',
             borderColor: v.on ? 'tone.madder' : 'transparent',
@@ -337,7 +339,19 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
           {t(`frame.${v.name}`)}
         </Box>
       ))}
-      <Box id="view-actions" sx={{ ml: 'auto', display: 'flex', alignItems: 'center', gap: 1 }} />
+      <Box
+        id="view-actions"
+        sx={{
+          ml: { md: 'auto' },
+          display: 'flex',
+          flexWrap: { xs: 'wrap', md: 'nowrap' },
+          alignItems: 'center',
+          gap: 1,
+          // air below once they stand under the names of the views
+          '&:not(:empty)': { pb: { xs: 1, md: 0 } },
+          '& > *': { whiteSpace: 'nowrap' },
+        }}
+      />
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { TextField, Typography } from '@mui/material';
+import { TextField } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import { RubricSelect } from '../../../shared/RubricSelect';
 import type { WriteProps } from '../room';
@@ -14,6 +14,7 @@ export function Write({ part, edit }: WriteProps<'open'>) {
         minRows={2}
         value={part.expected}
         onChange={(e) => edit({ ...part, expected: e.target.value })}
+        helperText={t('plan.openHint')}
         slotProps={{ htmlInput: { maxLength: 10_000 } }}
       />
       <RubricSelect
@@ -25,9 +26,6 @@ export function Write({ part, edit }: WriteProps<'open'>) {
           edit(chosen ? { ...rest, rubric: chosen.id } : rest);
         }}
       />
-      <Typography variant="caption" color="textSecondary">
-        {t('plan.openHint')}
-      </Typography>
     </>
   );
 }
