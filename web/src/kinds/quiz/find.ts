@@ -28,3 +28,10 @@ export function tagsOf(questions: BankQuestion[]): { tag: string; count: number 
     .map(([tag, count]) => ({ tag, count }))
     .sort((a, b) => a.tag.localeCompare(b.tag));
 }
+
+/** The tags that most questions have, and those that are looked for, in the order of the alphabet. */
+export function tagsToOffer(questions: BankQuestion[], most: number, wanted: string[]) {
+  const tags = tagsOf(questions);
+  const often = new Set([...tags].sort((a, b) => b.count - a.count).slice(0, most));
+  return tags.filter((known) => often.has(known) || wanted.includes(known.tag));
+}

@@ -6,7 +6,7 @@ import { api, type BankQuestion, body, type Design } from '../../api/client';
 import { queries } from '../../api/queries';
 import { Actions } from '../../frame/Actions';
 import { useCourse } from '../../frame/course';
-import { ANY, isFound, tagsOf } from '../../kinds/quiz/find';
+import { ANY, isFound, tagsOf, tagsToOffer } from '../../kinds/quiz/find';
 import { type QuestionKind, questionKinds, questionRoom } from '../../kinds/quiz/questions/rooms';
 import { Empty, Loaded, WithInspector } from '../../ui/Panel';
 import { keysHere, upAndDown } from '../../ui/useKeys';
@@ -149,7 +149,7 @@ function Board({ all, design }: { all: BankQuestion[]; design: Design }) {
               aria-pressed={wanted.unused}
               onClick={() => setWanted({ ...wanted, unused: !wanted.unused })}
             />
-            {tags.slice(0, SHOWN_TAGS).map(({ tag, count }) => {
+            {tagsToOffer(all, SHOWN_TAGS, wanted.tags).map(({ tag, count }) => {
               const on = wanted.tags.includes(tag);
               return (
                 <Chip

@@ -2,7 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { BankEdit, BankQuestion, Question } from '../../api/client';
-import { ANY, isFound, tagsOf } from '../../kinds/quiz/find';
+import { ANY, isFound, tagsOf, tagsToOffer } from '../../kinds/quiz/find';
 import { QuizEditor } from '../../kinds/quiz/QuizEditor';
 import { design } from '../../test/fixtures';
 import { changed, serve, show } from '../../test/stage';
@@ -70,6 +70,14 @@ describe('questions are looked for', () => {
       { tag: 'pedals', count: 2 },
       { tag: 'threads', count: 1 },
     ]);
+  });
+
+  it('by the tags that most of them have, and those that were chosen', () => {
+    const axle = banked(3, 'Which end of an axle is undone first?', { tags: ['axles'] });
+    const offered = (wanted: string[]) =>
+      tagsToOffer([axle, LEFT, RIGHT], 1, wanted).map((known) => known.tag);
+    expect(offered([])).toEqual(['pedals']);
+    expect(offered(['axles'])).toEqual(['axles', 'pedals']);
   });
 });
 
