@@ -1,5 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
+import { inPercent } from '../../ui/format';
 
 const HEIGHT = 110;
 
@@ -10,7 +11,7 @@ export function ScoreBars({ scores, passMark }: { scores: number[]; passMark: nu
   return (
     <Box component="figure" sx={{ m: 0 }}>
       <Typography component="figcaption" variant="body2" color="textSecondary">
-        {t('figures.scores')}
+        {t('figures.scores', { mark: inPercent(passMark) })}
       </Typography>
       <Box
         component="ol"

@@ -71,6 +71,7 @@ describe('how a quiz went', () => {
     expect(screen.getByText('42 s')).toBeInTheDocument();
     expect(screen.getByText('2.2 min')).toBeInTheDocument();
     expect(screen.getByLabelText('60 to 70 %: 4 attempts')).toBeInTheDocument();
+    expect(screen.getByText(/passed from 60 %/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: /Question q1/ }));
     expect(screen.getByText('Left-hand (right)')).toBeInTheDocument();
     expect(screen.getByText('Those who are good at the rest are no better at this.')).toBeVisible();
