@@ -66,7 +66,11 @@ export function QuestionInspector({
       api.POST('/api/courses/{course}/design/questions/{id}/shelving', {
         params: { path: { course: course.id, id: q.id } },
       }),
-    onSuccess: () => notice({ tone: 'success', text: t('bank.shelved') }),
+    onSuccess: () => {
+      const { part } = q.question;
+      const marked = part.is === 'open' && part.rubric !== undefined;
+      notice({ tone: 'success', text: t(marked ? 'bank.shelvedWithRubric' : 'bank.shelved') });
+    },
   });
   const { outcome: _, ...free } = asked;
   const doubles = all.filter((other) => q.doubles.includes(other.id));

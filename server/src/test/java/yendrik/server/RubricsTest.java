@@ -432,6 +432,30 @@ class RubricsTest extends SchoolTest {
   }
 
   @Test
+  void a_question_of_the_shelf_finds_a_rubric_by_its_name() {
+    JsonNode rubric = add();
+    String edit = "{\"question\": %s, \"tags\": []}".formatted(open(rubric));
+    JsonNode kept = sefa.post(course.path + "/design/questions", edit);
+    sefa.call("POST", course.path + "/design/questions/" + kept.path("id") + "/shelving", "");
+    NewCourse other = new NewCourse(sefa, "From the shelf " + System.nanoTime());
+    String shelf = other.path + "/design/shelf/questions";
+    String taking =
+        shelf
+            + "/"
+            + sefa.get(shelf)
+                .valueStream()
+                .filter(q -> q.at("/question/part/rubric").equals(rubric.path("id")))
+                .findFirst()
+                .orElseThrow()
+                .path("id")
+            + "/taking";
+    assertThat(sefa.post(taking, "").at("/question/part/rubric").isMissingNode()).isTrue();
+    JsonNode there = sefa.post(other.path + "/design/rubrics", sketch().toString());
+    assertThat(sefa.post(taking, "").at("/question/part/rubric").asLong())
+        .isEqualTo(there.path("id").asLong());
+  }
+
+  @Test
   void a_question_has_no_rubric_of_another_course() {
     JsonNode rubric = add();
     NewCourse other = new NewCourse(sefa, "No rubrics " + System.nanoTime());

@@ -318,7 +318,10 @@ public class Bank {
     return view(course, tables.questions().add(course, copy));
   }
 
-  /** What a question of the shelf finds in a course: an outcome is known by its code. */
+  /**
+   * What a question of the shelf finds in a course: an outcome is known by its code, a rubric by
+   * its name.
+   */
   private final class FromShelf implements Carrying {
     private final Optional<CourseId> from;
     private final CourseId to;
@@ -347,6 +350,19 @@ public class Bank {
                   .orderBy(OUTCOME.ID)
                   .limit(1)
                   .fetchOptional(OUTCOME.ID));
+    }
+
+    @Override
+    public Optional<RubricId> rubric(RubricId rubric) {
+      var wanted = RUBRIC.as("wanted");
+      return db.select(RUBRIC.ID)
+          .from(RUBRIC)
+          .join(wanted)
+          .on(wanted.NAME.eq(RUBRIC.NAME))
+          .where(wanted.ID.eq(rubric), RUBRIC.COURSE_ID.eq(to), RUBRIC.DELETED_AT.isNull())
+          .orderBy(RUBRIC.ID)
+          .limit(1)
+          .fetchOptional(RUBRIC.ID);
     }
   }
 
