@@ -105,7 +105,12 @@ final class Evaluation {
     dirty.set(course.rank(numbers.flags()));
     switch (what) {
       case Fact.Enrolled _, Fact.LeftCourse _ -> dirty.set(0, numbers.all());
-      case Fact.CompletedCourse _, Fact.Attendance _, Fact.JoinedGroup _, Fact.LeftGroup _ ->
+      case Fact.CompletedCourse _,
+          Fact.Attendance _,
+          Fact.JoinedGroup _,
+          Fact.LeftGroup _,
+          Fact.Approved _,
+          Fact.OwnWord _ ->
           markReaders(numbers.person());
       case Fact.WasHere _, Fact.CameUnder _, Fact.TakenBack _ -> {}
       case Fact.BadgeIssued issued -> markBadge(index.number(issued.badge()));
@@ -354,10 +359,7 @@ final class Evaluation {
    */
   private boolean keepIfMet(int unit, boolean may) {
     course.holds(unit).orElseThrow().evaluate(sight, desk);
-    return may
-        && !record.left()
-        && desk.verdict() == Verdict.MET
-        && units.keep(units.keptAt, unit, now);
+    return may && desk.verdict() == Verdict.MET && units.keep(units.keptAt, unit, now);
   }
 
   /**
@@ -377,7 +379,7 @@ final class Evaluation {
   private void lookAtModule(int unit, int m) {
     boolean published = index.module(m).published();
     boolean any = published && hasStepFor(m);
-    if (keepIfMet(unit, any))
+    if (keepIfMet(unit, any && !record.left()))
       decisions.add(new Decision.ModuleDone(index.module(m).id(), moment()));
     boolean isDone = units.keptAt[unit] != NEVER;
     units.byWaiver[unit] = !isDone && published && (!any || desk.verdict() == Verdict.WAIVED);
@@ -394,13 +396,14 @@ final class Evaluation {
       units.lost[unit] = false;
       return;
     }
-    if (keepIfMet(unit, !record.heldByHand(b) && !record.revoked(b)))
+    if (keepIfMet(unit, !record.left() && !record.heldByHand(b) && !record.revoked(b)))
       decisions.add(new Decision.BadgeEarned(index.badge(b).id(), moment()));
     rest(unit, sight.holds(b), /* gone= */ false);
   }
 
   private void lookAtCourse(int unit) {
-    if (keepIfMet(unit, /* may= */ true)) decisions.add(new Decision.CourseCompleted(moment()));
+    if (keepIfMet(unit, !record.left() || course.asksForLeaving()))
+      decisions.add(new Decision.CourseCompleted(moment()));
     rest(unit, units.keptAt[unit] != NEVER, /* gone= */ false);
   }
 

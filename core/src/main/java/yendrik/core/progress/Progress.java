@@ -34,7 +34,8 @@ import yendrik.core.rule.plan.UnitNumbers;
  * nothing upwards, so that it is the same whether one goes on or takes up what was stored. Not safe
  * for use by several threads.
  *
- * <p>Nothing new opens, is done, earned or completed for a learner who has left.
+ * <p>Nothing new opens, is done, earned or completed for a learner who has left, but for a course
+ * whose <em>Complete when</em> asks for leaving.
  */
 public final class Progress {
   private static final long NEVER = Units.NEVER;

@@ -12,6 +12,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.words.Phrase;
 
 /**
@@ -108,6 +109,17 @@ public record Fact(
 
   /** A badge whose ground fell away is kept all the same: from here on a person stands for it. */
   public record BadgeKept(BadgeId badge, String reason) implements What {}
+
+  /**
+   * Staff of a kind approved the learner's way through the course; it stands until it is taken
+   * back.
+   *
+   * @param note what they say about it, empty for nothing
+   */
+  public record Approved(StaffKind kind, String note) implements What {}
+
+  /** The learner said that they have completed the course. */
+  public record OwnWord() implements What {}
 
   /** Another course was completed. */
   public record CompletedCourse(CourseId course) implements What {}

@@ -3,6 +3,7 @@ package yendrik.core.record;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -30,6 +31,7 @@ import yendrik.core.outcome.Evidence;
 import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
+import yendrik.core.people.StaffKind;
 import yendrik.core.words.Ground;
 
 /**
@@ -65,10 +67,12 @@ public final class LearnerRecord {
   private final Set<GroupId> groups = new HashSet<>();
   private final Map<SessionId, StatusId> sessions = new LinkedHashMap<>(2);
   private final Set<CourseId> completed = new HashSet<>();
+  private final Map<StaffKind, Sums.Approval> approvals = new EnumMap<>(StaffKind.class);
   private final Held[] held;
   private long enrolledAt = NEVER;
   private long leftAt = NEVER;
   private long lastHere = NEVER;
+  private long ownWordAt = NEVER;
   private boolean sawSomething;
   private final PersonId person;
 
@@ -114,6 +118,8 @@ public final class LearnerRecord {
     groups.addAll(sums.groups());
     sessions.putAll(sums.sessions());
     completed.addAll(sums.completed());
+    approvals.putAll(sums.approvals());
+    ownWordAt = moment(sums.ownWordAt());
     sums.held()
         .forEach((id, how) -> {
           if (index.number(id) != CourseIndex.UNKNOWN) held[index.number(id)] = how;
@@ -175,6 +181,8 @@ public final class LearnerRecord {
         groups,
         sessions,
         completed,
+        approvals,
+        stored(ownWordAt),
         badges);
   }
 
@@ -213,6 +221,12 @@ public final class LearnerRecord {
       case Fact.JoinedGroup joined -> groups.add(joined.group());
       case Fact.Attendance mark -> sessions.put(mark.session(), mark.status());
       case Fact.LeftGroup left -> groups.remove(left.group());
+      case Fact.Approved approved ->
+          approvals.put(approved.kind(), new Sums.Approval(at, fact.by()));
+      case Fact.OwnWord _ -> {
+        ownWordAt = at;
+        lastHere = at;
+      }
       case Fact.CompletedCourse done -> completed.add(done.course());
       case Fact.BadgeIssued issued ->
           setBadge(index.number(issued.badge()), fact.by().isEmpty() ? Held.BY_RULE : Held.BY_HAND);
@@ -376,6 +390,22 @@ public final class LearnerRecord {
     for (StatusId status : sessions.values())
       if (index.design().status(status).filter(which).isPresent()) n++;
     return n;
+  }
+
+  /** When staff of a kind approved last, {@link #NEVER} if they did not. */
+  public long approvedAt(StaffKind kind) {
+    Sums.Approval approval = approvals.get(kind);
+    return approval == null ? NEVER : approval.at();
+  }
+
+  /** Who of a kind of staff approved last. */
+  public Optional<PersonId> approvedBy(StaffKind kind) {
+    return Optional.ofNullable(approvals.get(kind)).flatMap(Sums.Approval::by);
+  }
+
+  /** When the learner said that they have completed the course, {@link #NEVER} if they did not. */
+  public long ownWordAt() {
+    return ownWordAt;
   }
 
   public boolean completed(CourseId course) {

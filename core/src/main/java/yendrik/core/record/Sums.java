@@ -2,6 +2,7 @@ package yendrik.core.record;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -9,10 +10,12 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Evidence;
+import yendrik.core.people.StaffKind;
 
 /**
  * What the facts about one learner add up to under one version of a design, by name, so that it can
@@ -22,6 +25,8 @@ import yendrik.core.outcome.Evidence;
  *
  * <p>Moments are epoch milliseconds, 0 for what did not happen.
  *
+ * @param approvals what kinds of staff approved
+ * @param ownWordAt when the learner said that they have completed the course
  * @param held "by rule", "by hand" or "revoked" by badge
  */
 public record Sums(
@@ -34,6 +39,8 @@ public record Sums(
     Set<GroupId> groups,
     Map<SessionId, StatusId> sessions,
     Set<CourseId> completed,
+    Map<StaffKind, Approval> approvals,
+    long ownWordAt,
     Map<BadgeId, LearnerRecord.Held> held) {
 
   /** What is left out of a stored form is nothing. */
@@ -43,7 +50,15 @@ public record Sums(
     groups = groups == null ? Set.of() : new TreeSet<>(groups);
     sessions = sessions == null ? Map.of() : new TreeMap<>(sessions);
     completed = completed == null ? Set.of() : new TreeSet<>(completed);
+    approvals = approvals == null ? Map.of() : new TreeMap<>(approvals);
     held = held == null ? Map.of() : new TreeMap<>(held);
+  }
+
+  /** That staff approved, and who of them. */
+  public record Approval(long at, Optional<PersonId> by) {
+    public Approval {
+      by = by == null ? Optional.empty() : by;
+    }
   }
 
   /**

@@ -11,6 +11,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
+import yendrik.core.people.StaffKind;
 
 /**
  * The questions that rules are made of. Shares and percentages run from 0 to 1. A day is 24 hours
@@ -117,6 +118,26 @@ public sealed interface Leaf {
       positive(sessions, "sessions");
     }
   }
+
+  /**
+   * At least this share of the points of all that is scored so far, see {@link
+   * yendrik.core.course.Grade}. Not met while nothing is scored, and never past hope: what is
+   * scored can be scored anew.
+   */
+  record GradeAtLeast(double share) implements Leaf {
+    public GradeAtLeast {
+      if (!(share > 0 && share <= 1)) throw new Refusal("share", "share", share);
+    }
+  }
+
+  /** Staff of this kind have approved the learner's way through the course. */
+  record Approved(StaffKind by) implements Leaf {}
+
+  /** The learner has said that they have completed the course. */
+  record OwnWord() implements Leaf {}
+
+  /** The learner has left the course; only <em>Complete when</em> may ask for it. */
+  record HasLeft() implements Leaf {}
 
   record InGroup(GroupId group) implements Leaf {}
 

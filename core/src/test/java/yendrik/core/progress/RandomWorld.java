@@ -37,6 +37,7 @@ import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.LevelRule;
 import yendrik.core.outcome.Outcome;
+import yendrik.core.people.StaffKind;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -222,7 +223,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
 
     private Fact.What what() {
       StepId s = new StepId(1 + c.next(STEPS));
-      return switch (c.next(30)) {
+      return switch (c.next(32)) {
         case 0, 1, 2 -> new SeenFact.Saw(s);
         case 3, 4 -> new SignOffFact.SignedOff(s, "");
         case 5, 6, 7 -> new AttemptFact.FinishedAttempt(s, 1 + c.next(3), c.next(11), 10);
@@ -247,6 +248,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 27 -> new PostFact.Posted(s, new PostId(1 + happened.size()));
         case 28 -> new PostFact.Replied(s, new PostId(1 + happened.size()));
         case 26 -> new ConfirmFact.Confirmed(s);
+        case 29 -> new Fact.Approved(StaffKind.values()[c.next(3)], "");
+        case 30 -> new Fact.OwnWord();
         default -> new TimeFact.SpentTime(s, 60 * (1 + c.next(3)));
       };
     }
@@ -292,7 +295,11 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       badges.add(
           badge(2, c.rarely(2) ? Optional.of(rule(STEPS + 1, MODULES + 1, 1)) : Optional.empty()));
       Optional<Condition> complete =
-          c.rarely(2) ? Optional.of(rule(STEPS + 1, MODULES + 1, 1)) : Optional.empty();
+          switch (c.next(4)) {
+            case 0, 1 -> Optional.of(rule(STEPS + 1, MODULES + 1, 1));
+            case 2 -> Optional.of(any(ask(new Leaf.HasLeft()), rule(STEPS + 1, MODULES + 1, 1)));
+            default -> Optional.empty();
+          };
       CourseDesign usual = Workshop.design(modules, badges);
       return sound(
           new CourseDesign(
@@ -474,7 +481,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     }
 
     private Leaf ofPerson() {
-      return switch (c.next(11)) {
+      return switch (c.next(14)) {
         case 0, 1 -> new Leaf.InGroup(group());
         case 2 -> new Leaf.EnrolledFor(1 + c.next(12));
         case 3 -> inTime();
@@ -484,8 +491,15 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 7 -> new Leaf.EvidenceCount(outcome(), 1 + c.next(3), c.next(3));
         case 8 -> new Leaf.AttendanceRate((1 + c.next(4)) / 4.0);
         case 9 -> new Leaf.SessionsAttended(1 + c.next(3));
+        case 10 -> new Leaf.Approved(kind());
+        case 11 -> new Leaf.OwnWord();
+        case 12 -> new Leaf.GradeAtLeast((1 + c.next(4)) / 4.0);
         default -> new Leaf.CourseComplete(INDUCTION);
       };
+    }
+
+    private StaffKind kind() {
+      return StaffKind.values()[c.next(3)];
     }
 
     private OutcomeId outcome() {

@@ -208,7 +208,8 @@ final class SimpleWorld {
     }
     design.badges().forEach(this::badge);
     Verdict complete = verdict(completeWhen());
-    if (complete == Verdict.MET && !left() && completed.isEmpty()) {
+    boolean leavingCounts = completeWhen().toString().contains("HasLeft");
+    if (complete == Verdict.MET && (!left() || leavingCounts) && completed.isEmpty()) {
       completed = Optional.of(now);
       change();
     }
@@ -416,6 +417,7 @@ final class SimpleWorld {
       case Condition.Ask ask ->
           switch (ask.leaf()) {
             case Leaf.AttendanceRate _, Leaf.InGroup _, WorkLeaf.Marked _ -> false;
+            case Leaf.GradeAtLeast _, Leaf.HasLeft _ -> false;
             case MarkLeaf.NotPassed _, Leaf.LevelBelow _, Leaf.EvidenceCount _ -> false;
             case Leaf.LevelAtLeast l -> l.outcome().equals(BRAKE);
             case Leaf.AtMastery l -> l.outcome().equals(BRAKE);
@@ -479,6 +481,13 @@ final class SimpleWorld {
         yield met(!count.isEmpty() && there() >= l.share() * count.size() - 1e-9);
       }
       case Leaf.SessionsAttended l -> met(there() >= l.sessions());
+      case Leaf.Approved l ->
+          met(
+              facts.stream()
+                  .anyMatch(f -> f.what() instanceof Fact.Approved a && a.kind() == l.by()));
+      case Leaf.OwnWord _ -> met(facts.stream().anyMatch(f -> f.what() instanceof Fact.OwnWord));
+      case Leaf.HasLeft _ -> met(left());
+      case Leaf.GradeAtLeast l -> met(grade() >= l.share() - 1e-9);
       case Leaf.AtMastery l -> met(level(l.outcome()) >= SCALE.mastery());
       case Leaf.LevelAtLeast l -> met(level(l.outcome()) >= l.level());
       case Leaf.LevelBelow l -> met(level(l.outcome()) >= 0 && level(l.outcome()) < l.level());
@@ -583,6 +592,18 @@ final class SimpleWorld {
     if (each.isEmpty()) return Verdict.WAIVED;
     if (each.contains(Verdict.OUT_OF_REACH)) return Verdict.OUT_OF_REACH;
     return met(each.stream().allMatch(v -> v == Verdict.MET));
+  }
+
+  private double grade() {
+    double of = 0;
+    double reached = 0;
+    for (CourseModule m : design.modules())
+      for (Step s : m.steps())
+        if (m.published() && s.published() && score(s.id()).isPresent()) {
+          of += s.scoring().points();
+          reached += s.scoring().points() * score(s.id()).get();
+        }
+    return of == 0 ? 0 : reached / of;
   }
 
   private Verdict waitingOr(StepId id) {

@@ -14,14 +14,17 @@ import java.util.Optional;
 import java.util.Set;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
+import yendrik.core.CourseDesignBuilder;
 import yendrik.core.Refusal;
 import yendrik.core.Workshop;
+import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.PostId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -127,6 +130,37 @@ class EveryLeafTest {
     assertThat(verdict(leaf, late, absent, mark(SECOND_SATURDAY, WITH_NOTICE))).isEqualTo(MET);
     assertThat(verdict(leaf, late, absent, mark(SECOND_SATURDAY, PRESENT))).isEqualTo(MET);
     assertThat(verdict(leaf, mark(FIRST_SATURDAY, WITH_NOTICE))).isEqualTo(NOT_YET);
+  }
+
+  @Test
+  void the_grade_so_far_counts_what_is_scored_only() {
+    var leaf = new Leaf.GradeAtLeast(0.6);
+    assertThat(verdict(leaf)).as("nothing is scored").isEqualTo(NOT_YET);
+    assertThat(answer(leaf, attempt(1, 6)).fraction()).isCloseTo(2.0 / 3, Offset.offset(1e-9));
+    assertThat(verdict(leaf, attempt(1, 9))).isEqualTo(MET);
+  }
+
+  @Test
+  void approval_asks_for_one_kind_of_staff_and_the_own_word_for_the_learner() {
+    var leaf = new Leaf.Approved(StaffKind.FACILITATOR);
+    assertThat(answer(leaf).turn()).isEqualTo(Turn.STAFF);
+    assertThat(verdict(leaf, new Fact.Approved(StaffKind.DESIGNER, ""))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, new Fact.Approved(StaffKind.FACILITATOR, "seen"))).isEqualTo(MET);
+    assertThat(answer(new Leaf.OwnWord()).turn()).isEqualTo(Turn.LEARNER);
+    assertThat(verdict(new Leaf.OwnWord(), new Fact.OwnWord())).isEqualTo(MET);
+  }
+
+  @Test
+  void leaving_completes_a_course_that_asks_for_it() {
+    CourseDesign design =
+        CourseDesignBuilder.builder(design(steps()))
+            .completeWhen(Optional.of(ask(new Leaf.HasLeft())))
+            .build();
+    Progress progress = Progress.begin(CompiledCourse.of(design), JUNO, START);
+    progress.take(learner.fact(new Fact.Enrolled()));
+    assertThat(progress.completedAt()).isEmpty();
+    progress.take(learner.fact(new Fact.LeftCourse()));
+    assertThat(progress.completedAt()).isPresent();
   }
 
   @Test

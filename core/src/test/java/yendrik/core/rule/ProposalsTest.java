@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.FlagId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.rule.words.Proposals;
 import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.confirm.ConfirmLeaf;
@@ -306,6 +307,18 @@ class ProposalsTest {
   }
 
   @Test
+  void what_completes_a_course_is_proposed_for_it_first() {
+    Proposals completing = forPlace(new RuleAt.CourseComplete());
+    assertThat(leaves(completing, "approved facil"))
+        .containsExactly(new Leaf.Approved(StaffKind.FACILITATOR));
+    assertThat(leaves(completing, "own word")).containsExactly(new Leaf.OwnWord());
+    assertThat(leaves(completing, "leaves")).containsExactly(new Leaf.HasLeft());
+    assertThat(leaves(proposals, "leaves")).isEmpty();
+    assertThat(leaves(completing, "grade 60")).containsExactly(new Leaf.GradeAtLeast(0.6));
+    assertThat(leaves(completing, "grade 0")).isEmpty();
+  }
+
+  @Test
   void badges_and_courses_are_proposed_by_name_and_the_course_not_to_itself() {
     assertThat(leaves(proposals, "badge hand")).containsExactly(new Leaf.HoldsBadge(BRAKE_HAND));
     assertThat(leaves(proposals, "course"))
@@ -315,7 +328,9 @@ class ProposalsTest {
             new Leaf.QuizzesScored(Optional.empty(), 1));
     assertThat(leaves(forPlace(new RuleAt.CourseComplete()), "course"))
         .containsExactly(
-            new Leaf.CourseComplete(INDUCTION), new Leaf.QuizzesScored(Optional.empty(), 1));
+            new Leaf.HasLeft(),
+            new Leaf.CourseComplete(INDUCTION),
+            new Leaf.QuizzesScored(Optional.empty(), 1));
     assertThat(leaves(proposals, "out of reach")).isEmpty();
     assertThat(leaves(forPlace(new RuleAt.FlagRaised(new FlagId(1))), "out of reach"))
         .containsExactly(new Leaf.RequiredOutOfReach());

@@ -7,6 +7,7 @@ import yendrik.core.course.StepKind;
 import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
+import yendrik.core.people.StaffKind;
 import yendrik.core.quiz.Difficulty;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
@@ -41,6 +42,8 @@ final class StoredNames {
     names.put(Fact.BadgeRevoked.class, "badge-revoked");
     names.put(Fact.BadgeKept.class, "badge-kept");
     names.put(Fact.CompletedCourse.class, "completed-course");
+    names.put(Fact.Approved.class, "approved");
+    names.put(Fact.OwnWord.class, "own-word");
     names.put(Fact.Opened.class, "opened");
     names.put(Fact.Excused.class, "excused");
     names.put(Fact.DueMoved.class, "due-moved");
@@ -62,6 +65,10 @@ final class StoredNames {
     names.put(Leaf.CourseComplete.class, "course-complete");
     names.put(Leaf.AttendanceRate.class, "attendance-rate");
     names.put(Leaf.SessionsAttended.class, "sessions-attended");
+    names.put(Leaf.GradeAtLeast.class, "grade-at-least");
+    names.put(Leaf.Approved.class, "approved");
+    names.put(Leaf.OwnWord.class, "own-word");
+    names.put(Leaf.HasLeft.class, "has-left");
     names.put(Leaf.InGroup.class, "in-group");
     names.put(Leaf.OneOf.class, "one-of");
     names.put(Leaf.HoldsBadge.class, "holds-badge");
@@ -110,6 +117,7 @@ final class StoredNames {
     names.put(Fact.Grant.DUE_MOVED, "DUE_MOVED");
     names.put(Fact.Grant.ATTEMPTS, "ATTEMPTS");
     names.put(Fact.Grant.TIME, "TIME");
+    for (StaffKind kind : StaffKind.values()) names.put(kind, kind.name());
     names.put(Counts.BEST, "BEST");
     names.put(Counts.LATEST, "LATEST");
     names.put(Counts.FIRST, "FIRST");

@@ -52,6 +52,8 @@ public record Finding(
     DOUBLE_NODE,
     /** A signal in a rule other than <em>Flag when</em>. */
     SIGNAL_OUTSIDE_FLAG,
+    /** Leaving is asked for by a rule other than the course's <em>Complete when</em>. */
+    LEAVING_OUTSIDE_COMPLETE,
     /** The rule asks about the very thing that it decides. */
     ASKS_ITSELF
   }

@@ -137,7 +137,12 @@ public final class References {
         } else if (!index.design().otherCourses().containsKey(c.course()))
           unknown(Finding.Code.UNKNOWN_COURSE, at, node, c.course());
       }
+      case Leaf.HasLeft _ -> {
+        if (!(at instanceof RuleAt.CourseComplete))
+          add(Finding.Code.LEAVING_OUTSIDE_COMPLETE, at, node, Map.of());
+      }
       case Leaf.AttendanceRate _, Leaf.SessionsAttended _ -> {}
+      case Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _ -> {}
       case Leaf.OneOf _, Leaf.EnrolledFor _, Leaf.InTime _, Leaf.Signal _ -> {}
     }
   }

@@ -89,6 +89,8 @@ public final class NewNames {
       case Leaf.InTime l -> Optional.of(new Leaf.InTime(l.from().map(moved), l.until().map(moved)));
       // Groups and people are those of a course.
       case Leaf.InGroup _, Leaf.OneOf _ -> Optional.empty();
+      case Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _, Leaf.HasLeft _ ->
+          Optional.of(leaf);
       case Leaf.AttendanceRate _, Leaf.SessionsAttended _, Leaf.EnrolledFor _, Leaf.Signal _ ->
           Optional.of(leaf);
     };

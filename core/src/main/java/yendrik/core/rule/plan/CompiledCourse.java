@@ -37,6 +37,7 @@ public final class CompiledCourse {
   private final int largestRule;
   private final int[][] dependents;
   private final int[] order;
+  private final boolean asksForLeaving;
   private final int[] circleEnd;
   private final int[] rank;
 
@@ -73,6 +74,10 @@ public final class CompiledCourse {
     holds[units.course()] =
         plan(
             design.completeWhen().or(() -> Optional.of(Rules.usualCourseComplete(design))), leaves);
+    asksForLeaving =
+        design.completeWhen().stream()
+            .flatMap(Condition::nodes)
+            .anyMatch(n -> n instanceof Condition.Ask(var _, Leaf.HasLeft _));
     flags =
         design.flags().stream()
             .map(f -> new PlannedRule(f.flagWhen(), leaves))
@@ -113,6 +118,11 @@ public final class CompiledCourse {
 
   public CourseDesign design() {
     return index.design();
+  }
+
+  /** Whether leaving the course may complete it. */
+  public boolean asksForLeaving() {
+    return asksForLeaving;
   }
 
   /** The other courses whose completion a rule asks about. */

@@ -37,6 +37,10 @@ final class Leaves {
               : new PersonProbes.OtherCourse(c.course());
       case Leaf.AttendanceRate a -> new PersonProbes.AttendanceRate(a.share());
       case Leaf.SessionsAttended a -> new PersonProbes.SessionsAttended(a.sessions());
+      case Leaf.GradeAtLeast g -> new GradeProbe(index, g.share());
+      case Leaf.Approved a -> new PersonProbes.Approved(a.by());
+      case Leaf.OwnWord _ -> new PersonProbes.OwnWord();
+      case Leaf.HasLeft _ -> new PersonProbes.HasLeft();
       case Leaf.InGroup g -> new PersonProbes.InGroup(g.group());
       case Leaf.OneOf p -> new PersonProbes.OneOf(p.people());
       case Leaf.HoldsBadge b -> holdsBadge(index.number(b.badge()));

@@ -4,6 +4,7 @@ import java.util.Set;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.look.Probe;
@@ -30,6 +31,31 @@ final class PersonProbes {
     public void look(Sight sight, Reading reading) {
       if (sight.record().in(group)) reading.metForNow(Reading.NO_MOMENT);
       else reading.notYet(0, Turn.STAFF);
+    }
+  }
+
+  record Approved(StaffKind by) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.record().approvedAt(by) != LearnerRecord.NEVER) reading.met();
+      else reading.notYet(0, Turn.STAFF);
+    }
+  }
+
+  record OwnWord() implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.record().ownWordAt() != LearnerRecord.NEVER) reading.met();
+      else reading.notYet(0, Turn.LEARNER);
+    }
+  }
+
+  /** Who has left may come back. */
+  record HasLeft() implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.record().left()) reading.metForNow(Reading.NO_MOMENT);
+      else reading.notYet(0, Turn.LEARNER);
     }
   }
 

@@ -25,6 +25,12 @@ public final class Grounds {
           Ground.of(
               Phrase.of("ground.done"),
               sight.moduleDoneAt(sight.record().index().number(l.module())));
+      case Leaf.Approved l -> {
+        LearnerRecord record = sight.record();
+        yield Ground.of(
+            Phrase.of("ground.approved"), record.approvedAt(l.by()), record.approvedBy(l.by()));
+      }
+      case Leaf.OwnWord _ -> Ground.of(Phrase.of("ground.own-word"), sight.record().ownWordAt());
       case Leaf.QuietFor _ -> Ground.of(Phrase.of("ground.last-here"), sight.record().lastHere());
       case Leaf.EnrolledFor _ ->
           Ground.of(Phrase.of("ground.enrolled"), sight.record().enrolledAt());

@@ -22,6 +22,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.ModuleId;
 import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Outcome;
+import yendrik.core.people.StaffKind;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.Offer;
@@ -152,10 +153,12 @@ public final class Proposals {
     }
     for (Outcome outcome : design.outcomes()) outcome(outcome, number, all);
     if (number.isEmpty()) named(all);
+    if (number.isEmpty()) said(all);
     if (design.modules().stream().anyMatch(Proposals::hasQuizzes))
       quizzes(Optional.empty(), "everywhere", number, all);
     number.ifPresent(n -> days(n, all));
     number.ifPresent(n -> attendance(n, all));
+    number.ifPresent(n -> grade(n, all));
     return all;
   }
 
@@ -250,8 +253,28 @@ public final class Proposals {
         .otherCourses()
         .forEach((id, _) -> add(all, new Leaf.CourseComplete(id), "course completed", 2));
     if (at instanceof RuleAt.FlagRaised) add(all, new Leaf.RequiredOutOfReach(), "out of reach", 5);
-    else if (!(at instanceof RuleAt.CourseComplete))
-      add(all, new Leaf.CourseComplete(design.id()), "course completed", 1);
+    else if (!completes()) add(all, new Leaf.CourseComplete(design.id()), "course completed", 1);
+  }
+
+  /** What people can say of the whole way of a learner. */
+  private void said(List<Candidate> all) {
+    for (StaffKind kind : StaffKind.values())
+      add(all, new Leaf.Approved(kind), "approval approved staff", completes() ? 6 : 0);
+    add(all, new Leaf.OwnWord(), "own word says learner", completes() ? 6 : 0);
+    if (completes()) add(all, new Leaf.HasLeft(), "leaves left leaving", 4);
+  }
+
+  private boolean completes() {
+    return at instanceof RuleAt.CourseComplete;
+  }
+
+  private void grade(int n, List<Candidate> all) {
+    if (n > 0 && n <= 100 && design.steps().anyMatch(s -> s.scoring().points() > 0))
+      add(
+          all,
+          new Leaf.GradeAtLeast(n / 100.0),
+          "course grade points percent",
+          completes() ? 6 : 0);
   }
 
   private void days(int n, List<Candidate> all) {

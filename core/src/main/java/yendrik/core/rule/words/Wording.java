@@ -75,6 +75,13 @@ public final class Wording {
               Numbers.percent(l.share()));
       case Leaf.SessionsAttended l ->
           Question.of(Phrase.of("ask.attendance"), "ask.sessions-attended", "n", l.sessions());
+      case Leaf.GradeAtLeast l ->
+          Question.of(Phrase.of("ask.grade"), "ask.grade", "share", Numbers.percent(l.share()));
+      case Leaf.Approved l ->
+          Question.of(
+              Phrase.of("ask.approved"), "ask.approved", "by", Phrase.of("staff." + l.by()));
+      case Leaf.OwnWord _ -> Question.of(Phrase.NONE, "ask.own-word");
+      case Leaf.HasLeft _ -> Question.of(Phrase.NONE, "ask.has-left");
       case Leaf.InGroup l ->
           Question.of(
               Phrase.of("ask.in-group"),

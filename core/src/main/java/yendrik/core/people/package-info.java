@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.people;
+
+import org.jspecify.annotations.NullMarked;
