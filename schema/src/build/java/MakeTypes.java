@@ -138,7 +138,7 @@ public class MakeTypes {
 
   private static final Map<String, String> JSON =
       Map.of(
-          ".*\\.(opens|done|earned|flag)_when", "yendrik.core.rule.Condition",
+          ".*\\.(opens|done|earned|flag|complete)_when", "yendrik.core.rule.Condition",
           "outcome\\.level_rule", "yendrik.core.outcome.LevelRule",
           "outcome\\.made_of", "yendrik.core.outcome.Composition",
           "step\\.audience", "yendrik.core.course.Step.Audience",

@@ -11,6 +11,7 @@ import yendrik.core.course.Step;
 import yendrik.core.id.FlagId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -402,7 +403,7 @@ final class Evaluation {
   }
 
   private void lookAtCourse(int unit) {
-    if (keepIfMet(unit, !record.left() || course.asksForLeaving()))
+    if (keepIfMet(unit, !record.left() || course.completionAsks(Leaf.HasLeft.class)))
       decisions.add(new Decision.CourseCompleted(moment()));
     rest(unit, units.keptAt[unit] != NEVER, /* gone= */ false);
   }

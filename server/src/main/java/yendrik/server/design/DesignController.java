@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
@@ -29,7 +30,9 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Proposals;
 import yendrik.server.design.DesignViews.BadgeView;
+import yendrik.server.design.DesignViews.CompletionView;
 import yendrik.server.design.DesignViews.DesignView;
+import yendrik.server.design.DesignViews.FlagView;
 import yendrik.server.design.DesignViews.ModuleView;
 import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
@@ -159,6 +162,28 @@ class DesignController {
     return drafts.badges().change(course, id, edit);
   }
 
+  /** Changes when the course is complete. */
+  @PatchMapping("/completion")
+  @Needs(Right.PLAN)
+  CompletionView changeCompletion(
+      @PathVariable CourseId course, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.completion().change(course, edit);
+  }
+
+  @PostMapping("/flags")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  FlagView addFlag(@PathVariable CourseId course, @Valid @RequestBody DesignEdits.FlagEdit edit) {
+    return drafts.completion().addFlag(course, edit);
+  }
+
+  @PatchMapping("/flags/{id}")
+  @Needs(Right.PLAN)
+  FlagView changeFlag(
+      @PathVariable CourseId course, @PathVariable FlagId id, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.completion().changeFlag(course, id, edit);
+  }
+
   @PutMapping("/order")
   @Needs(Right.PLAN)
   DesignView order(@PathVariable CourseId course, @Valid @RequestBody DesignEdits.OrderEdit order) {
@@ -213,6 +238,8 @@ class DesignController {
       case "step-done" -> new RuleAt.StepDone(new StepId(id));
       case "module-opens" -> new RuleAt.ModuleOpens(new ModuleId(id));
       case "module-done" -> new RuleAt.ModuleDone(new ModuleId(id));
+      case "course-complete" -> new RuleAt.CourseComplete();
+      case "flag-raised" -> new RuleAt.FlagRaised(new FlagId(Math.max(1, id)));
       case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
       default -> throw Problem.field("place", "no-rule-at-place", "place", place);
     };

@@ -121,6 +121,16 @@ public final class DesignEdits {
       @NotNull Map<Moment, @NotNull @Size(max = OwnWords.MOST) String> ownWords)
       implements ByFields {}
 
+  /**
+   * @param completeWhen nothing for the usual: every module is done
+   */
+  @Schema(name = "CompletionEdit")
+  public record CompletionEdit(Optional<Map<String, Object>> completeWhen) implements ByFields {}
+
+  @Schema(name = "FlagEdit")
+  record FlagEdit(@NotBlank @Size(max = 100) String name, @NotNull Map<String, Object> flagWhen)
+      implements ByFields {}
+
   /** What a group has beyond everybody else. */
   @Schema(name = "Allowance")
   public record AllowanceEdit(

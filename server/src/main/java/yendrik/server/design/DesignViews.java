@@ -14,6 +14,7 @@ import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.FlagId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
@@ -25,6 +26,8 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Moment;
 import yendrik.schema.tables.records.BadgeRecord;
+import yendrik.schema.tables.records.CourseRecord;
+import yendrik.schema.tables.records.FlagRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.ScaleRecord;
@@ -53,6 +56,8 @@ public final class DesignViews {
       List<OutcomeView> outcomes,
       List<ModuleView> modules,
       List<BadgeView> badges,
+      CompletionView completion,
+      List<FlagView> flags,
       List<Named> groups,
       List<String> faults) {}
 
@@ -113,6 +118,13 @@ public final class DesignViews {
       boolean listed,
       boolean staysOpen,
       List<StepView> steps) {}
+
+  /** When the course is complete; nothing for the usual: every module is done. */
+  @Schema(name = "DesignCompletion")
+  public record CompletionView(CourseId id, int version, Optional<RuleView> completeWhen) {}
+
+  @Schema(name = "DesignFlag")
+  public record FlagView(FlagId id, int version, String name, RuleView flagWhen) {}
 
   /**
    * @param lacks what keeps its content from being put before learners, in words
@@ -237,6 +249,22 @@ public final class DesignViews {
         s.allowances().stream().map(DesignEdits.AllowanceEdit::of).toList(),
         row.getOwnWords().texts(),
         lacks);
+  }
+
+  static CompletionView completion(CourseRecord row, Wording wording) {
+    return new CompletionView(
+        row.getId(),
+        row.getCompletionVersion(),
+        RuleView.of(
+            Optional.ofNullable(row.getCompleteWhen()), new RuleAt.CourseComplete(), wording));
+  }
+
+  static FlagView flag(FlagRecord row, Wording wording) {
+    return new FlagView(
+        row.getId(),
+        row.getVersion(),
+        row.getName(),
+        RuleView.of(row.getFlagWhen(), new RuleAt.FlagRaised(row.getId()), wording));
   }
 
   static BadgeView badge(BadgeRecord row, Wording wording) {

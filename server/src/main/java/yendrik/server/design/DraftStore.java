@@ -49,6 +49,7 @@ import yendrik.core.outcome.Scale;
 import yendrik.core.rubric.Rubric;
 import yendrik.core.words.OwnWords;
 import yendrik.schema.tables.records.BadgeRecord;
+import yendrik.schema.tables.records.FlagRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.RubricRecord;
@@ -196,7 +197,7 @@ class DraftStore {
             badges.stream().map(DraftStore::badge).toList(),
             flags(id),
             statuses(id),
-            Optional.empty(),
+            Optional.ofNullable(course.getCompleteWhen()),
             groups(id),
             otherCourses(id));
     return new Document(design, contents, minutes, words, pictures, rubrics(id, contents.values()));
@@ -214,11 +215,17 @@ class DraftStore {
     return rubrics;
   }
 
-  private List<Flag> flags(CourseId course) {
+  List<FlagRecord> flagRows(CourseId course) {
     return db.selectFrom(FLAG)
-        .where(FLAG.COURSE_ID.eq(course))
+        .where(FLAG.COURSE_ID.eq(course), FLAG.DELETED_AT.isNull())
         .orderBy(FLAG.POSITION, FLAG.ID)
-        .fetch(f -> new Flag(f.getId(), f.getName(), f.getFlagWhen()));
+        .fetch();
+  }
+
+  private List<Flag> flags(CourseId course) {
+    return flagRows(course).stream()
+        .map(f -> new Flag(f.getId(), f.getName(), f.getFlagWhen()))
+        .toList();
   }
 
   List<AttendanceStatus> statuses(CourseId course) {

@@ -1,6 +1,7 @@
 package yendrik.server.design;
 
 import static yendrik.schema.Tables.BADGE;
+import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.QUESTION;
@@ -14,6 +15,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.QuestionId;
@@ -21,6 +23,7 @@ import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.schema.tables.records.BadgeRecord;
+import yendrik.schema.tables.records.FlagRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.QuestionRecord;
@@ -35,6 +38,7 @@ public class DraftTables {
   final VersionedRows<ModuleRecord, ModuleId> modules;
   final VersionedRows<StepRecord, StepId> steps;
   final VersionedRows<BadgeRecord, BadgeId> badges;
+  final VersionedRows<FlagRecord, FlagId> flags;
   final VersionedRows<RubricRecord, RubricId> rubrics;
   final VersionedRows<ScaleRecord, ScaleId> scales;
   private final VersionedRows<QuestionRecord, QuestionId> questions;
@@ -59,6 +63,9 @@ public class DraftTables {
     badges =
         new VersionedRows<>(
             db, clock, "badge", BADGE.ID, BADGE.COURSE_ID, BADGE.VERSION, BADGE.DELETED_AT);
+    flags =
+        new VersionedRows<>(
+            db, clock, "flag", FLAG.ID, FLAG.COURSE_ID, FLAG.VERSION, FLAG.DELETED_AT);
     rubrics =
         new VersionedRows<>(
             db, clock, "rubric", RUBRIC.ID, RUBRIC.COURSE_ID, RUBRIC.VERSION, RUBRIC.DELETED_AT);
@@ -80,6 +87,7 @@ public class DraftTables {
             "modules", modules,
             "steps", steps,
             "badges", badges,
+            "flags", flags,
             "rubrics", rubrics,
             "questions", questions);
   }

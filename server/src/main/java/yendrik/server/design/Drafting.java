@@ -98,6 +98,8 @@ public class Drafting {
                     wording))
             .toList(),
         drafts.badges(id).stream().map(b -> DesignViews.badge(b, wording)).toList(),
+        DesignViews.completion(course, wording),
+        drafts.flagRows(id).stream().map(f -> DesignViews.flag(f, wording)).toList(),
         draft.design().groups().entrySet().stream()
             .map(g -> new DesignViews.Named(g.getKey(), g.getValue()))
             .sorted(java.util.Comparator.comparing(DesignViews.Named::name))

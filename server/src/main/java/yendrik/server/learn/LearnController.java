@@ -153,6 +153,26 @@ class LearnController {
     wayfarer.going(seat, walk, way -> walks.act(way, by, _ -> List.of(new Fact.WasHere())));
   }
 
+  record OwnWord(boolean said) {}
+
+  /** The learner says that they have completed the course, or takes that back. */
+  @PutMapping("/own-word")
+  @Needs(Right.LEARN)
+  RouteView ownWord(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      Seat seat,
+      @Valid @RequestBody OwnWord word) {
+    var by = Optional.of(seat.person().id());
+    return wayfarer.going(
+        seat,
+        walk,
+        way -> {
+          walks.change(way, by, w -> OwnWords.change(w, word.said()));
+          return routes.route(walks.see(way));
+        });
+  }
+
   /** Opens a step; being a fact, this is not a GET. */
   @PostMapping("/steps/{step}/visits")
   @Needs(Right.LEARN)

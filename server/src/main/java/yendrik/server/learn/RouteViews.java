@@ -19,6 +19,8 @@ public final class RouteViews {
 
   /**
    * @param next the step to go on with, empty when nothing is open
+   * @param completion what the course's completion asks for, where more was said than the usual
+   * @param ownWord whether the learner has said to have completed it; empty where nobody asks
    * @param said what is said to whoever has completed the course
    * @param behindDays how many days ago the earliest overdue step was due, 0 when on plan
    */
@@ -31,6 +33,8 @@ public final class RouteViews {
       int done,
       int steps,
       boolean complete,
+      Optional<Explaining.Part> completion,
+      Optional<Boolean> ownWord,
       Optional<String> said,
       int behindDays,
       Optional<NextView> next,

@@ -15,9 +15,12 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
 import yendrik.core.words.Moment;
 import yendrik.server.learn.RouteViews.AttendanceView;
 import yendrik.server.learn.RouteViews.RouteView;
+import yendrik.server.way.Explaining;
 import yendrik.server.way.Walk;
 import yendrik.server.wording.Wordings;
 
@@ -60,6 +63,8 @@ class Routes {
         done,
         all,
         progress.completedAt().isPresent(),
+        completion(walk),
+        ownWord(progress),
         progress.completedAt().map(_ -> wordings.say(walk, Moment.COMPLETED, OptionalInt.empty())),
         behind(progress),
         next.of(walk),
@@ -68,6 +73,17 @@ class Routes {
         BadgesShown.of(walk),
         attendance(progress.record()),
         dates.coming(walk));
+  }
+
+  private static Optional<Explaining.Part> completion(Walk walk) {
+    if (walk.progress().course().design().completeWhen().isEmpty()) return Optional.empty();
+    return Explaining.toLearner(walk).rule(new RuleAt.CourseComplete());
+  }
+
+  private static Optional<Boolean> ownWord(Progress progress) {
+    return progress.course().completionAsks(Leaf.OwnWord.class)
+        ? Optional.of(progress.record().ownWordAt() != LearnerRecord.NEVER)
+        : Optional.empty();
   }
 
   private static int behind(Progress progress) {

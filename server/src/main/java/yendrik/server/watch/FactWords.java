@@ -62,8 +62,7 @@ public final class FactWords {
               Phrase.of("fact.exception-ended", "grant", f.grant().name(), "step", step(f.step()))
                   .saying(f.reason()));
       case Fact.Approved f ->
-          Optional.of(
-              Phrase.of("fact.approved", "by", Phrase.of("staff." + f.kind())).saying(f.note()));
+          Optional.of(Phrase.of("fact.approved", "by", f.kind().name()).saying(f.note()));
       case Fact.OwnWord _ -> Optional.of(Phrase.of("fact.own-word"));
       case Fact.CompletedCourse f ->
           Optional.of(

@@ -2,11 +2,13 @@ package yendrik.server.way;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.Field;
 import org.jooq.JSONB;
 import yendrik.core.course.CourseIndex;
@@ -16,11 +18,15 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.progress.Latches;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.record.Sums;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.plan.ApprovalsWanted;
 import yendrik.core.strand.work.WorkStrand;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.EnrolmentRecord;
@@ -47,7 +53,7 @@ record Snapshot(
   /**
    * The form of what is kept; a row in an older one is worked out anew. Raise it with each change.
    */
-  static final int FORM = 7;
+  static final int FORM = 8;
 
   static Snapshot of(Progress progress, int version) {
     LearnerRecord record = progress.record();
@@ -169,6 +175,22 @@ record Snapshot(
         inDoubt,
         heldBack,
         late,
+        approvals(progress),
+        approved(progress.record()),
+        Explaining.moment(progress.record().ownWordAt()),
         progress.record().left());
+  }
+
+  private static Set<StaffKind> approvals(Progress progress) {
+    if (progress.completedAt().isPresent() || progress.record().left()) return Set.of();
+    if (!progress.course().completionAsks(Leaf.Approved.class)) return Set.of();
+    return progress.explain(new RuleAt.CourseComplete()).map(ApprovalsWanted::of).orElse(Set.of());
+  }
+
+  private static Map<StaffKind, Instant> approved(LearnerRecord record) {
+    Map<StaffKind, Instant> approved = new EnumMap<>(StaffKind.class);
+    for (StaffKind kind : StaffKind.values())
+      Explaining.moment(record.approvedAt(kind)).ifPresent(at -> approved.put(kind, at));
+    return approved;
   }
 }

@@ -4,6 +4,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FlagId;
 import yendrik.core.id.GroupId;
@@ -11,6 +13,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
+import yendrik.core.people.StaffKind;
 
 /**
  * The part of a snapshot that lists are made of, besides its columns.
@@ -22,6 +25,9 @@ import yendrik.core.id.StepId;
  * @param heldBack steps at which work waits that nobody is asked to mark, since they are not
  *     published or not given to the learner any more
  * @param late steps whose newest work was handed in after it was due
+ * @param approvals kinds of staff whose approval is all that keeps the course from being complete
+ * @param approved kinds of staff who have approved, and when
+ * @param ownWord when the learner said that they have completed the course
  * @param left whether the learner has left the course
  */
 public record Summary(
@@ -34,17 +40,34 @@ public record Summary(
     List<BadgeId> inDoubt,
     List<StepId> heldBack,
     List<StepId> late,
+    Set<StaffKind> approvals,
+    Map<StaffKind, Instant> approved,
+    Optional<Instant> ownWord,
     boolean left) {
   public Summary {
     // a summary in an older form is worked out anew, but may be looked at until it is
     marks = Objects.requireNonNullElse(marks, Map.of());
+    approvals = Objects.requireNonNullElse(approvals, Set.of());
+    approved = Objects.requireNonNullElse(approved, Map.of());
+    ownWord = Objects.requireNonNullElse(ownWord, Optional.empty());
     late = Objects.requireNonNullElse(late, List.of());
   }
 
   public static final Summary EMPTY =
       new Summary(
-          List.of(), Map.of(), List.of(), List.of(), Map.of(), Map.of(), List.of(), List.of(),
-          List.of(), false);
+          List.of(),
+          Map.of(),
+          List.of(),
+          List.of(),
+          Map.of(),
+          Map.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          Set.of(),
+          Map.of(),
+          Optional.empty(),
+          false);
 
   /** A flag that is up. */
   public record Raised(FlagId flag, String name, Instant since) {}

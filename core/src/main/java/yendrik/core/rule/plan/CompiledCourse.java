@@ -37,7 +37,7 @@ public final class CompiledCourse {
   private final int largestRule;
   private final int[][] dependents;
   private final int[] order;
-  private final boolean asksForLeaving;
+  private final Set<Class<? extends Leaf>> completionAsks;
   private final int[] circleEnd;
   private final int[] rank;
 
@@ -74,10 +74,14 @@ public final class CompiledCourse {
     holds[units.course()] =
         plan(
             design.completeWhen().or(() -> Optional.of(Rules.usualCourseComplete(design))), leaves);
-    asksForLeaving =
+    completionAsks =
         design.completeWhen().stream()
             .flatMap(Condition::nodes)
-            .anyMatch(n -> n instanceof Condition.Ask(var _, Leaf.HasLeft _));
+            .flatMap(n ->
+                n instanceof Condition.Ask(var _, Leaf leaf)
+                    ? Stream.of(leaf.getClass())
+                    : Stream.empty())
+            .collect(Collectors.toUnmodifiableSet());
     flags =
         design.flags().stream()
             .map(f -> new PlannedRule(f.flagWhen(), leaves))
@@ -120,9 +124,9 @@ public final class CompiledCourse {
     return index.design();
   }
 
-  /** Whether leaving the course may complete it. */
-  public boolean asksForLeaving() {
-    return asksForLeaving;
+  /** Whether the rule by which the course is complete asks such a question. */
+  public boolean completionAsks(Class<? extends Leaf> leaf) {
+    return completionAsks.contains(leaf);
   }
 
   /** The other courses whose completion a rule asks about. */

@@ -78,8 +78,7 @@ public final class Wording {
       case Leaf.GradeAtLeast l ->
           Question.of(Phrase.of("ask.grade"), "ask.grade", "share", Numbers.percent(l.share()));
       case Leaf.Approved l ->
-          Question.of(
-              Phrase.of("ask.approved"), "ask.approved", "by", Phrase.of("staff." + l.by()));
+          Question.of(Phrase.of("ask.approved"), "ask.approved", "by", l.by().name());
       case Leaf.OwnWord _ -> Question.of(Phrase.NONE, "ask.own-word");
       case Leaf.HasLeft _ -> Question.of(Phrase.NONE, "ask.has-left");
       case Leaf.InGroup l ->

@@ -2,7 +2,6 @@ package yendrik.server.design.copying;
 
 import static yendrik.schema.Tables.ATTENDANCE_STATUS;
 import static yendrik.schema.Tables.COURSE;
-import static yendrik.schema.Tables.FLAG;
 
 import java.util.Optional;
 import java.util.Set;
@@ -57,7 +56,7 @@ class NewCourses {
     return new Made(id, Optional.of(report));
   }
 
-  /** Flags, own words and what registers can say are those of the course that it was made from. */
+  /** Own words and what registers can say are those of the course that it was made from. */
   private void settings(CourseId from, CourseId to) {
     db.update(COURSE)
         .set(
@@ -69,16 +68,6 @@ class NewCourses {
                 .value1())
         .where(COURSE.ID.eq(to))
         .execute();
-    db.deleteFrom(FLAG).where(FLAG.COURSE_ID.eq(to)).execute();
-    db.selectFrom(FLAG)
-        .where(FLAG.COURSE_ID.eq(from))
-        .fetch()
-        .forEach(f -> {
-          var row = f.copy();
-          row.attach(db.configuration());
-          row.setCourseId(to);
-          row.insert();
-        });
     db.deleteFrom(ATTENDANCE_STATUS).where(ATTENDANCE_STATUS.COURSE_ID.eq(to)).execute();
     db.selectFrom(ATTENDANCE_STATUS)
         .where(ATTENDANCE_STATUS.COURSE_ID.eq(from))

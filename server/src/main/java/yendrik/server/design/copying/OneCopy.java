@@ -1,6 +1,8 @@
 package yendrik.server.design.copying;
 
 import static yendrik.schema.Tables.BADGE;
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.SESSION;
 import static yendrik.schema.Tables.STEP;
@@ -23,6 +25,7 @@ import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import yendrik.core.Years;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Flag;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
@@ -376,6 +379,31 @@ final class OneCopy implements Carrying {
               rule(b.getEarnedWhen(), new RuleAt.BadgeEarned(b.getId()), b.getName()).orElse(null))
           .where(BADGE.ID.eq(names.badge(b.getId()).orElseThrow()))
           .execute();
+    if (what.everything()) rulesOfTheCourse();
+  }
+
+  /** A course that is made from another completes like it, and has its flags. */
+  private void rulesOfTheCourse() {
+    db.update(COURSE)
+        .set(
+            COURSE.COMPLETE_WHEN,
+            rule(source.completeWhen().orElse(null), new RuleAt.CourseComplete(), source.name())
+                .orElse(null))
+        .where(COURSE.ID.eq(to))
+        .execute();
+    db.deleteFrom(FLAG).where(FLAG.COURSE_ID.eq(to)).execute();
+    int position = 0;
+    for (Flag flag : source.flags()) {
+      Optional<Condition> rule =
+          rule(flag.flagWhen(), new RuleAt.FlagRaised(flag.id()), flag.name());
+      if (rule.isEmpty()) continue;
+      db.insertInto(FLAG)
+          .set(FLAG.COURSE_ID, to)
+          .set(FLAG.NAME, flag.name())
+          .set(FLAG.FLAG_WHEN, rule.get())
+          .set(FLAG.POSITION, position++)
+          .execute();
+    }
   }
 
   private static Condition usual(StepRecord s, StepId made) {
