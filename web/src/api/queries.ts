@@ -28,6 +28,12 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/practicals', { params: { path: { course } } })),
     }),
+  approvals: (course: number) =>
+    queryOptions({
+      queryKey: ['approvals', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/approvals', { params: { path: { course } } })),
+    }),
   practical: (course: number, step: number) =>
     queryOptions({
       queryKey: ['practicals', course, step],

@@ -56,7 +56,13 @@ describe('the frame', () => {
   it('gives facilitators no Plan', () => {
     frame('/c/2/teach/register', { role: 'FACILITATOR' });
     expect(names('Workspaces')).toEqual(['Teach', 'Watch', 'Reach']);
-    expect(names('Views')).toEqual(['Marking', 'Practicals', 'Discussions', 'Register']);
+    expect(names('Views')).toEqual([
+      'Marking',
+      'Practicals',
+      'Discussions',
+      'Approvals',
+      'Register',
+    ]);
   });
 
   it('gives learners their route, outcomes, badges and dates in the same place', () => {

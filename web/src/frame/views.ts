@@ -41,6 +41,7 @@ export const VIEWS: View[] = [
   view('teach', 'marking', () => import('../teach/Marking')),
   view('teach', 'practicals', () => import('../teach/Practicals')),
   view('teach', 'discussions', () => import('../teach/Discussions')),
+  view('teach', 'approvals', () => import('../teach/Approvals')),
   view('teach', 'register', () => import('../teach/Register')),
   view('watch', 'progress', () => import('../watch/Progress')),
   view('watch', 'mastery', () => import('../watch/Mastery')),

@@ -10,6 +10,7 @@ import { Loaded, Section } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
 import { tone } from '../ui/tone';
 import { BadgeRow } from './BadgeRow';
+import { CompletionCard } from './CompletionCard';
 import { ShareRing } from './ShareRing';
 import { useRoute } from './useRoute';
 
@@ -53,7 +54,7 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
               />
             ))}
           </Box>
-          <Side route={data} base={base} />
+          <Side route={data} base={base} walk={walk} />
         </Box>
       )}
     </Loaded>
@@ -254,7 +255,7 @@ function Line({ step, base, last }: { step: StepLine; base: string; last: boolea
   );
 }
 
-function Side({ route, base }: { route: Route; base: string }) {
+function Side({ route, base, walk }: { route: Route; base: string; walk: WalkName }) {
   const t = useTranslations();
   const needs = useNeeds();
   const nearest =
@@ -286,6 +287,7 @@ function Side({ route, base }: { route: Route; base: string }) {
           </Typography>
         </div>
       </Box>
+      <CompletionCard route={route} walk={walk} />
       <Section title={t('frame.myOutcomes')}>
         {route.outcomes.map((o) => (
           <Box

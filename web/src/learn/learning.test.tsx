@@ -82,6 +82,28 @@ const way: Way = {
   coming: [],
 };
 
+describe('the course as a whole', () => {
+  it('says what completes it, and takes the learner’s own word', async () => {
+    const asked = {
+      ...way,
+      completion: part('NOT_YET', 'say that you have completed the course'),
+      ownWord: false,
+    };
+    const calls = serve({
+      'GET /api/courses/2/walks/mine/route': asked,
+      'PUT /api/courses/2/walks/mine/own-word': { ...asked, ownWord: true, complete: true },
+    });
+    show(<MyRoute walk="mine" />);
+    expect(
+      await screen.findByText('Complete when you say that you have completed the course.'),
+    ).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'I have completed this course' }));
+    expect(await screen.findByText('You have completed it.')).toBeInTheDocument();
+    expect(calls.find((c) => c.method === 'PUT')?.body).toEqual({ said: true });
+    expect(screen.getByRole('button', { name: 'Take back' })).toBeInTheDocument();
+  });
+});
+
 describe('my route', () => {
   it('leads to what is next and says what that opens', async () => {
     serve({ 'GET /api/courses/2/walks/mine/route': way });

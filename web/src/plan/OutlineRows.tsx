@@ -144,6 +144,52 @@ export function ModuleRow({
   );
 }
 
+/** The end of the course: when it is complete. */
+export function CourseRow({
+  completion,
+  flags,
+  chosen,
+  onSelect,
+}: {
+  completion: Design['completion'];
+  flags: Design['flags'];
+  chosen: boolean;
+  onSelect: () => void;
+}) {
+  const t = useTranslations();
+  return (
+    <Box
+      role="listitem"
+      onClick={onSelect}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '26px 1fr', md: COLUMNS },
+        gap: 1,
+        alignItems: 'center',
+        px: 1,
+        py: 0.75,
+        borderTop: 1,
+        borderColor: 'divider',
+        cursor: 'pointer',
+        bgcolor: chosen ? 'tone.madderWash' : 'tone.ground',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+      }}
+    >
+      <Box component="span" sx={{ display: { xs: 'none', md: 'block' } }} />
+      <Box component="span" sx={{ display: 'grid', placeItems: 'center' }}>
+        <Knot size={24} filled={completion.completeWhen !== undefined} />
+      </Box>
+      <Name text={t('plan.courseEnd')} off={false} onSelect={onSelect} chosen={chosen} big />
+      <Typography variant="body2" color="textSecondary">
+        {completion.completeWhen?.line ?? t('plan.courseUsual')}
+      </Typography>
+      <Typography variant="body2" color="textSecondary">
+        {t('plan.flagCount', { count: flags.length })}
+      </Typography>
+    </Box>
+  );
+}
+
 /** For whom a step is, where it is not for everybody. */
 function useAudience({ groups, people }: DesignStep, all: Design['groups']) {
   const t = useTranslations();

@@ -22,9 +22,10 @@ import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
+import { CourseInspector } from './CourseInspector';
 import { ModuleInspector } from './ModuleInspector';
 import { NewStepRow } from './NewStepRow';
-import { COLUMNS, ModuleRow, StepRow } from './OutlineRows';
+import { COLUMNS, CourseRow, ModuleRow, StepRow } from './OutlineRows';
 import { orderAfterDragOf } from './order';
 import { PublishDialog } from './PublishDialog';
 import { StepInspector, type Tab } from './StepInspector';
@@ -114,6 +115,8 @@ export default function RouteOutline() {
         draft={draft}
         onGone={() => select(null)}
       />
+    ) : kind === 'course' && design.data ? (
+      <CourseInspector design={design.data} draft={draft} />
     ) : null;
   return (
     <WithInspector inspector={inspector} onClose={() => select(null)}>
@@ -322,6 +325,12 @@ function Outline({
             </div>
           ))}
         </SortableContext>
+        <CourseRow
+          completion={design.completion}
+          flags={design.flags}
+          chosen={sel === 'course'}
+          onSelect={() => select('course')}
+        />
       </Box>
     </DndContext>
   );

@@ -8,7 +8,14 @@ import { plainRule } from './edits';
 import { addTo, askNode, change, type Joint, jointNode, nextJoint, takeOut } from './ruleTree';
 
 export interface Place {
-  place: 'step-opens' | 'step-done' | 'module-opens' | 'module-done' | 'badge-earned';
+  place:
+    | 'step-opens'
+    | 'step-done'
+    | 'module-opens'
+    | 'module-done'
+    | 'badge-earned'
+    | 'course-complete'
+    | 'flag-raised';
   id: number;
 }
 

@@ -1,9 +1,13 @@
 import type {
   BadgeEdit,
+  CompletionEdit,
   DesignBadge,
+  DesignCompletion,
+  DesignFlag,
   DesignModule,
   DesignOutcome,
   DesignStep,
+  FlagEdit,
   ModuleEdit,
   OutcomeEdit,
   RuleNode,
@@ -59,6 +63,15 @@ export const moduleEdit = (m: DesignModule): Body<ModuleEdit> => ({
   ...(m.doneWhen && { doneWhen: rule(m.doneWhen) as ModuleEdit['doneWhen'] }),
   listed: m.listed,
   staysOpen: m.staysOpen,
+});
+
+export const completionEdit = (c: DesignCompletion): Body<CompletionEdit> => ({
+  ...(c.completeWhen && { completeWhen: rule(c.completeWhen) as CompletionEdit['completeWhen'] }),
+});
+
+export const flagEdit = (f: DesignFlag): Body<FlagEdit> => ({
+  name: f.name,
+  flagWhen: rule(f.flagWhen) as FlagEdit['flagWhen'],
 });
 
 export const badgeEdit = (b: DesignBadge): Body<BadgeEdit> => ({

@@ -47,6 +47,8 @@ const design = (more = {}) => ({
   scales: [],
   outcomes: [],
   badges: [],
+  completion: { id: 2, version: 1 },
+  flags: [],
   groups: [{ id: 7, name: 'Saturday' }],
   faults: [],
   modules: [

@@ -9,12 +9,16 @@ import {
   type BankEdit,
   type BankQuestion,
   body,
+  type CompletionEdit,
   type Design,
   type DesignBadge,
+  type DesignCompletion,
+  type DesignFlag,
   type DesignModule,
   type DesignOutcome,
   type DesignRubric,
   type DesignStep,
+  type FlagEdit,
   type ModuleEdit,
   type OutcomeEdit,
   type RubricEdit,
@@ -26,12 +30,20 @@ import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
 import type { ActHeaders } from '../ui/useActKey';
 import { useKeys } from '../ui/useKeys';
-import { badgeEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
+import { badgeEdit, completionEdit, flagEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
 import { type Order, ordered } from './order';
 import { bankEdit } from './questions/bankEdit';
 import { rubricEdit } from './rubric';
 
-export type Part = 'outcomes' | 'modules' | 'steps' | 'badges' | 'rubrics' | 'questions';
+export type Part =
+  | 'outcomes'
+  | 'modules'
+  | 'steps'
+  | 'badges'
+  | 'completion'
+  | 'flags'
+  | 'rubrics'
+  | 'questions';
 type Undo = () => Promise<unknown>;
 
 /** Fields as they were seen, and as they are to be. */
@@ -135,6 +147,12 @@ export function useDraft(course: number) {
       modules: () => api.PATCH('/api/courses/{course}/design/modules/{id}', init),
       steps: () => api.PATCH('/api/courses/{course}/design/steps/{id}', init),
       badges: () => api.PATCH('/api/courses/{course}/design/badges/{id}', init),
+      completion: () =>
+        api.PATCH('/api/courses/{course}/design/completion', {
+          params: { path: { course } },
+          body: fields,
+        }),
+      flags: () => api.PATCH('/api/courses/{course}/design/flags/{id}', init),
       rubrics: () => api.PATCH('/api/courses/{course}/design/rubrics/{id}', init),
       questions: () => api.PATCH('/api/courses/{course}/design/questions/{id}', init),
     }[part]() as Promise<{ data?: unknown }>;
@@ -227,6 +245,10 @@ export function useDraft(course: number) {
       changing({ part: 'modules', shown: m, change, edit: moduleEdit }),
     badge: (b: DesignBadge, change: Partial<BadgeEdit>) =>
       changing({ part: 'badges', shown: b, change, edit: badgeEdit }),
+    completion: (c: DesignCompletion, change: Partial<CompletionEdit>) =>
+      changing({ part: 'completion', shown: c, change, edit: completionEdit }),
+    flag: (f: DesignFlag, change: Partial<FlagEdit>) =>
+      changing({ part: 'flags', shown: f, change, edit: flagEdit }),
     outcome: (o: DesignOutcome, change: Partial<OutcomeEdit>) =>
       changing({ part: 'outcomes', shown: o, change, edit: outcomeEdit }),
     rubric: (r: DesignRubric, change: Partial<RubricEdit>) =>

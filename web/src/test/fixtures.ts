@@ -152,6 +152,8 @@ export const design = (more: Partial<Design> = {}): Design => ({
   outcomes: [],
   modules: [],
   badges: [],
+  completion: { id: 2, version: 1 },
+  flags: [],
   groups: [],
   faults: [],
   ...more,

@@ -1,0 +1,107 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useTranslations } from 'use-intl';
+import {
+  api,
+  body,
+  type CompletionEdit,
+  type Design,
+  type DesignFlag,
+  type FlagEdit,
+} from '../api/client';
+import { newId } from '../ui/ids';
+import { Kicker, Section } from '../ui/Panel';
+import { SavedField } from '../ui/SavedField';
+import { RuleEditor } from './RuleEditor';
+import type { Draft } from './useDraft';
+
+/** After how many days away somebody is flagged by a flag that was added just now. */
+const QUIET_DAYS = 7;
+
+/** The rules of the course as a whole: when it is complete, and whom its flags find. */
+export function CourseInspector({ design, draft }: { design: Design; draft: Draft }) {
+  const t = useTranslations();
+  const addFlag = () =>
+    draft.add(
+      'flags',
+      () =>
+        body(
+          api.POST('/api/courses/{course}/design/flags', {
+            params: { path: { course: design.course } },
+            body: {
+              name: t('plan.flagNew'),
+              flagWhen: {
+                is: 'ask',
+                id: newId(),
+                leaf: { is: 'quiet-for', days: QUIET_DAYS },
+              } as unknown as FlagEdit['flagWhen'],
+            },
+          }),
+        ),
+      () => {},
+    );
+  return (
+    <>
+      <Kicker>{t('plan.wholeCourse')}</Kicker>
+      <Typography variant="h2">{design.name}</Typography>
+      <RuleEditor
+        title={t('plan.completeWhen')}
+        at={{ place: 'course-complete', id: design.course }}
+        rule={design.completion.completeWhen}
+        usual={t('plan.courseUsual')}
+        example={t('plan.examples.complete')}
+        onChange={(rule) =>
+          draft.completion(design.completion, {
+            completeWhen: rule as CompletionEdit['completeWhen'],
+          })
+        }
+      />
+      <Section title={t('plan.flags')}>
+        <Typography variant="body2" color="textSecondary">
+          {t('plan.flagsHint')}
+        </Typography>
+        {design.flags.map((flag) => (
+          <FlagFields key={flag.id} flag={flag} draft={draft} />
+        ))}
+        <Button size="small" onClick={addFlag} sx={{ mt: 1 }}>
+          {t('plan.addFlag')}
+        </Button>
+      </Section>
+    </>
+  );
+}
+
+function FlagFields({ flag, draft }: { flag: DesignFlag; draft: Draft }) {
+  const t = useTranslations();
+  return (
+    <Box
+      component="fieldset"
+      aria-label={flag.name}
+      sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, mx: 0, mt: 1.5 }}
+    >
+      <SavedField
+        label={t('common.name')}
+        value={flag.name}
+        autoFocus={flag.name === t('plan.flagNew')}
+        onFocus={(e) => e.target.select()}
+        onSave={(name) => draft.flag(flag, { name })}
+      />
+      <RuleEditor
+        title={t('plan.flagWhen')}
+        at={{ place: 'flag-raised', id: flag.id }}
+        rule={flag.flagWhen}
+        usual=""
+        needed
+        example={t('plan.examples.flag')}
+        onChange={(rule) => rule && draft.flag(flag, { flagWhen: rule as FlagEdit['flagWhen'] })}
+      />
+      <Button
+        size="small"
+        onClick={() => draft.remove('flags', flag.id, flag.name)}
+        aria-label={t('plan.removeFlag', { name: flag.name })}
+        sx={{ mt: 0.5, color: 'tone.ink' }}
+      >
+        {t('common.remove')}
+      </Button>
+    </Box>
+  );
+}
