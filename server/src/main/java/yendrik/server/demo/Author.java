@@ -56,6 +56,7 @@ import yendrik.server.design.Rubrics;
 import yendrik.server.files.FileSort;
 import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
+import yendrik.server.http.FieldsEdit;
 import yendrik.server.kinds.DemoScript;
 import yendrik.server.kinds.quiz.bank.BankForms;
 import yendrik.server.kinds.quiz.question.KeptQuestion;
@@ -471,6 +472,13 @@ final class Author {
     badges.put(name, drafts.badges().add(course, edit).id());
   }
 
+  /** Says when the course is complete. */
+  void completeWhen(Condition rule) {
+    drafts
+        .completion()
+        .change(course, new FieldsEdit(Map.of(), Map.of("completeWhen", Json.map(rule))));
+  }
+
   private static <V> V known(Map<?, V> map, Object key) {
     return requireNonNull(map.get(key), () -> "the demo has no " + key);
   }
@@ -504,6 +512,10 @@ final class Author {
 
   Condition all(Condition... parts) {
     return new Condition.All(node(), List.of(parts));
+  }
+
+  Condition mastery(String outcome) {
+    return ask(new Leaf.AtMastery(known(outcomes, outcome)));
   }
 
   Condition done(String step) {

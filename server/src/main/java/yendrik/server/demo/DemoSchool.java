@@ -40,6 +40,7 @@ import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.Scale;
+import yendrik.core.people.StaffKind;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Leaf;
 import yendrik.core.strand.marks.MarkLeaf;
@@ -589,9 +590,7 @@ public class DemoSchool implements ApplicationRunner {
     a.opens("fault-report", a.score("fault-quiz", 0.7));
     a.moduleOpens(2, a.ask(new MarkLeaf.Passed(a.id("fault-quiz"))));
     a.opens("pads-quiz", a.done("rim-anatomy"));
-    a.opens(
-        "brake-practical",
-        a.all(a.score("pads-quiz", 0.6), a.ask(new Leaf.AtMastery(a.outcomeId("SAFE")))));
+    a.opens("brake-practical", a.all(a.score("pads-quiz", 0.6), a.mastery("SAFE")));
     a.opens("job-card", a.done("brake-practical"));
     a.opens("second-look", a.ask(new MarkLeaf.NotPassed(a.id("pads-quiz"))));
     a.moduleOpens(3, a.ask(new Leaf.ModuleDone(a.modules.get(2))));
@@ -600,6 +599,14 @@ public class DemoSchool implements ApplicationRunner {
     a.opens("true-practical", a.done("spokes"));
     a.opens("wheel-note", a.done("true-practical"));
     badges(a);
+    a.completeWhen(
+        a.all(
+            a.mastery("SAFE"),
+            a.mastery("BRAKE"),
+            a.mastery("GEAR"),
+            a.mastery("WHEEL"),
+            a.mastery("RIDER"),
+            a.ask(new Leaf.Approved(StaffKind.FACILITATOR))));
     return a;
   }
 
