@@ -180,12 +180,16 @@ export function CourseRow({
         <Knot size={24} filled={completion.completeWhen !== undefined} />
       </Box>
       <Name text={t('plan.courseEnd')} off={false} onSelect={onSelect} chosen={chosen} big />
-      <Typography variant="body2" color="textSecondary">
-        {completion.completeWhen?.line ?? t('plan.courseUsual')}
-      </Typography>
-      <Typography variant="body2" color="textSecondary">
-        {t('plan.flagCount', { count: flags.length })}
-      </Typography>
+      <Box sx={{ gridColumn: { xs: '2', md: '4 / -1' }, minWidth: 0 }}>
+        <RuleLine
+          line={t('plan.completeWhenLine', {
+            rule: completion.completeWhen?.line ?? t('plan.courseUsual'),
+          })}
+        />
+        <Typography variant="caption" color="textSecondary">
+          {t('plan.flagCount', { count: flags.length })}
+        </Typography>
+      </Box>
     </Box>
   );
 }

@@ -22,7 +22,7 @@ describe('the whole course', () => {
       'PATCH /api/courses/2/design/completion': { id: 2, version: 2 },
     });
     show(<RouteOutline />);
-    expect(await screen.findByText('every module is done')).toBeInTheDocument();
+    expect(await screen.findByText('Complete when every module is done')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'The whole course' }));
     const asked = await screen.findByRole('region', { name: 'Complete when' });
     await userEvent.type(within(asked).getByRole('combobox'), 'own');
