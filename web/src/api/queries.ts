@@ -439,6 +439,7 @@ export const queries = {
         ),
     }),
   grades: (course: number) => looked(course, 'grades'),
+  completion: (course: number) => looked(course, 'completion'),
   cell: (course: number, enrolment: number, outcome: number) =>
     queryOptions({
       queryKey: ['cell', course, enrolment, outcome],

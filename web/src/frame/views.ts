@@ -44,6 +44,7 @@ export const VIEWS: View[] = [
   view('teach', 'approvals', () => import('../teach/Approvals')),
   view('teach', 'register', () => import('../teach/Register')),
   view('watch', 'progress', () => import('../watch/Progress')),
+  view('watch', 'completion', () => import('../watch/Completion')),
   view('watch', 'mastery', () => import('../watch/Mastery')),
   view('watch', 'grades', () => import('../watch/Grades')),
   view('watch', 'quizzes', () => import('../watch/quizzes/Quizzes')),

@@ -12,3 +12,4 @@ const live = (kind: Report['is'], ofOne: string[]): LiveRows => ({
 export const liveProgress = live('progress', ['learner', 'bead']);
 export const liveMastery = live('mastery', ['cell']);
 export const liveGrades = live('grades', ['bead']);
+export const liveCompletion = live('completion', ['bead']);

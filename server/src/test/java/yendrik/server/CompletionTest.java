@@ -10,7 +10,10 @@ import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.GroupId;
 import yendrik.formats.json.CoreJson;
+import yendrik.server.people.People;
+import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
 
 /** When a course is complete: the rule, the learner's own word, and who of the staff approves. */
@@ -18,6 +21,7 @@ import yendrik.server.way.Walks;
 class CompletionTest extends SchoolTest {
   private static final String EDDA = "edda@hollowlane.example";
   @Autowired Walks walks;
+  @Autowired People people;
   private Caller sefa;
   private Caller edda;
   private NewCourse course;
@@ -134,6 +138,59 @@ class CompletionTest extends SchoolTest {
     assertThat(queue().path("waiting").size()).isOne();
     assertThat(sefa.call("POST", back, "{\"reason\": \"Once more\"}").getStatus()).isEqualTo(409);
     agrees();
+  }
+
+  @Test
+  void a_report_says_who_has_completed_what_and_who_is_one_step_short() {
+    long second = course.step(course.module("Valves"), "PAGE", "Two kinds");
+    course.publish();
+    course.enrol(EDDA);
+    edda.post(course.walk(page) + "/visits", "");
+    JsonNode report = sefa.get(course.path + "/reports/completion");
+    JsonNode row = report.path("learners").path(0);
+    String tubes = report.at("/modules/0/id").asString();
+    String valves = report.at("/modules/1/id").asString();
+    assertThat(row.path("missing").asInt()).as("one step short").isOne();
+    assertThat(row.path("modules").path(tubes).has("at")).isTrue();
+    assertThat(row.path("modules").path(valves).path("done").asInt()).isZero();
+    assertThat(row.path("modules").path(valves).path("of").asInt()).isOne();
+    assertThat(row.has("completedAt")).isFalse();
+    edda.post(course.walk(second) + "/visits", "");
+    row = sefa.get(course.path + "/reports/completion").path("learners").path(0);
+    assertThat(row.has("completedAt")).isTrue();
+    assertThat(row.path("missing").asInt()).isZero();
+    String csv =
+        new String(
+            sefa.call("GET", course.path + "/reports/completion/csv", "").getContentAsByteArray(),
+            java.nio.charset.StandardCharsets.UTF_8);
+    assertThat(csv).contains("Still missing", "Valves", "Edda Marsh");
+    agrees();
+  }
+
+  @Test
+  void a_support_teacher_sees_and_approves_those_of_the_group_only() {
+    assertThat(completeWhen(Optional.empty(), approved("SUPPORT"))).isEqualTo(200);
+    course.publish();
+    course.enrol(EDDA, "ruben@hollowlane.example");
+    EnrolmentId hers = course.enrolment("Edda Marsh");
+    EnrolmentId other = course.enrolment("Ruben Sato");
+    String evening = "{\"name\": \"Evening\", \"learners\": [" + hers + "]}";
+    long group = sefa.post(course.path + "/groups", evening).path("id").asLong();
+    people.addStaff(
+        course.id,
+        signedIn("Priya Nakamura").id(),
+        Seat.Role.SUPPORT,
+        Optional.of(new GroupId(group)));
+    Caller priya = as("Priya Nakamura");
+    JsonNode waiting = priya.get(course.path + "/approvals").path("waiting");
+    assertThat(waiting.toString()).contains("Edda Marsh").doesNotContain("Ruben Sato");
+    String both = "{\"learners\": [" + hers + ", " + other + "], \"note\": \"\"}";
+    assertThat(priya.call("POST", course.path + "/approvals", both).getStatus()).isEqualTo(404);
+    assertThat(priya.get(course.path + "/approvals").path("given").isEmpty())
+        .as("all of them or none")
+        .isTrue();
+    String one = "{\"learners\": [" + hers + "], \"note\": \"\"}";
+    assertThat(priya.call("POST", course.path + "/approvals", one).getStatus()).isEqualTo(204);
   }
 
   @Test

@@ -134,7 +134,7 @@ class ContractTest {
           case "part" ->
               Arbitraries.of(
                   "steps", "modules", "outcomes", "badges", "rubrics", "scales", "STEPS");
-          case "report" -> Arbitraries.of("progress", "mastery", "grades", "nothing");
+          case "report" -> Arbitraries.of("progress", "mastery", "grades", "completion", "nothing");
           case "format" -> Arbitraries.of("csv", "xlsx", "case", "CSV", "exe");
           case "number" -> Arbitraries.of("1", "2", "3", "0", "-1");
           case "If-Match" -> Arbitraries.of("1", "\"1\"", "2", "*", "x");

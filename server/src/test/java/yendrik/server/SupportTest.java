@@ -39,6 +39,8 @@ class SupportTest extends BenchTest {
   /** What is compared in a test of its own below, or asked for one learner (RolesTest). */
   private static final Set<String> APART =
       Set.of(
+          // CompletionTest
+          "GET /api/courses/{course}/approvals",
           "GET /api/courses/{course}/groups",
           "GET /api/courses/{course}/practicals",
           "GET /api/courses/{course}/practicals/{step}",
@@ -85,7 +87,8 @@ class SupportTest extends BenchTest {
           "/messages",
           "/reports/progress",
           "/reports/mastery",
-          "/reports/grades");
+          "/reports/grades",
+          "/reports/completion");
 
   @BeforeAll
   void twoLearnersOfWhomOneIsHers() {
@@ -203,7 +206,7 @@ class SupportTest extends BenchTest {
 
   @Test
   void an_export_is_the_whole_one_with_her_lines_only() {
-    for (String report : List.of("progress", "mastery", "grades")) {
+    for (String report : List.of("progress", "mastery", "grades", "completion")) {
       List<String> whole = lines(tomas, report);
       List<String> expected = new ArrayList<>();
       for (String line : whole) if (OTHERS.stream().noneMatch(line::contains)) expected.add(line);

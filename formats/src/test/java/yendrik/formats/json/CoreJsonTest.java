@@ -122,6 +122,7 @@ class CoreJsonTest {
   /** Every name under which a fact was ever stored; lines are added and never taken out. */
   private static final List<String> FACTS =
       List.of(
+          "approved",
           "assessed",
           "attempts-added",
           "attendance",
@@ -142,6 +143,7 @@ class CoreJsonTest {
           "left-group",
           "marked",
           "opened",
+          "own-word",
           "posted",
           "rated",
           "replied",
@@ -156,6 +158,7 @@ class CoreJsonTest {
 
   private static final List<String> QUESTIONS =
       List.of(
+          "approved",
           "at-mastery",
           "attempted",
           "attendance-rate",
@@ -166,7 +169,9 @@ class CoreJsonTest {
           "days-since-done",
           "enrolled-for",
           "evidence-count",
+          "grade-at-least",
           "handed-in",
+          "has-left",
           "holds-badge",
           "improved",
           "in-group",
@@ -182,6 +187,7 @@ class CoreJsonTest {
           "on-days",
           "one-of",
           "overdue",
+          "own-word",
           "passed",
           "posted",
           "quiet-for",

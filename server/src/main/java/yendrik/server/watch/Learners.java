@@ -4,7 +4,9 @@ import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
@@ -14,8 +16,11 @@ import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.id.ModuleId;
 import yendrik.core.id.PersonId;
 import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
@@ -81,6 +86,28 @@ public class Learners {
         })
         .map(r -> new Moved(r.value1(), Json.read(r.value3(), Trend.class)))
         .toList();
+  }
+
+  /** When each learner of a course had done which modules. */
+  public Map<EnrolmentId, Map<ModuleId, Instant>> modulesDone(CourseId course) {
+    Field<JSONB> done = DSL.jsonbGetAttribute(ENROLMENT.LATCHES, DSL.inline("moduleDone"));
+    Map<EnrolmentId, Map<ModuleId, Instant>> all = new HashMap<>();
+    db.select(ENROLMENT.ID, done)
+        .from(ENROLMENT)
+        .where(ENROLMENT.COURSE_ID.eq(course), ENROLMENT.PRACTICE.isFalse())
+        .forEach(r -> all.put(r.value1(), moments(r.value2())));
+    return all;
+  }
+
+  private static Map<ModuleId, Instant> moments(JSONB kept) {
+    Map<ModuleId, Instant> moments = new HashMap<>();
+    Json.read(kept, ObjectNode.class)
+        .properties()
+        .forEach(done ->
+            moments.put(
+                new ModuleId(Long.parseLong(done.getKey())),
+                Instant.ofEpochMilli(done.getValue().asLong())));
+    return moments;
   }
 
   private List<Snapshot> where(Seat seat, Condition which) {

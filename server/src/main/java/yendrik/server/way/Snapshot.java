@@ -27,6 +27,7 @@ import yendrik.core.record.Sums;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.plan.ApprovalsWanted;
+import yendrik.core.rule.plan.StillMissing;
 import yendrik.core.strand.work.WorkStrand;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.EnrolmentRecord;
@@ -53,7 +54,7 @@ record Snapshot(
   /**
    * The form of what is kept; a row in an older one is worked out anew. Raise it with each change.
    */
-  static final int FORM = 8;
+  static final int FORM = 9;
 
   static Snapshot of(Progress progress, int version) {
     LearnerRecord record = progress.record();
@@ -178,7 +179,32 @@ record Snapshot(
         approvals(progress),
         approved(progress.record()),
         Explaining.moment(progress.record().ownWordAt()),
+        missing(progress),
         progress.record().left());
+  }
+
+  private static int missing(Progress progress) {
+    if (progress.completedAt().isPresent()) return 0;
+    CourseIndex index = progress.course().index();
+    return progress
+        .explain(new RuleAt.CourseComplete())
+        .map(rule ->
+            StillMissing.of(
+                rule,
+                leaf ->
+                    leaf instanceof Leaf.ModuleDone of
+                        ? stepsLeft(progress, index.number(of.module()))
+                        : 1))
+        .orElse(0);
+  }
+
+  /** How many steps of a module are left, at least one while it is not done. */
+  private static int stepsLeft(Progress progress, int module) {
+    CourseIndex index = progress.course().index();
+    int left = 0;
+    for (int s = index.firstStep(module); s < index.firstStep(module + 1); s++)
+      if (progress.counts(s) && progress.doneAt(s).isEmpty()) left++;
+    return Math.max(1, left);
   }
 
   private static Set<StaffKind> approvals(Progress progress) {

@@ -28,6 +28,7 @@ import yendrik.core.people.StaffKind;
  * @param approvals kinds of staff whose approval is all that keeps the course from being complete
  * @param approved kinds of staff who have approved, and when
  * @param ownWord when the learner said that they have completed the course
+ * @param missing the fewest things that keep the course from being complete, 0 once it is
  * @param left whether the learner has left the course
  */
 public record Summary(
@@ -43,6 +44,7 @@ public record Summary(
     Set<StaffKind> approvals,
     Map<StaffKind, Instant> approved,
     Optional<Instant> ownWord,
+    int missing,
     boolean left) {
   public Summary {
     // a summary in an older form is worked out anew, but may be looked at until it is
@@ -67,6 +69,7 @@ public record Summary(
           Set.of(),
           Map.of(),
           Optional.empty(),
+          0,
           false);
 
   /** A flag that is up. */
