@@ -6,6 +6,7 @@ import type { Completion as Report } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
+import { WriteDialog } from '../reach/WriteDialog';
 import { day, inPercent } from '../ui/format';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
@@ -15,6 +16,7 @@ import { CompletedMark } from './CompletedMark';
 import { FilterBar } from './FilterBar';
 import { arranged, nextOrder, type Order, useFilter } from './filter';
 import { Grid } from './Grid';
+import { LearnerInspector } from './LearnerInspector';
 import { liveCompletion } from './live';
 import { ModuleSteps } from './ModuleSteps';
 import { ReportActions } from './ReportActions';
@@ -33,6 +35,12 @@ export function farAt(row: Row, column: number): number {
   return cell.of === 0 ? 0 : cell.done / cell.of;
 }
 
+/** A learner, a module or the whole course, and a step of it. */
+function chosen(sel: string | null) {
+  const found = /^(\d+)-(-?\d+)(?:-(\d+))?$/.exec(sel ?? '');
+  return (found?.slice(1) ?? []).map(Number);
+}
+
 /** Learners by modules: who has completed what and when, and who is one step short. */
 export default function Completion() {
   const t = useTranslations();
@@ -40,7 +48,8 @@ export default function Completion() {
   useLive(course.id, [], liveCompletion);
   const [sel, select] = useSelection();
   const report = useQuery(queries.completion(course.id));
-  const [enrolment, module, step] = (sel ?? '').split('-').map(Number);
+  const [enrolment, module, step] = chosen(sel);
+  const [writing, setWriting] = useState(false);
   const row = report.data?.learners.find((l) => l.enrolment === enrolment);
   const head = report.data?.modules.find((m) => m.id === module);
   const cell = row && head && row.modules[String(head.id)];
@@ -53,6 +62,8 @@ export default function Completion() {
             step={step}
             onLearner={() => select(`${enrolment}-${module}`)}
           />
+        ) : row && module === COURSE ? (
+          <LearnerInspector enrolment={row.enrolment} onWrite={() => setWriting(true)} />
         ) : row && head && cell ? (
           <ModuleSteps
             name={row.name}
@@ -67,6 +78,9 @@ export default function Completion() {
       <Actions>
         <ReportActions report="completion" />
       </Actions>
+      {writing && row && (
+        <WriteDialog learners={[row]} onClose={() => setWriting(false)} onSent={() => {}} />
+      )}
       <Loaded query={report}>
         {(data) =>
           data.learners.length === 0 ? (
@@ -95,7 +109,7 @@ function Modules({
   const [short, setShort] = useState(false);
   const columns = useMemo(
     () => [
-      { id: COURSE, head: t('watch.wholeCourse'), title: t('watch.wholeCourse'), group: '' },
+      { id: COURSE, head: t('watch.courseHead'), title: t('watch.wholeCourse'), group: '' },
       ...data.modules.map((m) => ({ id: m.id, head: m.name, title: m.name, group: '' })),
     ],
     [data.modules, t],
@@ -124,6 +138,7 @@ function Modules({
         onFilter={setFilter}
       >
         <FormControlLabel
+          sx={{ ml: 0 }}
           control={<Switch size="small" checked={short} onChange={(_, on) => setShort(on)} />}
           label={t('watch.oneShort', {
             count: data.learners.filter((l) => l.missing === 1).length,

@@ -1,7 +1,7 @@
-import { screen, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { laidOut, serve, show } from '../test/stage';
+import { type Call, laidOut, serve, show } from '../test/stage';
 import Completion, { farAt } from './Completion';
 import '../i18n/staff';
 
@@ -42,8 +42,9 @@ const there = [
   }),
   row(3, 'Ruben Sato', { missing: 0, completedAt: '2026-11-06T10:00:00Z', modules: {} }),
 ];
+let calls: Call[] = [];
 const view = (learners: object[]) => {
-  serve({
+  calls = serve({
     'GET /api/courses/2/reports/completion': report(learners),
     'GET /api/courses/2/reports': [],
   });
@@ -61,9 +62,9 @@ describe('completion', () => {
     expect(screen.getByText('1 thing short')).toBeInTheDocument();
   });
 
-  it('shows those who are one step short alone', async () => {
+  it('shows those who are one thing short alone', async () => {
     view(there);
-    await userEvent.click(await screen.findByRole('switch', { name: 'One step short (1)' }));
+    await userEvent.click(await screen.findByRole('switch', { name: 'One thing short (1)' }));
     expect(screen.getByText('Ilse Tran')).toBeInTheDocument();
     expect(screen.queryByText('Edda Marsh')).not.toBeInTheDocument();
   });
@@ -74,6 +75,15 @@ describe('completion', () => {
     const steps = await screen.findByRole('complementary');
     expect(within(steps).getByText('1 of 2 required steps done')).toBeInTheDocument();
     expect(within(steps).getByRole('button', { name: /Rim brake anatomy/ })).toBeInTheDocument();
+  });
+
+  it('leads from the whole course to the learner', async () => {
+    view(there);
+    await userEvent.click(await screen.findByText('1 thing short'));
+    await waitFor(() =>
+      expect(calls.some((c) => c.path === '/api/courses/2/learners/2')).toBe(true),
+    );
+    expect(calls.some((c) => c.path.includes('/steps/'))).toBe(false);
   });
 
   it('sorts those highest who have completed it, and next those who miss least', () => {
