@@ -49,7 +49,7 @@ class Shots {
       staff.waitForTimeout(SETTLE_MILLIS);
       staff.locator("tbody button").first().click();
       shoot(staff, "watch-quizzes");
-      take(staff, school, "watch/grades", "watch-grades");
+      take(staff, school, "watch/completion", "watch-completion");
       take(staff, school, "reach/follow-up", "reach-follow-up");
       go(staff, school, "teach/marking");
       staff.getByText(Pattern.compile("^Celeste")).click();
