@@ -203,6 +203,13 @@ public sealed interface Leaf {
   /** Something required can no longer be done unless staff act. */
   record RequiredOutOfReach() implements Signal {}
 
+  /**
+   * Nothing is known of an outcome though the moment has come by which something should be.
+   *
+   * @param from the moment, included
+   */
+  record NoEvidence(OutcomeId outcome, Instant from) implements Signal {}
+
   /** There at less than this share of the sessions with a mark: asks for one that counts. */
   record AttendanceUnder(double share) implements Signal {
     public AttendanceUnder {

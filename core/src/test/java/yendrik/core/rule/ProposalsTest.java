@@ -347,6 +347,10 @@ class ProposalsTest {
     assertThat(leaves(flag, "overdue 4")).containsExactly(new Leaf.Overdue(4));
     assertThat(leaves(flag, "behind 4")).containsExactly(new Leaf.BehindBy(4));
     assertThat(leaves(flag, "stuck 4")).containsExactly(new Leaf.StuckFor(4));
+    Instant day = LocalDate.of(2026, 12, 9).atStartOfDay(design(steps()).zone()).toInstant();
+    assertThat(leaves(flag, "brake no evidence 9 Dec 2026"))
+        .containsExactly(new Leaf.NoEvidence(BRAKE, day));
+    assertThat(leaves(proposals, "brake no evidence 9 Dec 2026")).isEmpty();
     assertThat(leaves(flag, "4").getFirst()).isEqualTo(new Leaf.QuietFor(4));
     assertThat(leaves(proposals, "sessions 100"))
         .contains(new Leaf.SessionsAttended(100), new Leaf.AttendanceRate(1));

@@ -14,6 +14,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.confirm.ConfirmLeaf;
@@ -180,6 +181,12 @@ class WordingTest {
             new Leaf.BehindBy(7),
             new Leaf.StuckFor(6),
             new Leaf.AttendanceUnder(0.75),
+            new Leaf.NoEvidence(BRAKE, START),
+            new Leaf.GradeAtLeast(0.6),
+            new Leaf.Approved(StaffKind.DESIGNER),
+            new Leaf.Approved(StaffKind.SUPPORT),
+            new Leaf.OwnWord(),
+            new Leaf.HasLeft(),
             new Leaf.RequiredOutOfReach());
     assertThat(all.stream().map(this::staff)).doesNotHaveDuplicates().noneMatch(String::isBlank);
     assertThat(all.stream().map(this::learner)).noneMatch(String::isBlank);

@@ -7,13 +7,19 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import yendrik.core.CourseDesignBuilder;
 import yendrik.core.Workshop;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Flag;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.FlagId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.seen.SeenFact;
@@ -165,5 +171,22 @@ class FlagsTest {
     late.advance(DUE.plus(Duration.ofDays(4)));
     assertThat(new Reasons(late, ENGLISH).of(BEHIND))
         .contains("4 steps overdue: “Page 1”, “Page 2”, “Page 3” and 1 more.");
+  }
+
+  @Test
+  void an_outcome_of_which_nothing_is_known_flags_from_a_day_on_until_something_is() {
+    Instant from = START.plus(Duration.ofDays(5));
+    var flag =
+        new Flag(new FlagId(50), "Nothing seen of brakes", ask(new Leaf.NoEvidence(BRAKE, from)));
+    CourseDesign design = CourseDesignBuilder.builder(design(steps())).flags(List.of(flag)).build();
+    Progress way = Progress.begin(CompiledCourse.of(design), JUNO, START);
+    way.take(learner.fact(new Fact.Enrolled()));
+    way.advance(from.minusMillis(1));
+    assertThat(way.flaggedAt(0)).isEmpty();
+    way.advance(from);
+    assertThat(way.flaggedAt(0)).contains(from);
+    learner.later(Duration.ofDays(6));
+    way.take(learner.fact(new Fact.Rated(BRAKE, 1, Optional.empty(), 0)));
+    assertThat(way.flaggedAt(0)).isEmpty();
   }
 }

@@ -79,6 +79,7 @@ final class StoredNames {
     names.put(Leaf.Overdue.class, "overdue");
     names.put(Leaf.BehindBy.class, "behind-by");
     names.put(Leaf.StuckFor.class, "stuck-for");
+    names.put(Leaf.NoEvidence.class, "no-evidence");
     names.put(Leaf.RequiredOutOfReach.class, "required-out-of-reach");
     names.put(Leaf.AttendanceUnder.class, "attendance-under");
     // joints

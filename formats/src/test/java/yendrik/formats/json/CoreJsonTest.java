@@ -183,6 +183,7 @@ class CoreJsonTest {
           "module-done",
           "module-share",
           "never-started",
+          "no-evidence",
           "not-passed",
           "on-days",
           "one-of",

@@ -225,11 +225,19 @@ class DesignController {
     Set<OutcomeId> retired = drafts.outcomes().retired(course);
     return new Proposals(design, at(place, id), today, institutions.catalogue())
         .forText(text, MOST_PROPOSALS + retired.size()).stream()
-            .filter(p -> !(p.leaf() instanceof Leaf.OfOutcome o && retired.contains(o.outcome())))
+            .filter(p -> outcome(p.leaf()).filter(retired::contains).isEmpty())
             .limit(MOST_PROPOSALS)
             .map(p ->
                 new ProposalView(Json.map(p.leaf()), p.sentence().subject(), p.sentence().says()))
             .toList();
+  }
+
+  private static Optional<OutcomeId> outcome(Leaf leaf) {
+    return switch (leaf) {
+      case Leaf.OfOutcome of -> Optional.of(of.outcome());
+      case Leaf.NoEvidence none -> Optional.of(none.outcome());
+      default -> Optional.empty();
+    };
   }
 
   private static RuleAt at(String place, long id) {

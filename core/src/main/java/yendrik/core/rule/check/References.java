@@ -143,6 +143,10 @@ public final class References {
       }
       case Leaf.AttendanceRate _, Leaf.SessionsAttended _ -> {}
       case Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _ -> {}
+      case Leaf.NoEvidence none -> {
+        if (index.number(none.outcome()) == CourseIndex.UNKNOWN)
+          unknown(Finding.Code.UNKNOWN_OUTCOME, at, node, none.outcome());
+      }
       case Leaf.OneOf _, Leaf.EnrolledFor _, Leaf.InTime _, Leaf.Signal _ -> {}
     }
   }

@@ -91,6 +91,8 @@ public final class NewNames {
       case Leaf.InGroup _, Leaf.OneOf _ -> Optional.empty();
       case Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _, Leaf.HasLeft _ ->
           Optional.of(leaf);
+      case Leaf.NoEvidence l ->
+          outcome(l.outcome()).map(o -> new Leaf.NoEvidence(o.id(), moved.apply(l.from())));
       case Leaf.AttendanceRate _, Leaf.SessionsAttended _, Leaf.EnrolledFor _, Leaf.Signal _ ->
           Optional.of(leaf);
     };

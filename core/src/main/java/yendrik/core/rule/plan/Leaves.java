@@ -88,6 +88,8 @@ final class Leaves {
       case Leaf.Overdue l -> new SignalProbes.Overdue(index, l.steps());
       case Leaf.BehindBy l -> new SignalProbes.BehindBy(index, l.days());
       case Leaf.StuckFor l -> new SignalProbes.StuckFor(index, l.days());
+      case Leaf.NoEvidence l ->
+          new SignalProbes.NoEvidence(index.number(l.outcome()), l.from().toEpochMilli());
       case Leaf.AttendanceUnder l -> new SignalProbes.AttendanceUnder(l.share());
       case Leaf.RequiredOutOfReach _ -> new SignalProbes.RequiredOutOfReach(index);
     };

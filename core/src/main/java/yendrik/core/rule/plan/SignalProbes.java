@@ -133,6 +133,22 @@ final class SignalProbes {
     }
   }
 
+  static final class NoEvidence extends Signal {
+    private final int outcome;
+    private final long from;
+
+    NoEvidence(int outcome, long from) {
+      this.outcome = outcome;
+      this.from = from;
+    }
+
+    @Override
+    void ask(Sight sight, LearnerRecord record, Reading reading) {
+      if (record.evidenceAt(outcome) != LearnerRecord.NEVER) reading.notYet(0, Turn.NOBODY);
+      else from(from, sight.now(), reading);
+    }
+  }
+
   static final class AttendanceUnder extends Signal {
     private static final double HAIR = 1e-9;
     private final double share;

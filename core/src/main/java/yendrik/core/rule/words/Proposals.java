@@ -145,7 +145,10 @@ public final class Proposals {
 
   private List<Candidate> candidates(OptionalInt number, List<LocalDate> dates) {
     List<Candidate> all = new ArrayList<>();
-    for (int d = 0; d < dates.size(); d++) date(dates.get(d), d == 0 ? LIKELY : 0, all);
+    for (int d = 0; d < dates.size(); d++) {
+      date(dates.get(d), d == 0 ? LIKELY : 0, all);
+      noEvidence(dates.get(d), d == 0 ? LIKELY : 0, all);
+    }
     if (!dates.isEmpty()) return all;
     for (CourseModule module : design.modules()) {
       for (Step step : module.steps()) step(step, number, all);
@@ -180,6 +183,17 @@ public final class Proposals {
         new Leaf.InTime(Optional.of(start), Optional.of(end)),
         "between on only date",
         1 + likely);
+  }
+
+  private void noEvidence(LocalDate day, int likely, List<Candidate> all) {
+    if (!(at instanceof RuleAt.FlagRaised)) return;
+    Instant from = day.atStartOfDay(design.zone()).toInstant();
+    for (Outcome outcome : design.outcomes())
+      add(
+          all,
+          new Leaf.NoEvidence(outcome.id(), from),
+          "outcome " + outcome.code() + " by missing nothing",
+          likely);
   }
 
   private void step(Step step, OptionalInt number, List<Candidate> all) {

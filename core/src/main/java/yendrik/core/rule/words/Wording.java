@@ -191,13 +191,21 @@ public final class Wording {
         .orElseGet(() -> Question.of(Phrase.NONE, "ask.from", "from", from));
   }
 
-  private static Question signal(Leaf.Signal leaf) {
+  private Question signal(Leaf.Signal leaf) {
     return switch (leaf) {
       case Leaf.QuietFor l -> Question.of(Phrase.NONE, "ask.quiet-for", "n", l.days());
       case Leaf.NeverStarted l -> Question.of(Phrase.NONE, "ask.never-started", "n", l.days());
       case Leaf.Overdue l -> Question.of(Phrase.NONE, "ask.overdue", "n", l.steps());
       case Leaf.BehindBy l -> Question.of(Phrase.NONE, "ask.behind-by", "n", l.days());
       case Leaf.StuckFor l -> Question.of(Phrase.NONE, "ask.stuck-for", "n", l.days());
+      case Leaf.NoEvidence l ->
+          Question.of(
+              Phrase.NONE,
+              "ask.no-evidence",
+              "outcome",
+              named(design.outcome(l.outcome()).map(Outcome::name), "gone.outcome"),
+              "from",
+              l.from());
       case Leaf.AttendanceUnder l ->
           Question.of(Phrase.NONE, "ask.attendance-under", "share", Numbers.percent(l.share()));
       case Leaf.RequiredOutOfReach _ -> Question.of(Phrase.NONE, "ask.required-out-of-reach");
