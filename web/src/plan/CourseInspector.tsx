@@ -55,6 +55,11 @@ export function CourseInspector({ design, draft }: { design: Design; draft: Draf
           })
         }
       />
+      {design.learners > 0 && (
+        <Typography variant="body2" sx={{ mt: 1, color: 'tone.ochreInk' }}>
+          {t('plan.completeLate', { count: design.learners })}
+        </Typography>
+      )}
       <Section title={t('plan.flags')}>
         <Typography variant="body2" color="textSecondary">
           {t('plan.flagsHint')}

@@ -33,6 +33,13 @@ describe('the whole course', () => {
     });
   });
 
+  it('warns of changes once learners have begun', async () => {
+    serve({ 'GET /api/courses/2/design': { ...course, learners: 36 } });
+    show(<RouteOutline />);
+    await userEvent.click(await screen.findByRole('button', { name: 'The whole course' }));
+    expect(await screen.findByText(/36 learners have begun/)).toBeInTheDocument();
+  });
+
   it('has flags that are named, changed, added and taken away', async () => {
     const calls = serve({
       'GET /api/courses/2/design': course,
