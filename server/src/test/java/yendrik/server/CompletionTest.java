@@ -213,6 +213,18 @@ class CompletionTest extends SchoolTest {
   }
 
   @Test
+  void publishing_says_that_it_changes_when_the_course_is_complete() {
+    course.publish();
+    String draft = course.impact().path("draft").asString();
+    assertThat(completeWhen(Optional.empty(), leaf("own-word"))).isEqualTo(200);
+    var late = sefa.call("POST", course.path + "/publications", "{\"draft\": \"" + draft + "\"}");
+    assertThat(late.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(late).toString())
+        .contains("when the course is complete")
+        .doesNotContain("the flags");
+  }
+
+  @Test
   void flags_are_added_changed_taken_away_and_come_along_with_a_copy() {
     ObjectNode flag = CoreJson.mapper().createObjectNode().put("name", "Nothing read");
     flag.set("flagWhen", joint("none", course.ask("step-done", page)));

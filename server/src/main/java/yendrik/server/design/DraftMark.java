@@ -33,7 +33,8 @@ public record DraftMark(Map<String, String> parts) {
     String order =
         design.modules().stream().map(m -> m.id().toString()).collect(Collectors.joining(" "));
     parts.put("order", hash(order));
-    parts.put("flags", hash(design.flags(), design.completeWhen()));
+    parts.put("completion", hash(design.completeWhen()));
+    parts.put("flags", hash(design.flags()));
     design.outcomes().forEach(o -> parts.put("outcome " + o.id(), hash(o)));
     for (CourseModule m : design.modules()) {
       List<Object> own = new ArrayList<>();
@@ -138,7 +139,7 @@ public record DraftMark(Map<String, String> parts) {
   private static Map<String, Phrase> names(Document document) {
     Map<String, Phrase> names = new LinkedHashMap<>();
     CourseDesign design = document.design();
-    for (String part : List.of("course", "order", "flags"))
+    for (String part : List.of("course", "order", "completion", "flags"))
       names.put(part, Phrase.of("draft." + part));
     design.outcomes().forEach(o -> names.put("outcome " + o.id(), Phrase.text(o.code())));
     design.modules().forEach(m -> names.put("module " + m.id(), Phrase.quoted(m.name())));
