@@ -57,6 +57,19 @@ describe('a rule', () => {
     });
   });
 
+  it('keeps the first of two conditions that are added before it is saved', async () => {
+    const { change } = edit(undefined);
+    for (const n of [1, 2]) {
+      await userEvent.type(screen.getByRole('combobox'), 'three');
+      await userEvent.click(await screen.findByRole('option'));
+      expect(change).toHaveBeenCalledTimes(n);
+    }
+    expect(change.mock.calls[1]?.[0]).toMatchObject({
+      is: 'all',
+      parts: [{ leaf: { step: 3 } }, { leaf: { step: 3 } }],
+    });
+  });
+
   it('changes its word when the word is pressed', async () => {
     const { change } = edit(jointNode('all', [ask(1), ask(2)]));
     await userEvent.click(screen.getByRole('button', { name: /^all/ }));

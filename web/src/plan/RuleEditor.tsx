@@ -1,5 +1,6 @@
 import { Box, Button, IconButton, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useIsMutating } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { RuleNode, RuleView } from '../api/client';
 import { keysHere } from '../ui/useKeys';
@@ -30,12 +31,26 @@ interface Props {
   onChange: (rule: Record<string, unknown> | undefined) => void;
 }
 
+/** What was made of a rule here, until it is saved: conditions are added faster than that. */
+function useUntilSaved(stored: RuleNode | undefined) {
+  const [made, setMade] = useState<{ root: RuleNode | undefined } | null>(null);
+  const saving = useIsMutating() > 0;
+  useEffect(() => {
+    if (!saving) setMade(null);
+  }, [saving]);
+  const setRoot = (root: RuleNode | undefined) => setMade({ root });
+  return [made ? made.root : stored, setRoot] as const;
+}
+
 /** A rule as a sentence of chips. */
 export function RuleEditor({ title, at, rule, usual, example, needed = false, onChange }: Props) {
   const t = useTranslations();
   const [joining, setJoining] = useState(false);
-  const root = rule?.root;
-  const save = (next: RuleNode | undefined) => onChange(next && plainRule(next));
+  const [root, setRoot] = useUntilSaved(rule?.root);
+  const save = (next: RuleNode | undefined) => {
+    setRoot(next);
+    onChange(next && plainRule(next));
+  };
   return (
     <Box component="section" aria-label={title} sx={{ mt: 2 }}>
       <Typography variant="h3" color="textSecondary" component="h3" sx={{ mb: 0.6 }}>
