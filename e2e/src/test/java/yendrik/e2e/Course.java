@@ -8,8 +8,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 
 /** A course of a test's own, made and filled as people would, only quicker. */
 final class Course {
@@ -27,15 +27,15 @@ final class Course {
     body.put("weeks", 10).put("zone", "Europe/Berlin");
     id = id(sefa.post("/api/courses", body.toString()));
     path = "/api/courses/" + id;
-    staff("odalys", Seat.Role.DESIGNER);
-    staff("tomas", Seat.Role.FACILITATOR);
+    staff("odalys", StaffKind.DESIGNER);
+    staff("tomas", StaffKind.FACILITATOR);
   }
 
   private static long id(JsonNode made) {
     return made.path("id").asLong();
   }
 
-  private void staff(String firstName, Seat.Role role) {
+  private void staff(String firstName, StaffKind role) {
     var people = school.part(People.class);
     PersonId person = people.withEmail(firstName + "@hollowlane.example").orElseThrow();
     people.addStaff(new CourseId(id), person, role, Optional.empty());

@@ -14,8 +14,8 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.design.OutcomeForms;
-import yendrik.server.people.Seat;
 
 /** Frameworks of the institution, and courses that adopt from them. */
 @ServerTest
@@ -288,7 +288,7 @@ class AdoptionTest extends SchoolTest {
     Caller odalys = as("Odalys Brandt");
     assertThat(odalys.call("GET", framework + "/design", "").getStatus()).isEqualTo(404);
     NewCourse hers = newCourse("Adopting");
-    staff(hers, "Odalys Brandt", Seat.Role.DESIGNER);
+    staff(hers, "Odalys Brandt", StaffKind.DESIGNER);
     assertThat(odalys.get(hers.path + "/design/frameworks").toString())
         .as("but they see what there is to adopt")
         .contains("\"id\":" + frameworkId);

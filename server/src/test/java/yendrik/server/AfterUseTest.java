@@ -23,11 +23,11 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.StepId;
+import yendrik.core.people.StaffKind;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.kinds.quiz.after.Remarking;
 import yendrik.server.kinds.quiz.correction.CorrectionRows;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
 
 /** Figures about a quiz, and corrections of its questions. */
@@ -312,7 +312,7 @@ class AfterUseTest extends SchoolTest {
     course.enrol("ilse@hollowlane.example");
     var ilse = new Group("Tuesday", List.of(course.enrolment("Ilse Tran")));
     var group = new GroupId(sefa.post(course.path + "/groups", ilse).path("id").asLong());
-    people.addStaff(course.id, signedIn("Tomas Weir").id(), Seat.Role.SUPPORT, Optional.of(group));
+    people.addStaff(course.id, signedIn("Tomas Weir").id(), StaffKind.SUPPORT, Optional.of(group));
     Caller tomas = as("Tomas Weir");
     assertThat(tomas.get(course.path + "/quizzes").at("/0/attempts").asInt()).isZero();
     JsonNode figures = tomas.get(at() + "/figures?first=false");

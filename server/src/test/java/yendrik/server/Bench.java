@@ -11,12 +11,12 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.record.Fact;
 import yendrik.core.strand.work.Judgement;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
 
 /**
@@ -50,10 +50,10 @@ final class Bench extends NewCourse {
       SchoolTest school, String name, Walks walks, People people, DSLContext db, DemoClock clock) {
     super(school.as("Sefa Dunmore"), name + " " + System.nanoTime());
     this.school = school;
-    people.addStaff(id, person("Odalys Brandt"), Seat.Role.DESIGNER, Optional.empty());
-    people.addStaff(id, person("Tomas Weir"), Seat.Role.FACILITATOR, Optional.empty());
+    people.addStaff(id, person("Odalys Brandt"), StaffKind.DESIGNER, Optional.empty());
+    people.addStaff(id, person("Tomas Weir"), StaffKind.FACILITATOR, Optional.empty());
     tuesday = group(db, JUNOS_GROUP);
-    people.addStaff(id, person("Priya Nakamura"), Seat.Role.SUPPORT, Optional.of(tuesday));
+    people.addStaff(id, person("Priya Nakamura"), StaffKind.SUPPORT, Optional.of(tuesday));
     brake = outcome("BRAKE", "Set up a rim brake", List.of());
     torque = outcome("TORQ", "Tighten to the right torque", List.of());
     both = outcome("BIKE", "Hand a bicycle over", List.of(brake, torque));

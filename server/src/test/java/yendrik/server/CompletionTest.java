@@ -11,9 +11,9 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.people.StaffKind;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
 
 /** When a course is complete: the rule, the learner's own word, and who of the staff approves. */
@@ -179,7 +179,7 @@ class CompletionTest extends SchoolTest {
     people.addStaff(
         course.id,
         signedIn("Priya Nakamura").id(),
-        Seat.Role.SUPPORT,
+        StaffKind.SUPPORT,
         Optional.of(new GroupId(group)));
     Caller priya = as("Priya Nakamura");
     JsonNode waiting = priya.get(course.path + "/approvals").path("waiting");

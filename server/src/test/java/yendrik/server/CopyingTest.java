@@ -17,7 +17,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.OutcomeId;
-import yendrik.server.people.Seat;
+import yendrik.core.people.StaffKind;
 
 /** Steps, modules and whole courses are copied with what they need, and what stays is said. */
 @ServerTest
@@ -170,7 +170,7 @@ class CopyingTest extends SchoolTest {
 
   @Test
   void nobody_copies_from_a_course_that_is_not_theirs() {
-    people.addStaff(to.id, signedIn("Ruben Sato").id(), Seat.Role.DESIGNER, Optional.empty());
+    people.addStaff(to.id, signedIn("Ruben Sato").id(), StaffKind.DESIGNER, Optional.empty());
     var copy = new Copy(from.id.value(), List.of(module), List.of(), Optional.empty(), "NONE");
     var refused = as("Ruben Sato").call("POST", to.path + "/design/copies", copy);
     assertThat(refused.getStatus()).isEqualTo(422);
@@ -198,7 +198,7 @@ class CopyingTest extends SchoolTest {
     JsonNode report = sefa.post(thing + "/copies", new Taken(Optional.empty(), "WITH_COURSE"));
     assertThat(report.path("steps")).hasSize(3);
     assertThat(module(to, 0).path("steps").path(1).path("evidenceFor")).hasSize(1);
-    people.addStaff(to.id, signedIn("Ruben Sato").id(), Seat.Role.DESIGNER, Optional.empty());
+    people.addStaff(to.id, signedIn("Ruben Sato").id(), StaffKind.DESIGNER, Optional.empty());
     assertThat(as("Ruben Sato").call("DELETE", thing, "").getStatus()).isEqualTo(403);
     assertThat(sefa.call("DELETE", thing, "").getStatus()).isEqualTo(204);
     assertThat(sefa.call("DELETE", thing, "").getStatus()).isEqualTo(404);

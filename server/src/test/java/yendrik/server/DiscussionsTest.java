@@ -19,8 +19,8 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.demo.DemoClock;
-import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
 
 /** Learners write to each other, in groups or together, and to staff alone in journals. */
@@ -357,7 +357,7 @@ class DiscussionsTest extends SchoolTest {
     people.addStaff(
         course.id,
         signedIn("Ilse Tran").id(),
-        Seat.Role.SUPPORT,
+        StaffKind.SUPPORT,
         Optional.of(new yendrik.core.id.GroupId(theirs)));
     Caller ilse = as("Ilse Tran");
     long first = written(juno, "Zinnober");
@@ -387,7 +387,7 @@ class DiscussionsTest extends SchoolTest {
     people.addStaff(
         course.id,
         signedIn("Ilse Tran").id(),
-        Seat.Role.SUPPORT,
+        StaffKind.SUPPORT,
         Optional.of(new yendrik.core.id.GroupId(hers)));
     Caller ilse = as("Ilse Tran");
     long elsewhere = written(juno, "On Tuesday");

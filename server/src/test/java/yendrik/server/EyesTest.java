@@ -14,9 +14,9 @@ import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 
 /** Staff look through a learner's eyes and do nothing there, or walk as a made-up learner. */
 @ServerTest
@@ -191,7 +191,7 @@ class EyesTest extends SchoolTest {
     assertThat(sefa.post(walk + "/steps/" + closed + "/opening", "").path("state").asString())
         .isEqualTo("DONE");
     Caller tomas = as("Tomas Weir");
-    staff(course, "Tomas Weir", Seat.Role.FACILITATOR);
+    staff(course, "Tomas Weir", StaffKind.FACILITATOR);
     assertThat(tomas.call("PUT", walk + "/groups", new Groups(List.of(tuesday))).getStatus())
         .isEqualTo(200);
     sefa.post(walk + "/fresh-start", "");
@@ -242,7 +242,7 @@ class EyesTest extends SchoolTest {
     EnrolmentId ruben = course.enrolment("Ruben Sato");
     GroupId seven = group("Seven", course.enrolment("Edda Marsh"));
     people.addStaff(
-        course.id, signedIn("Priya Nakamura").id(), Seat.Role.SUPPORT, Optional.of(seven));
+        course.id, signedIn("Priya Nakamura").id(), StaffKind.SUPPORT, Optional.of(seven));
     Caller priya = as("Priya Nakamura");
     assertThat(priya.call("GET", eyes + "/route", "").getStatus()).isEqualTo(200);
     assertThat(priya.call("GET", course.path + "/walks/as-" + ruben + "/route", "").getStatus())

@@ -14,7 +14,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
-import yendrik.server.people.Seat;
+import yendrik.core.people.StaffKind;
 
 /** Groups are made of learners, renamed, changed and ended; what speaks of one keeps it. */
 @ServerTest
@@ -121,7 +121,7 @@ class GroupsTest extends SchoolTest {
     ((ArrayNode) edit.path("groups")).removeAll();
     sefa.change(course.path + "/design/steps/" + page, seen, edit);
     people.addStaff(
-        course.id, signedIn("Priya Nakamura").id(), Seat.Role.SUPPORT, Optional.of(group));
+        course.id, signedIn("Priya Nakamura").id(), StaffKind.SUPPORT, Optional.of(group));
     assertThat(sefa.get(groups()).path(0).path("uses"))
         .extracting(JsonNode::asString)
         .containsExactly(
@@ -143,7 +143,7 @@ class GroupsTest extends SchoolTest {
     GroupId hers = make("Saturday", edda);
     make("Sunday", edda, ilse);
     people.addStaff(
-        course.id, signedIn("Priya Nakamura").id(), Seat.Role.SUPPORT, Optional.of(hers));
+        course.id, signedIn("Priya Nakamura").id(), StaffKind.SUPPORT, Optional.of(hers));
     Caller priya = as("Priya Nakamura");
     JsonNode seen = priya.get(groups());
     assertThat(seen).hasSize(1);

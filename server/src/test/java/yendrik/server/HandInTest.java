@@ -18,11 +18,11 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.strand.work.Judgement;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.design.UnusedFiles;
 import yendrik.server.files.FileUse;
-import yendrik.server.people.Seat;
 
 /**
  * Texts, files and links are handed in as the step takes them, and pass at once where it says so.
@@ -246,7 +246,7 @@ class HandInTest extends SchoolTest {
     long file = sefa.get(at).path("versions").path(0).path("files").path(0).path("id").asLong();
     var hers = new Group("Tuesday", List.of(course.enrolment("Ilse Tran")));
     var group = new GroupId(sefa.post(course.path + "/groups", hers).path("id").asLong());
-    people.addStaff(course.id, signedIn("Tomas Weir").id(), Seat.Role.SUPPORT, Optional.of(group));
+    people.addStaff(course.id, signedIn("Tomas Weir").id(), StaffKind.SUPPORT, Optional.of(group));
     Caller tomas = as("Tomas Weir");
     assertThat(tomas.call("GET", at + "/files/" + file, "").getStatus()).isEqualTo(404);
     var members = new Members(List.of(course.enrolment("Edda Marsh")), List.of());

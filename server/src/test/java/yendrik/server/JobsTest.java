@@ -13,6 +13,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.people.StaffKind;
 import yendrik.core.words.Phrase;
 import yendrik.server.design.Taken;
 import yendrik.server.http.Problem;
@@ -168,7 +169,7 @@ class JobsTest extends SchoolTest {
     long job = begin(true);
     Caller odalys = as("Odalys Brandt");
     NewCourse hers = newCourse("Hers");
-    staff(hers, "Odalys Brandt", Seat.Role.DESIGNER);
+    staff(hers, "Odalys Brandt", StaffKind.DESIGNER);
     for (String method : List.of("GET", "DELETE")) {
       assertThat(odalys.call(method, hers.path + "/jobs/" + job, "").getStatus()).isEqualTo(404);
       assertThat(sefa.call(method, hers.path + "/jobs/" + job, "").getStatus())

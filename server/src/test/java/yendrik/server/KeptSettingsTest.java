@@ -8,9 +8,9 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.people.StaffKind;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 
 /** Settings of quizzes that are kept to be used again. */
 @ServerTest
@@ -76,9 +76,9 @@ class KeptSettingsTest extends SchoolTest {
   void sets_are_seen_by_nobody_else_and_are_for_those_who_plan() {
     keep(sefa, set("Bench test", ""));
     people.addStaff(
-        course.id, signedIn("Odalys Brandt").id(), Seat.Role.DESIGNER, Optional.empty());
+        course.id, signedIn("Odalys Brandt").id(), StaffKind.DESIGNER, Optional.empty());
     people.addStaff(
-        course.id, signedIn("Tomas Weir").id(), Seat.Role.FACILITATOR, Optional.empty());
+        course.id, signedIn("Tomas Weir").id(), StaffKind.FACILITATOR, Optional.empty());
     assertThat(as("Odalys Brandt").get(at())).isEmpty();
     assertThat(remove(as("Odalys Brandt"), "Bench test")).isEqualTo(404);
     assertThat(keep(as("Tomas Weir"), set("Mine", ""))).isEqualTo(403);

@@ -9,10 +9,10 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.ScaleId;
+import yendrik.core.people.StaffKind;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.OutcomeForms;
-import yendrik.server.people.Seat;
 
 @ServerTest
 class PlanningTest extends SchoolTest {
@@ -21,7 +21,7 @@ class PlanningTest extends SchoolTest {
   @BeforeEach
   void aCourseOfOdalys() {
     wheels = newCourse("Wheels");
-    staff(wheels, "Odalys Brandt", Seat.Role.DESIGNER);
+    staff(wheels, "Odalys Brandt", StaffKind.DESIGNER);
     wheels.outcome("BUILD", "x", List.of());
     long module = wheels.module("Lacing");
     long first = wheels.step(module, "PAGE", "Spokes and their lengths");
@@ -171,7 +171,7 @@ class PlanningTest extends SchoolTest {
   void a_rule_about_something_gone_is_said_by_name_and_keeps_the_draft_from_being_published() {
     var odalys = as("Odalys Brandt");
     NewCourse empty = newCourse("Sandbox");
-    staff(empty, "Odalys Brandt", Seat.Role.DESIGNER);
+    staff(empty, "Odalys Brandt", StaffKind.DESIGNER);
     String sandbox = empty.path;
     long module = empty.module("One");
     long first = empty.step(module, "PAGE", "First");

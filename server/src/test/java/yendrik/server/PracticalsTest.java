@@ -15,9 +15,9 @@ import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 
 /** Practicals are signed off for many, also later than they were seen, and taken back. */
 @ServerTest
@@ -47,7 +47,7 @@ class PracticalsTest extends SchoolTest {
     course.publish();
     course.enrol("edda@hollowlane.example", "ruben@hollowlane.example");
     people.addStaff(
-        course.id, signedIn("Tomas Weir").id(), Seat.Role.FACILITATOR, Optional.empty());
+        course.id, signedIn("Tomas Weir").id(), StaffKind.FACILITATOR, Optional.empty());
     tomas = as("Tomas Weir");
     edda = course.enrolment("Edda Marsh");
     ruben = course.enrolment("Ruben Sato");
@@ -144,7 +144,7 @@ class PracticalsTest extends SchoolTest {
                 .path("id")
                 .asLong());
     people.addStaff(
-        course.id, signedIn("Priya Nakamura").id(), Seat.Role.SUPPORT, Optional.of(hers));
+        course.id, signedIn("Priya Nakamura").id(), StaffKind.SUPPORT, Optional.of(hers));
     Caller priya = as("Priya Nakamura");
     assertThat(priya.get(course.path + "/practicals").path(0).path("open").asInt()).isEqualTo(1);
     JsonNode sheet = priya.get(course.path + "/practicals/" + bench);

@@ -26,11 +26,11 @@ import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.core.people.StaffKind;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.kinds.quiz.AttemptTimer;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 
 /** A quiz is taken in its time, in its order, and looked at again when that is allowed. */
 @ServerTest
@@ -538,7 +538,7 @@ class QuizTakingTest extends SchoolTest {
     course.enrol("ilse@hollowlane.example");
     var others = new Group("Tuesday", List.of(course.enrolment("Ilse Tran")));
     var group = new GroupId(sefa.post(course.path + "/groups", others).path("id").asLong());
-    people.addStaff(course.id, signedIn("Tomas Weir").id(), Seat.Role.SUPPORT, Optional.of(group));
+    people.addStaff(course.id, signedIn("Tomas Weir").id(), StaffKind.SUPPORT, Optional.of(group));
     Caller tomas = as("Tomas Weir");
     EnrolmentId edda = course.enrolment("Edda Marsh");
     String marking = course.path + "/marking/" + edda + "/" + quiz + "/attempts";

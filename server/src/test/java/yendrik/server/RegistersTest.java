@@ -20,8 +20,8 @@ import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.StatusId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.record.Fact;
-import yendrik.server.people.Seat;
 import yendrik.server.way.Walks;
 
 /** Sessions, their registers, and what follows from them for learners. */
@@ -283,7 +283,7 @@ class RegistersTest extends SchoolTest {
             .returning(LEARNER_GROUP.ID)
             .fetchSingle(LEARNER_GROUP.ID);
     people.addStaff(
-        course.id, signedIn("Priya Nakamura").id(), Seat.Role.SUPPORT, Optional.of(hers));
+        course.id, signedIn("Priya Nakamura").id(), StaffKind.SUPPORT, Optional.of(hers));
     walks.act(
         course.enrolment("Ruben Sato"), Optional.empty(), _ -> List.of(new Fact.JoinedGroup(hers)));
     series(Set.of(DayOfWeek.MONDAY), "2026-11-30", "2026-11-30", 1);

@@ -6,7 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
-import yendrik.server.people.Seat;
+import yendrik.core.people.StaffKind;
 import yendrik.server.watch.report.Report;
 
 /** What all reports have in common, whichever there are. */
@@ -57,7 +57,7 @@ class ReportsTest extends BenchTest {
 
   @Test
   void a_support_teacher_of_no_group_sees_nobody() {
-    staff(bench, "Aiko Brenner", Seat.Role.SUPPORT);
+    staff(bench, "Aiko Brenner", StaffKind.SUPPORT);
     for (Report report : reports)
       assertThat(as("Aiko Brenner").get(at(report)).path("learners")).as(report.name()).isEmpty();
   }

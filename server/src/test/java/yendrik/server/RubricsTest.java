@@ -12,10 +12,10 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.ScaleId;
+import yendrik.core.people.StaffKind;
 import yendrik.core.strand.work.Judgement;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.OutcomeForms;
-import yendrik.server.people.Seat;
 
 /** Rubrics: written, used, changed after use, kept on the shelf, and what learners see of them. */
 @ServerTest
@@ -328,7 +328,7 @@ class RubricsTest extends SchoolTest {
             course.path + "/design/shelf/rubrics/" + shelved.path("id").asLong() + "/taking", "");
     assertThat(again.path("criteria").path(0).path("outcome").asLong()).isEqualTo(outcome);
     assertThat(levelOf(again, 0, 2).path("standsFor").asInt()).isEqualTo(2);
-    staff(other, "Odalys Brandt", Seat.Role.DESIGNER);
+    staff(other, "Odalys Brandt", StaffKind.DESIGNER);
     String shelfPath = other.path + "/design/shelf/rubrics/" + shelved.path("id").asLong();
     assertThat(as("Odalys Brandt").call("DELETE", shelfPath, "").getStatus()).isEqualTo(403);
     assertThat(sefa.call("DELETE", shelfPath, "").getStatus()).isEqualTo(204);

@@ -12,8 +12,8 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.MockMvc;
 import yendrik.core.id.PersonId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.people.People;
-import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 
 /** What tests on a school share. */
@@ -37,7 +37,7 @@ abstract class SchoolTest {
     return new NewCourse(as("Sefa Dunmore"), name + " " + System.nanoTime());
   }
 
-  void staff(NewCourse course, String name, Seat.Role role) {
+  void staff(NewCourse course, String name, StaffKind role) {
     people.addStaff(course.id, signedIn(name).id(), role, Optional.empty());
   }
 

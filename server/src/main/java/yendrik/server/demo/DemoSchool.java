@@ -267,8 +267,8 @@ public class DemoSchool implements ApplicationRunner {
     GroupId support = foundations.group("Priya’s seven");
     foundations.allow("gear-quiz", support, 15);
     for (Author author : List.of(induction, foundations, wheels, sandbox)) {
-      people.addStaff(author.course, odalys, Seat.Role.DESIGNER, Optional.empty());
-      people.addStaff(author.course, tomas, Seat.Role.FACILITATOR, Optional.empty());
+      people.addStaff(author.course, odalys, StaffKind.DESIGNER, Optional.empty());
+      people.addStaff(author.course, tomas, StaffKind.FACILITATOR, Optional.empty());
     }
     wordings.write(
         foundations.course,
@@ -282,7 +282,7 @@ public class DemoSchool implements ApplicationRunner {
                 "Not there yet, and that is how brakes are learned. See what came back, then go again.",
                 Moment.COMPLETED,
                 "{learner}, you have completed {course}. The bench is yours.")));
-    people.addStaff(foundations.course, priya, Seat.Role.SUPPORT, Optional.of(support));
+    people.addStaff(foundations.course, priya, StaffKind.SUPPORT, Optional.of(support));
     clock.putTo(start.minus(Duration.ofDays(14)));
     for (Author author : List.of(induction, foundations, wheels))
       publishing.publish(author.course, odalys);

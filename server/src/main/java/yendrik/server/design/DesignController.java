@@ -247,7 +247,7 @@ class DesignController {
       case "module-opens" -> new RuleAt.ModuleOpens(new ModuleId(id));
       case "module-done" -> new RuleAt.ModuleDone(new ModuleId(id));
       case "course-complete" -> new RuleAt.CourseComplete();
-      case "flag-raised" -> new RuleAt.FlagRaised(new FlagId(Math.max(1, id)));
+      case "flag-raised" -> new RuleAt.FlagRaised(new FlagId(id));
       case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
       default -> throw Problem.field("place", "no-rule-at-place", "place", place);
     };

@@ -28,6 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
+import yendrik.core.people.StaffKind;
 
 /** People, what they may do, and their passwords. */
 @Repository
@@ -109,7 +110,7 @@ public class People {
     return db.fetchExists(PERSON, PERSON.ADMINISTRATOR.isTrue());
   }
 
-  public void addStaff(CourseId course, PersonId person, Seat.Role role, Optional<GroupId> group) {
+  public void addStaff(CourseId course, PersonId person, StaffKind role, Optional<GroupId> group) {
     db.insertInto(STAFF)
         .set(STAFF.COURSE_ID, course)
         .set(STAFF.PERSON_ID, person)
@@ -256,7 +257,7 @@ public class People {
       String cohort,
       int week,
       int weeks,
-      Optional<Seat.Role> role,
+      Optional<StaffKind> role,
       boolean learner,
       boolean framework,
       boolean practice) {}

@@ -7,6 +7,7 @@ import java.util.Set;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.http.Injected;
 import yendrik.server.http.Problem;
 
@@ -16,18 +17,11 @@ public sealed interface Seat extends Injected {
 
   SignedIn person();
 
-  /** Kinds of staff. */
-  enum Role {
-    DESIGNER,
-    FACILITATOR,
-    SUPPORT
-  }
-
   /** What the person is on the staff, if they are on it. */
-  default Optional<Role> role() {
+  default Optional<StaffKind> role() {
     return switch (this) {
-      case Staff staff -> Optional.of(staff.designs ? Role.DESIGNER : Role.FACILITATOR);
-      case Support _ -> Optional.of(Role.SUPPORT);
+      case Staff staff -> Optional.of(staff.designs ? StaffKind.DESIGNER : StaffKind.FACILITATOR);
+      case Support _ -> Optional.of(StaffKind.SUPPORT);
       case Learner _, Nobody _ -> Optional.empty();
     };
   }

@@ -15,6 +15,7 @@ import org.jooq.SelectFieldOrAsterisk;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
+import yendrik.core.people.StaffKind;
 
 /** How a person's place in a course is read: joined to course and person by those who ask. */
 final class Seats {
@@ -44,7 +45,7 @@ final class Seats {
     if (role == null)
       return own.<Seat>map(id -> new Seat.Learner(course, person, id))
           .orElseGet(() -> new Seat.Nobody(course, person));
-    return switch (Seat.Role.valueOf(role.toUpperCase(Locale.ROOT))) {
+    return switch (StaffKind.valueOf(role.toUpperCase(Locale.ROOT))) {
       case DESIGNER -> new Seat.Staff(course, person, /* designs= */ true, own);
       case FACILITATOR -> new Seat.Staff(course, person, /* designs= */ false, own);
       case SUPPORT -> {

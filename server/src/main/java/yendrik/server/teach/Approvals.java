@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseDesign;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.people.StaffKind;
@@ -17,12 +18,10 @@ import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
-import yendrik.core.rule.RuleAt;
-import yendrik.core.rule.words.Wording;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
-import yendrik.server.institution.Institutions;
 import yendrik.server.people.Seat;
+import yendrik.server.watch.CompletionWords;
 import yendrik.server.watch.Learners;
 import yendrik.server.way.Added;
 import yendrik.server.way.Walk;
@@ -35,13 +34,13 @@ class Approvals {
   private final Designs designs;
   private final Learners learners;
   private final Walks walks;
-  private final Institutions institutions;
+  private final CompletionWords completions;
 
-  Approvals(Designs designs, Learners learners, Walks walks, Institutions institutions) {
+  Approvals(Designs designs, Learners learners, Walks walks, CompletionWords completions) {
     this.designs = designs;
     this.learners = learners;
     this.walks = walks;
-    this.institutions = institutions;
+    this.completions = completions;
   }
 
   /**
@@ -76,7 +75,8 @@ class Approvals {
   QueueView of(Seat seat) {
     StaffKind as = kind(seat);
     Optional<Designs.Ready> ready = designs.published(seat.course());
-    Optional<Condition> rule = ready.flatMap(r -> r.document().design().completeWhen());
+    Optional<CourseDesign> design = ready.map(r -> r.document().design());
+    Optional<Condition> rule = design.flatMap(CourseDesign::completeWhen);
     List<WaitingView> waiting = new ArrayList<>();
     List<GivenView> given = new ArrayList<>();
     for (Learners.Snapshot l : learners.of(seat)) {
@@ -85,14 +85,7 @@ class Approvals {
           .ifPresent(at -> given.add(new GivenView(l.enrolment(), l.name(), at, l.completedAt())));
     }
     given.sort(Comparator.comparing(GivenView::at).reversed());
-    String says =
-        rule.map(
-                r -> {
-                  var design = ready.orElseThrow().document().design();
-                  var writing = institutions.writing(design.zone(), design.startsAt());
-                  return new Wording(design, writing).line(r, new RuleAt.CourseComplete());
-                })
-            .orElse("");
+    String says = design.map(completions::says).orElse("");
     return new QueueView(as, rule.stream().anyMatch(r -> asks(r, as)), says, waiting, given);
   }
 
@@ -110,12 +103,8 @@ class Approvals {
         .anyMatch(n -> n instanceof Condition.Ask(var _, Leaf.Approved a) && a.by() == kind);
   }
 
-  static StaffKind kind(Seat seat) {
-    return switch (seat.role().orElseThrow(() -> Problem.forbidden("only-staff"))) {
-      case DESIGNER -> StaffKind.DESIGNER;
-      case FACILITATOR -> StaffKind.FACILITATOR;
-      case SUPPORT -> StaffKind.SUPPORT;
-    };
+  private static StaffKind kind(Seat seat) {
+    return seat.role().orElseThrow(() -> Problem.forbidden("only-staff"));
   }
 
   /** Approves; who has been approved by such staff already is passed over. */

@@ -59,7 +59,11 @@ public class Learners {
 
   /** Those of some people, or all of them where nobody is named; by name. */
   public List<Snapshot> of(Seat seat, Set<PersonId> people) {
-    return where(seat, people.isEmpty() ? DSL.noCondition() : ENROLMENT.PERSON_ID.in(people));
+    return where(seat, among(people));
+  }
+
+  private static Condition among(Set<PersonId> people) {
+    return people.isEmpty() ? DSL.noCondition() : ENROLMENT.PERSON_ID.in(people);
   }
 
   /** Whether somebody sees a learner of their course. */
@@ -88,13 +92,14 @@ public class Learners {
         .toList();
   }
 
-  /** When each learner of a course had done which modules. */
-  public Map<EnrolmentId, Map<ModuleId, Instant>> modulesDone(CourseId course) {
+  /** When each of some people had done which modules, or everybody where nobody is named. */
+  public Map<EnrolmentId, Map<ModuleId, Instant>> modulesDone(
+      CourseId course, Set<PersonId> people) {
     Field<JSONB> done = DSL.jsonbGetAttribute(ENROLMENT.LATCHES, DSL.inline("moduleDone"));
     Map<EnrolmentId, Map<ModuleId, Instant>> all = new HashMap<>();
     db.select(ENROLMENT.ID, done)
         .from(ENROLMENT)
-        .where(ENROLMENT.COURSE_ID.eq(course), ENROLMENT.PRACTICE.isFalse())
+        .where(ENROLMENT.COURSE_ID.eq(course), ENROLMENT.PRACTICE.isFalse(), among(people))
         .forEach(r -> all.put(r.value1(), moments(r.value2())));
     return all;
   }

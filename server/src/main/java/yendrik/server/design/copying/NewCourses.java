@@ -9,10 +9,10 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
+import yendrik.core.people.StaffKind;
 import yendrik.server.design.Courses;
 import yendrik.server.people.People;
 import yendrik.server.people.Right;
-import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 
 /** Makes courses: empty ones, and ones that begin as a copy of another. */
@@ -45,7 +45,7 @@ class NewCourses {
   Made make(Courses.NewCourse course, boolean practice, Optional<CourseId> from, SignedIn by) {
     CourseId id = courses.add(course);
     db.update(COURSE).set(COURSE.PRACTICE, practice).where(COURSE.ID.eq(id)).execute();
-    if (!by.administrator()) people.addStaff(id, by.id(), Seat.Role.DESIGNER, Optional.empty());
+    if (!by.administrator()) people.addStaff(id, by.id(), StaffKind.DESIGNER, Optional.empty());
     if (from.isEmpty()) {
       courses.addPlainScale(id);
       return new Made(id, Optional.empty());

@@ -19,14 +19,13 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.PersonId;
 import yendrik.core.progress.Bead;
 import yendrik.core.progress.StepState;
-import yendrik.core.rule.RuleAt;
-import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Phrase;
 import yendrik.formats.table.Cell;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
 import yendrik.server.people.Seat;
+import yendrik.server.watch.CompletionWords;
 import yendrik.server.watch.Learners;
 import yendrik.server.watch.report.CompletionView.CompletionCell;
 import yendrik.server.watch.report.CompletionView.CompletionHead;
@@ -39,11 +38,14 @@ class CompletionReport implements Report {
   private final Learners learners;
   private final Designs designs;
   private final Institutions institutions;
+  private final CompletionWords words;
 
-  CompletionReport(Learners learners, Designs designs, Institutions institutions) {
+  CompletionReport(
+      Learners learners, Designs designs, Institutions institutions, CompletionWords words) {
     this.learners = learners;
     this.designs = designs;
     this.institutions = institutions;
+    this.words = words;
   }
 
   @Override
@@ -56,23 +58,15 @@ class CompletionReport implements Report {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty()) return new CompletionView(0, "", List.of(), List.of(), List.of());
     CourseDesign design = ready.get().document().design();
-    Map<EnrolmentId, Map<ModuleId, Instant>> done = learners.modulesDone(seat.course());
+    Map<EnrolmentId, Map<ModuleId, Instant>> done = learners.modulesDone(seat.course(), people);
     return new CompletionView(
         ready.get().version(),
-        rule(design),
+        words.says(design),
         published(design).map(CompletionReport::head).toList(),
         ReportView.groups(ready.get(), seat),
         learners.of(seat, people).stream()
             .map(s -> row(s, design, done.getOrDefault(s.enrolment(), Map.of())))
             .toList());
-  }
-
-  private String rule(CourseDesign design) {
-    var wording = new Wording(design, institutions.writing(design.zone(), design.startsAt()));
-    return design
-        .completeWhen()
-        .map(rule -> wording.line(rule, new RuleAt.CourseComplete()))
-        .orElse("");
   }
 
   private static Stream<CourseModule> published(CourseDesign design) {
@@ -150,7 +144,7 @@ class CompletionReport implements Report {
             .orElseThrow(() -> Problem.conflict("nothing-published"))
             .document()
             .design();
-    Map<EnrolmentId, Map<ModuleId, Instant>> done = learners.modulesDone(seat.course());
+    Map<EnrolmentId, Map<ModuleId, Instant>> done = learners.modulesDone(seat.course(), Set.of());
     List<ModuleId> modules = published(design).map(CourseModule::id).toList();
     Stream<String> heads =
         Stream.of("learner", "done", "complete", "missing")
