@@ -4,7 +4,7 @@ import { useTranslations } from 'use-intl';
 import { api, body, type Route } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import type { WalkName } from '../kinds/room';
+import { type WalkName, watching } from '../kinds/room';
 import { Section } from '../ui/Panel';
 import { useNeeds } from '../ui/Parts';
 
@@ -39,14 +39,18 @@ export function CompletionCard({ route, walk }: { route: Route; walk: WalkName }
               <Typography variant="body2" sx={{ fontWeight: 700, color: 'tone.lagoon' }}>
                 {t('learn.ownWordSaid')}
               </Typography>
-              <Button size="small" disabled={say.isPending} onClick={() => say.mutate(false)}>
-                {t('learn.ownWordBack')}
-              </Button>
+              {!watching(walk) && (
+                <Button size="small" disabled={say.isPending} onClick={() => say.mutate(false)}>
+                  {t('learn.ownWordBack')}
+                </Button>
+              )}
             </>
           ) : (
-            <Button variant="outlined" disabled={say.isPending} onClick={() => say.mutate(true)}>
-              {t('learn.ownWord')}
-            </Button>
+            !watching(walk) && (
+              <Button variant="outlined" disabled={say.isPending} onClick={() => say.mutate(true)}>
+                {t('learn.ownWord')}
+              </Button>
+            )
           )}
         </Box>
       )}

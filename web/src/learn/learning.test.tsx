@@ -83,6 +83,19 @@ const way: Way = {
 };
 
 describe('the course as a whole', () => {
+  it('lets nobody give another’s word who only looks through their eyes', async () => {
+    serve({
+      'GET /api/courses/2/walks/as-7/route': {
+        ...way,
+        completion: part('NOT_YET', 'say that you have completed the course'),
+        ownWord: false,
+      },
+    });
+    show(<MyRoute walk="as-7" />);
+    expect(await screen.findByText(/Complete when you say/)).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: 'I have completed this course' })).toBeNull();
+  });
+
   it('says what completes it, and takes the learner’s own word', async () => {
     const asked = {
       ...way,

@@ -11,6 +11,7 @@ import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, Section, WithInspector } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
 import { useLive } from '../ui/useLive';
+import { useRows } from '../ui/useRows';
 import { useSelection } from '../ui/useSelection';
 import { LearnerInspector } from '../watch/LearnerInspector';
 import { TakeBackDialog } from './TakeBackDialog';
@@ -83,6 +84,7 @@ function Queue({ queue, onLearner }: { queue: Approvals; onLearner: (enrolment: 
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [note, setNote] = useState('');
   const { waiting } = queue;
+  const { list, rows, measure, style } = useRows(waiting.length, 42);
   const chosen = waiting.filter((w) => ticked.has(w.enrolment));
   const approve = useMutation({
     mutationFn: (learners: number[]) => {
@@ -148,25 +150,34 @@ function Queue({ queue, onLearner }: { queue: Approvals; onLearner: (enrolment: 
         </Button>
       </Box>
       <Box
+        ref={list}
         component="ul"
+        style={style}
         sx={{
           listStyle: 'none',
           m: 0,
           p: 0,
           bgcolor: 'tone.panel',
           border: 1,
+          borderBottom: 0,
           borderColor: 'divider',
         }}
       >
-        {waiting.map((w) => (
-          <Waiting
-            key={w.enrolment}
-            learner={w}
-            ticked={ticked.has(w.enrolment)}
-            onTick={() => toggle(w.enrolment)}
-            onLearner={() => onLearner(w.enrolment)}
-          />
-        ))}
+        {rows.map(({ index, style: at }) => {
+          const w = waiting[index];
+          return (
+            w && (
+              <li key={w.enrolment} ref={measure} data-index={index} style={at}>
+                <Waiting
+                  learner={w}
+                  ticked={ticked.has(w.enrolment)}
+                  onTick={() => toggle(w.enrolment)}
+                  onLearner={() => onLearner(w.enrolment)}
+                />
+              </li>
+            )
+          );
+        })}
       </Box>
     </Box>
   );
@@ -188,15 +199,13 @@ function Waiting({
   const others = learner.others.map((k) => t('teach.staffKind', { kind: k }));
   return (
     <Box
-      component="li"
       sx={{
         display: 'flex',
         flexWrap: 'wrap',
         gap: 1.5,
         alignItems: 'center',
-        borderTop: 1,
+        borderBottom: 1,
         borderColor: 'divider',
-        '&:first-of-type': { borderTop: 0 },
       }}
     >
       <Checkbox

@@ -213,6 +213,17 @@ class CompletionTest extends SchoolTest {
   }
 
   @Test
+  void a_framework_is_never_complete_and_flags_nobody() {
+    String name = "{\"name\": \"Trade %d\"}".formatted(System.nanoTime());
+    long framework = sefa.post("/api/frameworks", name).path("id").asLong();
+    String design = "/api/courses/" + framework + "/design";
+    String rule = "{\"from\": {}, \"to\": {\"completeWhen\": " + leaf("own-word") + "}}";
+    assertThat(sefa.call("PATCH", design + "/completion", rule).getStatus()).isEqualTo(409);
+    String flag = "{\"name\": \"Away\", \"flagWhen\": " + leaf("own-word") + "}";
+    assertThat(sefa.call("POST", design + "/flags", flag).getStatus()).isEqualTo(409);
+  }
+
+  @Test
   void publishing_says_that_it_changes_when_the_course_is_complete() {
     course.publish();
     String draft = course.impact().path("draft").asString();

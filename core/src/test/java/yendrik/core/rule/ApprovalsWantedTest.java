@@ -3,15 +3,11 @@ package yendrik.core.rule;
 import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.core.Workshop.*;
 
-import java.util.List;
-import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
-import yendrik.core.CourseDesignBuilder;
 import yendrik.core.people.StaffKind;
-import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.plan.ApprovalsWanted;
-import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.seen.SeenLeaf;
 
@@ -20,16 +16,8 @@ class ApprovalsWantedTest {
   private static final Condition FACILITATOR = ask(new Leaf.Approved(StaffKind.FACILITATOR));
   private static final Condition READ = ask(new SeenLeaf.Seen(ANATOMY));
 
-  private static java.util.Set<StaffKind> wanted(Condition completeWhen, Fact.What... facts) {
-    var learner = new yendrik.core.Workshop();
-    var design =
-        CourseDesignBuilder.builder(design(steps()))
-            .completeWhen(Optional.of(completeWhen))
-            .build();
-    Progress progress = Progress.begin(CompiledCourse.of(design), JUNO, START);
-    progress.take(learner.fact(new Fact.Enrolled()));
-    for (Fact.What what : List.of(facts)) progress.take(learner.fact(what));
-    return ApprovalsWanted.of(progress.explain(new RuleAt.CourseComplete()).orElseThrow());
+  private static Set<StaffKind> wanted(Condition completeWhen, Fact.What... facts) {
+    return ApprovalsWanted.of(Completing.explained(completeWhen, facts));
   }
 
   @Test

@@ -3,15 +3,9 @@ package yendrik.core.rule;
 import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.core.Workshop.*;
 
-import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import yendrik.core.CourseDesignBuilder;
-import yendrik.core.Workshop;
 import yendrik.core.people.StaffKind;
-import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
-import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.plan.StillMissing;
 
 class StillMissingTest {
@@ -20,17 +14,8 @@ class StillMissingTest {
   private static final Condition SUPPORT = ask(new Leaf.Approved(StaffKind.SUPPORT));
 
   private static int missing(Condition completeWhen, Fact.What... facts) {
-    var learner = new Workshop();
-    var design =
-        CourseDesignBuilder.builder(design(steps()))
-            .completeWhen(Optional.of(completeWhen))
-            .build();
-    Progress progress = Progress.begin(CompiledCourse.of(design), JUNO, START);
-    progress.take(learner.fact(new Fact.Enrolled()));
-    for (Fact.What what : List.of(facts)) progress.take(learner.fact(what));
     return StillMissing.of(
-        progress.explain(new RuleAt.CourseComplete()).orElseThrow(),
-        leaf -> leaf instanceof Leaf.OwnWord ? 3 : 1);
+        Completing.explained(completeWhen, facts), leaf -> leaf instanceof Leaf.OwnWord ? 3 : 1);
   }
 
   @Test

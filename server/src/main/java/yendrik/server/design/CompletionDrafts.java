@@ -36,6 +36,7 @@ public class CompletionDrafts {
   /** Changes when the course is complete; a 409 carries what it is now. */
   public CompletionView change(CourseId course, FieldsEdit fields) {
     CourseRecord row = db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
+    if (row.getFramework()) throw Problem.conflict("framework-without-modules");
     var present =
         new DesignEdits.CompletionEdit(Optional.ofNullable(row.getCompleteWhen()).map(Json::map));
     var edit = changes.apply(present, fields, () -> drafting.view(course).completion());
@@ -48,6 +49,8 @@ public class CompletionDrafts {
   }
 
   FlagView addFlag(CourseId course, DesignEdits.FlagEdit edit) {
+    if (db.fetchExists(COURSE, COURSE.ID.eq(course), COURSE.FRAMEWORK.isTrue()))
+      throw Problem.conflict("framework-without-modules");
     return view(
         course, tables.flags.add(course, columns(edit), FLAG.POSITION, FLAG.COURSE_ID.eq(course)));
   }
