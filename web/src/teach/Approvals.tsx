@@ -197,6 +197,10 @@ function Waiting({
   const t = useTranslations();
   const { list } = useFormatter();
   const others = learner.others.map((k) => t('teach.staffKind', { kind: k }));
+  const more = [
+    learner.ownWord && t('teach.saidComplete', { date: day(learner.ownWord) }),
+    others.length > 0 && t('teach.alsoAsked', { who: list(others, { type: 'conjunction' }) }),
+  ].filter(Boolean);
   return (
     <Box
       sx={{
@@ -215,21 +219,27 @@ function Waiting({
       />
       <Button
         onClick={onLearner}
-        sx={{ color: 'tone.ink', p: 0, width: 200, justifyContent: 'flex-start' }}
+        sx={{
+          color: 'tone.ink',
+          p: 0,
+          width: { md: 200 },
+          flex: { xs: 1, md: 'none' },
+          justifyContent: 'flex-start',
+        }}
       >
         {learner.name}
       </Button>
-      <Typography sx={{ width: 130 }}>
+      <Typography sx={{ width: { md: 130 }, pr: { xs: 1.5, md: 0 } }}>
         {t('teach.shareDone', { share: inPercent(learner.share) })}
       </Typography>
-      <Typography color="textSecondary" sx={{ flex: 1, minWidth: 160, py: 0.75 }}>
-        {[
-          learner.ownWord && t('teach.saidComplete', { date: day(learner.ownWord) }),
-          others.length > 0 && t('teach.alsoAsked', { who: list(others, { type: 'conjunction' }) }),
-        ]
-          .filter(Boolean)
-          .join('. ')}
-      </Typography>
+      {more.length > 0 && (
+        <Typography
+          color="textSecondary"
+          sx={{ flex: { xs: '1 0 100%', md: 1 }, px: { xs: 1.5, md: 0 }, pb: { xs: 1, md: 0 } }}
+        >
+          {more.join('. ')}
+        </Typography>
+      )}
     </Box>
   );
 }
@@ -248,20 +258,33 @@ function Given({
   return (
     <Section title={t('teach.approvalsGiven')}>
       {given.map((g) => (
-        <Box key={g.enrolment} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', py: 0.25 }}>
+        <Box
+          key={g.enrolment}
+          sx={{
+            display: 'flex',
+            flexWrap: { xs: 'wrap', md: 'nowrap' },
+            columnGap: 1.5,
+            alignItems: 'center',
+            py: 0.25,
+          }}
+        >
           <Button
             onClick={() => onLearner(g.enrolment)}
-            sx={{ color: 'tone.ink', p: 0, width: 200, justifyContent: 'flex-start' }}
+            sx={{ color: 'tone.ink', p: 0, width: { md: 200 }, justifyContent: 'flex-start' }}
           >
             {g.name}
           </Button>
-          <Typography color="textSecondary" sx={{ flex: 1 }}>
+          <Typography
+            color="textSecondary"
+            sx={{ flex: { xs: '1 0 100%', md: 1 }, order: { xs: 1, md: 0 } }}
+          >
             {t('teach.approvedOn', { date: day(g.at) })}
             {g.completedAt && `. ${t('teach.completeSince', { date: day(g.completedAt) })}`}
           </Typography>
           <Button
             size="small"
             onClick={() => setBack(g)}
+            sx={{ ml: 'auto', whiteSpace: 'nowrap' }}
             aria-label={t('teach.takeBackApproval', { name: g.name })}
           >
             {t('teach.takeBack')} …
