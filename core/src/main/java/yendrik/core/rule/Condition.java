@@ -43,6 +43,26 @@ public sealed interface Condition {
         });
   }
 
+  /** The same rule with another part in the place of one, or with none. */
+  default Optional<Condition> replacing(
+      NodeId part, Function<Condition, Optional<Condition>> change) {
+    if (id().equals(part)) return change.apply(this);
+    List<Condition> left =
+        parts().stream().flatMap(p -> p.replacing(part, change).stream()).toList();
+    if (left.isEmpty() && !parts().isEmpty()) return Optional.empty();
+    return Optional.of(
+        switch (this) {
+          case Ask ask -> ask;
+          case All all -> new All(all.id, left);
+          case Any any -> new Any(any.id, left);
+          case None none -> new None(none.id, left);
+          case AtLeast some ->
+              left.size() < parts().size()
+                  ? new AtLeast(some.id, Math.min(some.n, left.size()), left)
+                  : new AtLeast(some.id, some.n, left);
+        });
+  }
+
   /** One question about the learner, the course or the clock. */
   record Ask(NodeId id, Leaf leaf) implements Condition {
     @Override

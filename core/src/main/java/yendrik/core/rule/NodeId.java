@@ -3,7 +3,7 @@ package yendrik.core.rule;
 import yendrik.core.Refusal;
 
 /**
- * Names a node of a rule for as long as the rule lives, so that findings and verdicts can point at
+ * Names a node of a rule for as long as the rule lives, so that faults and verdicts can point at
  * it.
  */
 public record NodeId(String value) {

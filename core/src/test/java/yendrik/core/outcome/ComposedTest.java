@@ -22,7 +22,7 @@ import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Verdict;
-import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.Fault;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
 
@@ -143,17 +143,17 @@ class ComposedTest {
   @Test
   void circles_and_missing_parts_are_found() {
     assertThat(codes(new Composition(List.of(WHOLE, BRAKE), new Composition.All())))
-        .containsExactly(Finding.Code.MADE_OF_ITSELF);
+        .containsExactly(Fault.Code.MADE_OF_ITSELF);
     assertThat(codes(new Composition(List.of(new OutcomeId(77)), new Composition.All())))
-        .containsExactly(Finding.Code.UNKNOWN_PART);
+        .containsExactly(Fault.Code.UNKNOWN_PART);
     assertThat(codes(new Composition(List.of(BRAKE), new Composition.AtLeast(2))))
-        .containsExactly(Finding.Code.TOO_FEW_OUTCOMES);
+        .containsExactly(Fault.Code.TOO_FEW_OUTCOMES);
     assertThat(codes(new Composition(List.of(), new Composition.Mean())))
-        .containsExactly(Finding.Code.TOO_FEW_OUTCOMES);
+        .containsExactly(Fault.Code.TOO_FEW_OUTCOMES);
   }
 
-  private static List<Finding.Code> codes(Composition made) {
-    return References.check(withWhole(made)).stream().map(Finding::code).toList();
+  private static List<Fault.Code> codes(Composition made) {
+    return References.check(withWhole(made)).stream().map(Fault::code).toList();
   }
 
   @Test

@@ -7,26 +7,26 @@ import java.util.List;
  * something simpler, so that a failing example shrinks to a small one by itself; when they run out,
  * the simplest is chosen.
  */
-final class Choices {
+public final class Choices {
   private final List<Integer> numbers;
   private int taken;
 
-  Choices(List<Integer> numbers) {
+  public Choices(List<Integer> numbers) {
     this.numbers = numbers;
   }
 
   /** 0 to {@code bound - 1}; 0 is the simplest. */
-  int next(int bound) {
+  public int next(int bound) {
     if (taken >= numbers.size()) return 0;
     return numbers.get(taken++) % bound;
   }
 
   /** True once in so many times, false when the numbers have run out. */
-  boolean rarely(int of) {
+  public boolean rarely(int of) {
     return next(of) == of - 1;
   }
 
-  boolean more() {
+  public boolean more() {
     return taken < numbers.size();
   }
 }

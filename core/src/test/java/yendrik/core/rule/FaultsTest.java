@@ -13,23 +13,23 @@ import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
-import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.Fault;
 import yendrik.core.rule.words.Faults;
 
 /** What is wrong with a design is said with where it is and what to do. */
 class FaultsTest {
   private final Faults faults = new Faults(design());
 
-  private static Finding finding(Finding.Code code, RuleAt at) {
+  private static Fault fault(Fault.Code code, RuleAt at) {
     var arguments = Map.of("outcome", "BRAKE", "n", "3", "parts", "2");
-    return new Finding(code, at, Optional.empty(), arguments);
+    return new Fault(code, at, Optional.empty(), arguments);
   }
 
   @ParameterizedTest
-  @EnumSource(Finding.Code.class)
+  @EnumSource(Fault.Code.class)
   void every_fault_is_a_sentence_that_begins_with_its_place_and_ends_with_what_to_do(
-      Finding.Code code) {
-    assertThat(ENGLISH.say(faults.sentence(finding(code, new RuleAt.StepOpens(PADS)))))
+      Fault.Code code) {
+    assertThat(ENGLISH.say(faults.sentence(fault(code, new RuleAt.StepOpens(PADS)))))
         .startsWith("Opens when of “Pads, cables, levers” ")
         .matches(".+\\. (Take|Choose|Lower|Fill|Tie|Write) .+\\.")
         .doesNotContain("null");
@@ -39,12 +39,12 @@ class FaultsTest {
   void figures_and_outcomes_stand_in_the_sentence() {
     assertThat(
             ENGLISH.say(
-                faults.sentence(finding(Finding.Code.TOO_FEW_PARTS, new RuleAt.CourseComplete()))))
+                faults.sentence(fault(Fault.Code.TOO_FEW_PARTS, new RuleAt.CourseComplete()))))
         .isEqualTo(
             "Complete when wants at least 3 of 2 conditions. Lower the number or add conditions.");
     assertThat(
             ENGLISH.say(
-                faults.sentence(finding(Finding.Code.UNKNOWN_LEVEL, new RuleAt.StepDone(PADS)))))
+                faults.sentence(fault(Fault.Code.UNKNOWN_LEVEL, new RuleAt.StepDone(PADS)))))
         .isEqualTo(
             "Done when of “Pads, cables, levers” asks for a level that the scale of BRAKE does not"
                 + " have. Choose another.");

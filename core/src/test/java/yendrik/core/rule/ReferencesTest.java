@@ -21,7 +21,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Composition;
-import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.Fault;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.plan.FaultyDesign;
@@ -34,8 +34,8 @@ class ReferencesTest {
     return design(steps);
   }
 
-  private static List<Finding.Code> codes(Condition rule) {
-    return References.check(opening(rule)).stream().map(Finding::code).toList();
+  private static List<Fault.Code> codes(Condition rule) {
+    return References.check(opening(rule)).stream().map(Fault::code).toList();
   }
 
   @Test
@@ -55,12 +55,12 @@ class ReferencesTest {
             ask(new Leaf.CourseComplete(new CourseId(99))));
     assertThat(codes(rule))
         .containsExactly(
-            Finding.Code.UNKNOWN_STEP,
-            Finding.Code.UNKNOWN_MODULE,
-            Finding.Code.UNKNOWN_OUTCOME,
-            Finding.Code.UNKNOWN_BADGE,
-            Finding.Code.UNKNOWN_GROUP,
-            Finding.Code.UNKNOWN_COURSE);
+            Fault.Code.UNKNOWN_STEP,
+            Fault.Code.UNKNOWN_MODULE,
+            Fault.Code.UNKNOWN_OUTCOME,
+            Fault.Code.UNKNOWN_BADGE,
+            Fault.Code.UNKNOWN_GROUP,
+            Fault.Code.UNKNOWN_COURSE);
     assertThat(References.check(opening(rule)))
         .allSatisfy(f -> assertThat(f.arguments()).containsEntry("id", "99"));
   }
@@ -68,14 +68,14 @@ class ReferencesTest {
   @Test
   void a_level_that_the_scale_does_not_have_is_found() {
     assertThat(codes(ask(new Leaf.LevelAtLeast(BRAKE, 4))))
-        .containsExactly(Finding.Code.UNKNOWN_LEVEL);
+        .containsExactly(Fault.Code.UNKNOWN_LEVEL);
   }
 
   @Test
   void empty_and_impossible_joints_are_found() {
-    assertThat(codes(all())).containsExactly(Finding.Code.EMPTY_JOINT);
+    assertThat(codes(all())).containsExactly(Fault.Code.EMPTY_JOINT);
     assertThat(codes(atLeast(2, ask(new SeenLeaf.Seen(ANATOMY)))))
-        .containsExactly(Finding.Code.TOO_FEW_PARTS);
+        .containsExactly(Fault.Code.TOO_FEW_PARTS);
   }
 
   private static List<String> found(CourseDesign design) {
@@ -138,7 +138,7 @@ class ReferencesTest {
   @Test
   void two_parts_of_a_rule_with_one_id_are_found() {
     Condition read = ask(new SeenLeaf.Seen(ANATOMY));
-    assertThat(codes(all(read, read))).containsExactly(Finding.Code.DOUBLE_NODE);
+    assertThat(codes(all(read, read))).containsExactly(Fault.Code.DOUBLE_NODE);
     assertThat(References.check(opening(all(read, read))).getFirst().arguments())
         .containsEntry("id", read.id().value());
   }
@@ -156,14 +156,14 @@ class ReferencesTest {
     assertThat(References.check(design))
         .singleElement()
         .satisfies(f -> {
-          assertThat(f.code()).isEqualTo(Finding.Code.TIE_TO_COMPOSED);
+          assertThat(f.code()).isEqualTo(Fault.Code.TIE_TO_COMPOSED);
           assertThat(f.arguments()).containsEntry("outcome", "WHOLE");
         });
   }
 
   @Test
   void signals_belong_to_flags_only() {
-    assertThat(codes(ask(new Leaf.QuietFor(7)))).containsExactly(Finding.Code.SIGNAL_OUTSIDE_FLAG);
+    assertThat(codes(ask(new Leaf.QuietFor(7)))).containsExactly(Fault.Code.SIGNAL_OUTSIDE_FLAG);
   }
 
   @Test

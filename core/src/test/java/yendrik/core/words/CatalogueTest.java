@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 import yendrik.core.course.StepKind;
 import yendrik.core.progress.StepState;
 import yendrik.core.rule.Turn;
-import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.Fault;
 
 class CatalogueTest {
   private static final Path ROOT = Path.of("..");
@@ -179,7 +179,7 @@ class CatalogueTest {
                 Stream.of(StepKind.values()).map(k -> "kind." + k + ".name"),
                 Stream.of(StepState.values()).map(s -> "state." + s),
                 Stream.of(Turn.values()).map(t -> "turn." + t),
-                Stream.of(Finding.Code.values()).map(c -> "finding." + c))
+                Stream.of(Fault.Code.values()).map(c -> "fault." + c))
             .flatMap(k -> k);
     assertThat(Catalogue.english().keys()).containsAll(keys.toList());
   }

@@ -14,7 +14,7 @@ import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
-import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.Fault;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.words.Faults;
@@ -119,9 +119,8 @@ public class Designs {
     Document draft = draft(course);
     Ready last = readyDrafts.getIfPresent(course);
     if (last != null && last.document().equals(draft)) return last;
-    List<Finding> findings = References.check(draft.design());
-    if (!findings.isEmpty())
-      throw Problem.faults(words(draft.design(), findings), "draft-has-faults");
+    List<Fault> faults = References.check(draft.design());
+    if (!faults.isEmpty()) throw Problem.faults(words(draft.design(), faults), "draft-has-faults");
     var made = new Ready(draft, CompiledCourse.of(draft.design()));
     readyDrafts.put(course, made);
     return made;
@@ -159,8 +158,8 @@ public class Designs {
     return names.stream().map(institutions::say).sorted().toList();
   }
 
-  static List<Phrase> words(CourseDesign design, List<Finding> findings) {
-    Faults faults = new Faults(design);
-    return findings.stream().map(faults::sentence).toList();
+  static List<Phrase> words(CourseDesign design, List<Fault> faults) {
+    Faults words = new Faults(design);
+    return faults.stream().map(words::sentence).toList();
   }
 }

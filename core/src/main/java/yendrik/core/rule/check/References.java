@@ -18,24 +18,24 @@ import yendrik.core.rule.NodeId;
 import yendrik.core.rule.RuleAt;
 
 /**
- * Looks whether all that the rules of a design name is there. A design with findings cannot be
+ * Looks whether all that the rules of a design name is there. A design with faults cannot be
  * compiled: an unknown name is an error with a place, never a silent no.
  */
 public final class References {
   private final CourseIndex index;
-  private final List<Finding> findings = new ArrayList<>();
+  private final List<Fault> faults = new ArrayList<>();
 
   private References(CourseDesign design) {
     index = new CourseIndex(design);
   }
 
-  /** All findings, in course order; empty when the design is sound. */
-  public static List<Finding> check(CourseDesign design) {
+  /** All faults, in course order; empty when the design is sound. */
+  public static List<Fault> check(CourseDesign design) {
     var check = new References(design);
     Rules.of(design).forEach((at, rule) -> check.rule(at, rule));
     design.steps().forEach(check::ties);
     design.outcomes().forEach(check::composition);
-    return List.copyOf(check.findings);
+    return List.copyOf(check.faults);
   }
 
   private void ties(Step step) {
@@ -43,9 +43,9 @@ public final class References {
     for (Step.Tie tie : step.evidenceFor()) {
       int o = index.number(tie.outcome());
       if (o == CourseIndex.UNKNOWN)
-        add(Finding.Code.UNKNOWN_TIE, at, Map.of("id", tie.outcome().toString()));
+        add(Fault.Code.UNKNOWN_TIE, at, Map.of("id", tie.outcome().toString()));
       else if (index.outcome(o).madeOf().isPresent())
-        add(Finding.Code.TIE_TO_COMPOSED, at, Map.of("outcome", index.outcome(o).code()));
+        add(Fault.Code.TIE_TO_COMPOSED, at, Map.of("outcome", index.outcome(o).code()));
     }
   }
 
@@ -55,13 +55,13 @@ public final class References {
     var at = new RuleAt.OutcomeMade(outcome.id());
     for (OutcomeId part : made.parts())
       if (index.number(part) == CourseIndex.UNKNOWN)
-        add(Finding.Code.UNKNOWN_PART, at, Map.of("id", part.toString()));
+        add(Fault.Code.UNKNOWN_PART, at, Map.of("id", part.toString()));
     if (reaches(index.number(outcome.id()), index.number(outcome.id()), new HashSet<>()))
-      add(Finding.Code.MADE_OF_ITSELF, at, Map.of());
+      add(Fault.Code.MADE_OF_ITSELF, at, Map.of());
     int needed = made.how() instanceof Composition.AtLeast some ? some.n() : 1;
     if (made.parts().size() < needed)
       add(
-          Finding.Code.TOO_FEW_OUTCOMES,
+          Fault.Code.TOO_FEW_OUTCOMES,
           at,
           Map.of("n", "" + needed, "parts", "" + made.parts().size()));
   }
@@ -72,8 +72,8 @@ public final class References {
     return false;
   }
 
-  private void add(Finding.Code code, RuleAt at, Map<String, String> arguments) {
-    findings.add(new Finding(code, at, Optional.empty(), arguments));
+  private void add(Fault.Code code, RuleAt at, Map<String, String> arguments) {
+    faults.add(new Fault(code, at, Optional.empty(), arguments));
   }
 
   private void rule(RuleAt at, Condition rule) {
@@ -81,7 +81,7 @@ public final class References {
     rule.nodes()
         .forEach(node -> {
           if (!seen.add(node.id()))
-            add(Finding.Code.DOUBLE_NODE, at, node, Map.of("id", node.id().value()));
+            add(Fault.Code.DOUBLE_NODE, at, node, Map.of("id", node.id().value()));
           node(at, node);
         });
   }
@@ -91,61 +91,60 @@ public final class References {
       case Condition.Ask ask -> leaf(at, node, ask.leaf());
       case Condition.AtLeast some when some.n() > some.parts().size() ->
           add(
-              Finding.Code.TOO_FEW_PARTS,
+              Fault.Code.TOO_FEW_PARTS,
               at,
               node,
               Map.of("n", "" + some.n(), "parts", "" + some.parts().size()));
       case Condition joint when joint.parts().isEmpty() ->
-          add(Finding.Code.EMPTY_JOINT, at, node, Map.of());
+          add(Fault.Code.EMPTY_JOINT, at, node, Map.of());
       case Condition _ -> {}
     }
   }
 
   private void leaf(RuleAt at, Condition node, Leaf leaf) {
     if (leaf instanceof Leaf.Signal && !(at instanceof RuleAt.FlagRaised))
-      add(Finding.Code.SIGNAL_OUTSIDE_FLAG, at, node, Map.of());
+      add(Fault.Code.SIGNAL_OUTSIDE_FLAG, at, node, Map.of());
     switch (leaf) {
       case Leaf.OfStep step -> {
         if (index.number(step.step()) == CourseIndex.UNKNOWN)
-          unknown(Finding.Code.UNKNOWN_STEP, at, node, step.step());
+          unknown(Fault.Code.UNKNOWN_STEP, at, node, step.step());
         else if (leaf instanceof Leaf.StepDone && at.equals(new RuleAt.StepDone(step.step())))
-          add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+          add(Fault.Code.ASKS_ITSELF, at, node, Map.of());
       }
       case Leaf.OfOutcome outcome -> outcome(at, node, outcome);
       case Leaf.ModuleDone m -> {
         module(at, node, m.module());
         if (at.equals(new RuleAt.ModuleDone(m.module())))
-          add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+          add(Fault.Code.ASKS_ITSELF, at, node, Map.of());
       }
       case Leaf.ModuleCount m -> module(at, node, m.module());
       case Leaf.ModuleShare m -> module(at, node, m.module());
       case Leaf.QuizzesScored q -> q.module().ifPresent(m -> module(at, node, m));
       case Leaf.HoldsBadge b -> {
         if (index.number(b.badge()) == CourseIndex.UNKNOWN)
-          unknown(Finding.Code.UNKNOWN_BADGE, at, node, b.badge());
+          unknown(Fault.Code.UNKNOWN_BADGE, at, node, b.badge());
         else if (at.equals(new RuleAt.BadgeEarned(b.badge())))
-          add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+          add(Fault.Code.ASKS_ITSELF, at, node, Map.of());
       }
       case Leaf.InGroup g -> {
         if (!index.design().groups().containsKey(g.group()))
-          unknown(Finding.Code.UNKNOWN_GROUP, at, node, g.group());
+          unknown(Fault.Code.UNKNOWN_GROUP, at, node, g.group());
       }
       case Leaf.CourseComplete c -> {
         if (c.course().equals(index.design().id())) {
-          if (at instanceof RuleAt.CourseComplete)
-            add(Finding.Code.ASKS_ITSELF, at, node, Map.of());
+          if (at instanceof RuleAt.CourseComplete) add(Fault.Code.ASKS_ITSELF, at, node, Map.of());
         } else if (!index.design().otherCourses().containsKey(c.course()))
-          unknown(Finding.Code.UNKNOWN_COURSE, at, node, c.course());
+          unknown(Fault.Code.UNKNOWN_COURSE, at, node, c.course());
       }
       case Leaf.HasLeft _ -> {
         if (!(at instanceof RuleAt.CourseComplete))
-          add(Finding.Code.LEAVING_OUTSIDE_COMPLETE, at, node, Map.of());
+          add(Fault.Code.LEAVING_OUTSIDE_COMPLETE, at, node, Map.of());
       }
       case Leaf.AttendanceRate _, Leaf.SessionsAttended _ -> {}
       case Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _ -> {}
       case Leaf.NoEvidence none -> {
         if (index.number(none.outcome()) == CourseIndex.UNKNOWN)
-          unknown(Finding.Code.UNKNOWN_OUTCOME, at, node, none.outcome());
+          unknown(Fault.Code.UNKNOWN_OUTCOME, at, node, none.outcome());
       }
       case Leaf.OneOf _, Leaf.EnrolledFor _, Leaf.InTime _, Leaf.Signal _ -> {}
     }
@@ -153,13 +152,13 @@ public final class References {
 
   private void module(RuleAt at, Condition node, yendrik.core.id.ModuleId module) {
     if (index.number(module) == CourseIndex.UNKNOWN)
-      unknown(Finding.Code.UNKNOWN_MODULE, at, node, module);
+      unknown(Fault.Code.UNKNOWN_MODULE, at, node, module);
   }
 
   private void outcome(RuleAt at, Condition node, Leaf.OfOutcome leaf) {
     int number = index.number(leaf.outcome());
     if (number == CourseIndex.UNKNOWN) {
-      unknown(Finding.Code.UNKNOWN_OUTCOME, at, node, leaf.outcome());
+      unknown(Fault.Code.UNKNOWN_OUTCOME, at, node, leaf.outcome());
       return;
     }
     int level =
@@ -172,17 +171,17 @@ public final class References {
     Outcome outcome = index.outcome(number);
     if (outcome.scale().at(level) < 0)
       add(
-          Finding.Code.UNKNOWN_LEVEL,
+          Fault.Code.UNKNOWN_LEVEL,
           at,
           node,
           Map.of("outcome", outcome.code(), "level", "" + level));
   }
 
-  private void unknown(Finding.Code code, RuleAt at, Condition node, Object id) {
+  private void unknown(Fault.Code code, RuleAt at, Condition node, Object id) {
     add(code, at, node, Map.of("id", id.toString()));
   }
 
-  private void add(Finding.Code code, RuleAt at, Condition node, Map<String, String> arguments) {
-    findings.add(new Finding(code, at, Optional.of(node.id()), arguments));
+  private void add(Fault.Code code, RuleAt at, Condition node, Map<String, String> arguments) {
+    faults.add(new Fault(code, at, Optional.of(node.id()), arguments));
   }
 }

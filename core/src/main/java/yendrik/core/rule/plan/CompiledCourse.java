@@ -15,7 +15,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
-import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.Fault;
 import yendrik.core.rule.check.References;
 import yendrik.core.rule.check.Rules;
 
@@ -45,8 +45,8 @@ public final class CompiledCourse {
    * @throws FaultyDesign if a rule names something that is not there
    */
   public static CompiledCourse of(CourseDesign design) {
-    List<Finding> findings = References.check(design);
-    if (!findings.isEmpty()) throw new FaultyDesign(findings);
+    List<Fault> faults = References.check(design);
+    if (!faults.isEmpty()) throw new FaultyDesign(faults);
     return new CompiledCourse(design);
   }
 

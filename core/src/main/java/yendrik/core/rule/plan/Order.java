@@ -10,7 +10,7 @@ import java.util.Deque;
  * before all that reads it. Circles are the strongly connected components of who reads whom, found
  * by Tarjan's algorithm (1972).
  */
-final class Order {
+public final class Order {
   private static final int ALONE = -1;
   private final int[][] dependents;
   private final int[] found;
@@ -37,7 +37,11 @@ final class Order {
     for (int u = units - 1; u >= 0; u--) if (found[u] == 0) visit(u, readsItself);
   }
 
-  static Order of(int units, int[][] dependents, boolean[] readsItself) {
+  /**
+   * @param dependents for each unit those that read it
+   * @param readsItself which units wait for themselves
+   */
+  public static Order of(int units, int[][] dependents, boolean[] readsItself) {
     return new Order(units, dependents, readsItself);
   }
 
@@ -64,12 +68,13 @@ final class Order {
     if (end - free > 1 || readsItself[unit]) Arrays.fill(circleEnd, free, end, end - 1);
   }
 
-  int[] units() {
+  /** All units in order. */
+  public int[] units() {
     return order;
   }
 
   /** The last place of the circle that begins at or holds a place, -1 outside of any circle. */
-  int[] circleEnds() {
+  public int[] circleEnds() {
     return circleEnd;
   }
 }

@@ -7,10 +7,10 @@ import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.RuleAt;
-import yendrik.core.rule.check.Finding;
+import yendrik.core.rule.check.Fault;
 import yendrik.core.words.Phrase;
 
-/** Says findings in words: what is wrong, where, and what to do. */
+/** Says faults in words: what is wrong, where, and what to do. */
 public final class Faults {
   private final CourseDesign design;
 
@@ -18,11 +18,11 @@ public final class Faults {
     this.design = design;
   }
 
-  public Phrase sentence(Finding finding) {
-    Phrase fault = Phrase.of("finding." + finding.code(), "where", place(finding.place()));
-    for (var argument : finding.arguments().entrySet())
-      fault = fault.and(argument.getKey(), argument.getValue());
-    return fault;
+  public Phrase sentence(Fault fault) {
+    Phrase sentence = Phrase.of("fault." + fault.code(), "where", place(fault.place()));
+    for (var argument : fault.arguments().entrySet())
+      sentence = sentence.and(argument.getKey(), argument.getValue());
+    return sentence;
   }
 
   /** "Opens when of “Pads, cables, levers”". */

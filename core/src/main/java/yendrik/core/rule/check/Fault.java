@@ -11,14 +11,13 @@ import yendrik.core.rule.RuleAt;
  * @param node the part of the rule, empty when the whole rule or thing is meant
  * @param arguments what the words need, by name
  */
-public record Finding(
-    Code code, RuleAt place, Optional<NodeId> node, Map<String, String> arguments) {
+public record Fault(Code code, RuleAt place, Optional<NodeId> node, Map<String, String> arguments) {
 
-  public Finding {
+  public Fault {
     arguments = Map.copyOf(arguments);
   }
 
-  /** Every kind of finding. */
+  /** Every kind of fault. */
   public enum Code {
     /** The rule names a step that the course does not have; argument {@code id}. */
     UNKNOWN_STEP,

@@ -1,0 +1,597 @@
+package yendrik.core.check;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.FactId;
+import yendrik.core.id.GroupId;
+import yendrik.core.id.PersonId;
+import yendrik.core.kind.Kinds;
+import yendrik.core.outcome.LevelMethod;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.progress.Progress;
+import yendrik.core.record.Fact;
+import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
+import yendrik.core.rule.NodeId;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.Verdict;
+import yendrik.core.rule.check.Fault;
+import yendrik.core.rule.check.References;
+import yendrik.core.rule.check.Rules;
+import yendrik.core.rule.plan.CompiledCourse;
+
+/**
+ * Reads a design, without any learners, and lists what would trouble those who learn by it: what
+ * nobody can reach, and why; conditions that no fact can meet; who can never complete; dead ends.
+ *
+ * <p>The method is a least fixed point from an ideal learner, for each group and for several kinds
+ * of learners ({@link Reach}). What stays unreached is traced to what is wrong by itself or goes in
+ * a circle ({@link Waits}), so that one mistake is one finding, with all that it holds up. A mend
+ * is offered only if checking what it makes shows that the finding is gone and nothing new has
+ * come.
+ */
+public final class Check {
+  /** So many findings get mends; each mend is a check of its own. */
+  private static final int MOST_MENDED = 12;
+
+  private static final PersonId NOBODY = new PersonId(Long.MAX_VALUE);
+
+  private final CourseDesign design;
+  private final Around around;
+  private final CourseIndex index;
+  private final Places places;
+  private final Possible possible;
+  private final Reach.Scene scene;
+  private final Map<RuleAt, Condition> rules;
+  private final List<Finding> findings = new ArrayList<>();
+  private final Map<Profile, Reach> reaches = new HashMap<>();
+
+  private Check(CourseDesign design, Around around) {
+    this.design = design;
+    this.around = around;
+    index = new CourseIndex(design);
+    places = new Places(index);
+    possible = new Possible(index, around);
+    rules = Rules.of(design);
+    scene =
+        new Reach.Scene(index, places, possible, new Contradictions(index), around, late(design));
+  }
+
+  /** All findings, the worst first and in course order, each with mends where some are clear. */
+  public static List<Finding> of(CourseDesign design, Around around) {
+    List<Finding> found = found(design, around);
+    Set<String> keys = keys(found);
+    List<Finding> all = new ArrayList<>();
+    for (Finding finding : found) {
+      if (all.size() >= MOST_MENDED) all.add(finding.with(List.of()));
+      else all.add(finding.with(tried(finding, design, around, keys)));
+    }
+    return List.copyOf(all);
+  }
+
+  private static List<Mend> tried(
+      Finding finding, CourseDesign design, Around around, Set<String> keys) {
+    return finding.mends().stream()
+        .filter(mend -> {
+          Set<String> after = keys(found(mend.in(design), around));
+          return !after.contains(finding.key()) && keys.containsAll(after);
+        })
+        .toList();
+  }
+
+  private static Set<String> keys(List<Finding> found) {
+    return found.stream().map(Finding::key).collect(Collectors.toSet());
+  }
+
+  /** Whether nobody can complete a design before another course is complete. */
+  public static boolean waitsFor(CourseDesign design, CourseId other) {
+    if (!References.check(design).isEmpty()) return false;
+    var around = new Around(Optional.empty(), Set.of(), Set.of(other));
+    var check = new Check(design, around);
+    return !check.reach(check.everybody()).reaches(check.places.course())
+        && new Check(design, Around.NOTHING).completes();
+  }
+
+  private boolean completes() {
+    return reach(everybody()).reaches(places.course());
+  }
+
+  /** The findings with mends that were not tried yet. */
+  private static List<Finding> found(CourseDesign design, Around around) {
+    List<Fault> faults = References.check(design);
+    if (faults.isEmpty()) return new Check(design, around).look();
+    List<Finding> found = new ArrayList<>();
+    CourseDesign sound = design;
+    for (Fault fault : faults) {
+      Optional<Mend> mend = fault.node().flatMap(node -> out(design, fault.place(), node));
+      if (mend.isPresent()) {
+        Optional<Mend> again = out(sound, fault.place(), fault.node().orElseThrow());
+        if (again.isPresent()) sound = again.get().in(sound);
+      }
+      found.add(
+          new Finding(
+              Finding.Code.FAULT,
+              Finding.Weight.FAULT,
+              fault.place(),
+              fault.node(),
+              Map.of("fault", fault),
+              List.of(),
+              List.of(),
+              List.of(),
+              mend.stream().toList()));
+    }
+    if (References.check(sound).isEmpty()) found.addAll(new Check(sound, around).look());
+    return found;
+  }
+
+  private static Optional<Mend> out(CourseDesign design, RuleAt place, NodeId node) {
+    return Optional.ofNullable(Rules.of(design).get(place)).flatMap(rule -> out(rule, place, node));
+  }
+
+  /** Takes a part out of a rule; not the whole of a rule without which a thing cannot be. */
+  private static Optional<Mend> out(Condition rule, RuleAt place, NodeId node) {
+    Optional<Condition> part = rule.nodes().filter(n -> n.id().equals(node)).findFirst();
+    if (part.isEmpty()) return Optional.empty();
+    Optional<Condition> left = rule.replacing(node, _ -> Optional.empty());
+    boolean needed = place instanceof RuleAt.StepDone || place instanceof RuleAt.FlagRaised;
+    if (left.isEmpty() && needed) return Optional.empty();
+    return Optional.of(
+        new Mend.Rule(place, left.isEmpty() ? Mend.How.NONE : Mend.How.OUT, part.get(), left));
+  }
+
+  private static long late(CourseDesign design) {
+    long latest = design.startsAt().toEpochMilli();
+    for (Condition rule : Rules.of(design).values())
+      for (Condition node : rule.nodes().toList())
+        if (node instanceof Condition.Ask(var _, Leaf.InTime(var from, var until))) {
+          latest = Math.max(latest, until.or(() -> from).orElseThrow().toEpochMilli());
+        }
+    return latest + Reach.DAY;
+  }
+
+  private Reach reach(Profile profile) {
+    return reaches.computeIfAbsent(profile, p -> Reach.of(scene, p));
+  }
+
+  private Profile everybody() {
+    return Profile.in(design.groups().keySet(), true);
+  }
+
+  /** Everybody at once, nobody in particular, and those of each group. */
+  private List<Profile> profiles() {
+    List<Profile> all = new ArrayList<>();
+    all.add(everybody());
+    all.add(Profile.in(Set.of(), false));
+    design.groups().keySet().stream().sorted().forEach(g -> all.add(Profile.in(Set.of(g), false)));
+    return all;
+  }
+
+  private List<Finding> look() {
+    List<Reach> all = profiles().stream().map(this::reach).toList();
+    var unreached = new BitSet();
+    for (int p = 0; p < places.all(); p++) {
+      int place = p;
+      boolean exists = all.stream().anyMatch(r -> r.exists(place));
+      boolean reached = all.stream().anyMatch(r -> r.exists(place) && r.reaches(place));
+      if (exists && !reached) unreached.set(p);
+    }
+    var waits = new Waits(scene, all.getFirst(), unreached);
+    circles(waits);
+    conditions(waits, unreached);
+    wrongHere(waits);
+    later(all.getFirst());
+    groups(all);
+    deadEnds(all);
+    alwaysMet();
+    steps(all);
+    outcomes();
+    findings.sort(Comparator.comparing(Finding::weight).thenComparingInt(f -> turn(f.place())));
+    return findings;
+  }
+
+  private int turn(RuleAt at) {
+    int place = places.of(at);
+    return place < 0 ? Integer.MAX_VALUE : places.turn(place);
+  }
+
+  private void add(
+      Finding.Code code,
+      Finding.Weight weight,
+      RuleAt place,
+      Optional<NodeId> node,
+      Map<String, Object> arguments,
+      List<Finding.Link> chain,
+      List<Integer> holdsUp,
+      List<Mend> mends) {
+    Set<RuleAt> things = new LinkedHashSet<>();
+    for (int held : holdsUp) things.add(places.at(held));
+    things.remove(place);
+    findings.add(
+        new Finding(
+            code, weight, place, node, arguments, chain, List.copyOf(things), List.of(), mends));
+  }
+
+  private void circles(Waits waits) {
+    for (List<Integer> members : waits.allCircles()) {
+      List<Finding.Link> chain = waits.around(members);
+      List<Integer> holdsUp = new ArrayList<>(members);
+      holdsUp.addAll(waits.heldUpBy(members));
+      holdsUp.sort(Comparator.comparingInt(places::turn));
+      add(
+          Finding.Code.CIRCLE,
+          Finding.Weight.NOBODY,
+          chain.getFirst().at(),
+          Optional.empty(),
+          Map.of(),
+          chain,
+          holdsUp,
+          opening(chain));
+    }
+  }
+
+  /** Each condition of a circle could be taken out; those that point back in the course first. */
+  private List<Mend> opening(List<Finding.Link> chain) {
+    List<Mend> mends = new ArrayList<>();
+    for (Finding.Link link : chain.reversed())
+      link.condition()
+          .flatMap(c ->
+              Optional.ofNullable(rules.get(link.at())).flatMap(r -> out(r, link.at(), c.id())))
+          .ifPresent(mends::add);
+    return mends;
+  }
+
+  private boolean published(RuleAt at) {
+    return switch (at) {
+      case RuleAt.StepOpens r -> index.published(index.number(r.step()));
+      case RuleAt.StepDone r -> index.published(index.number(r.step()));
+      case RuleAt.ModuleOpens r -> index.module(index.number(r.module())).published();
+      case RuleAt.ModuleDone r -> index.module(index.number(r.module())).published();
+      case RuleAt.BadgeEarned _,
+          RuleAt.CourseComplete _,
+          RuleAt.OutcomeMade _,
+          RuleAt.FlagRaised _ ->
+          true;
+    };
+  }
+
+  /** Conditions that no fact can meet, and those that are odd, wherever they stand. */
+  private void conditions(Waits waits, BitSet unreached) {
+    rules.forEach((at, rule) -> {
+      if (!published(at)) return;
+      rule.nodes()
+          .forEach(node -> {
+            if (node instanceof Condition.Ask ask) condition(at, rule, ask, waits, unreached);
+          });
+    });
+  }
+
+  private void condition(
+      RuleAt at, Condition rule, Condition.Ask ask, Waits waits, BitSet unreached) {
+    int place = places.of(at);
+    Optional<Possible.Never> never = possible.never(ask.leaf());
+    boolean fails = never.isPresent() && place >= 0 && unreached.get(place);
+    boolean blocks =
+        fails
+            && waits.of(place).stream()
+                .anyMatch(w -> w.condition().filter(c -> c.id().equals(ask.id())).isPresent());
+    never
+        .or(() -> possible.odd(ask.leaf()))
+        .ifPresent(why ->
+            add(
+                why.code(),
+                blocks ? Finding.Weight.NOBODY : Finding.Weight.ODD,
+                at,
+                Optional.of(ask.id()),
+                why.arguments(),
+                List.of(new Finding.Link(at, Finding.By.RULE, Optional.of(ask))),
+                blocks ? waits.heldUpBy(List.of(place)) : List.of(),
+                mends(at, rule, ask, why)));
+  }
+
+  private List<Mend> mends(RuleAt at, Condition rule, Condition.Ask ask, Possible.Never why) {
+    List<Mend> mends = new ArrayList<>();
+    switch (why.code()) {
+      case UNPUBLISHED -> publish(ask.leaf(), mends);
+      case TOO_MANY_ATTEMPTS, TOO_MANY_STEPS ->
+          fewer(ask.leaf(), why)
+              .ifPresent(less ->
+                  mends.add(
+                      new Mend.Rule(
+                          at,
+                          Mend.How.FEWER,
+                          ask,
+                          rule.replacing(
+                              ask.id(), _ -> Optional.of(new Condition.Ask(ask.id(), less))))));
+      default -> {}
+    }
+    out(rule, at, ask.id()).ifPresent(mends::add);
+    return mends;
+  }
+
+  private void publish(Leaf leaf, List<Mend> mends) {
+    switch (leaf) {
+      case Leaf.OfStep of -> {
+        Step step = index.step(index.number(of.step()));
+        var module = index.module(index.moduleOf(index.number(of.step())));
+        if (module.published()) mends.add(new Mend.PublishStep(step.id()));
+        else if (step.published()) mends.add(new Mend.PublishModule(module.id()));
+      }
+      case Leaf.ModuleDone l -> mends.add(new Mend.PublishModule(l.module()));
+      case Leaf.ModuleCount l -> mends.add(new Mend.PublishModule(l.module()));
+      case Leaf.ModuleShare l -> mends.add(new Mend.PublishModule(l.module()));
+      default -> {}
+    }
+  }
+
+  private static Optional<Leaf> fewer(Leaf leaf, Possible.Never why) {
+    Object allowed = why.arguments().getOrDefault("allowed", why.arguments().get("steps"));
+    int n = allowed instanceof Integer i ? i : 0;
+    if (n < 1) return Optional.empty();
+    return switch (leaf) {
+      case yendrik.core.strand.attempts.AttemptLeaf.Attempted l ->
+          Optional.of(new yendrik.core.strand.attempts.AttemptLeaf.Attempted(l.step(), n));
+      case yendrik.core.strand.attempts.AttemptLeaf.OnDays l ->
+          Optional.of(new yendrik.core.strand.attempts.AttemptLeaf.OnDays(l.step(), n));
+      case Leaf.ModuleCount l -> Optional.of(new Leaf.ModuleCount(l.module(), n));
+      default -> Optional.empty();
+    };
+  }
+
+  /** Rules whose parts never come together, and steps that are over too soon. */
+  private void wrongHere(Waits waits) {
+    for (int place : waits.wrongHere())
+      for (Waits.Wait wait : waits.of(place)) {
+        if (wait.place() != Waits.HERE) continue;
+        Optional<Leaf> leaf =
+            wait.condition()
+                .flatMap(c ->
+                    c instanceof Condition.Ask ask ? Optional.of(ask.leaf()) : Optional.empty());
+        if (leaf.flatMap(possible::never).isPresent()) continue;
+        RuleAt at = places.at(place);
+        boolean dates = wait.condition().isEmpty() && place < index.steps();
+        Map<String, Object> with =
+            dates
+                ? Map.of("date", Instant.ofEpochMilli(Math.min(index.closesAt(place), Times.END)))
+                : Map.of();
+        add(
+            dates && index.closesAt(place) != CourseIndex.NEVER
+                ? Finding.Code.OVER_BEFORE_OPEN
+                : Finding.Code.NEVER_TOGETHER,
+            Finding.Weight.NOBODY,
+            at,
+            wait.condition().map(Condition::id),
+            with,
+            List.of(new Finding.Link(at, wait.by(), wait.condition())),
+            waits.heldUpBy(List.of(place)),
+            wait
+                .condition()
+                .flatMap(c -> Optional.ofNullable(rules.get(at)).flatMap(r -> out(r, at, c.id())))
+                .stream()
+                .toList());
+      }
+  }
+
+  /** What nobody can reach any more once the dates of rules have passed, and goes in a circle. */
+  private void later(Reach onTime) {
+    Reach late = reach(everybody().comingLate());
+    var lost = new BitSet();
+    for (int p = 0; p < places.all(); p++)
+      if (onTime.exists(p) && onTime.reaches(p) && !late.reaches(p)) lost.set(p);
+    if (lost.isEmpty()) return;
+    var waits = new Waits(scene, late, lost);
+    for (List<Integer> members : waits.allCircles()) {
+      List<Finding.Link> chain = waits.around(members);
+      Optional<Instant> over =
+          members.stream()
+              .flatMap(m -> Optional.ofNullable(rules.get(places.at(m))).stream())
+              .flatMap(Condition::nodes)
+              .flatMap(n ->
+                  n instanceof Condition.Ask(var _, Leaf.InTime(var _, var until))
+                      ? until.stream()
+                      : java.util.stream.Stream.<Instant>empty())
+              .max(Comparator.naturalOrder());
+      if (over.isEmpty()) continue;
+      List<Integer> holdsUp = new ArrayList<>(members);
+      holdsUp.addAll(waits.heldUpBy(members));
+      holdsUp.sort(Comparator.comparingInt(places::turn));
+      add(
+          Finding.Code.CIRCLE_LATER,
+          Finding.Weight.SOME,
+          chain.getFirst().at(),
+          Optional.empty(),
+          Map.of("date", over.get()),
+          chain,
+          holdsUp,
+          List.of());
+    }
+  }
+
+  private void groups(List<Reach> all) {
+    int course = places.course();
+    if (all.stream().noneMatch(r -> r.reaches(course))) return;
+    Map<List<Finding.Link>, List<GroupId>> stuck = new LinkedHashMap<>();
+    for (Reach reach : all) {
+      if (reach.profile().groups().size() != 1 || reach.profile().named() || reach.reaches(course))
+        continue;
+      var unreached = new BitSet();
+      for (int p = 0; p < places.all(); p++)
+        if (reach.exists(p) && !reach.reaches(p)) unreached.set(p);
+      List<Finding.Link> chain = new Waits(scene, reach, unreached).chain(course);
+      stuck.computeIfAbsent(chain, _ -> new ArrayList<>()).addAll(reach.profile().groups());
+    }
+    stuck.forEach((chain, groups) ->
+        findings.add(
+            new Finding(
+                Finding.Code.GROUP_CANNOT_COMPLETE,
+                Finding.Weight.SOME,
+                new RuleAt.CourseComplete(),
+                chain.isEmpty() ? Optional.empty() : chain.getLast().condition().map(Condition::id),
+                Map.of(),
+                chain,
+                List.of(),
+                groups,
+                chain.isEmpty()
+                    ? List.of()
+                    : chain
+                        .getLast()
+                        .condition()
+                        .flatMap(c ->
+                            Optional.ofNullable(rules.get(chain.getLast().at()))
+                                .flatMap(r -> out(r, chain.getLast().at(), c.id())))
+                        .stream()
+                        .toList())));
+  }
+
+  /** Steps of few attempts, of which all who fail them are kept from completing the course. */
+  private void deadEnds(List<Reach> all) {
+    int course = places.course();
+    Optional<Reach> able = all.stream().filter(r -> r.reaches(course)).findFirst();
+    if (able.isEmpty()) return;
+    for (int s = 0; s < index.steps(); s++) {
+      Step step = index.step(s);
+      if (step.scoring().attempts() == 0
+          || !Kinds.tried(step)
+          || !able.get().reaches(places.opens(s))) continue;
+      Reach failing = reach(able.get().profile().neverPassing(s));
+      if (failing.reaches(course)) continue;
+      var unreached = new BitSet();
+      for (int p = 0; p < places.all(); p++)
+        if (failing.exists(p) && !failing.reaches(p)) unreached.set(p);
+      var waits = new Waits(scene, failing, unreached);
+      List<Integer> held = new ArrayList<>(waits.heldUpBy(List.of(places.done(s))));
+      add(
+          Finding.Code.DEAD_END,
+          Finding.Weight.SOME,
+          new RuleAt.StepDone(step.id()),
+          Optional.empty(),
+          Map.of("attempts", step.scoring().attempts()),
+          waits.chain(course),
+          held,
+          List.of(new Mend.AnyAttempts(step.id())));
+    }
+  }
+
+  /** Rules that hold for somebody of whom nothing is known, early and late alike. */
+  private void alwaysMet() {
+    var compiled = CompiledCourse.of(design);
+    Progress early = fresh(compiled, design.startsAt());
+    Progress late = fresh(compiled, Instant.ofEpochMilli(scene.late()));
+    rules.forEach((at, rule) -> {
+      boolean kept =
+          switch (at) {
+            case RuleAt.StepOpens r -> index.step(index.number(r.step())).gate().staysOpen();
+            case RuleAt.ModuleOpens r -> index.module(index.number(r.module())).gate().staysOpen();
+            case RuleAt.StepDone _,
+                RuleAt.ModuleDone _,
+                RuleAt.BadgeEarned _,
+                RuleAt.CourseComplete _ ->
+                true;
+            case RuleAt.OutcomeMade _, RuleAt.FlagRaised _ -> false;
+          };
+      if (kept && published(at) && met(early, at) && met(late, at))
+        add(
+            Finding.Code.ALWAYS_MET,
+            Finding.Weight.ODD,
+            at,
+            Optional.empty(),
+            Map.of(),
+            List.of(new Finding.Link(at, Finding.By.RULE, Optional.of(rule))),
+            List.of(),
+            at instanceof RuleAt.StepOpens || at instanceof RuleAt.ModuleOpens
+                ? List.of(new Mend.Rule(at, Mend.How.NONE, rule, Optional.empty()))
+                : List.of());
+    });
+  }
+
+  private static Progress fresh(CompiledCourse compiled, Instant at) {
+    Progress progress = Progress.begin(compiled, NOBODY, at);
+    progress.take(
+        new Fact(new FactId(1), at, Optional.empty(), new Fact.Enrolled(), Optional.empty()));
+    return progress;
+  }
+
+  private static boolean met(Progress progress, RuleAt at) {
+    return progress.explain(at).filter(e -> e.verdict() == Verdict.MET).isPresent();
+  }
+
+  private void steps(List<Reach> all) {
+    for (int s = 0; s < index.steps(); s++) {
+      if (!index.published(s)) continue;
+      Step step = index.step(s);
+      for (GroupId group : around.emptyGroups())
+        if (step.audience().groups().contains(group))
+          add(
+              Finding.Code.EMPTY_GROUP,
+              Finding.Weight.ODD,
+              new RuleAt.StepOpens(step.id()),
+              Optional.empty(),
+              Map.of("group", design.groups().getOrDefault(group, "")),
+              List.of(),
+              List.of(),
+              List.of());
+      long open = Long.MAX_VALUE;
+      for (Reach reach : all)
+        if (reach.exists(places.opens(s))) open = Math.min(open, reach.at(places.opens(s)).first());
+      long due = index.dueAt(s);
+      if (due != CourseIndex.ALWAYS && open != Long.MAX_VALUE && due <= open)
+        add(
+            Finding.Code.DUE_TOO_EARLY,
+            Finding.Weight.ODD,
+            new RuleAt.StepOpens(step.id()),
+            Optional.empty(),
+            Map.of("date", Instant.ofEpochMilli(open)),
+            List.of(),
+            List.of(),
+            List.of(new Mend.NoDueDate(step.id())));
+    }
+  }
+
+  private void outcomes() {
+    Set<Integer> parts = new HashSet<>();
+    for (int o = 0; o < index.outcomes(); o++)
+      if (index.outcome(o).madeOf().isEmpty()) parts.add(o);
+    for (int o : parts) {
+      Outcome outcome = index.outcome(o);
+      int steps = possible.ties(o).size();
+      int needed =
+          outcome.levelRule().method() instanceof LevelMethod.Secure secure
+              ? Math.max(secure.times(), outcome.levelRule().fewest())
+              : outcome.levelRule().fewest();
+      if (steps == 0)
+        add(
+            Finding.Code.WITHOUT_EVIDENCE,
+            Finding.Weight.ODD,
+            new RuleAt.OutcomeMade(outcome.id()),
+            Optional.empty(),
+            Map.of(),
+            List.of(),
+            List.of(),
+            List.of());
+      else if (steps < needed)
+        add(
+            Finding.Code.TOO_FEW_CHANCES,
+            Finding.Weight.ODD,
+            new RuleAt.OutcomeMade(outcome.id()),
+            Optional.empty(),
+            Map.of("steps", steps, "needed", needed),
+            List.of(),
+            List.of(),
+            List.of());
+    }
+  }
+}

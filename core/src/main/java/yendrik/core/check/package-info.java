@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.check;
+
+import org.jspecify.annotations.NullMarked;
