@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import yendrik.core.course.Counts;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Step;
+import yendrik.core.kind.Kinds;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.strand.marks.MarkLeaf;
@@ -12,7 +15,7 @@ import yendrik.core.strand.marks.MarkLeaf;
 /**
  * Whether an <em>all of</em> asks for what rules each other out: two shares of the points of one
  * step that do not meet, passed and not passed, a level and a lower one, something and <em>none
- * of</em> the same.
+ * of</em> the same. A quiz that is done by being passed was passed.
  */
 final class Contradictions {
   private final CourseIndex index;
@@ -30,6 +33,8 @@ final class Contradictions {
     List<Leaf> asked = new ArrayList<>();
     List<Leaf> excluded = new ArrayList<>();
     gather(all, asked, excluded);
+    for (Leaf leaf : List.copyOf(asked))
+      if (leaf instanceof Leaf.StepDone done) implied(done, asked);
     for (int a = 0; a < asked.size(); a++) {
       if (excluded.contains(asked.get(a))) return true;
       for (int b = a + 1; b < asked.size(); b++)
@@ -49,6 +54,16 @@ final class Contradictions {
               });
       case Condition.Any _, Condition.AtLeast _ -> {}
     }
+  }
+
+  /** What is still so of a quiz that is done, since its best attempt counts. */
+  private void implied(Leaf.StepDone done, List<Leaf> asked) {
+    Step step = index.step(index.number(done.step()));
+    if (!Kinds.tried(step) || step.scoring().counts() != Counts.BEST) return;
+    List<Leaf> itself = new ArrayList<>();
+    gather(step.doneWhen(), itself, new ArrayList<>());
+    for (Leaf leaf : itself)
+      if (leaf instanceof MarkLeaf.Passed p && p.step().equals(step.id())) asked.add(p);
   }
 
   private boolean exclude(Leaf one, Leaf other) {

@@ -138,6 +138,11 @@ public class Designs {
     return draft;
   }
 
+  /** What keeps published steps of a draft from learners, in words. */
+  public List<Phrase> lacking(Document draft) {
+    return rooms.faults(draft);
+  }
+
   public DraftMark mark(Document draft) {
     return DraftMark.of(draft);
   }
