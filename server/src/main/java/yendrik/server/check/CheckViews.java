@@ -36,6 +36,7 @@ final class CheckViews {
       Optional<MeantView> meant) {}
 
   /** Parts of a draft as their addresses name them. */
+  @Schema(name = "PartOfDraft")
   enum Part {
     STEPS,
     MODULES,
