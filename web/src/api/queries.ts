@@ -155,6 +155,12 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design', { params: { path: { course } } })),
     }),
+  check: (course: number) =>
+    queryOptions({
+      queryKey: ['check', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design/check', { params: { path: { course } } })),
+    }),
   copies: (course: number, id: number, again: SameAgain) =>
     queryOptions({
       queryKey: ['copies', course, id, again],

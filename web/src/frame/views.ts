@@ -38,6 +38,7 @@ export const VIEWS: View[] = [
   view('plan', 'route', () => import('../plan/RouteOutline'), /* begins= */ true),
   view('plan', 'questions', () => import('../plan/questions/Questions')),
   view('plan', 'badges', () => import('../plan/Badges')),
+  view('plan', 'check', () => import('../plan/check/Check')),
   view('teach', 'marking', () => import('../teach/Marking')),
   view('teach', 'practicals', () => import('../teach/Practicals')),
   view('teach', 'discussions', () => import('../teach/Discussions')),

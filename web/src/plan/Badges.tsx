@@ -19,6 +19,7 @@ import { BadgeDrawing, COLOURS, SHAPES, SIGNS } from '../ui/BadgeDrawing';
 import { Empty, Kicker, Loaded, Section, WithInspector } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
 import { useSelection } from '../ui/useSelection';
+import { FindingsAt } from './check/FindingsAt';
 import { RuleEditor } from './RuleEditor';
 import { type Draft, useDraft } from './useDraft';
 
@@ -203,6 +204,7 @@ function Inspector({
           </MenuItem>
         ))}
       </TextField>
+      <FindingsAt part="BADGES" id={badge.id} design={design} draft={draft} />
       <RuleEditor
         title={t('plan.earnedWhen')}
         at={{ place: 'badge-earned', id: badge.id }}

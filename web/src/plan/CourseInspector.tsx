@@ -11,6 +11,7 @@ import {
 import { newId } from '../ui/ids';
 import { Kicker, Section } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
+import { FindingsAt } from './check/FindingsAt';
 import { RuleEditor } from './RuleEditor';
 import type { Draft } from './useDraft';
 
@@ -43,6 +44,7 @@ export function CourseInspector({ design, draft }: { design: Design; draft: Draf
     <>
       <Kicker>{t('plan.wholeCourse')}</Kicker>
       <Typography variant="h2">{design.name}</Typography>
+      <FindingsAt part="COMPLETION" id={design.course} design={design} draft={draft} />
       <RuleEditor
         title={t('plan.completeWhen')}
         at={{ place: 'course-complete', id: design.course }}

@@ -1,8 +1,9 @@
 import { Box, Button, FormControlLabel, FormHelperText, Switch } from '@mui/material';
 import { useTranslations } from 'use-intl';
-import type { DesignModule, ModuleEdit } from '../api/client';
+import type { Design, DesignModule, ModuleEdit } from '../api/client';
 import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
+import { FindingsAt } from './check/FindingsAt';
 import { ShelveButton } from './copying/ShelveButton';
 import { GateFields } from './GateFields';
 import { RuleEditor } from './RuleEditor';
@@ -10,10 +11,12 @@ import type { Draft } from './useDraft';
 
 export function ModuleInspector({
   module,
+  design,
   draft,
   onGone,
 }: {
   module: DesignModule;
+  design: Design;
   draft: Draft;
   onGone: () => void;
 }) {
@@ -29,6 +32,7 @@ export function ModuleInspector({
         onFocus={(e) => e.target.select()}
         onSave={(name) => draft.module(module, { name })}
       />
+      <FindingsAt part="MODULES" id={module.id} design={design} draft={draft} />
       <RuleEditor
         title={t('plan.opensWhen')}
         at={{ place: 'module-opens', id: module.id }}

@@ -5,9 +5,11 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
+  Link,
   Typography,
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link as RouterLink } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type Impact } from '../api/client';
 import { queries } from '../api/queries';
@@ -78,6 +80,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
           </Loaded>
         )}
       </DialogContent>
+      <FindingsLeft course={course.id} onClose={onClose} />
       <DialogActions>
         <Button onClick={onClose}>{t('common.cancel')}</Button>
         <Button
@@ -89,6 +92,22 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** What checking still finds and nobody said is meant; it can be published all the same. */
+function FindingsLeft({ course, onClose }: { course: number; onClose: () => void }) {
+  const t = useTranslations();
+  const check = useQuery(queries.check(course)).data;
+  const left = check?.findings.filter((f) => !f.meant && f.weight !== 'FAULT').length ?? 0;
+  if (left === 0) return null;
+  return (
+    <Typography variant="body2" sx={{ px: 3, color: 'tone.ochreInk' }}>
+      {t('checking.left', { count: left })}{' '}
+      <Link component={RouterLink} to="../check" color="inherit" onClick={onClose}>
+        {t('checking.look', { count: left })}
+      </Link>
+    </Typography>
   );
 }
 

@@ -104,7 +104,13 @@ export default function RouteOutline() {
   };
   const inspector =
     module && design.data ? (
-      <ModuleInspector key={module.id} module={module} draft={draft} onGone={() => select(null)} />
+      <ModuleInspector
+        key={module.id}
+        module={module}
+        design={design.data}
+        draft={draft}
+        onGone={() => select(null)}
+      />
     ) : step && design.data ? (
       <StepInspector
         key={step.id}

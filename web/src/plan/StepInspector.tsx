@@ -9,6 +9,7 @@ import { useCourseFiles } from '../kinds/shared/useCourseFiles';
 import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
 import { unsentKey } from '../ui/unsent';
+import { FindingsAt } from './check/FindingsAt';
 import { GateFields } from './GateFields';
 import { ReachNow } from './ReachNow';
 import { RuleEditor } from './RuleEditor';
@@ -53,6 +54,7 @@ export function StepInspector(props: StepPanelProps & { tab: Tab; setTab: (tab: 
       </ToggleButtonGroup>
       {tab === 'rules' && (
         <>
+          <FindingsAt part="STEPS" id={step.id} design={design} draft={draft} />
           <RuleEditor
             title={t('plan.opensWhen')}
             at={{ place: 'step-opens', id: step.id }}

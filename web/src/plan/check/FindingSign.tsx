@@ -1,0 +1,24 @@
+import { Box } from '@mui/material';
+import type { Finding } from '../../api/client';
+
+const SHAPE: Record<Finding['weight'], string> = {
+  FAULT: 'M2 2 L14 14 M14 2 L2 14',
+  NOBODY: 'M3 8 A5 5 0 1 0 8 3 L8 3 M8 0.5 L5 3 L8 5.5',
+  SOME: 'M1 8 H10 M12 3 V13',
+  ODD: 'M8 2 V9 M8 12.5 V13.5',
+};
+
+/** How much a finding matters; shape alone tells them apart. */
+export function FindingSign({ weight, meant }: { weight: Finding['weight']; meant: boolean }) {
+  const colour = meant ? 'tone.slate' : weight === 'ODD' ? 'tone.ochreInk' : 'tone.madder';
+  return (
+    <Box
+      component="svg"
+      viewBox="0 0 16 16"
+      aria-hidden
+      sx={{ width: 15, height: 15, alignSelf: 'start', mt: 0.35, color: colour }}
+    >
+      <path d={SHAPE[weight]} fill="none" stroke="currentColor" strokeWidth={2} />
+    </Box>
+  );
+}

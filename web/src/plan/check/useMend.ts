@@ -1,0 +1,41 @@
+import type { Design, Mend } from '../../api/client';
+import { useNotice } from '../../ui/Notice';
+import type { Draft } from '../useDraft';
+
+/** What a mend sets its field to. */
+const SET = {
+  OPENS_WHEN: (rule: Mend['rule']) => ({ opensWhen: rule }),
+  DONE_WHEN: (rule: Mend['rule']) => ({ doneWhen: rule }),
+  EARNED_WHEN: (rule: Mend['rule']) => ({ earnedWhen: rule }),
+  COMPLETE_WHEN: (rule: Mend['rule']) => ({ completeWhen: rule }),
+  FLAG_WHEN: (rule: Mend['rule']) => ({ flagWhen: rule }),
+  PUBLISHED: () => ({ published: true }),
+  ATTEMPTS: () => ({ attempts: 0 }),
+  DUE_AT: () => ({ dueAt: undefined }),
+} satisfies Record<Mend['field'], (rule: Mend['rule']) => object>;
+
+const found = <T extends { id: number }>(all: T[], id: number) => all.find((x) => x.id === id);
+
+/** Takes a mend as any other change of the draft, so that it is saved and undone like one. */
+export function useMend(design: Design | undefined, draft: Draft) {
+  const notice = useNotice();
+  return (mend: Mend) => {
+    if (!design) return;
+    const { part, id } = mend.thing;
+    const change = SET[mend.field](mend.rule) as object;
+    const step = found(
+      design.modules.flatMap((m) => m.steps),
+      id,
+    );
+    const module = found(design.modules, id);
+    const badge = found(design.badges, id);
+    const flag = found(design.flags, id);
+    if (part === 'STEPS' && step) draft.step(step, change);
+    else if (part === 'MODULES' && module) draft.module(module, change);
+    else if (part === 'BADGES' && badge) draft.badge(badge, change);
+    else if (part === 'FLAGS' && flag) draft.flag(flag, change);
+    else if (part === 'COMPLETION') draft.completion(design.completion, change);
+    else return;
+    notice({ tone: 'success', text: mend.says, undo: () => void draft.undo() });
+  };
+}
