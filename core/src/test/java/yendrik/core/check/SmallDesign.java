@@ -39,10 +39,10 @@ import yendrik.core.strand.seen.SeenLeaf;
  * holds until one does better (not passed) is asked for alone or beside other ways, so that one
  * learner can reach one thing after the other.
  */
-record SmallDesign(CourseDesign design) {
+public record SmallDesign(CourseDesign design) {
   private static final int STEPS = 3;
 
-  static Arbitrary<SmallDesign> designs() {
+  public static Arbitrary<SmallDesign> designs() {
     return Arbitraries.integers()
         .between(0, 99)
         .withDistribution(RandomDistribution.uniform())

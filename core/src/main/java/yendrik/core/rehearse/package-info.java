@@ -1,0 +1,4 @@
+@NullMarked
+package yendrik.core.rehearse;
+
+import org.jspecify.annotations.NullMarked;
