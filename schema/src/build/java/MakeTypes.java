@@ -72,7 +72,7 @@ public class MakeTypes {
                             .withInputSchema("public")
                             .withExcludes("flyway_schema_history|fact_[0-9]+|fact_other")
                             .withRecordVersionFields(
-                                "public\\.(outcome|module|step|badge|scale|rubric|session)\\.version")
+                                "public\\.(outcome|module|step|badge|scale|rubric|session|rehearsal)\\.version")
                             .withForcedTypes(forcedTypes()))
                     .withGenerate(
                         new Generate().withPojos(false).withDaos(false).withJavaTimeTypes(true))
@@ -97,6 +97,7 @@ public class MakeTypes {
           entry("ScaleId", "scale\\.(id|adopted_from)|.*\\.scale_id"),
           entry("BadgeId", "badge\\.id"),
           entry("FlagId", "flag\\.id"),
+          entry("RehearsalId", "rehearsal\\.id"),
           entry("RubricId", "rubric\\.id|.*\\.rubric_id"),
           entry("QuestionId", "question\\.id|.*\\.question_id"),
           entry("SessionId", "session\\.id"),
@@ -155,6 +156,7 @@ public class MakeTypes {
           "attempt\\.hints", "String",
           "question\\.tags", "String",
           "step\\.ties", "yendrik.core.course.Step.Tie",
+          "rehearsal\\.lines", "yendrik.core.rehearse.Line",
           "step\\.allowances", "yendrik.core.course.Step.Allowance");
 
   private static ForcedType json(String columns, String type, String how, String of) {
@@ -182,7 +184,7 @@ public class MakeTypes {
       files = list.sorted().toList();
     }
     for (Path file : files) digest.update(Files.readAllBytes(file));
-    digest.update("11".getBytes(StandardCharsets.UTF_8));
+    digest.update("12".getBytes(StandardCharsets.UTF_8));
     return HexFormat.of().formatHex(digest.digest());
   }
 }

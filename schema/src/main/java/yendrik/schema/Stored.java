@@ -36,7 +36,8 @@ public final class Stored {
         JSONB.class,
         (Class<List<E>>) (Class<?>) List.class,
         json -> MAPPER.readValue(json.data(), list),
-        Stored::json);
+        // each says what variant it is
+        all -> JSONB.valueOf(MAPPER.writerFor(list).writeValueAsString(all)));
   }
 
   /** A column that holds one of a few words. */

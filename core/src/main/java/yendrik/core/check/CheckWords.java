@@ -70,7 +70,8 @@ public final class CheckWords {
             .orElseGet(() -> Phrase.of("check.link." + link.by(), "thing", thing(link.at()))));
   }
 
-  private static String kind(RuleAt at) {
+  /** What a rule decides, as part of a key of the catalogue. */
+  public static String kind(RuleAt at) {
     return switch (at) {
       case RuleAt.StepOpens _, RuleAt.ModuleOpens _ -> "opens";
       case RuleAt.StepDone _, RuleAt.ModuleDone _ -> "done";

@@ -15,6 +15,7 @@ public sealed interface Id extends Serializable
         PersonId,
         PostId,
         QuestionId,
+        RehearsalId,
         RubricId,
         ScaleId,
         SessionId,

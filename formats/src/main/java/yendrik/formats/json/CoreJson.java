@@ -37,6 +37,7 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.PostId;
 import yendrik.core.id.QuestionId;
+import yendrik.core.id.RehearsalId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.SessionId;
@@ -49,9 +50,11 @@ import yendrik.core.quiz.Difficulty;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Strand;
 import yendrik.core.record.Sums;
+import yendrik.core.rehearse.Line;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.work.Judgement;
 
 /**
@@ -159,6 +162,7 @@ public final class CoreJson {
     id(module, PersonId.class, PersonId::new, PersonId::value);
     id(module, PostId.class, PostId::new, PostId::value);
     id(module, FlagId.class, FlagId::new, FlagId::value);
+    id(module, RehearsalId.class, RehearsalId::new, RehearsalId::value);
     id(module, FactId.class, FactId::new, FactId::value);
     id(module, EnrolmentId.class, EnrolmentId::new, EnrolmentId::value);
     node(module);
@@ -172,6 +176,8 @@ public final class CoreJson {
             Condition.class,
             Leaf.class,
             Fact.What.class,
+            RuleAt.class,
+            Line.class,
             LevelMethod.class,
             Composition.How.class)) {
       module.setMixInAnnotation(sealed, Variant.class);

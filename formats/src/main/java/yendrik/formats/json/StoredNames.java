@@ -10,8 +10,10 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.people.StaffKind;
 import yendrik.core.quiz.Difficulty;
 import yendrik.core.record.Fact;
+import yendrik.core.rehearse.Line;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.work.Judgement;
 
 /**
@@ -88,6 +90,20 @@ final class StoredNames {
     names.put(Condition.Any.class, "any");
     names.put(Condition.AtLeast.class, "at-least");
     names.put(Condition.None.class, "none");
+    // places of rules
+    names.put(RuleAt.StepOpens.class, "step-opens");
+    names.put(RuleAt.StepDone.class, "step-done");
+    names.put(RuleAt.ModuleOpens.class, "module-opens");
+    names.put(RuleAt.ModuleDone.class, "module-done");
+    names.put(RuleAt.BadgeEarned.class, "badge-earned");
+    names.put(RuleAt.CourseComplete.class, "course-complete");
+    names.put(RuleAt.OutcomeMade.class, "outcome-made");
+    names.put(RuleAt.FlagRaised.class, "flag-raised");
+    // lines of rehearsals
+    names.put(Line.AsIf.class, "as-if");
+    names.put(Line.Later.class, "later");
+    names.put(Line.Given.class, "given");
+    names.put(Line.Expect.class, "expect");
     // ways to find levels
     names.put(LevelMethod.MostRecent.class, "most-recent");
     names.put(LevelMethod.Best.class, "best");

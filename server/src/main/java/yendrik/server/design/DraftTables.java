@@ -5,6 +5,7 @@ import static yendrik.schema.Tables.FLAG;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.QUESTION;
+import static yendrik.schema.Tables.REHEARSAL;
 import static yendrik.schema.Tables.RUBRIC;
 import static yendrik.schema.Tables.SCALE;
 import static yendrik.schema.Tables.STEP;
@@ -19,6 +20,7 @@ import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.QuestionId;
+import yendrik.core.id.RehearsalId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
@@ -27,6 +29,7 @@ import yendrik.schema.tables.records.FlagRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.OutcomeRecord;
 import yendrik.schema.tables.records.QuestionRecord;
+import yendrik.schema.tables.records.RehearsalRecord;
 import yendrik.schema.tables.records.RubricRecord;
 import yendrik.schema.tables.records.ScaleRecord;
 import yendrik.schema.tables.records.StepRecord;
@@ -42,6 +45,7 @@ public class DraftTables {
   final VersionedRows<RubricRecord, RubricId> rubrics;
   final VersionedRows<ScaleRecord, ScaleId> scales;
   private final VersionedRows<QuestionRecord, QuestionId> questions;
+  private final VersionedRows<RehearsalRecord, RehearsalId> rehearsals;
   private final Map<String, VersionedRows<?, ?>> byName;
 
   DraftTables(DSLContext db, Clock clock) {
@@ -81,6 +85,15 @@ public class DraftTables {
             QUESTION.COURSE_ID,
             QUESTION.VERSION,
             QUESTION.DELETED_AT);
+    rehearsals =
+        new VersionedRows<>(
+            db,
+            clock,
+            "rehearsal",
+            REHEARSAL.ID,
+            REHEARSAL.COURSE_ID,
+            REHEARSAL.VERSION,
+            REHEARSAL.DELETED_AT);
     byName =
         Map.of(
             "outcomes", outcomes,
@@ -89,12 +102,18 @@ public class DraftTables {
             "badges", badges,
             "flags", flags,
             "rubrics", rubrics,
-            "questions", questions);
+            "questions", questions,
+            "rehearsals", rehearsals);
   }
 
   /** Questions that any quiz of a course can ask. */
   public VersionedRows<QuestionRecord, QuestionId> questions() {
     return questions;
+  }
+
+  /** What is rehearsed with the draft. */
+  public VersionedRows<RehearsalRecord, RehearsalId> rehearsals() {
+    return rehearsals;
   }
 
   /** The rows that an address names. */

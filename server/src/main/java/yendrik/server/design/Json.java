@@ -15,6 +15,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yendrik.core.Refusal;
+import yendrik.core.rehearse.Line;
 import yendrik.core.rule.Condition;
 import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
@@ -80,6 +81,15 @@ public final class Json {
   /** The tree of a rule as plain maps, for sending. */
   public static Map<String, Object> map(Object value) {
     return MAPPER.convertValue(value, new TypeReference<>() {});
+  }
+
+  /** A line of a rehearsal that a client sent, or a Problem that names the field. */
+  public static Line line(String field, Map<String, Object> sent) {
+    try {
+      return COMPLETE.convertValue(sent, Line.class);
+    } catch (JacksonException | IllegalArgumentException | Refusal e) {
+      throw Problem.field(field, "line-unreadable", "reason", reason(e));
+    }
   }
 
   /** A rule that a client sent, or a Problem that names the field. */

@@ -37,9 +37,10 @@ public final class Explaining {
   private final Known known;
   private final Map<PersonId, String> names;
 
-  private Explaining(Walk walk, boolean toLearner, Map<PersonId, String> names) {
-    progress = walk.progress();
-    writing = walk.writing();
+  private Explaining(
+      Progress progress, Writing writing, boolean toLearner, Map<PersonId, String> names) {
+    this.progress = progress;
+    this.writing = writing;
     this.toLearner = toLearner;
     this.names = names;
     known = new Known(progress);
@@ -47,14 +48,19 @@ public final class Explaining {
   }
 
   public static Explaining toLearner(Walk walk) {
-    return new Explaining(walk, true, Map.of());
+    return new Explaining(walk.progress(), walk.writing(), /* toLearner= */ true, Map.of());
   }
 
   /**
    * @param names of staff by id, for saying on whose word something rests
    */
   public static Explaining toStaff(Walk walk, Map<PersonId, String> names) {
-    return new Explaining(walk, false, names);
+    return new Explaining(walk.progress(), walk.writing(), /* toLearner= */ false, names);
+  }
+
+  /** About somebody made up, whose facts nobody brought about. */
+  public static Explaining madeUp(Progress progress, Writing writing) {
+    return new Explaining(progress, writing, /* toLearner= */ false, Map.of());
   }
 
   /**
