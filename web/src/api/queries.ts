@@ -1,5 +1,12 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { api, body, type CorrectionAsked, type Report, type SameAgain } from './client';
+import {
+  api,
+  body,
+  type CorrectionAsked,
+  type RehearsedLine,
+  type Report,
+  type SameAgain,
+} from './client';
 
 type Is = Report['is'];
 
@@ -160,6 +167,23 @@ export const queries = {
       queryKey: ['check', course],
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design/check', { params: { path: { course } } })),
+    }),
+  rehearsals: (course: number) =>
+    queryOptions({
+      queryKey: ['rehearsals', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design/rehearsals', { params: { path: { course } } })),
+    }),
+  rehearsedStep: (course: number, lines: RehearsedLine['line'][], step: number) =>
+    queryOptions({
+      queryKey: ['rehearsals', course, 'why', lines, step],
+      queryFn: () =>
+        body(
+          api.POST('/api/courses/{course}/design/rehearsals/why', {
+            params: { path: { course } },
+            body: { lines, step },
+          }),
+        ),
     }),
   copies: (course: number, id: number, again: SameAgain) =>
     queryOptions({

@@ -11,10 +11,16 @@ import type { Place } from './RuleEditor';
 export function ConditionInput({
   at,
   example,
+  label,
+  also = () => [],
   onTake,
 }: {
   at: Place;
   example: string;
+  /** What the field is called, where it does not add a condition. */
+  label?: string;
+  /** What else can be meant by what is typed; it comes first. */
+  also?: (text: string) => Proposal[];
   onTake: (p: Proposal) => void;
 }) {
   const t = useTranslations();
@@ -25,7 +31,8 @@ export function ConditionInput({
     ...queries.proposals(course.id, at.place, at.id, asked),
     placeholderData: keepPreviousData,
   });
-  const options = text.trim() ? (found.data ?? []) : [];
+  const options = text.trim() ? [...also(text), ...(found.data ?? [])] : [];
+  const called = label ?? t('plan.addCondition', { example });
   return (
     <Autocomplete<Proposal, false, true, false>
       fullWidth
@@ -60,12 +67,12 @@ export function ConditionInput({
       renderInput={(params) => (
         <TextField
           {...params}
-          placeholder={t('plan.addCondition', { example })}
+          placeholder={called}
           slotProps={{
             ...params.slotProps,
             htmlInput: {
               ...params.slotProps?.htmlInput,
-              'aria-label': t('plan.addCondition', { example }),
+              'aria-label': called,
             },
           }}
           sx={{ '& fieldset': { borderStyle: 'dashed' } }}

@@ -1,5 +1,6 @@
 import {
   Alert,
+  Box,
   Button,
   Dialog,
   DialogActions,
@@ -98,16 +99,40 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
 /** What checking still finds and nobody said is meant; it can be published all the same. */
 function FindingsLeft({ course, onClose }: { course: number; onClose: () => void }) {
   const t = useTranslations();
+  const listed = useNames();
   const check = useQuery(queries.check(course)).data;
   const left = check?.findings.filter((f) => !f.meant && f.weight !== 'FAULT').length ?? 0;
-  if (left === 0) return null;
+  const broken = (useQuery(queries.rehearsals(course)).data ?? []).filter((r) => !r.holds);
   return (
-    <Typography variant="body2" sx={{ px: 3, color: 'tone.ochreInk' }}>
-      {t('checking.left', { count: left })}{' '}
-      <Link component={RouterLink} to="../check" color="inherit" onClick={onClose}>
-        {t('checking.look', { count: left })}
-      </Link>
-    </Typography>
+    <Box sx={{ px: 3 }}>
+      {broken.length > 0 && (
+        <Typography variant="body2" sx={{ color: 'tone.madder' }}>
+          {t('rehearse.breaks', {
+            count: broken.length,
+            names: listed(
+              broken.map((r) => r.name),
+              3,
+            ),
+          })}{' '}
+          <Link
+            component={RouterLink}
+            to="../check?show=rehearsals"
+            color="inherit"
+            onClick={onClose}
+          >
+            {t('checking.look', { count: broken.length })}
+          </Link>
+        </Typography>
+      )}
+      {left > 0 && (
+        <Typography variant="body2" sx={{ color: 'tone.ochreInk' }}>
+          {t('checking.left', { count: left })}{' '}
+          <Link component={RouterLink} to="../check" color="inherit" onClick={onClose}>
+            {t('checking.look', { count: left })}
+          </Link>
+        </Typography>
+      )}
+    </Box>
   );
 }
 

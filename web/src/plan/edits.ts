@@ -10,6 +10,8 @@ import type {
   FlagEdit,
   ModuleEdit,
   OutcomeEdit,
+  Rehearsal,
+  RehearsalEdit,
   RuleNode,
   RuleView,
   StepEdit,
@@ -53,6 +55,11 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   people: s.people,
   allowances: s.allowances,
   ownWords: s.ownWords,
+});
+
+export const rehearsalEdit = (r: Rehearsal): Body<RehearsalEdit> => ({
+  name: r.name,
+  lines: r.lines.map((l) => l.line),
 });
 
 export const moduleEdit = (m: DesignModule): Body<ModuleEdit> => ({

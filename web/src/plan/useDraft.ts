@@ -21,6 +21,8 @@ import {
   type FlagEdit,
   type ModuleEdit,
   type OutcomeEdit,
+  type Rehearsal,
+  type RehearsalEdit,
   type RubricEdit,
   type SameAgain,
   type StepEdit,
@@ -30,7 +32,15 @@ import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
 import type { ActHeaders } from '../ui/useActKey';
 import { useKeys } from '../ui/useKeys';
-import { badgeEdit, completionEdit, flagEdit, moduleEdit, outcomeEdit, stepEdit } from './edits';
+import {
+  badgeEdit,
+  completionEdit,
+  flagEdit,
+  moduleEdit,
+  outcomeEdit,
+  rehearsalEdit,
+  stepEdit,
+} from './edits';
 import { type Order, ordered } from './order';
 import { bankEdit } from './questions/bankEdit';
 import { rubricEdit } from './rubric';
@@ -43,7 +53,8 @@ export type Part =
   | 'completion'
   | 'flags'
   | 'rubrics'
-  | 'questions';
+  | 'questions'
+  | 'rehearsals';
 type Undo = () => Promise<unknown>;
 
 /** Fields as they were seen, and as they are to be. */
@@ -110,6 +121,7 @@ export function useDraft(course: number) {
       Promise.all([
         client.invalidateQueries({ queryKey: queries.design(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.check(course).queryKey }),
+        client.invalidateQueries({ queryKey: queries.rehearsals(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.rubrics(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.questions(course).queryKey }),
       ]),
@@ -156,6 +168,7 @@ export function useDraft(course: number) {
       flags: () => api.PATCH('/api/courses/{course}/design/flags/{id}', init),
       rubrics: () => api.PATCH('/api/courses/{course}/design/rubrics/{id}', init),
       questions: () => api.PATCH('/api/courses/{course}/design/questions/{id}', init),
+      rehearsals: () => api.PATCH('/api/courses/{course}/design/rehearsals/{id}', init),
     }[part]() as Promise<{ data?: unknown }>;
     return keep(part, body(sent) as Promise<T>);
   };
@@ -254,6 +267,8 @@ export function useDraft(course: number) {
       changing({ part: 'outcomes', shown: o, change, edit: outcomeEdit }),
     rubric: (r: DesignRubric, change: Partial<RubricEdit>) =>
       changing({ part: 'rubrics', shown: r, change, edit: rubricEdit }),
+    rehearsal: (r: Rehearsal, change: Partial<RehearsalEdit>) =>
+      changing({ part: 'rehearsals', shown: r, change, edit: rehearsalEdit }),
     question: (q: BankQuestion, change: Partial<BankEdit>) =>
       changing({ part: 'questions', shown: q, change, edit: bankEdit }),
     add: <T extends Versioned>(

@@ -37,6 +37,8 @@ interface Props {
   label: string;
   names: string[];
   selected?: number | undefined;
+  /** Beads that are not as they were before. */
+  moved?: ReadonlySet<number>;
   onSelect: (index: number) => void;
 }
 
@@ -48,6 +50,7 @@ export const Thread = memo(function Thread({
   label,
   names,
   selected,
+  moved,
   onSelect,
 }: Props) {
   const words = useBeadWords();
@@ -98,6 +101,9 @@ export const Thread = memo(function Thread({
                   fill={tone('madderTint')}
                   stroke={tone('madder')}
                 />
+              )}
+              {moved?.has(slot.index) && slot.index !== selected && (
+                <rect x={-7} y={-10} width={14} height={20} rx={3} fill={tone('ochreTint')} />
               )}
               <g transform="scale(.88)">
                 <BeadShape {...b} />

@@ -1,6 +1,7 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { CheckOfDraft, Finding } from '../../api/client';
 import { queries } from '../../api/queries';
@@ -15,15 +16,75 @@ import { FindingSign } from './FindingSign';
 import { useMeant } from './useMeant';
 import { useMend } from './useMend';
 
+const Rehearsals = lazy(() => import('../rehearse/Rehearsals'));
+
 const WEIGHTS = ['FAULT', 'NOBODY', 'SOME', 'ODD'] as const;
 
-/** What is wrong with the draft, the worst first. */
+/** What is wrong with the draft, and what is rehearsed with it. */
 export default function Check() {
+  const [params, setParams] = useSearchParams();
+  const show = params.get('show') === 'rehearsals' ? 'rehearsals' : 'findings';
+  const actions = (
+    <CheckActions
+      show={show}
+      onShow={(next) => setParams(next === 'findings' ? {} : { show: next })}
+    />
+  );
+  return show === 'rehearsals' ? (
+    <Suspense fallback={null}>
+      <Rehearsals actions={actions} />
+    </Suspense>
+  ) : (
+    <FindingsView actions={actions} />
+  );
+}
+
+function CheckActions({
+  show,
+  onShow,
+}: {
+  show: 'findings' | 'rehearsals';
+  onShow: (next: string) => void;
+}) {
   const t = useTranslations();
+  const course = useCourse();
+  const [publishing, setPublishing] = useState(false);
+  const design = useQuery(queries.design(course.id));
+  const open = useQuery(queries.check(course.id)).data?.findings.filter((f) => !f.meant).length;
+  const broken = useQuery(queries.rehearsals(course.id)).data?.filter((r) => !r.holds).length;
+  return (
+    <Actions>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={show}
+        aria-label={t('checking.show')}
+        onChange={(_, next) => next && onShow(next)}
+      >
+        <ToggleButton value="findings" sx={{ px: 1.5 }}>
+          {t('checking.findings')} {open || ''}
+        </ToggleButton>
+        <ToggleButton value="rehearsals" sx={{ px: 1.5 }}>
+          {t('rehearse.title')} {broken || ''}
+        </ToggleButton>
+      </ToggleButtonGroup>
+      <Button
+        variant="contained"
+        disabled={!design.data?.changed}
+        onClick={() => setPublishing(true)}
+      >
+        {t('plan.publish')}
+      </Button>
+      {publishing && <PublishDialog onClose={() => setPublishing(false)} />}
+    </Actions>
+  );
+}
+
+/** What is wrong with the draft, the worst first. */
+function FindingsView({ actions }: { actions: ReactNode }) {
   const course = useCourse();
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
-  const [publishing, setPublishing] = useState(false);
   const design = useQuery(queries.design(course.id));
   const check = useQuery(queries.check(course.id));
   const mend = useMend(design.data, draft);
@@ -38,17 +99,8 @@ export default function Check() {
       }
       onClose={() => select(null)}
     >
-      <Actions>
-        <Button
-          variant="contained"
-          disabled={!design.data?.changed}
-          onClick={() => setPublishing(true)}
-        >
-          {t('plan.publish')}
-        </Button>
-      </Actions>
+      {actions}
       <Loaded query={check}>{(data) => <Findings check={data} sel={sel} select={select} />}</Loaded>
-      {publishing && <PublishDialog onClose={() => setPublishing(false)} />}
     </WithInspector>
   );
 }

@@ -51,7 +51,7 @@ import yendrik.server.institution.Institutions;
 /** Checks drafts, and keeps what is meant as it is. */
 @Service
 @Transactional
-class Checking {
+public class Checking {
   private static final int DAYS_OF_WEEK = 7;
   private final DSLContext db;
   private final Designs designs;
@@ -129,6 +129,12 @@ class Checking {
         .where(MEANT_FINDING.COURSE_ID.eq(course))
         .forEach(r -> all.put(r.value1(), new MeantView(r.value2(), r.value3(), r.value4())));
     return all;
+  }
+
+  /** Keeps that everything that is found of a sort is meant so, for one reason. */
+  public void mean(CourseId course, PersonId by, Finding.Code code, String reason) {
+    for (FindingView found : check(course).findings())
+      if (found.code() == code) mean(course, by, found.key(), reason);
   }
 
   /**

@@ -27,6 +27,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import yendrik.core.check.Finding;
 import yendrik.core.course.AttendanceStatus;
 import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
@@ -42,12 +43,16 @@ import yendrik.core.outcome.LevelMethod;
 import yendrik.core.outcome.Scale;
 import yendrik.core.people.StaffKind;
 import yendrik.core.record.Fact;
+import yendrik.core.rehearse.Line;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.work.Judgement;
 import yendrik.core.words.Moment;
 import yendrik.core.words.OwnWords;
+import yendrik.server.check.Checking;
 import yendrik.server.design.Adoption;
 import yendrik.server.design.Courses;
 import yendrik.server.design.Drafts;
@@ -63,6 +68,7 @@ import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 import yendrik.server.reach.Letters;
 import yendrik.server.reach.Messages;
+import yendrik.server.rehearse.Rehearsals;
 import yendrik.server.teach.Registers;
 import yendrik.server.way.Publishing;
 import yendrik.server.way.Walks;
@@ -175,6 +181,8 @@ public class DemoSchool implements ApplicationRunner {
   private final Files files;
   private final Institutions institutions;
   private final Wordings wordings;
+  private final Checking checking;
+  private final Rehearsals rehearsals;
   private final int crowd;
   private final int members;
   private final Map<String, PersonId> ids = new HashMap<>();
@@ -196,6 +204,8 @@ public class DemoSchool implements ApplicationRunner {
       Files files,
       Institutions institutions,
       Wordings wordings,
+      Checking checking,
+      Rehearsals rehearsals,
       @Value("${yendrik.demo.crowd:0}") int crowd,
       @Value("${yendrik.demo.members:8}") int members) {
     this.db = db;
@@ -216,6 +226,8 @@ public class DemoSchool implements ApplicationRunner {
     this.files = files;
     this.institutions = institutions;
     this.wordings = wordings;
+    this.checking = checking;
+    this.rehearsals = rehearsals;
   }
 
   @Override
@@ -334,11 +346,47 @@ public class DemoSchool implements ApplicationRunner {
     clock.putTo(today.minus(Duration.ofDays(2)));
     core.reword("TORQ", "Knows the number, the tool and the order in which bolts are turned.");
     wheelbuilders(wheels, foundations, tomas, today);
+    rehearsed(foundations, induction.course, odalys);
     new Members(db, clock, walks, acts.pastAttempts(), induction)
         .enrol(members, LEARNERS, passwordHash(tomas), tomas, today.minus(Duration.ofDays(24)));
     if (crowd > 0)
       new Crowd(db, clock, walks, foundations, induction.course, LEARNERS)
           .enrol(crowd, passwordHash(tomas), saturday, tomas, start);
+  }
+
+  /**
+   * What Odalys rehearses with the course, what she means so, and a change that waits to be
+   * published and breaks a rehearsal.
+   */
+  private void rehearsed(Author a, CourseId induction, PersonId designer) {
+    StepId quiz = a.id("pads-quiz");
+    RuleAt help = new RuleAt.StepOpens(a.id("second-look"));
+    List<Line> toBrakes =
+        List.of(
+            new Line.AsIf(new Leaf.CourseComplete(induction)),
+            new Line.AsIf(new Leaf.ModuleDone(a.modules.get(0))),
+            new Line.AsIf(new Leaf.ModuleDone(a.modules.get(1))),
+            new Line.AsIf(new Leaf.StepDone(a.id("rim-anatomy"))));
+    List<Line> failed = new ArrayList<>(toBrakes);
+    failed.add(new Line.Expect(help, /* so= */ false));
+    failed.add(new Line.AsIf(new MarkLeaf.NotPassed(quiz)));
+    failed.add(new Line.Expect(help, /* so= */ true));
+    failed.add(new Line.Expect(new RuleAt.StepOpens(a.id("job-card")), /* so= */ false));
+    rehearsals.keep(a.course, "After a failed try", failed);
+    List<Line> through = new ArrayList<>(toBrakes);
+    through.add(new Line.AsIf(new Leaf.AtMastery(a.outcomeId("SAFE"))));
+    through.add(new Line.AsIf(new Leaf.ModuleDone(a.modules.get(2))));
+    through.add(new Line.Expect(new RuleAt.ModuleOpens(a.modules.get(3)), /* so= */ true));
+    through.add(new Line.Expect(help, /* so= */ false));
+    rehearsals.keep(a.course, "Straight through brakes", through);
+    checking.mean(
+        a.course,
+        designer,
+        Finding.Code.DEAD_END,
+        "After the third try Tomas talks with the learner at the bench and gives one more.");
+    a.opens(
+        "second-look",
+        a.all(a.ask(new MarkLeaf.NotPassed(quiz)), a.ask(new AttemptLeaf.Attempted(quiz, 2))));
   }
 
   /** A question that took too little gives everybody its mark. */

@@ -39,7 +39,7 @@ import yendrik.server.way.Explaining;
 /** Rehearsals of drafts: kept, and played anew whenever somebody looks. */
 @Service
 @Transactional
-class Rehearsals {
+public class Rehearsals {
   /** How many a course keeps. */
   private static final int MOST = 200;
 
@@ -129,6 +129,11 @@ class Rehearsals {
             .rehearsals()
             .add(course, columns(edit), REHEARSAL.POSITION, REHEARSAL.COURSE_ID.eq(course));
     return one(course, id);
+  }
+
+  /** Keeps a rehearsal of these lines. */
+  public void keep(CourseId course, String name, List<Line> lines) {
+    add(course, new RehearsalEdit(name, lines.stream().map(Json::map).toList()));
   }
 
   /** Changes some fields; a 409 carries what it is now. */
