@@ -17,7 +17,7 @@ export function FindingInspector({
   meaning,
 }: {
   finding: Finding;
-  onMend: (mend: Mend) => void;
+  onMend: ((mend: Mend) => void) | undefined;
   meaning: Meaning;
 }) {
   const t = useTranslations();
@@ -39,6 +39,7 @@ export function FindingInspector({
           <Mends finding={finding} onMend={onMend} />
         </Section>
       )}
+      {finding.weight !== 'FAULT' && <Meant finding={finding} meaning={meaning} />}
       {finding.holdsUp.length > 0 && (
         <Section title={t('checking.holdsUp', { count: finding.holdsUp.length })}>
           <Box component="ul" sx={{ m: 0, pl: 2.25 }}>
@@ -55,7 +56,6 @@ export function FindingInspector({
           )}
         </Section>
       )}
-      {finding.weight !== 'FAULT' && <Meant finding={finding} meaning={meaning} />}
     </>
   );
 }

@@ -2,7 +2,13 @@ import { Box, Button } from '@mui/material';
 import type { Finding, Mend } from '../../api/client';
 
 /** What would mend a finding, each with one click. */
-export function Mends({ finding, onMend }: { finding: Finding; onMend: (mend: Mend) => void }) {
+export function Mends({
+  finding,
+  onMend,
+}: {
+  finding: Finding;
+  onMend: ((mend: Mend) => void) | undefined;
+}) {
   return (
     <Box sx={{ display: 'grid', gap: 0.75, justifyItems: 'start' }}>
       {finding.mends.map((mend) => (
@@ -10,7 +16,8 @@ export function Mends({ finding, onMend }: { finding: Finding; onMend: (mend: Me
           key={mend.says}
           size="small"
           variant="outlined"
-          onClick={() => onMend(mend)}
+          disabled={!onMend}
+          onClick={() => onMend?.(mend)}
           sx={{ textAlign: 'left', justifyContent: 'flex-start' }}
         >
           {mend.says}

@@ -21,7 +21,7 @@ function address({ part, id }: CheckedThing) {
 
 export function ThingLink({ thing }: { thing: CheckedThing }) {
   return (
-    <Link component={RouterLink} to={address(thing)} color="inherit">
+    <Link component={RouterLink} to={address(thing)} color="inherit" underline="hover">
       {thing.name}
     </Link>
   );

@@ -16,11 +16,14 @@ const SET = {
 
 const found = <T extends { id: number }>(all: T[], id: number) => all.find((x) => x.id === id);
 
-/** Takes a mend as any other change of the draft, so that it is saved and undone like one. */
+/**
+ * Takes a mend as any other change of the draft, so that it is saved and undone like one; nothing
+ * as long as the draft is not there.
+ */
 export function useMend(design: Design | undefined, draft: Draft) {
   const notice = useNotice();
+  if (!design) return undefined;
   return (mend: Mend) => {
-    if (!design) return;
     const { part, id } = mend.thing;
     const change = SET[mend.field](mend.rule) as object;
     const step = found(

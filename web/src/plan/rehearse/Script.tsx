@@ -156,6 +156,7 @@ function ScriptLine({
           : chosen
             ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)'
             : 'none',
+        '& .acts button': { p: 0.25, width: 24, height: 24, fontSize: 15 },
         '& .acts': { opacity: chosen ? 1 : 0 },
         '&:hover .acts, &:focus-within .acts': { opacity: 1 },
       }}
@@ -205,7 +206,7 @@ function ScriptLine({
           <Typography
             variant="body2"
             color="textSecondary"
-            title={line.came.join(', ')}
+            title={line.came.join(' · ')}
             sx={{
               display: '-webkit-box',
               WebkitLineClamp: 2,
@@ -213,7 +214,7 @@ function ScriptLine({
               overflow: 'hidden',
             }}
           >
-            {line.came.join(', ')}
+            {line.came.join(' · ')}
           </Typography>
         )}
         {children}

@@ -32,6 +32,8 @@ class BarriersTest extends BrowserTest {
             "plan/route",
             "plan/questions?sel=7",
             "plan/badges",
+            "plan/check?sel=DEAD_END%20step-done%2024",
+            "plan/check?show=rehearsals&sel=1.5.18",
             "teach/marking",
             "teach/practicals",
             "teach/discussions",

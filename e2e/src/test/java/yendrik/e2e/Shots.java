@@ -33,6 +33,7 @@ class Shots {
       go(staff, school, "plan/badges");
       staff.getByText("Brake Hand").click();
       shoot(staff, "plan-badges");
+      take(staff, school, "plan/check?show=rehearsals&sel=1.5.18", "plan-rehearsals");
       go(staff, school, "watch/progress");
       staff.getByText("Juno Abara").click();
       shoot(staff, "watch-progress");
@@ -55,7 +56,6 @@ class Shots {
       staff.getByText(Pattern.compile("^Celeste")).click();
       shoot(staff, "teach-marking");
       take(staff, school, "teach/practicals", "teach-practicals");
-      take(staff, school, "teach/discussions", "teach-discussions");
       take(staff, school, "teach/register", "teach-register");
       take(school.signedIn("tomas"), school, "reach/messages", "reach-messages");
       take(school.signedIn("bashir"), school, "my/route", "learner-route");

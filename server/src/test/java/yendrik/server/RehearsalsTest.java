@@ -70,8 +70,8 @@ class RehearsalsTest extends SchoolTest {
     keep(rehearsal("Goes on", open(second, false), reads(first), open(second, true)));
     assertThat(kept().path("holds").asBoolean()).isTrue();
     assertThat(kept().at("/lines/1/says").asString()).isEqualTo("Before read");
-    assertThat(kept().at("/lines/1/came/0").asString()).isEqualTo("“Before” is done");
-    assertThat(kept().at("/lines/1/came/1").asString()).isEqualTo("“After” opens");
+    assertThat(kept().at("/lines/1/came/0").asString()).isEqualTo("done: “Before”");
+    assertThat(kept().at("/lines/1/came/1").asString()).isEqualTo("opens: “After”");
     course.change(second, e -> e.set("opensWhen", course.ask("confirmed", first)));
     assertThat(kept().path("holds").asBoolean()).isFalse();
     assertThat(kept().path("difference").asString())

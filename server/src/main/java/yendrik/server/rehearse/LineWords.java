@@ -1,6 +1,9 @@
 package yendrik.server.rehearse;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import yendrik.core.check.CheckWords;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.progress.Decision;
@@ -69,23 +72,39 @@ final class LineWords {
             "rehearse.difference", "n", n, "line", says(played.line()), "why", cannot(played)));
   }
 
+  /** What came of a line, all of a sort together. */
   List<String> came(Played played) {
-    return played.came().stream().map(d -> writing.say(came(d))).toList();
+    Map<String, List<Phrase>> bySort = new LinkedHashMap<>();
+    for (Decision decision : played.came())
+      bySort.computeIfAbsent(sort(decision), _ -> new ArrayList<>()).add(thing(about(decision)));
+    return bySort.entrySet().stream()
+        .map(e ->
+            writing.say(
+                Phrase.of(
+                    "rehearse.came." + e.getKey(), "things", new Phrase.Listed(e.getValue()))))
+        .toList();
   }
 
-  private Phrase came(Decision decision) {
+  private static String sort(Decision decision) {
     return switch (decision) {
-      case Decision.Opened d -> came("opened", new RuleAt.StepOpens(d.step()));
-      case Decision.Done d -> came("done", new RuleAt.StepDone(d.step()));
-      case Decision.ModuleDone d -> came("done", new RuleAt.ModuleDone(d.module()));
-      case Decision.BadgeEarned d -> came("earned", new RuleAt.BadgeEarned(d.badge()));
-      case Decision.CourseCompleted _ -> Phrase.of("rehearse.came.complete");
-      case Decision.FlagRaised d -> came("flag-up", new RuleAt.FlagRaised(d.flag()));
-      case Decision.FlagLowered d -> came("flag-down", new RuleAt.FlagRaised(d.flag()));
+      case Decision.Opened _ -> "opened";
+      case Decision.Done _, Decision.ModuleDone _ -> "done";
+      case Decision.BadgeEarned _ -> "earned";
+      case Decision.CourseCompleted _ -> "complete";
+      case Decision.FlagRaised _ -> "flag-up";
+      case Decision.FlagLowered _ -> "flag-down";
     };
   }
 
-  private Phrase came(String what, RuleAt at) {
-    return Phrase.of("rehearse.came." + what, "thing", thing(at));
+  private static RuleAt about(Decision decision) {
+    return switch (decision) {
+      case Decision.Opened d -> new RuleAt.StepOpens(d.step());
+      case Decision.Done d -> new RuleAt.StepDone(d.step());
+      case Decision.ModuleDone d -> new RuleAt.ModuleDone(d.module());
+      case Decision.BadgeEarned d -> new RuleAt.BadgeEarned(d.badge());
+      case Decision.CourseCompleted _ -> new RuleAt.CourseComplete();
+      case Decision.FlagRaised d -> new RuleAt.FlagRaised(d.flag());
+      case Decision.FlagLowered d -> new RuleAt.FlagRaised(d.flag());
+    };
   }
 }
