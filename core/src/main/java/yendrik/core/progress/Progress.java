@@ -129,9 +129,14 @@ public final class Progress {
     return evaluation.taken();
   }
 
+  /** The same way, to go on with apart from this one. */
+  public Progress copy() {
+    return resume(course, record().person(), record().sums(), latches());
+  }
+
   /** What would become of it if something happened now; it stays as it is itself. */
   public Progress supposing(Fact.What what) {
-    Progress next = resume(course, record().person(), record().sums(), latches());
+    Progress next = copy();
     next.take(
         new Fact(new FactId(Long.MAX_VALUE), asOf(), Optional.empty(), what, Optional.empty()));
     return next;

@@ -3,9 +3,11 @@ package yendrik.core.rehearse;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import yendrik.core.course.AttendanceStatus;
@@ -59,16 +61,32 @@ final class AsIf {
   private static final int MOST_RATINGS = 40;
 
   private static final int MOST_ROUNDS = 12;
-  private static final int MOST_DEEP = 24;
+
+  /** Rules that are gone into before giving up. */
+  private static final int MOST_RULES = 2_000;
+
   private static final Optional<Cannot> CAME = Optional.empty();
 
   private final Stage stage;
   private final Progress progress;
   private final CourseIndex index;
-  private int deep;
+  private final boolean opening;
+
+  /** Rules that are being met and steps that are being opened, so that none waits for itself. */
+  private final Set<Object> underWay = new HashSet<>();
+
+  private int begun;
 
   AsIf(Stage stage) {
+    this(stage, /* opening= */ false);
+  }
+
+  /**
+   * @param opening whether what a closed step waits for comes about first
+   */
+  AsIf(Stage stage, boolean opening) {
     this.stage = stage;
+    this.opening = opening;
     progress = stage.progress();
     index = progress.course().index();
   }
@@ -125,6 +143,23 @@ final class AsIf {
     };
   }
 
+  /** Why a step cannot be brought to be open; empty where it is now. */
+  Optional<Cannot> open(StepId id) {
+    int s = index.number(id);
+    if (s == CourseIndex.UNKNOWN) return cannot(Cannot.GONE);
+    if (!index.published(s) || !progress.record().isFor(s)) return cannot(Cannot.NOT_THERE);
+    int m = index.moduleOf(s);
+    Optional<Cannot> why = rule(new RuleAt.ModuleOpens(index.module(m).id()));
+    if (index.module(m).strictOrder())
+      for (int b = index.firstStep(m); b < s && why.isEmpty(); b++)
+        if (progress.course().waitsFor(s, b) && !progress.sight().waived(b))
+          why = come(new Leaf.StepDone(index.step(b).id()));
+    if (why.isEmpty()) why = rule(new RuleAt.StepOpens(id));
+    if (why.isEmpty()) index.step(s).window().from().ifPresent(stage::until);
+    if (why.isEmpty() && !progress.sight().open(s)) why = cannot(Cannot.TOO_LATE);
+    return why;
+  }
+
   private static Optional<Cannot> cannot(Cannot why) {
     return Optional.of(why);
   }
@@ -143,7 +178,10 @@ final class AsIf {
     if (s == CourseIndex.UNKNOWN) return cannot(Cannot.GONE);
     if (!index.published(s) || !progress.record().isFor(s)) return cannot(Cannot.NOT_THERE);
     if (leaf instanceof Leaf.StepDone && progress.doneAt(s).isPresent()) return CAME;
-    if (!progress.sight().open(s) && progress.doneAt(s).isEmpty()) return cannot(Cannot.CLOSED);
+    if (!progress.sight().open(s) && progress.doneAt(s).isEmpty()) {
+      Optional<Cannot> closed = opening ? openFirst(of(s)) : cannot(Cannot.CLOSED);
+      if (closed.isPresent()) return closed;
+    }
     Step step = index.step(s);
     return switch (leaf) {
       case Leaf.StepDone _ -> rule(new RuleAt.StepDone(step.id()));
@@ -155,6 +193,24 @@ final class AsIf {
       }
       case Leaf.OfStrand of -> ofStrand(s, step, of);
     };
+  }
+
+  /** Whether a rule or step may be gone into: it is not under way already. */
+  private boolean begin(Object what) {
+    return ++begun <= MOST_RULES && underWay.add(what);
+  }
+
+  private StepId of(int s) {
+    return index.step(s).id();
+  }
+
+  private Optional<Cannot> openFirst(StepId id) {
+    if (!begin(id)) return cannot(Cannot.CLOSED);
+    try {
+      return open(id);
+    } finally {
+      underWay.remove(id);
+    }
   }
 
   private Optional<Cannot> ofStrand(int s, Step step, Leaf.OfStrand leaf) {
@@ -269,8 +325,7 @@ final class AsIf {
 
   /** Meets a rule by the first way that works. */
   private Optional<Cannot> rule(RuleAt at) {
-    if (deep >= MOST_DEEP) return cannot(Cannot.CLOSED);
-    deep++;
+    if (!begin(at)) return cannot(Cannot.CLOSED);
     try {
       Optional<Cannot> last = CAME;
       for (int round = 0; round < MOST_ROUNDS; round++) {
@@ -287,7 +342,7 @@ final class AsIf {
       if (now.isEmpty() || holds(now.get())) return CAME;
       return last.isPresent() ? last : cannot(Cannot.CLOSED);
     } finally {
-      deep--;
+      underWay.remove(at);
     }
   }
 
@@ -382,7 +437,7 @@ final class AsIf {
         index.design().statuses().stream().filter(AttendanceStatus::there).findFirst();
     if (there.isEmpty()) return cannot(Cannot.BY_NOTHING);
     for (int n = 0; n < MOST_RATINGS && !enough.getAsBoolean(); n++)
-      so(new Fact.Attendance(new SessionId(1_000_000_000L + stage.fresh()), there.get().id()));
+      so(new Fact.Attendance(new SessionId(stage.fresh()), there.get().id()));
     return enough.getAsBoolean() ? CAME : cannot(Cannot.BY_NOTHING);
   }
 

@@ -17,22 +17,31 @@ final class Stage {
   private static final Duration APART = Duration.ofMinutes(1);
   private final Progress progress;
   private final List<Decision> came = new ArrayList<>();
+  private final List<BroughtAbout.Event> events = new ArrayList<>();
+  private final long first;
   private long facts;
 
   Stage(Progress progress) {
     this.progress = progress;
+    first = progress.asOf().toEpochMilli();
+  }
+
+  /** All that happened so far. */
+  List<BroughtAbout.Event> events() {
+    return List.copyOf(events);
   }
 
   Progress progress() {
     return progress;
   }
 
-  /** A number that nothing else here has. */
+  /** A number that nothing else here has, nor anything that happened earlier. */
   long fresh() {
-    return ++facts;
+    return 1000 * first + ++facts;
   }
 
   void happens(Fact.What what) {
+    events.add(new BroughtAbout.Event.Happens(what));
     Instant at = facts == 0 ? progress.asOf() : progress.asOf().plus(APART);
     came.addAll(
         progress.take(new Fact(new FactId(fresh()), at, Optional.empty(), what, Optional.empty())));
@@ -43,7 +52,9 @@ final class Stage {
   }
 
   void until(Instant moment) {
-    if (moment.isAfter(progress.asOf())) came.addAll(progress.advance(moment));
+    if (!moment.isAfter(progress.asOf())) return;
+    events.add(new BroughtAbout.Event.Until(moment));
+    came.addAll(progress.advance(moment));
   }
 
   /** What has come since this was last asked. */

@@ -14,8 +14,10 @@ import net.jqwik.api.Provide;
 import org.junit.jupiter.api.Test;
 import yendrik.core.check.SmallDesign;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.id.FactId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Decision;
+import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -183,5 +185,50 @@ class RehearsingTest {
 
   private static Stream<Explained> nodes(Explained e) {
     return Stream.concat(Stream.of(e), e.parts().stream().flatMap(RehearsingTest::nodes));
+  }
+
+  @Property(tries = 300, edgeCases = EdgeCasesMode.NONE)
+  void what_would_bring_a_step_to_be_open_does(@ForAll("designs") SmallDesign small) {
+    CompiledCourse course = CompiledCourse.of(small.design());
+    small
+        .design()
+        .steps()
+        .forEach(step -> {
+          Progress now = Rehearsing.behind(course, List.of());
+          BroughtAbout brought = BroughtAbout.open(now, step.id());
+          if (brought.cannot().isPresent()) {
+            assertThat(brought.events()).isEmpty();
+            return;
+          }
+          Progress then = lived(now.copy(), brought);
+          assertThat(then.sight().open(course.index().number(step.id())))
+              .as("" + step.id())
+              .isTrue();
+          assertThat(now.latches()).isEqualTo(Rehearsing.behind(course, List.of()).latches());
+        });
+  }
+
+  private static Progress lived(Progress progress, BroughtAbout brought) {
+    long id = 1000;
+    for (BroughtAbout.Event event : brought.events())
+      switch (event) {
+        case BroughtAbout.Event.Until u -> progress.advance(u.moment());
+        case BroughtAbout.Event.Happens h ->
+            progress.take(
+                new Fact(
+                    new FactId(id++),
+                    progress.asOf(),
+                    Optional.empty(),
+                    h.what(),
+                    Optional.empty()));
+      }
+    return progress;
+  }
+
+  @Test
+  void a_step_behind_others_is_opened_by_all_that_it_waits_for() {
+    Progress now = Rehearsing.behind(CompiledCourse.of(design()), List.of());
+    assertThat(BroughtAbout.open(now, JOB_CARD).cannot()).isEmpty();
+    assertThat(BroughtAbout.open(now, new StepId(99)).cannot()).contains(Cannot.GONE);
   }
 }
