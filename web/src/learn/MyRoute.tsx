@@ -9,6 +9,7 @@ import { Bead, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
 import { tone } from '../ui/tone';
+import { AsIf } from './AsIf';
 import { BadgeRow } from './BadgeRow';
 import { CompletionCard } from './CompletionCard';
 import { ShareRing } from './ShareRing';
@@ -50,6 +51,7 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
                 module={m}
                 number={n + 1}
                 base={base}
+                walk={walk}
                 current={m.steps.some((s) => s.id === data.next?.step)}
               />
             ))}
@@ -139,11 +141,13 @@ function ModuleBlock({
   module,
   number,
   base,
+  walk,
   current,
 }: {
   module: RouteModule;
   number: number;
   base: string;
+  walk: WalkName;
   current: boolean;
 }) {
   const t = useTranslations();
@@ -178,14 +182,30 @@ function ModuleBlock({
       </Box>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {module.steps.map((step, n) => (
-          <Line key={step.id} step={step} base={base} last={n === module.steps.length - 1} />
+          <Line
+            key={step.id}
+            step={step}
+            base={base}
+            walk={walk}
+            last={n === module.steps.length - 1}
+          />
         ))}
       </Box>
     </Box>
   );
 }
 
-function Line({ step, base, last }: { step: StepLine; base: string; last: boolean }) {
+function Line({
+  step,
+  base,
+  walk,
+  last,
+}: {
+  step: StepLine;
+  base: string;
+  walk: WalkName;
+  last: boolean;
+}) {
   const t = useTranslations();
   const closed = step.state === 'CLOSED' || step.state === 'MISSED';
   const name = (
@@ -242,6 +262,7 @@ function Line({ step, base, last }: { step: StepLine; base: string; last: boolea
           </Typography>
         )}
         {step.missing.length > 0 && <Missing parts={step.missing} inline />}
+        {walk === 'practice' && <AsIf step={step} closed={closed} />}
       </Box>
       <Typography
         variant="body2"

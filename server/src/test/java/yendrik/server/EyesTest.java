@@ -84,6 +84,53 @@ class EyesTest extends SchoolTest {
         .isFalse();
   }
 
+  private record Said(String so) {}
+
+  private int asIf(Caller who, String walk, long step, String so) {
+    String at = course.path + "/walks/" + walk + "/steps/" + step + "/as-if";
+    return who.call("POST", at, new Said(so)).getStatus();
+  }
+
+  private JsonNode line(long step) {
+    for (JsonNode m : sefa.get(course.path + "/walks/practice/route").path("modules"))
+      for (JsonNode s : m.path("steps")) if (s.path("id").asLong() == step) return s;
+    throw new AssertionError("no line");
+  }
+
+  @Test
+  void a_step_is_walked_to_as_if_all_that_it_waits_for_were_so() {
+    long next = course.step(module, "PAGE", "After the card");
+    long last = course.step(module, "PAGE", "Days later");
+    course.change(next, e -> e.set("opensWhen", course.ask("passed", work)));
+    course.change(
+        last,
+        e -> {
+          var when = course.ask("days-since-done", next);
+          ((tools.jackson.databind.node.ObjectNode) when.path("leaf")).put("days", 3);
+          e.set("opensWhen", when);
+        });
+    assertThat(line(last).path("state").asString()).isEqualTo("CLOSED");
+    assertThat(asIf(sefa, "practice", last, "OPEN")).isEqualTo(200);
+    assertThat(line(last).path("state").asString()).isEqualTo("OPEN");
+    assertThat(line(next).path("state").asString()).isEqualTo("DONE");
+    assertThat(line(work).path("state").asString()).isEqualTo("DONE");
+    assertThat(sefa.get(course.path + "/walks/practice/eyes").path("ahead").asLong())
+        .isBetween(3 * 86_400L, 3 * 86_400L + 600);
+    assertThat(asIf(sefa, "practice", last, "DONE")).isEqualTo(200);
+    assertThat(line(last).path("state").asString()).isEqualTo("DONE");
+  }
+
+  @Test
+  void nothing_is_as_if_where_it_cannot_be_or_for_real_learners() {
+    long stuck = course.step(module, "PAGE", "Stuck");
+    course.change(stuck, e -> e.set("opensWhen", course.ask("step-done", stuck)));
+    assertThat(asIf(sefa, "practice", stuck, "OPEN")).isEqualTo(409);
+    assertThat(line(work).path("state").asString()).as("nothing happened").isEqualTo("OPEN");
+    assertThat(asIf(sefa, "practice", 99_999_999, "DONE")).isEqualTo(409);
+    assertThat(asIf(sefa, "as-" + course.enrolment("Edda Marsh"), work, "DONE")).isEqualTo(404);
+    assertThat(asIf(edda, "mine", work, "DONE")).isEqualTo(403);
+  }
+
   @Test
   void what_is_begun_and_not_sent_is_for_the_learner_alone() {
     edda.call("PUT", course.walk(work) + "/draft", new Work("Half a sentence"));

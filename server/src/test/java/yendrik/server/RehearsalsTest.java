@@ -91,6 +91,7 @@ class RehearsalsTest extends SchoolTest {
     assertThat(sefa.change(one, seen, other).getStatus()).as("seen as it was").isEqualTo(409);
     sefa.call("DELETE", one, "");
     assertThat(sefa.get(at())).isEmpty();
+    assertThat(sefa.change(one, seen, longer).getStatus()).as("taken away").isEqualTo(404);
     sefa.call("POST", one + "/restoration", "");
     assertThat(sefa.get(at())).hasSize(1);
   }

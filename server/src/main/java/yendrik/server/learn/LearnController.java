@@ -48,9 +48,17 @@ class LearnController {
   private final Steps steps;
   private final Accounts accounts;
   private final Eyes eyes;
+  private final AsIfSo asIfSo;
 
   LearnController(
-      Walks walks, Wayfarer wayfarer, Routes routes, Steps steps, Accounts accounts, Eyes eyes) {
+      Walks walks,
+      Wayfarer wayfarer,
+      Routes routes,
+      Steps steps,
+      Accounts accounts,
+      Eyes eyes,
+      AsIfSo asIfSo) {
+    this.asIfSo = asIfSo;
     this.eyes = eyes;
     this.accounts = accounts;
     this.walks = walks;
@@ -217,6 +225,26 @@ class LearnController {
       @PathVariable StepId step,
       Seat seat) {
     return madeUp(seat, walk, practice -> steps.openInPractice(practice, seat.person().id(), step));
+  }
+
+  record SaidToBe(@NotNull AsIfSo.So so) {}
+
+  /** As if a step were open or done: whatever it takes happens to a made-up learner. */
+  @PostMapping("/steps/{step}/as-if")
+  @Needs(Right.TEACH)
+  RouteView asIf(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      Seat seat,
+      @Valid @RequestBody SaidToBe said) {
+    return madeUp(
+        seat,
+        walk,
+        practice -> {
+          asIfSo.comes(practice, seat.person().id(), step, said.so());
+          return routes.route(walks.see(practice));
+        });
   }
 
   record PracticeMark(@NotNull Judgement judgement) {}
