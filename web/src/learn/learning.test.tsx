@@ -137,6 +137,32 @@ describe('my route', () => {
     expect(screen.getByText(/score 60 % or more/)).toBeInTheDocument();
   });
 
+  it('is walked on by staff as if a step were open or done, and by nobody else', async () => {
+    const closed = 'POST /api/courses/2/walks/practice/steps/13/as-if';
+    const calls = serve({
+      'GET /api/courses/2/walks/practice/route': way,
+      'GET /api/courses/2/walks/mine/route': way,
+      [closed]: failure(409, { detail: 'It cannot be.' }),
+      'POST /api/courses/2/walks/practice/steps/12/as-if': way,
+    });
+    const { unmount } = show(<MyRoute walk="practice" />);
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'As if Pads, cables, levers were done' }),
+    );
+    await userEvent.click(
+      screen.getByRole('button', { name: 'As if Brake set-up practical were open' }),
+    );
+    expect(await screen.findByText('It cannot be.')).toBeInTheDocument();
+    expect(calls.filter((c) => c.method === 'POST').map((c) => c.body)).toEqual([
+      { so: 'DONE' },
+      { so: 'OPEN' },
+    ]);
+    unmount();
+    show(<MyRoute walk="mine" />);
+    await screen.findByRole('main');
+    expect(screen.queryByRole('button', { name: /As if/ })).toBeNull();
+  });
+
   it('says when nothing is open, and when all is complete', async () => {
     const { next: _, ...rest } = way;
     serve({
