@@ -83,6 +83,7 @@ public class EvaluationBench {
     new Runner(
             new OptionsBuilder()
                 .include(EvaluationBench.class.getSimpleName())
+                .include(CheckBench.class.getSimpleName())
                 .include(LevelsBench.class.getSimpleName())
                 .include(MarkingBench.class.getSimpleName())
                 .build())

@@ -46,8 +46,11 @@ import yendrik.core.rule.plan.CompiledCourse;
  * come.
  */
 public final class Check {
-  /** So many findings get mends; each mend is a check of its own. */
-  private static final int MOST_MENDED = 12;
+  /** So many mends are tried; each is a check of its own. */
+  private static final int MOST_TRIED = 12;
+
+  /** A course with more of them has no ways at all for those who fail. */
+  private static final int MOST_DEAD_ENDS = 10;
 
   private static final PersonId NOBODY = new PersonId(Long.MAX_VALUE);
 
@@ -65,33 +68,53 @@ public final class Check {
     this.design = design;
     this.around = around;
     index = new CourseIndex(design);
-    places = new Places(index);
-    possible = new Possible(index, around);
     rules = Rules.of(design);
-    scene =
-        new Reach.Scene(index, places, possible, new Contradictions(index), around, late(design));
+    scene = Reach.Scene.of(index, around, late(design));
+    places = scene.places();
+    possible = scene.possible();
   }
 
   /** All findings, the worst first and in course order, each with mends where some are clear. */
   public static List<Finding> of(CourseDesign design, Around around) {
-    List<Finding> found = found(design, around);
+    List<Finding> found = found(design, around, /* deadEnds= */ true);
     Set<String> keys = keys(found);
     List<Finding> all = new ArrayList<>();
+    int tried = 0;
     for (Finding finding : found) {
-      if (all.size() >= MOST_MENDED) all.add(finding.with(List.of()));
-      else all.add(finding.with(tried(finding, design, around, keys)));
+      List<Mend> mends = new ArrayList<>();
+      for (Mend mend : finding.mends())
+        if (safe(mend) || (tried++ < MOST_TRIED && mends(mend, finding, design, around, keys)))
+          mends.add(mend);
+      all.add(finding.with(mends));
     }
     return List.copyOf(all);
   }
 
-  private static List<Mend> tried(
-      Finding finding, CourseDesign design, Around around, Set<String> keys) {
-    return finding.mends().stream()
-        .filter(mend -> {
-          Set<String> after = keys(found(mend.in(design), around));
-          return !after.contains(finding.key()) && keys.containsAll(after);
-        })
-        .toList();
+  /** What only allows more removes its finding and can bring up nothing. */
+  private static boolean safe(Mend mend) {
+    return mend instanceof Mend.AnyAttempts || mend instanceof Mend.NoDueDate;
+  }
+
+  private static boolean mends(
+      Mend mend, Finding finding, CourseDesign design, Around around, Set<String> keys) {
+    boolean more = mend instanceof Mend.PublishStep || mend instanceof Mend.PublishModule;
+    List<Finding> after = found(mend.in(design), around, /* deadEnds= */ more);
+    return after.stream()
+        .allMatch(
+            f -> !f.key().equals(finding.key()) && (keys.contains(f.key()) || hid(finding, f)));
+  }
+
+  /**
+   * Whether a finding hid another one, which therefore is not new once it is mended: nobody came so
+   * far.
+   */
+  static boolean hid(Finding finding, Finding other) {
+    return switch (other.code()) {
+      case DEAD_END, GROUP_CANNOT_COMPLETE ->
+          finding.place() instanceof RuleAt.CourseComplete
+              || finding.holdsUp().contains(new RuleAt.CourseComplete());
+      default -> finding.place().equals(other.place()) || finding.holdsUp().contains(other.place());
+    };
   }
 
   private static Set<String> keys(List<Finding> found) {
@@ -112,9 +135,9 @@ public final class Check {
   }
 
   /** The findings with mends that were not tried yet. */
-  private static List<Finding> found(CourseDesign design, Around around) {
+  private static List<Finding> found(CourseDesign design, Around around, boolean deadEnds) {
     List<Fault> faults = References.check(design);
-    if (faults.isEmpty()) return new Check(design, around).look();
+    if (faults.isEmpty()) return new Check(design, around).look(deadEnds);
     List<Finding> found = new ArrayList<>();
     CourseDesign sound = design;
     for (Fault fault : faults) {
@@ -135,7 +158,7 @@ public final class Check {
               List.of(),
               mend.stream().toList()));
     }
-    if (References.check(sound).isEmpty()) found.addAll(new Check(sound, around).look());
+    if (References.check(sound).isEmpty()) found.addAll(new Check(sound, around).look(deadEnds));
     return found;
   }
 
@@ -181,7 +204,7 @@ public final class Check {
     return all;
   }
 
-  private List<Finding> look() {
+  private List<Finding> look(boolean deadEnds) {
     List<Reach> all = profiles().stream().map(this::reach).toList();
     var unreached = new BitSet();
     for (int p = 0; p < places.all(); p++) {
@@ -196,7 +219,7 @@ public final class Check {
     wrongHere(waits);
     later(all.getFirst());
     groups(all);
-    deadEnds(all);
+    if (deadEnds) deadEnds(all);
     alwaysMet();
     steps(all);
     outcomes();
@@ -462,28 +485,49 @@ public final class Check {
     int course = places.course();
     Optional<Reach> able = all.stream().filter(r -> r.reaches(course)).findFirst();
     if (able.isEmpty()) return;
+    List<Integer> limited = new ArrayList<>();
     for (int s = 0; s < index.steps(); s++) {
       Step step = index.step(s);
-      if (step.scoring().attempts() == 0
-          || !Kinds.tried(step)
-          || !able.get().reaches(places.opens(s))) continue;
-      Reach failing = reach(able.get().profile().neverPassing(s));
-      if (failing.reaches(course)) continue;
-      var unreached = new BitSet();
-      for (int p = 0; p < places.all(); p++)
-        if (failing.exists(p) && !failing.reaches(p)) unreached.set(p);
-      var waits = new Waits(scene, failing, unreached);
-      List<Integer> held = new ArrayList<>(waits.heldUpBy(List.of(places.done(s))));
-      add(
-          Finding.Code.DEAD_END,
-          Finding.Weight.SOME,
-          new RuleAt.StepDone(step.id()),
-          Optional.empty(),
-          Map.of("attempts", step.scoring().attempts()),
-          waits.chain(course),
-          held,
-          List.of(new Mend.AnyAttempts(step.id())));
+      if (step.scoring().attempts() > 0 && Kinds.tried(step) && able.get().reaches(places.opens(s)))
+        limited.add(s);
     }
+    List<Integer> ends = new ArrayList<>();
+    deadEnds(able.get().profile(), limited, ends);
+    for (int s : ends) deadEnd(able.get().profile(), s);
+  }
+
+  /**
+   * Finds the steps without which nobody completes. Who fails several reaches no more than who
+   * fails one of them, so that where all together do no harm, none does.
+   */
+  private void deadEnds(Profile profile, List<Integer> steps, List<Integer> ends) {
+    if (steps.isEmpty() || ends.size() >= MOST_DEAD_ENDS) return;
+    if (Reach.of(scene, profile.neverPassing(steps)).reaches(places.course())) return;
+    if (steps.size() == 1) {
+      ends.add(steps.getFirst());
+      return;
+    }
+    int half = steps.size() / 2;
+    deadEnds(profile, steps.subList(0, half), ends);
+    deadEnds(profile, steps.subList(half, steps.size()), ends);
+  }
+
+  private void deadEnd(Profile profile, int s) {
+    Reach failing = Reach.of(scene, profile.neverPassing(List.of(s)));
+    var unreached = new BitSet();
+    for (int p = 0; p < places.all(); p++)
+      if (failing.exists(p) && !failing.reaches(p)) unreached.set(p);
+    var waits = new Waits(scene, failing, unreached);
+    Step step = index.step(s);
+    add(
+        Finding.Code.DEAD_END,
+        Finding.Weight.SOME,
+        new RuleAt.StepDone(step.id()),
+        Optional.empty(),
+        Map.of("attempts", step.scoring().attempts()),
+        waits.chain(places.course()),
+        waits.heldUpBy(List.of(places.done(s))),
+        List.of(new Mend.AnyAttempts(step.id())));
   }
 
   /** Rules that hold for somebody of whom nothing is known, early and late alike. */

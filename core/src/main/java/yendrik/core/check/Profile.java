@@ -1,5 +1,6 @@
 package yendrik.core.check;
 
+import java.util.Collection;
 import java.util.Set;
 import yendrik.core.course.Step;
 import yendrik.core.id.GroupId;
@@ -9,23 +10,21 @@ import yendrik.core.id.GroupId;
  *
  * @param groups in which they are
  * @param named whether they are whoever is named anywhere
- * @param failing the number of the step that they never pass, {@link #NONE} for none
+ * @param failing the numbers of the steps that they never pass
  * @param late whether they come when every date of a rule has passed; dates of steps are left out
  *     then
  */
-record Profile(Set<GroupId> groups, boolean named, int failing, boolean late) {
-  static final int NONE = -1;
-
+record Profile(Set<GroupId> groups, boolean named, Set<Integer> failing, boolean late) {
   static Profile in(Set<GroupId> groups, boolean named) {
-    return new Profile(groups, named, NONE, false);
+    return new Profile(groups, named, Set.of(), /* late= */ false);
   }
 
-  Profile neverPassing(int step) {
-    return new Profile(groups, named, step, late);
+  Profile neverPassing(Collection<Integer> steps) {
+    return new Profile(groups, named, Set.copyOf(steps), late);
   }
 
   Profile comingLate() {
-    return new Profile(groups, named, failing, true);
+    return new Profile(groups, named, failing, /* late= */ true);
   }
 
   /** Whether a step is for them. */

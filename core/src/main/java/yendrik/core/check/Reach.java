@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
+import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
@@ -31,6 +32,7 @@ final class Reach {
   static final long DAY = 86_400_000L;
   private static final double HAIR = 1e-9;
 
+  private final Scene scene;
   private final CourseIndex index;
   private final Places places;
   private final Possible possible;
@@ -42,6 +44,7 @@ final class Reach {
   private final boolean[] mine;
 
   private Reach(Scene scene, Profile profile) {
+    this.scene = scene;
     index = scene.index();
     places = scene.places();
     possible = scene.possible();
@@ -62,7 +65,27 @@ final class Reach {
       Possible possible,
       Contradictions contradictions,
       Around around,
-      long late) {}
+      long late,
+      List<Condition> moduleRules,
+      Condition completeRule) {
+    /**
+     * @param late a moment after every date of the rules, in epoch milliseconds
+     */
+    static Scene of(CourseIndex index, Around around, long late) {
+      CourseDesign design = index.design();
+      return new Scene(
+          index,
+          new Places(index),
+          new Possible(index, around),
+          new Contradictions(index),
+          around,
+          late,
+          design.modules().stream()
+              .map(m -> m.doneWhen().orElseGet(() -> Rules.usualModuleDone(m)))
+              .toList(),
+          design.completeWhen().orElseGet(() -> Rules.usualCourseComplete(design)));
+    }
+  }
 
   static Reach of(Scene scene, Profile profile) {
     var reach = new Reach(scene, profile);
@@ -178,8 +201,7 @@ final class Reach {
   }
 
   Condition doneRule(int m) {
-    CourseModule module = index.module(m);
-    return module.doneWhen().orElseGet(() -> Rules.usualModuleDone(module));
+    return scene.moduleRules().get(m);
   }
 
   private Times badge(int b) {
@@ -195,7 +217,7 @@ final class Reach {
   }
 
   Condition completeRule() {
-    return index.design().completeWhen().orElseGet(() -> Rules.usualCourseComplete(index.design()));
+    return scene.completeRule();
   }
 
   private Times holds(Optional<Condition> rule) {
@@ -241,17 +263,17 @@ final class Reach {
   }
 
   private Times all(Condition.All all) {
-    boolean waived = all.parts().stream().anyMatch(p -> possible(p) == Times.WAIVED);
-    if (!waived && contradictions.in(all)) return Times.NEVER;
-    return joint(all, all.parts().size(), Bound.POSSIBLE);
+    boolean contradictory =
+        contradictions.in(all) && all.parts().stream().noneMatch(p -> possible(p) == Times.WAIVED);
+    return contradictory ? Times.NEVER : joint(all, all.parts().size(), Bound.POSSIBLE);
   }
 
   private Times joint(Condition joint, int n, Bound bound) {
-    List<Times> parts =
-        joint.parts().stream()
-            .map(p -> bound == Bound.POSSIBLE ? possible(p) : certain(p))
-            .filter(t -> t != Times.WAIVED)
-            .toList();
+    List<Times> parts = new ArrayList<>(joint.parts().size());
+    for (Condition part : joint.parts()) {
+      Times times = bound == Bound.POSSIBLE ? possible(part) : certain(part);
+      if (times != Times.WAIVED) parts.add(times);
+    }
     if (parts.isEmpty()) return Times.WAIVED;
     return Times.atLeast(Math.min(n, parts.size()), parts);
   }
@@ -321,7 +343,7 @@ final class Reach {
   }
 
   private Times ofStrand(int s, Leaf.OfStrand leaf) {
-    if (s == profile.failing() && needsPassing(s, leaf)) return Times.NEVER;
+    if (profile.failing().contains(s) && needsPassing(s, leaf)) return Times.NEVER;
     long takes =
         switch (leaf) {
           case AttemptLeaf.OnDays l -> (l.days() - 1) * DAY;
@@ -380,8 +402,9 @@ final class Reach {
   private Times quizzes(Leaf.QuizzesScored leaf) {
     List<Integer> quizzes = quizzesOf(leaf);
     if (quizzes.isEmpty()) return Times.WAIVED;
-    if (quizzes.contains(profile.failing())
-        && leaf.share() >= index.step(profile.failing()).scoring().passMark()) return Times.NEVER;
+    for (int s : quizzes)
+      if (profile.failing().contains(s) && leaf.share() >= index.step(s).scoring().passMark())
+        return Times.NEVER;
     return earliest(quizzes.stream().map(this::acts).toList(), quizzes.size());
   }
 
@@ -424,7 +447,7 @@ final class Reach {
     int mastery = index.outcome(o).scale().mastery();
     return earliest(
         possible.ties(o).stream()
-            .filter(s -> mine[s] && (s != profile.failing() || level < mastery))
+            .filter(s -> mine[s] && (level < mastery || !profile.failing().contains(s)))
             .map(this::acts)
             .toList(),
         1);

@@ -63,6 +63,11 @@ final class Times {
   Times and(Times other) {
     if (this == ALWAYS) return other;
     if (other == ALWAYS) return this;
+    if (ends.length == 0 || other.ends.length == 0) return NEVER;
+    if (ends.length == 2 && other.ends.length == 2) {
+      if (ends[0] >= other.ends[0] && ends[1] <= other.ends[1]) return this;
+      if (other.ends[0] >= ends[0] && other.ends[1] <= ends[1]) return other;
+    }
     List<Long> all = new ArrayList<>();
     int a = 0;
     int b = 0;
@@ -77,11 +82,21 @@ final class Times {
   }
 
   Times or(Times other) {
-    return atLeast(1, List.of(this, other));
+    if (ends.length == 0) return other;
+    if (other.ends.length == 0) return this;
+    if (ends.length == 2 && ends[1] == END && other.first() >= ends[0]) return this;
+    if (other.ends.length == 2 && other.ends[1] == END && ends[0] >= other.ends[0]) return other;
+    return swept(1, List.of(this, other));
   }
 
   /** When at least so many of several are so at once. */
   static Times atLeast(int n, List<Times> several) {
+    if (n == several.size()) return several.stream().reduce(ALWAYS, Times::and);
+    if (n == 1) return several.stream().reduce(NEVER, Times::or);
+    return swept(n, several);
+  }
+
+  private static Times swept(int n, List<Times> several) {
     record Edge(long at, int by) {}
     List<Edge> edges = new ArrayList<>();
     for (Times times : several)

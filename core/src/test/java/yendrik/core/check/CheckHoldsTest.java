@@ -26,14 +26,7 @@ class CheckHoldsTest {
 
   private static Reach reach(CourseDesign design, Set<GroupId> groups) {
     var index = new CourseIndex(design);
-    var scene =
-        new Reach.Scene(
-            index,
-            new Places(index),
-            new Possible(index, Around.NOTHING),
-            new Contradictions(index),
-            Around.NOTHING,
-            0);
+    var scene = Reach.Scene.of(index, Around.NOTHING, 0);
     return Reach.of(scene, Profile.in(groups, false));
   }
 
@@ -75,14 +68,15 @@ class CheckHoldsTest {
   }
 
   @Property(tries = 250, edgeCases = EdgeCasesMode.NONE)
-  void every_mend_removes_its_finding_and_adds_none(@ForAll("designs") SmallDesign small) {
+  void every_mend_removes_its_finding_and_adds_none_that_it_did_not_hide(
+      @ForAll("designs") SmallDesign small) {
     List<Finding> found = Check.of(small.design(), Around.NOTHING);
     for (Finding finding : found)
       for (Mend mend : finding.mends())
-        assertThat(keys(Check.of(mend.in(small.design()), Around.NOTHING)))
+        assertThat(Check.of(mend.in(small.design()), Around.NOTHING))
             .as(mend + " for " + finding)
-            .doesNotContain(finding.key())
-            .isSubsetOf(keys(found));
+            .noneMatch(f -> f.key().equals(finding.key()))
+            .allMatch(f -> keys(found).contains(f.key()) || Check.hid(finding, f));
   }
 
   private static Set<String> keys(List<Finding> found) {
