@@ -147,10 +147,10 @@ describe('my route', () => {
     });
     const { unmount } = show(<MyRoute walk="practice" />);
     await userEvent.click(
-      await screen.findByRole('button', { name: 'As if Pads, cables, levers were done' }),
+      await screen.findByRole('button', { name: 'as if it were done: Pads, cables, levers' }),
     );
     await userEvent.click(
-      screen.getByRole('button', { name: 'As if Brake set-up practical were open' }),
+      screen.getByRole('button', { name: 'as if it were open: Brake set-up practical' }),
     );
     expect(await screen.findByText('It cannot be.')).toBeInTheDocument();
     expect(calls.filter((c) => c.method === 'POST').map((c) => c.body)).toEqual([
@@ -160,7 +160,7 @@ describe('my route', () => {
     unmount();
     show(<MyRoute walk="mine" />);
     await screen.findByRole('main');
-    expect(screen.queryByRole('button', { name: /As if/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /as if/ })).toBeNull();
   });
 
   it('says when nothing is open, and when all is complete', async () => {
