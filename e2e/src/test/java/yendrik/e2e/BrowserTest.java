@@ -5,6 +5,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.util.Base64;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -51,5 +52,21 @@ abstract class BrowserTest {
 
   static void go(Page page, String path) {
     page.navigate(school.address + path);
+  }
+
+  /** Takes the first condition that is proposed for what is typed under a rule. */
+  static void asks(Page page, String rule, String typed, String proposal) {
+    page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(rule))
+        .getByRole(AriaRole.COMBOBOX)
+        .fill(typed);
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile(proposal)))
+        .first()
+        .click();
+  }
+
+  /** A button whose name is like this. */
+  static Locator buttonLike(Page page, String name) {
+    return page.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
   }
 }

@@ -12,14 +12,7 @@ import org.junit.jupiter.api.Test;
 class CheckTest extends BrowserTest {
   private static void opens(Page designer, String step, String typed, String proposal) {
     button(designer, step).click();
-    designer
-        .getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Opens when"))
-        .getByRole(AriaRole.COMBOBOX)
-        .fill(typed);
-    designer
-        .getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile(proposal)))
-        .first()
-        .click();
+    asks(designer, "Opens when", typed, proposal);
   }
 
   private static Locator next(Page designer) {
@@ -45,32 +38,16 @@ class CheckTest extends BrowserTest {
         designer.getByRole(
             AriaRole.REGION, new Page.GetByRoleOptions().setName("Nobody gets there"));
     assertThat(nobody).isVisible();
-    designer
-        .getByRole(
-            AriaRole.BUTTON,
-            new Page.GetByRoleOptions().setName(Pattern.compile("waits for itself")))
-        .click();
-    designer
-        .getByRole(
-            AriaRole.BUTTON,
-            new Page.GetByRoleOptions()
-                .setName(Pattern.compile("^Take “Left pedal is done” out of what opens")))
-        .click();
+    buttonLike(designer, "waits for itself").click();
+    Locator mend = buttonLike(designer, "^Take “Left pedal is done” out of what opens");
+    mend.click();
     assertThat(nobody).isHidden();
     designer.keyboard().press("Control+z");
     assertThat(nobody).isVisible();
-    designer
-        .getByRole(
-            AriaRole.BUTTON,
-            new Page.GetByRoleOptions()
-                .setName(Pattern.compile("^Take “Left pedal is done” out of what opens")))
-        .click();
+    mend.click();
     assertThat(nobody).isHidden();
 
-    designer
-        .getByRole(
-            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Rehearsals")))
-        .click();
+    buttonLike(designer, "^Rehearsals").click();
     button(designer, "Rehearse something").click();
     next(designer).fill("two threads read");
     designer.getByRole(AriaRole.OPTION).first().click();

@@ -6,7 +6,6 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.formats.json.CoreJson;
 
@@ -97,13 +96,10 @@ class RehearsalsTest extends SchoolTest {
   }
 
   @Test
-  void lines_are_tried_without_being_kept_and_a_step_says_why_it_stands_so() {
-    ObjectNode trial = object();
-    ((ArrayNode) trial.putArray("lines")).add(reads(second)).add(reads(first));
-    JsonNode lines = sefa.post(at() + "/trial", trial.toString());
-    assertThat(lines.at("/0/cannot").asString()).isEqualTo("cannot be: it is closed then");
-    assertThat(lines.at("/1/thread").asString()).hasSize(2);
-    assertThat(sefa.get(at())).isEmpty();
+  void a_step_says_why_it_stands_so_behind_some_lines_and_what_cannot_happen_is_said() {
+    keep(rehearsal("Too soon", reads(second), reads(first)));
+    assertThat(kept().at("/lines/0/cannot").asString()).isEqualTo("cannot be: it is closed then");
+    assertThat(kept().at("/lines/1/thread").asString()).hasSize(2);
     ObjectNode why = object().put("step", second);
     why.putArray("lines");
     JsonNode then = sefa.post(at() + "/why", why.toString());

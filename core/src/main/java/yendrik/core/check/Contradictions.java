@@ -1,6 +1,7 @@
 package yendrik.core.check;
 
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,7 +20,7 @@ import yendrik.core.strand.marks.MarkLeaf;
  */
 final class Contradictions {
   private final CourseIndex index;
-  private final Map<Condition, Boolean> known = new java.util.IdentityHashMap<>();
+  private final Map<Condition, Boolean> known = new IdentityHashMap<>();
 
   Contradictions(CourseIndex index) {
     this.index = index;

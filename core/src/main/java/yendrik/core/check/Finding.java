@@ -3,6 +3,8 @@ package yendrik.core.check;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import yendrik.core.id.GroupId;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.NodeId;
@@ -121,9 +123,25 @@ public record Finding(
     DATES
   }
 
-  /** Names it for as long as it stands: what it is, and where. */
+  /**
+   * Names it for as long as it stands: what it is, where, and, of what goes in a circle, by which
+   * way; what is said of it is not said of another one.
+   */
   public String key() {
-    return code + " " + name(place) + node.map(n -> " " + n.value()).orElse("");
+    StringBuilder key = new StringBuilder(code + " " + name(place));
+    node.ifPresent(n -> key.append(' ').append(n.value()));
+    String more =
+        switch (code) {
+          case CIRCLE, CIRCLE_LATER, GROUP_CANNOT_COMPLETE ->
+              groups + chain.stream().map(l -> name(l.at())).collect(Collectors.joining(" "));
+          case FAULT ->
+              arguments.get("fault") instanceof Fault fault
+                  ? fault.code() + " " + new TreeMap<>(fault.arguments())
+                  : "";
+          default -> "";
+        };
+    // A key stands in addresses and is kept, so it must not grow with the circle.
+    return more.isEmpty() ? key.toString() : key + " " + Integer.toHexString(more.hashCode());
   }
 
   private static String name(RuleAt at) {

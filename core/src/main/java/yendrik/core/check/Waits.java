@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
 import yendrik.core.course.CourseIndex;
@@ -206,8 +207,7 @@ final class Waits {
     return path(from, Optional.empty(), _ -> true);
   }
 
-  private List<Finding.Link> path(
-      int from, Optional<Integer> to, java.util.function.Predicate<Integer> within) {
+  private List<Finding.Link> path(int from, Optional<Integer> to, Predicate<Integer> within) {
     record Way(int place, List<Finding.Link> links) {}
     Deque<Way> ways = new ArrayDeque<>(List.of(new Way(from, List.of())));
     BitSet seen = new BitSet();

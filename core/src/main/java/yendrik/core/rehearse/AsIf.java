@@ -62,6 +62,9 @@ final class AsIf {
 
   private static final int MOST_ROUNDS = 12;
 
+  /** Beyond it nothing is played, so that no line takes for ever. */
+  private static final int MOST_TIMES = Line.MOST_DAYS;
+
   /** Rules that are gone into before giving up. */
   private static final int MOST_RULES = 2_000;
 
@@ -93,6 +96,7 @@ final class AsIf {
 
   /** Why it cannot come about; empty where it did or was so already. */
   Optional<Cannot> come(Leaf leaf) {
+    if (many(leaf) > MOST_TIMES) return cannot(Cannot.TOO_MUCH);
     return switch (leaf) {
       case Leaf.OfStep of -> ofStep(index.number(of.step()), of);
       case Leaf.OfOutcome of ->
@@ -158,6 +162,23 @@ final class AsIf {
     if (why.isEmpty()) index.step(s).window().from().ifPresent(stage::until);
     if (why.isEmpty() && !progress.sight().open(s)) why = cannot(Cannot.TOO_LATE);
     return why;
+  }
+
+  /** How often something would have to happen, or for how many days or hours. */
+  private static int many(Leaf leaf) {
+    return switch (leaf) {
+      case AttemptLeaf.Attempted l -> l.times();
+      case AttemptLeaf.OnDays l -> l.days();
+      case PostLeaf.Posted l -> l.times();
+      case PostLeaf.Replied l -> l.times();
+      case TimeLeaf.TimeSpent l -> l.minutes() / 60;
+      case Leaf.EvidenceCount l -> l.pieces();
+      case Leaf.SessionsAttended l -> l.sessions();
+      case Leaf.DaysSinceDone l -> l.days();
+      case Leaf.EnrolledFor l -> l.days();
+      case Leaf.QuietFor l -> l.days();
+      default -> 0;
+    };
   }
 
   private static Optional<Cannot> cannot(Cannot why) {

@@ -12,6 +12,8 @@ public enum Cannot {
   NOT_OF_ITS_KIND,
   /** The time for it is over. */
   TOO_LATE,
+  /** It would have to happen too often, or to last too long, to be played. */
+  TOO_MUCH,
   /** It does not come about by anything that happens in a course. */
   BY_NOTHING,
   /** The design does not have it any more. */

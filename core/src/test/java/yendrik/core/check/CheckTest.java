@@ -117,6 +117,24 @@ class CheckTest {
   }
 
   @Test
+  void what_is_said_of_one_circle_is_not_said_of_another_one_that_begins_at_the_same_step() {
+    var one =
+        withoutFlags(
+            opens(page(ANATOMY, "Anatomy"), ask(new Leaf.StepDone(PADS))),
+            opens(page(PADS, "Pads"), ask(new SeenLeaf.Seen(ANATOMY))),
+            page(FILM, "Film"));
+    var other =
+        withoutFlags(
+            opens(page(ANATOMY, "Anatomy"), ask(new Leaf.StepDone(FILM))),
+            page(PADS, "Pads"),
+            opens(page(FILM, "Film"), ask(new SeenLeaf.Seen(ANATOMY))));
+    assertThat(grave(one).getFirst().place()).isEqualTo(grave(other).getFirst().place());
+    assertThat(grave(one).getFirst().key())
+        .isEqualTo(grave(one).getFirst().key())
+        .isNotEqualTo(grave(other).getFirst().key());
+  }
+
+  @Test
   void a_badge_that_needs_the_module_it_opens_is_a_circle() {
     var badge =
         new Badge(

@@ -21,6 +21,7 @@ import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
+import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.Choices;
@@ -161,7 +162,7 @@ public record SmallDesign(CourseDesign design) {
   }
 
   /** The groups that a learner can be in: none, or Saturday. */
-  static List<Set<yendrik.core.id.GroupId>> whose() {
+  static List<Set<GroupId>> whose() {
     return List.of(Set.of(), Set.of(SATURDAY));
   }
 }

@@ -1,9 +1,13 @@
 package yendrik.core.check;
 
 import java.util.List;
+import java.util.Optional;
+import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Fault;
 import yendrik.core.rule.check.References;
+import yendrik.core.strand.seen.SeenLeaf;
 
 /** Takes out of a random design what keeps it from being compiled. */
 final class Sounder {
@@ -28,8 +32,8 @@ final class Sounder {
 
   /** A rule that cannot be without asks whether the step was seen. */
   private static CourseDesign asking(Fault fault, CourseDesign design) {
-    var at = (yendrik.core.rule.RuleAt.StepDone) fault.place();
-    var seen = yendrik.core.Workshop.ask(new yendrik.core.strand.seen.SeenLeaf.Seen(at.step()));
-    return new Mend.Rule(at, Mend.How.OUT, seen, java.util.Optional.of(seen)).in(design);
+    var at = (RuleAt.StepDone) fault.place();
+    var seen = Workshop.ask(new SeenLeaf.Seen(at.step()));
+    return new Mend.Rule(at, Mend.How.OUT, seen, Optional.of(seen)).in(design);
   }
 }

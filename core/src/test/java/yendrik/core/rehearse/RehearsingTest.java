@@ -30,6 +30,7 @@ import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.time.TimeLeaf;
 
 class RehearsingTest {
   private static final Line FAILS = as(new MarkLeaf.Score(PADS, 0.4, 0.4));
@@ -87,6 +88,26 @@ class RehearsingTest {
         .contains(Cannot.NOT_OF_ITS_KIND);
     assertThat(play(design(), as(new SeenLeaf.Seen(new StepId(99)))).getFirst().cannot())
         .contains(Cannot.GONE);
+  }
+
+  @Test
+  void what_would_take_for_ever_is_not_played() {
+    int huge = Integer.MAX_VALUE;
+    List<Leaf> all =
+        List.of(
+            new TimeLeaf.TimeSpent(ANATOMY, huge),
+            new AttemptLeaf.Attempted(PADS, huge),
+            new AttemptLeaf.OnDays(PADS, huge),
+            new PostLeaf.Posted(ANATOMY, huge),
+            new Leaf.EvidenceCount(BRAKE, huge, 2),
+            new Leaf.SessionsAttended(huge),
+            new Leaf.EnrolledFor(huge),
+            new Leaf.QuietFor(huge),
+            new Leaf.DaysSinceDone(ANATOMY, huge));
+    for (Leaf leaf : all)
+      assertThat(play(design(), as(leaf)).getFirst().cannot())
+          .as("" + leaf)
+          .contains(Cannot.TOO_MUCH);
   }
 
   @Test

@@ -8,6 +8,7 @@ import static yendrik.schema.Tables.PERSON;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -15,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSONB;
@@ -100,8 +102,8 @@ public class Checking {
         .flatMap(Condition::nodes)
         .flatMap(n ->
             n instanceof Condition.Ask(var _, Leaf.CourseComplete c)
-                ? java.util.stream.Stream.of(c.course())
-                : java.util.stream.Stream.<CourseId>empty())
+                ? Stream.of(c.course())
+                : Stream.<CourseId>empty())
         .filter(c -> design.otherCourses().containsKey(c))
         .collect(Collectors.toSet());
   }
@@ -171,7 +173,7 @@ public class Checking {
   private record Said(CourseDesign design, CheckWords words, Map<String, MeantView> meant) {
     FindingView finding(Finding f) {
       List<String> chain = words.chain(f);
-      List<LinkView> links = new java.util.ArrayList<>();
+      List<LinkView> links = new ArrayList<>();
       for (int n = 0; n < chain.size(); n++)
         links.add(new LinkView(chain.get(n), place(f.chain().get(n).at())));
       return new FindingView(

@@ -40,6 +40,8 @@ class AsIfSo {
    * @throws Problem saying why it cannot come about
    */
   void comes(EnrolmentId practice, PersonId by, StepId step, So so) {
+    // Alone with the made-up learner: what is worked out must be of what there is when it happens.
+    walks.act(practice, Optional.of(by), _ -> List.of());
     Progress now = walks.see(practice).progress();
     BroughtAbout brought =
         switch (so) {

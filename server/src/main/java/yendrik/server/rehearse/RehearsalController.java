@@ -17,11 +17,9 @@ import yendrik.server.http.FieldsEdit;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.rehearse.RehearsalViews.AskedWhy;
-import yendrik.server.rehearse.RehearsalViews.LineView;
 import yendrik.server.rehearse.RehearsalViews.RehearsalEdit;
 import yendrik.server.rehearse.RehearsalViews.RehearsalView;
 import yendrik.server.rehearse.RehearsalViews.StepThen;
-import yendrik.server.rehearse.RehearsalViews.Trial;
 
 /** What is rehearsed with the draft of a course. */
 @RestController
@@ -54,13 +52,6 @@ class RehearsalController {
       @PathVariable RehearsalId id,
       @Valid @RequestBody FieldsEdit edit) {
     return rehearsals.change(course, id, edit);
-  }
-
-  /** Plays lines that are not kept. */
-  @PostMapping("/trial")
-  @Needs(Right.PLAN)
-  List<LineView> trial(@PathVariable CourseId course, @Valid @RequestBody Trial trial) {
-    return rehearsals.trial(course, trial.lines());
   }
 
   /** Why a step stands as it does behind some lines. */

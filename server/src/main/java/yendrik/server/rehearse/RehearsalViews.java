@@ -30,12 +30,6 @@ final class RehearsalViews {
           List<@NotNull Map<String, Object>> lines)
       implements ByFields {}
 
-  /** What is tried and not kept. */
-  @Schema(name = "RehearsalTrial")
-  record Trial(
-      @NotNull @Size(max = MOST_LINES, message = "rehearsal-lines")
-          List<@NotNull Map<String, Object>> lines) {}
-
   /** Asks why a step stands as it does behind these lines. */
   @Schema(name = "RehearsalQuestion")
   record AskedWhy(

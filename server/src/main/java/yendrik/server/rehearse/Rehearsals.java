@@ -162,14 +162,6 @@ public class Rehearsals {
         designs.published(course).map(Designs.Ready::compiled));
   }
 
-  /** Plays lines that are not kept. */
-  @Transactional(readOnly = true)
-  List<LineView> trial(CourseId course, List<Map<String, Object>> sent) {
-    CompiledCourse draft = designs.readyDraft(course).compiled();
-    LineWords words = words(draft.design());
-    return Rehearsing.play(draft, lines(sent)).stream().map(p -> view(p, words)).toList();
-  }
-
   /** Why a step stands as it does behind these lines. */
   @Transactional(readOnly = true)
   StepThen why(CourseId course, List<Map<String, Object>> sent, StepId step) {

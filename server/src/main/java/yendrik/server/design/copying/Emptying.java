@@ -4,6 +4,7 @@ import static yendrik.schema.Tables.BADGE;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.REHEARSAL;
 import static yendrik.schema.Tables.RUBRIC;
 import static yendrik.schema.Tables.SESSION;
 import static yendrik.schema.Tables.STEP;
@@ -35,6 +36,7 @@ public class Emptying {
           new Part(BADGE, BADGE.COURSE_ID, BADGE.DELETED_AT),
           new Part(RUBRIC, RUBRIC.COURSE_ID, RUBRIC.DELETED_AT),
           new Part(OUTCOME, OUTCOME.COURSE_ID, OUTCOME.DELETED_AT),
+          new Part(REHEARSAL, REHEARSAL.COURSE_ID, REHEARSAL.DELETED_AT),
           new Part(SESSION, SESSION.COURSE_ID, SESSION.DELETED_AT));
 
   private final DSLContext db;
