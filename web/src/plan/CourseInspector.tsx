@@ -67,7 +67,7 @@ export function CourseInspector({ design, draft }: { design: Design; draft: Draf
           {t('plan.flagsHint')}
         </Typography>
         {design.flags.map((flag) => (
-          <FlagFields key={flag.id} flag={flag} draft={draft} />
+          <FlagFields key={flag.id} flag={flag} design={design} draft={draft} />
         ))}
         <Button size="small" onClick={addFlag} sx={{ mt: 1 }}>
           {t('plan.addFlag')}
@@ -77,7 +77,7 @@ export function CourseInspector({ design, draft }: { design: Design; draft: Draf
   );
 }
 
-function FlagFields({ flag, draft }: { flag: DesignFlag; draft: Draft }) {
+function FlagFields({ flag, design, draft }: { flag: DesignFlag; design: Design; draft: Draft }) {
   const t = useTranslations();
   return (
     <Box
@@ -92,6 +92,7 @@ function FlagFields({ flag, draft }: { flag: DesignFlag; draft: Draft }) {
         onFocus={(e) => e.target.select()}
         onSave={(name) => draft.flag(flag, { name })}
       />
+      <FindingsAt part="FLAGS" id={flag.id} design={design} draft={draft} />
       <RuleEditor
         title={t('plan.flagWhen')}
         at={{ place: 'flag-raised', id: flag.id }}

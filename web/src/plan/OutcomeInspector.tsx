@@ -4,6 +4,7 @@ import type { Design, DesignOutcome } from '../api/client';
 import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
 import { AdoptedOutcome } from './Adopted';
+import { FindingsAt } from './check/FindingsAt';
 import { pathKey, readPath, swapped } from './grouping';
 import { LevelRuleFields } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
@@ -58,6 +59,7 @@ export function OutcomeInspector({
     <Box sx={{ display: 'grid', gap: 1.75 }}>
       <Kicker>{t('frame.outcomes')}</Kicker>
       <AdoptedOutcome outcome={outcome} />
+      <FindingsAt part="OUTCOMES" id={outcome.id} design={design} draft={draft} />
       <SavedField
         disabled={held}
         label={t('plan.code')}

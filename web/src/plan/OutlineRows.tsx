@@ -6,6 +6,7 @@ import { useTranslations } from 'use-intl';
 import type { Design, DesignModule, DesignOutcome, DesignStep } from '../api/client';
 import { Bead, Knot } from '../ui/Glyphs';
 import { useNames } from '../ui/useNames';
+import { SignAt } from './check/FindingSign';
 import { Code } from './OutcomeRow';
 import type { Picked } from './several/usePicked';
 
@@ -125,13 +126,16 @@ export function ModuleRow({
       onSelect={onSelect}
       glyph={<Knot size={24} filled={module.opensWhen !== undefined} />}
     >
-      <Name
-        text={`${number}. ${module.name}`}
-        off={!module.published}
-        onSelect={onSelect}
-        chosen={chosen}
-        big
-      />
+      <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0 }}>
+        <Name
+          text={`${number}. ${module.name}`}
+          off={!module.published}
+          onSelect={onSelect}
+          chosen={chosen}
+          big
+        />
+        <SignAt part="MODULES" id={module.id} />
+      </Box>
       <Typography variant="body2" color="textSecondary">
         {module.doneWhen?.line ?? t('plan.moduleUsual')}
       </Typography>
@@ -179,7 +183,10 @@ export function CourseRow({
       <Box component="span" sx={{ display: 'grid', placeItems: 'center' }}>
         <Knot size={24} filled={completion.completeWhen !== undefined} />
       </Box>
-      <Name text={t('plan.courseEnd')} off={false} onSelect={onSelect} chosen={chosen} big />
+      <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0 }}>
+        <Name text={t('plan.courseEnd')} off={false} onSelect={onSelect} chosen={chosen} big />
+        <SignAt part="COMPLETION" id={completion.id} />
+      </Box>
       <Box sx={{ gridColumn: { xs: '2', md: '4 / -1' }, minWidth: 0 }}>
         <RuleLine
           line={t('plan.completeWhenLine', {
@@ -245,6 +252,7 @@ export function StepRow({
           }}
         >
           <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
+          <SignAt part="STEPS" id={step.id} />
           {!step.required && (
             <Typography variant="caption" color="textSecondary">
               {t('learn.extra')}

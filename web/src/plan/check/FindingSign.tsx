@@ -1,5 +1,8 @@
 import { Box } from '@mui/material';
-import type { Finding } from '../../api/client';
+import { useQuery } from '@tanstack/react-query';
+import type { CheckedThing, Finding } from '../../api/client';
+import { queries } from '../../api/queries';
+import { useCourse } from '../../frame/course';
 
 const SHAPE: Record<Finding['weight'], string> = {
   FAULT: 'M2 2 L14 14 M14 2 L2 14',
@@ -19,6 +22,20 @@ export function FindingSign({ weight, meant }: { weight: Finding['weight']; mean
       sx={{ width: 15, height: 15, alignSelf: 'start', mt: 0.35, color: colour }}
     >
       <path d={SHAPE[weight]} fill="none" stroke="currentColor" strokeWidth={2} />
+    </Box>
+  );
+}
+
+/** The worst that is found at a thing and not meant so, in words for who asks; nothing where all is well. */
+export function SignAt({ part, id }: Pick<CheckedThing, 'part' | 'id'>) {
+  const course = useCourse();
+  const worst = useQuery(queries.check(course.id)).data?.findings.find(
+    (f) => !f.meant && f.place.part === part && f.place.id === id,
+  );
+  if (!worst) return null;
+  return (
+    <Box component="span" role="img" aria-label={worst.says} title={worst.says} sx={{ ml: 0.75 }}>
+      <FindingSign weight={worst.weight} meant={false} />
     </Box>
   );
 }

@@ -112,7 +112,10 @@ describe('Check', () => {
   it('stands at the thing itself where that is changed', async () => {
     serve(answers(check(circle)));
     show(<RouteOutline />);
-    await userEvent.click(await screen.findByRole('button', { name: 'Pads' }));
+    expect(
+      await screen.findByRole('img', { name: '“Pads” waits for itself in the end.' }),
+    ).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Pads' }));
     expect(await screen.findByText(/waits for itself in the end/)).toBeInTheDocument();
     expect(screen.getByRole('button', { name: 'Take “Film is done” out' })).toBeInTheDocument();
   });
