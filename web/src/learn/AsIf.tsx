@@ -8,7 +8,16 @@ import { useNotice } from '../ui/Notice';
 const NOT_DONE = ['OPEN', 'BEGUN', 'WAITING', 'AGAIN'];
 
 /** Staff walk on as if a step were open, or done: whatever it takes happens to the made-up learner. */
-export function AsIf({ step, closed }: { step: StepLine; closed: boolean }) {
+export function AsIf({
+  step,
+  name = step.name,
+  closed,
+}: {
+  step: StepLine;
+  /** What it is said of, where that is the module that begins with the step. */
+  name?: string;
+  closed: boolean;
+}) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
@@ -31,8 +40,12 @@ export function AsIf({ step, closed }: { step: StepLine; closed: boolean }) {
     <Button
       size="small"
       disabled={come.isPending}
-      onClick={() => come.mutate(so)}
-      aria-label={t(`learn.asIfOf.${so}`, { step: step.name })}
+      onClick={(e) => {
+        // It may stand in what folds.
+        e.preventDefault();
+        come.mutate(so);
+      }}
+      aria-label={t(`learn.asIfOf.${so}`, { step: name })}
       sx={{ ml: 1, py: 0, color: 'tone.ochreInk', '@media print': { display: 'none' } }}
     >
       {t(`learn.asIf.${so}`)}

@@ -178,6 +178,9 @@ function ModuleBlock({
         <Typography component="span" color="textSecondary">
           {summary}
         </Typography>
+        {!module.open && walk === 'practice' && module.steps[0] && (
+          <AsIf step={module.steps[0]} name={module.name} closed />
+        )}
         {!module.open && <Missing parts={module.missing} inline />}
       </Box>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>

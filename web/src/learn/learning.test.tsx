@@ -163,6 +163,20 @@ describe('my route', () => {
     expect(screen.queryByRole('button', { name: /as if/ })).toBeNull();
   });
 
+  it('is walked on into a closed module too', async () => {
+    const [module] = way.modules;
+    const closed = { ...way, modules: [{ ...module, open: false }] };
+    const calls = serve({
+      'GET /api/courses/2/walks/practice/route': closed,
+      'POST /api/courses/2/walks/practice/steps/12/as-if': way,
+    });
+    show(<MyRoute walk="practice" />);
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'as if it were open: Brakes' }),
+    );
+    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({ so: 'OPEN' });
+  });
+
   it('says when nothing is open, and when all is complete', async () => {
     const { next: _, ...rest } = way;
     serve({

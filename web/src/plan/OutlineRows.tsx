@@ -127,6 +127,7 @@ export function ModuleRow({
       glyph={<Knot size={24} filled={module.opensWhen !== undefined} />}
     >
       <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0 }}>
+        <SignAt part="MODULES" id={module.id} />
         <Name
           text={`${number}. ${module.name}`}
           off={!module.published}
@@ -134,7 +135,6 @@ export function ModuleRow({
           chosen={chosen}
           big
         />
-        <SignAt part="MODULES" id={module.id} />
       </Box>
       <Typography variant="body2" color="textSecondary">
         {module.doneWhen?.line ?? t('plan.moduleUsual')}
@@ -184,8 +184,8 @@ export function CourseRow({
         <Knot size={24} filled={completion.completeWhen !== undefined} />
       </Box>
       <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0 }}>
-        <Name text={t('plan.courseEnd')} off={false} onSelect={onSelect} chosen={chosen} big />
         <SignAt part="COMPLETION" id={completion.id} />
+        <Name text={t('plan.courseEnd')} off={false} onSelect={onSelect} chosen={chosen} big />
       </Box>
       <Box sx={{ gridColumn: { xs: '2', md: '4 / -1' }, minWidth: 0 }}>
         <RuleLine
@@ -251,8 +251,10 @@ export function StepRow({
             minWidth: 0,
           }}
         >
-          <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
-          <SignAt part="STEPS" id={step.id} />
+          <Box sx={{ display: 'flex', minWidth: 0 }}>
+            <SignAt part="STEPS" id={step.id} />
+            <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
+          </Box>
           {!step.required && (
             <Typography variant="caption" color="textSecondary">
               {t('learn.extra')}

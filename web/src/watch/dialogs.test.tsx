@@ -127,7 +127,8 @@ describe('publishing', () => {
     show(<PublishDialog onClose={() => {}} />);
     await userEvent.click(await screen.findByRole('button', { name: /Publish/ }));
     expect(await screen.findByText(/changed since you looked at it: “Glue”/)).toBeInTheDocument();
-    await vi.waitFor(() => expect(calls.filter((c) => c.method === 'GET')).toHaveLength(2));
+    const looks = () => calls.filter((c) => c.path.endsWith('/publications/next'));
+    await vi.waitFor(() => expect(looks()).toHaveLength(2));
   });
 });
 

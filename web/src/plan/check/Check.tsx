@@ -215,7 +215,7 @@ function FindingRow({
         ) : (
           finding.chain.length > 0 && (
             <Typography variant="body2" color="textSecondary">
-              {finding.chain[finding.chain.length - 1]?.says}
+              {finding.chain.at(finding.code.startsWith('CIRCLE') ? 0 : -1)?.says}
             </Typography>
           )
         )}

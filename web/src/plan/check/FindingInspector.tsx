@@ -72,8 +72,8 @@ function Chain({ finding }: { finding: Finding }) {
         p: 0,
         pl: 2,
         borderLeft: 2,
-        borderColor: circle ? 'tone.madder' : 'divider',
         ...(circle && { borderTop: 2, borderBottom: 2, py: 1 }),
+        borderColor: circle ? 'tone.madder' : 'divider',
         display: 'grid',
         gap: 0.75,
       }}

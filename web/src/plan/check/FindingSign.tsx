@@ -6,7 +6,7 @@ import { useCourse } from '../../frame/course';
 
 const SHAPE: Record<Finding['weight'], string> = {
   FAULT: 'M2 2 L14 14 M14 2 L2 14',
-  NOBODY: 'M3 8 A5 5 0 1 0 8 3 L8 3 M8 0.5 L5 3 L8 5.5',
+  NOBODY: 'M8 1.5 L14.5 8 L8 14.5 L1.5 8 Z M4 8 H12',
   SOME: 'M1 8 H10 M12 3 V13',
   ODD: 'M8 2 V9 M8 12.5 V13.5',
 };
@@ -34,7 +34,13 @@ export function SignAt({ part, id }: Pick<CheckedThing, 'part' | 'id'>) {
   );
   if (!worst) return null;
   return (
-    <Box component="span" role="img" aria-label={worst.says} title={worst.says} sx={{ ml: 0.75 }}>
+    <Box
+      component="span"
+      role="img"
+      aria-label={worst.says}
+      title={worst.says}
+      sx={{ flex: 'none', mr: 0.75 }}
+    >
       <FindingSign weight={worst.weight} meant={false} />
     </Box>
   );

@@ -48,7 +48,7 @@ export function FindingsAt({
             {t('checking.why')}
           </Link>
         </Typography>
-        <Mends finding={f} onMend={mend} />
+        <Mends finding={f} onMend={mend} most={1} />
       </Box>
     </Box>
   ));

@@ -55,9 +55,9 @@ final class Looking {
     this.around = around;
     index = new CourseIndex(design);
     rules = Rules.of(design);
-    mending = new Mending(index, rules);
     scene = Reach.Scene.of(index, around, late(design));
     places = scene.places();
+    mending = new Mending(index, places, rules);
     possible = scene.possible();
   }
 

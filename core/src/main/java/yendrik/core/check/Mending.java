@@ -1,6 +1,7 @@
 package yendrik.core.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,10 +18,12 @@ import yendrik.core.strand.attempts.AttemptLeaf;
 /** The mends that come into question; whether they mend is for {@link Check} to try. */
 final class Mending {
   private final CourseIndex index;
+  private final Places places;
   private final Map<RuleAt, Condition> rules;
 
-  Mending(CourseIndex index, Map<RuleAt, Condition> rules) {
+  Mending(CourseIndex index, Places places, Map<RuleAt, Condition> rules) {
     this.index = index;
+    this.places = places;
     this.rules = rules;
   }
 
@@ -48,11 +51,27 @@ final class Mending {
         .toList();
   }
 
-  /** Each condition of a circle could be taken out; those that point back in the course first. */
+  /**
+   * Each condition of a circle could be taken out, first what looks furthest ahead in the course.
+   */
   List<Mend> ofCircle(List<Finding.Link> chain) {
-    return chain.reversed().stream()
+    List<Integer> order = new ArrayList<>();
+    for (int n = 0; n < chain.size(); n++) order.add(n);
+    order.sort(Comparator.comparingInt(n -> -ahead(chain, n)));
+    return order.stream()
+        .map(chain::get)
         .flatMap(link -> outOf(link.at(), link.condition()).stream())
         .toList();
+  }
+
+  /** How much later in the course what a link waits for comes than what waits. */
+  private int ahead(List<Finding.Link> chain, int n) {
+    RuleAt waited = chain.get((n + 1) % chain.size()).at();
+    return turn(waited) - turn(chain.get(n).at());
+  }
+
+  private int turn(RuleAt at) {
+    return places.turn(places.of(at));
   }
 
   /** For a condition that is never met, or odd. */

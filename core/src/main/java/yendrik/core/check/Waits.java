@@ -199,12 +199,19 @@ final class Waits {
    */
   List<Finding.Link> around(List<Integer> members) {
     int first = members.stream().min(Comparator.comparingInt(places::turn)).orElseThrow();
-    return path(first, Optional.of(first), members::contains);
+    return told(path(first, Optional.of(first), members::contains));
   }
 
   /** The shortest way from a place to something that is wrong by itself or goes in a circle. */
   List<Finding.Link> chain(int from) {
-    return path(from, Optional.empty(), _ -> true);
+    return told(path(from, Optional.empty(), _ -> true));
+  }
+
+  /** That one is done only by who can open it goes without saying. */
+  private static List<Finding.Link> told(List<Finding.Link> links) {
+    List<Finding.Link> told =
+        links.stream().filter(link -> link.by() != Finding.By.OPENING).toList();
+    return told.isEmpty() ? links : told;
   }
 
   private List<Finding.Link> path(int from, Optional<Integer> to, Predicate<Integer> within) {

@@ -96,8 +96,7 @@ class CheckTest {
     assertThat(circle.code()).isEqualTo(Finding.Code.CIRCLE);
     assertThat(circle.chain())
         .extracting(Finding.Link::at)
-        .containsExactly(
-            new RuleAt.StepOpens(ANATOMY), new RuleAt.StepDone(PADS), new RuleAt.StepOpens(PADS));
+        .containsExactly(new RuleAt.StepOpens(ANATOMY), new RuleAt.StepOpens(PADS));
     assertThat(circle.holdsUp())
         .contains(
             new RuleAt.StepOpens(PADS),
