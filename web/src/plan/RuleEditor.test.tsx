@@ -78,19 +78,31 @@ describe('a rule', () => {
 
   it('is one condition again when one of two is taken out', async () => {
     const { change } = edit(jointNode('all', [ask(1), ask(2)]));
-    await userEvent.click(screen.getByRole('button', { name: /“Step 1”/ }));
+    await userEvent.click(screen.getByRole('button', { name: /Take out: .*“Step 1”/ }));
     expect(change.mock.calls[0]?.[0]).toMatchObject({ is: 'ask', leaf: { step: 2 } });
   });
 
   it('is none at all when its only condition is taken out', async () => {
     const { change } = edit(ask(1));
-    await userEvent.click(screen.getByRole('button', { name: /“Step 1”/ }));
+    await userEvent.click(screen.getByRole('button', { name: /Take out: .*“Step 1”/ }));
     expect(change).toHaveBeenCalledWith(undefined);
+  });
+
+  it('waits some days after a condition, as many as are typed', async () => {
+    const { change } = edit(ask(1));
+    await userEvent.click(screen.getByRole('button', { name: /Only some days after: .*“Step 1”/ }));
+    const days = await screen.findByRole('spinbutton', { name: 'Days to wait' });
+    expect(days).toHaveValue(7);
+    await userEvent.clear(days);
+    await userEvent.type(days, '3{Enter}');
+    expect(change.mock.lastCall?.[0]).toMatchObject({ is: 'after', days: 3 });
+    await userEvent.click(screen.getByRole('button', { name: 'At once, without waiting' }));
+    expect(change.mock.lastCall?.[0]).toMatchObject({ is: 'ask' });
   });
 
   it('keeps its last condition where one is needed', () => {
     edit(ask(1), true);
-    expect(screen.queryByRole('button', { name: /“Step 1”/ })).not.toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: /Take out: .*“Step 1”/ })).not.toBeInTheDocument();
   });
 
   it('puts a condition into a joint of its own when asked to', async () => {

@@ -3,10 +3,21 @@ import { useIsMutating } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { RuleNode, RuleView } from '../api/client';
+import { SavedField } from '../ui/SavedField';
 import { keysHere } from '../ui/useKeys';
 import { ConditionInput } from './ConditionInput';
 import { plainRule } from './edits';
-import { addTo, askNode, change, type Joint, jointNode, nextJoint, takeOut } from './ruleTree';
+import {
+  addTo,
+  askNode,
+  atOnce,
+  change,
+  type Joint,
+  jointNode,
+  nextJoint,
+  takeOut,
+  waitAfter,
+} from './ruleTree';
 
 export interface Place {
   place:
@@ -19,6 +30,8 @@ export interface Place {
     | 'flag-raised';
   id: number;
 }
+
+const MOST_DAYS = 3650;
 
 interface Props {
   title: string;
@@ -104,31 +117,39 @@ function Node({
     return (
       <Chip
         node={node}
+        onWait={() => save(change(root, node.id, waitAfter))}
         onRemove={needed && root.id === node.id ? undefined : () => save(takeOut(root, node.id))}
       />
     );
   return (
     <Box sx={{ borderLeft: '2px solid', borderColor: 'divider', pl: 1 }}>
-      <Typography variant="body2" component="div" color="textSecondary">
-        {t.rich(`plan.joint.${node.is as Joint}`, {
-          n: node.n,
-          joint: (word) => (
-            <Button
-              size="small"
-              onClick={() => save(change(root, node.id, nextJoint))}
-              sx={{
-                p: 0,
-                fontSize: 13,
-                color: 'tone.madder',
-                textDecoration: 'underline',
-                textUnderlineOffset: 3,
-              }}
-            >
-              {word}
-            </Button>
-          ),
-        })}
-      </Typography>
+      {node.is === 'after' && <Waiting node={node} root={root} save={save} />}
+      {node.is !== 'after' && (
+        <Typography variant="body2" component="div" color="textSecondary">
+          {t.rich(`plan.joint.${node.is as Joint}`, {
+            n: node.n,
+            joint: (word) => (
+              <Button
+                size="small"
+                onClick={() => save(change(root, node.id, nextJoint))}
+                sx={{
+                  p: 0,
+                  fontSize: 13,
+                  color: 'tone.madder',
+                  textDecoration: 'underline',
+                  textUnderlineOffset: 3,
+                }}
+              >
+                {word}
+              </Button>
+            ),
+          })}
+          <WaitButton
+            name={t('plan.theseTogether')}
+            onWait={() => save(change(root, node.id, waitAfter))}
+          />
+        </Typography>
+      )}
       <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.6, mt: 0.4 }}>
         {node.parts.map((part) => (
           <Node key={part.id} node={part} root={root} save={save} needed={needed} />
@@ -138,7 +159,87 @@ function Node({
   );
 }
 
-function Chip({ node, onRemove }: { node: RuleNode; onRemove: (() => void) | undefined }) {
+/** The line above a condition that counts only some days after it first held. */
+function Waiting({
+  node,
+  root,
+  save,
+}: {
+  node: RuleNode;
+  root: RuleNode;
+  save: (next: RuleNode | undefined) => void;
+}) {
+  const t = useTranslations();
+  return (
+    <Typography
+      variant="body2"
+      component="div"
+      color="textSecondary"
+      sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}
+    >
+      <SavedField
+        value={String(node.n)}
+        onSave={(days) => {
+          const n = Number(days);
+          if (Number.isInteger(n) && n > 0 && n <= MOST_DAYS)
+            save(change(root, node.id, (wait) => ({ ...wait, n })));
+        }}
+        slotProps={{
+          htmlInput: {
+            'aria-label': t('plan.waitDays'),
+            inputMode: 'numeric',
+            type: 'number',
+            min: 1,
+            max: MOST_DAYS,
+          },
+        }}
+        sx={{ width: 74, '& input': { py: 0.3, px: 0.75 } }}
+      />
+      {t('plan.daysAfter')}
+      <IconButton
+        size="small"
+        onClick={() => save(change(root, node.id, atOnce))}
+        aria-label={t('plan.waitAtOnce')}
+        title={t('plan.waitAtOnce')}
+        sx={{ fontSize: 15, p: 0.4 }}
+      >
+        ×
+      </IconButton>
+    </Typography>
+  );
+}
+
+function WaitButton({ name, onWait }: { name: string; onWait: () => void }) {
+  const t = useTranslations();
+  return (
+    <IconButton
+      size="small"
+      onClick={onWait}
+      aria-label={t('plan.waitAfter', { name })}
+      title={t('plan.waitAfter', { name })}
+      sx={{ p: 0.4, ml: 0.25 }}
+    >
+      <svg width={13} height={13} viewBox="0 0 14 14" aria-hidden>
+        <path
+          d="M3 1.5 H11 M3 12.5 H11 M4 1.5 C4 5 10 9 10 12.5 M10 1.5 C10 5 4 9 4 12.5"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth={1.3}
+        />
+      </svg>
+    </IconButton>
+  );
+}
+
+function Chip({
+  node,
+  onWait,
+  onRemove,
+}: {
+  node: RuleNode;
+  onWait: () => void;
+  onRemove: (() => void) | undefined;
+}) {
   const t = useTranslations();
   const name = `${node.subject} ${node.says}`.trim();
   return (
@@ -153,7 +254,7 @@ function Chip({ node, onRemove }: { node: RuleNode; onRemove: (() => void) | und
         borderRadius: 1,
         bgcolor: 'tone.panel',
         pl: 1,
-        pr: onRemove ? 0.25 : 1,
+        pr: 0.25,
         py: 0.1,
       }}
     >
@@ -161,13 +262,14 @@ function Chip({ node, onRemove }: { node: RuleNode; onRemove: (() => void) | und
         {node.subject && `${node.subject} `}
         <b>{node.says}</b>
       </Typography>
+      <WaitButton name={name} onWait={onWait} />
       {onRemove && (
         <IconButton
           size="small"
           onClick={onRemove}
           onKeyDown={keysHere({ Backspace: onRemove })}
           aria-label={t('plan.removeCondition', { name })}
-          sx={{ fontSize: 15, p: 0.4, ml: 0.25 }}
+          sx={{ fontSize: 15, p: 0.4 }}
         >
           ×
         </IconButton>

@@ -22,6 +22,7 @@ import { partEdit } from '../kinds/rooms';
 export function plainRule(node: RuleNode): Record<string, unknown> {
   if (node.is === 'ask') return { is: node.is, id: node.id, leaf: node.leaf };
   const parts = node.parts.map(plainRule);
+  if (node.is === 'after') return { is: node.is, id: node.id, days: node.n, part: parts[0] };
   return node.is === 'at-least'
     ? { is: node.is, id: node.id, n: node.n, parts }
     : { is: node.is, id: node.id, parts };

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { RuleNode } from '../api/client';
 import { plainRule } from './edits';
-import { addTo, askNode, jointNode, nextJoint, takeOut } from './ruleTree';
+import { addTo, askNode, atOnce, jointNode, nextJoint, takeOut, waitAfter } from './ruleTree';
 
 const ask = (says: string): RuleNode =>
   askNode({ leaf: { is: 'seen', step: 1 }, subject: '', says });
@@ -24,6 +24,22 @@ describe('editing a rule', () => {
   it('keeps none of one, which is not the same as the one', () => {
     const [a, b] = [ask('a'), ask('b')];
     expect(takeOut(jointNode('none', [a, b]), b.id)?.is).toBe('none');
+  });
+
+  it('waits some days after a condition, stays one condition, and goes with it', () => {
+    const [a, b] = [ask('a'), ask('b')];
+    const wait = waitAfter(a);
+    expect(plainRule(wait)).toEqual({
+      is: 'after',
+      id: wait.id,
+      days: 7,
+      part: { is: 'ask', id: a.id, leaf: a.leaf },
+    });
+    const both = addTo(wait, undefined, b);
+    expect(both.is).toBe('all');
+    expect(takeOut(both, b.id)).toEqual(wait);
+    expect(takeOut(both, a.id)).toEqual(b);
+    expect(atOnce(wait)).toBe(a);
   });
 
   it('never asks for more parts than there are', () => {

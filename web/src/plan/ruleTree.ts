@@ -1,7 +1,9 @@
 import type { Proposal, RuleNode } from '../api/client';
 import { newId } from '../ui/ids';
 
-export type Joint = 'all' | 'any' | 'none' | 'at-least';
+export type Joint = 'all' | 'any' | 'none' | 'at-least' | 'after';
+
+const USUAL_WAIT = 7;
 
 export const askNode = (p: Proposal): RuleNode => ({
   id: newId(),
@@ -42,9 +44,15 @@ export function addTo(
   added: RuleNode,
 ): RuleNode {
   if (!root) return added;
-  if (root.is === 'ask') return jointNode('all', [root, added]);
+  if (root.is === 'ask' || root.is === 'after') return jointNode('all', [root, added]);
   return change(root, parent ?? root.id, (n) => ({ ...n, parts: [...n.parts, added] })) ?? added;
 }
+
+/** Lets a condition hold only some days after it first held. */
+export const waitAfter = (node: RuleNode): RuleNode => jointNode('after', [node], USUAL_WAIT);
+
+/** A condition without the days that it waits. */
+export const atOnce = (node: RuleNode): RuleNode => node.parts[0] ?? node;
 
 /** Takes a condition out; a joint left with one part becomes that part. */
 export function takeOut(root: RuleNode, id: string): RuleNode | undefined {
@@ -54,6 +62,7 @@ export function takeOut(root: RuleNode, id: string): RuleNode | undefined {
 
 function simplify(node: RuleNode): RuleNode {
   if (node.is === 'ask') return node;
+  if (node.is === 'after') return { ...node, parts: node.parts.map(simplify) };
   const parts = node.parts.map(simplify);
   const only = parts[0];
   if (parts.length === 1 && only && (node.is === 'all' || node.is === 'any')) return only;

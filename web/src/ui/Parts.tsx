@@ -111,6 +111,8 @@ export function useNeeds() {
         return list(said, { type: 'conjunction' });
       case 'any':
         return list(said, { type: 'disjunction' });
+      case 'after':
+        return t('learn.needs.after', { needs: all(said), n: part.n });
       case 'none': {
         const past = part.parts.filter((p) => p.verdict === 'MET').map(needs);
         return t('learn.needs.none', { needs: all(past) });

@@ -121,6 +121,10 @@ public final class Workshop {
     return new Condition.None(node(), List.of(parts));
   }
 
+  public static Condition after(int days, Condition part) {
+    return new Condition.After(node(), days, part);
+  }
+
   public static Condition atLeast(int n, Condition... parts) {
     return new Condition.AtLeast(node(), n, List.of(parts));
   }

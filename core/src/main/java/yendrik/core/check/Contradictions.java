@@ -53,7 +53,8 @@ final class Contradictions {
               .forEach(p -> {
                 if (p instanceof Condition.Ask(var _, var leaf)) excluded.add(leaf);
               });
-      case Condition.Any _, Condition.AtLeast _ -> {}
+      // what was so once may not be so any more
+      case Condition.Any _, Condition.AtLeast _, Condition.After _ -> {}
     }
   }
 

@@ -232,6 +232,7 @@ final class Reach {
       case Condition.All all -> all(all);
       case Condition.Any any -> joint(any, 1, Bound.POSSIBLE);
       case Condition.AtLeast some -> joint(some, some.n(), Bound.POSSIBLE);
+      case Condition.After after -> since(possible(after.part()), after);
       case Condition.None none -> without(joint(none, 1, Bound.CERTAIN));
     };
   }
@@ -249,8 +250,15 @@ final class Reach {
       case Condition.All all -> joint(all, all.parts().size(), Bound.CERTAIN);
       case Condition.Any any -> joint(any, 1, Bound.CERTAIN);
       case Condition.AtLeast some -> joint(some, some.n(), Bound.CERTAIN);
+      case Condition.After after -> since(certain(after.part()), after);
       case Condition.None none -> without(joint(none, 1, Bound.POSSIBLE));
     };
+  }
+
+  private Times since(Times part, Condition.After after) {
+    if (part == Times.WAIVED) return part;
+    Times there = inCourse(part);
+    return there.isNever() ? Times.NEVER : Times.from(there.first() + after.days() * DAY);
   }
 
   private enum Bound {

@@ -140,7 +140,7 @@ final class Waits {
     if (!never(condition)) return;
     switch (condition) {
       case Condition.Ask ask -> leaf(ask, all);
-      case Condition.All _, Condition.Any _, Condition.AtLeast _ -> {
+      case Condition.All _, Condition.Any _, Condition.AtLeast _, Condition.After _ -> {
         int before = all.size();
         condition.parts().forEach(p -> blockers(p, all));
         if (all.size() == before) all.add(here(condition));

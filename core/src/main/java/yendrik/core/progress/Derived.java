@@ -113,6 +113,12 @@ final class Derived implements Sight {
   }
 
   @Override
+  public long firstMet(int number, boolean met) {
+    if (met) units.keep(units.firstMet, number, now());
+    return units.firstMet[number];
+  }
+
+  @Override
   public boolean completeOutOfReach() {
     return units.lost[numbers.course()];
   }

@@ -52,7 +52,7 @@ final class Evaluation {
     numbers = course.units();
     desk = course.desk();
     dirty = new BitSet(numbers.all());
-    units = new Units(numbers.all());
+    units = new Units(numbers.all(), course.firsts().size());
     flaggedAt = new long[course.flags()];
     sight = new Derived(record, numbers, units, this::now);
   }

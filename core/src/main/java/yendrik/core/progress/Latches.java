@@ -1,5 +1,6 @@
 package yendrik.core.progress;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -7,6 +8,7 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.StepId;
+import yendrik.core.rule.plan.FirstMet;
 
 /**
  * What a learner has and keeps, by name and so independent of a version of the design: also what
@@ -16,6 +18,7 @@ import yendrik.core.id.StepId;
  * @param stepOpened when a step could first be used, for whatever reason
  * @param stepGranted since when a step's rule grants it, so that it stays open
  * @param moduleGranted the same of modules
+ * @param firstMet when parts of rules were first met after which days are counted
  */
 public record Latches(
     long asOf,
@@ -26,7 +29,11 @@ public record Latches(
     Map<ModuleId, Long> moduleDone,
     Map<BadgeId, Long> earned,
     Map<FlagId, Long> flagged,
-    Optional<Long> completed) {
+    Optional<Long> completed,
+    List<First> firstMet) {
+
+  /** When a part of a rule was first met. */
+  public record First(FirstMet where, long at) {}
 
   public Latches {
     stepOpened = new TreeMap<>(stepOpened);
@@ -36,6 +43,7 @@ public record Latches(
     moduleDone = new TreeMap<>(moduleDone);
     earned = new TreeMap<>(earned);
     flagged = new TreeMap<>(flagged);
+    firstMet = List.copyOf(firstMet);
   }
 
   /** Nothing yet. */
@@ -49,6 +57,7 @@ public record Latches(
         Map.of(),
         Map.of(),
         Map.of(),
-        Optional.empty());
+        Optional.empty(),
+        List.of());
   }
 }

@@ -74,6 +74,10 @@ public final class Progress {
       evaluation.flaggedAt[f] =
           latches.flagged().getOrDefault(course.design().flags().get(f).id(), NEVER);
     units.keptAt[numbers.course()] = latches.completed().orElse(NEVER);
+    for (Latches.First first : latches.firstMet()) {
+      int number = course.firsts().indexOf(first.where());
+      if (number >= 0) units.firstMet[number] = first.at();
+    }
     evaluation.lookAtAll();
   }
 
@@ -278,7 +282,18 @@ public final class Progress {
         moduleDone,
         earned,
         flagged,
-        completedAt().map(Instant::toEpochMilli));
+        completedAt().map(Instant::toEpochMilli),
+        firstMet());
+  }
+
+  private List<Latches.First> firstMet() {
+    List<Latches.First> all = new ArrayList<>();
+    for (int i = 0; i < course.firsts().size(); i++)
+      if (units.firstMet[i] != NEVER)
+        all.add(new Latches.First(course.firsts().get(i), units.firstMet[i]));
+    for (Latches.First first : carried.firstMet())
+      if (!course.firsts().contains(first.where())) all.add(first);
+    return all;
   }
 
   private static <I> Map<I, Long> rest(Map<I, Long> all, ToIntFunction<I> number) {

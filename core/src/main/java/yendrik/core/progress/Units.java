@@ -26,6 +26,9 @@ final class Units {
   /** When it was done, earned or completed. */
   final long[] keptAt;
 
+  /** When the parts of rules after which days are counted were first met. */
+  final long[] firstMet;
+
   final boolean[] open;
 
   /** Whether it is open or, without staff acting, some day can be. */
@@ -49,10 +52,11 @@ final class Units {
   /** Whether moments are put down, or things only looked at. */
   boolean keeping = true;
 
-  Units(int n) {
+  Units(int n, int firsts) {
     openedAt = never(n);
     grantedAt = never(n);
     keptAt = never(n);
+    firstMet = never(firsts);
     open = new boolean[n];
     usable = new boolean[n];
     byWaiver = new boolean[n];

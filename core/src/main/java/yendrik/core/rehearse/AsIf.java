@@ -25,6 +25,7 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
 import yendrik.core.strand.attempts.AttemptFact;
@@ -378,8 +379,16 @@ final class AsIf {
       case Condition.All _ -> meet(e.parts(), e.parts().size());
       case Condition.Any _ -> meet(e.parts(), 1);
       case Condition.AtLeast some -> meet(e.parts(), some.n());
+      case Condition.After after -> after(after, e);
       case Condition.None _ -> cannot(Cannot.BY_NOTHING);
     };
+  }
+
+  private Optional<Cannot> after(Condition.After after, Explained e) {
+    if (after.days() > MOST_TIMES) return cannot(Cannot.TOO_MUCH);
+    if (e.turn() == Turn.CLOCK && e.next() != Long.MAX_VALUE)
+      return until(Instant.ofEpochMilli(e.next()));
+    return meet(e.parts().getFirst());
   }
 
   /** Meets so many of several parts, in order; those that cannot be met are passed over. */

@@ -25,6 +25,15 @@ public sealed interface Condition {
     return Stream.concat(Stream.of(this), parts().stream().flatMap(Condition::nodes));
   }
 
+  /** The number that is said with a joint: how many of its parts, how many days; otherwise 0. */
+  default int number() {
+    return switch (this) {
+      case AtLeast some -> some.n();
+      case After after -> after.days();
+      case Ask _, All _, Any _, None _ -> 0;
+    };
+  }
+
   /**
    * The same rule with other questions. A question that becomes nothing is left out, and so is a
    * joint of which nothing is left; of fewer parts no more are asked for than there are.
@@ -40,6 +49,7 @@ public sealed interface Condition {
           case Any any -> new Any(any.id, left);
           case None none -> new None(none.id, left);
           case AtLeast some -> new AtLeast(some.id, Math.min(some.n, left.size()), left);
+          case After after -> new After(after.id, after.days, left.getFirst());
         });
   }
 
@@ -60,6 +70,7 @@ public sealed interface Condition {
               left.size() < parts().size()
                   ? new AtLeast(some.id, Math.min(some.n, left.size()), left)
                   : new AtLeast(some.id, some.n, left);
+          case After after -> new After(after.id, after.days, left.getFirst());
         });
   }
 
@@ -90,6 +101,23 @@ public sealed interface Condition {
     public AtLeast {
       parts = List.copyOf(parts);
       if (n < 1) throw new Refusal("at-least", "n", n);
+    }
+  }
+
+  /**
+   * Met once so many days have gone since its part was first met; what became of the part
+   * afterwards is all the same. A day is 24 hours.
+   *
+   * @param days 1 or more
+   */
+  record After(NodeId id, int days, Condition part) implements Condition {
+    public After {
+      if (days < 1) throw new Refusal("below-one.days", "n", days);
+    }
+
+    @Override
+    public List<Condition> parts() {
+      return List.of(part);
     }
   }
 

@@ -35,7 +35,9 @@ import yendrik.core.strand.seen.SeenStrand;
  * learners go by, and nothing of what is being checked.
  */
 final class Explored {
-  private static final int LAST_DAY = 2;
+  /** Dates and days since enrolment lie within these; days after something come on top. */
+  private static final int DAYS = 2;
+
   private static final int MOST_STATES = 5_000;
   private static final Pattern MOMENT = Pattern.compile("\\d{10,}");
 
@@ -44,12 +46,14 @@ final class Explored {
   private final Places places;
   private final BitSet reached = new BitSet();
   private final Set<String> seen = new HashSet<>();
+  private final int lastDay;
   private final boolean whole;
 
   private record State(Progress progress, int day, int acts) {}
 
   private Explored(CourseDesign design, Set<GroupId> groups) {
     course = CompiledCourse.of(design);
+    lastDay = DAYS + course.firsts().size();
     index = course.index();
     places = new Places(index);
     List<Fact> first = new ArrayList<>();
@@ -85,7 +89,11 @@ final class Explored {
         state.day()
             + state.progress().record().sums().toString()
             + state.progress().latches().toString();
-    if (seen.add(MOMENT.matcher(key).replaceAll(""))) open.push(state);
+    List<Long> since =
+        state.progress().latches().firstMet().stream()
+            .map(first -> Duration.between(START, Instant.ofEpochMilli(first.at())).toDays())
+            .toList();
+    if (seen.add(MOMENT.matcher(key).replaceAll("") + since)) open.push(state);
   }
 
   private List<State> after(State state) {
@@ -102,7 +110,7 @@ final class Explored {
       if (tried < 3 && (tried < 2 || !now.record().passed(s)))
         act(state, new AttemptFact.FinishedAttempt(id, tried + 1, 10, 10), all);
     }
-    if (state.day() < LAST_DAY) {
+    if (state.day() < lastDay) {
       Progress later = copy(now);
       later.advance(START.plus(Duration.ofDays(state.day() + 1L)));
       all.add(new State(later, state.day() + 1, state.acts()));

@@ -126,6 +126,7 @@ public record SmallDesign(CourseDesign design) {
 
     private Condition rule(int depth, int of, boolean alone) {
       if (depth == 0 || c.next(2) == 0) return ask(leaf(alone, of));
+      if (c.rarely(8)) return after(1, rule(depth - 1, of, /* alone= */ false));
       Condition[] parts =
           IntStream.rangeClosed(0, 1 + c.next(2))
               .mapToObj(_ ->

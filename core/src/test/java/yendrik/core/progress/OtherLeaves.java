@@ -69,6 +69,7 @@ final class OtherLeaves {
       case Condition.All all -> new Condition.All(all.id(), parts);
       case Condition.Any any -> new Condition.Any(any.id(), parts);
       case Condition.AtLeast some -> new Condition.AtLeast(some.id(), some.n(), parts);
+      case Condition.After after -> new Condition.After(after.id(), after.days(), parts.getFirst());
       case Condition.None none -> new Condition.None(none.id(), parts);
     };
   }

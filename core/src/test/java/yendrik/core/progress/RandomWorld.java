@@ -412,6 +412,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     /** Asks about steps and modules before these, or about any where circles are allowed. */
     private Condition rule(int beforeStep, int beforeModule, int depth) {
       if (depth == 0 || c.next(3) == 0) return ask(leaf(beforeStep, beforeModule, false));
+      if (c.rarely(8)) return after(1 + c.next(2), rule(beforeStep, beforeModule, depth - 1));
       int kind = c.next(4);
       boolean factsOnly = kind == 3 && circles;
       Condition[] parts =
@@ -451,9 +452,10 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     private Leaf ofModule(ModuleId m) {
       return switch (c.next(5)) {
         case 0, 1 -> new Leaf.ModuleDone(m);
+        // all quizzes of the course are later ones too
         case 3 ->
             new Leaf.QuizzesScored(
-                c.rarely(2) ? Optional.empty() : Optional.of(m), c.rarely(2) ? 0.5 : 1);
+                circles && c.rarely(2) ? Optional.empty() : Optional.of(m), c.rarely(2) ? 0.5 : 1);
         case 2 -> new Leaf.ModuleCount(m, 1 + c.next(2));
         default -> new Leaf.ModuleShare(m, (1 + c.next(4)) / 4.0);
       };

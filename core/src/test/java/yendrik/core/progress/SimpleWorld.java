@@ -32,6 +32,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.NodeId;
 import yendrik.core.rule.Verdict;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.attempts.AttemptLeaf;
@@ -70,6 +71,7 @@ final class SimpleWorld {
   final Map<ModuleId, Instant> moduleDone = new HashMap<>();
   final Map<BadgeId, Instant> earned = new HashMap<>();
   Optional<Instant> completed = Optional.empty();
+  private final Map<NodeId, Instant> firstMet = new HashMap<>();
 
   // what is worked out at each moment
   private final Set<Object> open = new HashSet<>();
@@ -157,6 +159,8 @@ final class SimpleWorld {
               time.from().ifPresent(moments::add);
               time.until().ifPresent(moments::add);
             }
+            if (n instanceof Condition.After after && firstMet.containsKey(after.id()))
+              moments.add(firstMet.get(after.id()).plus(Duration.ofDays(after.days())));
             if (n instanceof Condition.Ask(var _, Leaf.EnrolledFor e))
               enrolled().ifPresent(at -> moments.add(at.plus(Duration.ofDays(e.days()))));
             if (n instanceof Condition.Ask(var _, Leaf.DaysSinceDone d)
@@ -176,6 +180,7 @@ final class SimpleWorld {
         + moduleGranted.size()
         + moduleDone.size()
         + earned.size()
+        + firstMet.size()
         + (completed.isPresent() ? 1 : 0);
   }
 
@@ -385,6 +390,7 @@ final class SimpleWorld {
       }
       return known;
     }
+    if (node instanceof Condition.After after) return verdict(after);
     List<Condition> parts =
         node.parts().stream().filter(p -> verdict(p) != Verdict.WAIVED).toList();
     if (parts.isEmpty()) return Verdict.WAIVED;
@@ -399,8 +405,17 @@ final class SimpleWorld {
           parts.stream().anyMatch(this::forGood)
               ? Verdict.OUT_OF_REACH
               : met > 0 ? Verdict.NOT_YET : Verdict.MET;
-      case Condition.Ask _ -> throw new IllegalStateException();
+      case Condition.Ask _, Condition.After _ -> throw new IllegalStateException();
     };
+  }
+
+  private Verdict verdict(Condition.After after) {
+    Verdict part = verdict(after.part());
+    if (part == Verdict.MET) put(firstMet, after.id());
+    Instant since = firstMet.get(after.id());
+    if (since == null) return part;
+    boolean gone = !now.isBefore(since.plus(Duration.ofDays(after.days())));
+    return gone ? Verdict.MET : Verdict.NOT_YET;
   }
 
   private static Verdict count(long met, long lost, int n, int all) {
@@ -428,6 +443,7 @@ final class SimpleWorld {
       case Condition.All _ -> lasting == parts.size();
       case Condition.Any _ -> lasting >= 1;
       case Condition.AtLeast some -> lasting >= Math.min(some.n(), parts.size());
+      case Condition.After _ -> true;
       case Condition.None _ -> parts.stream().allMatch(p -> verdict(p) == Verdict.OUT_OF_REACH);
     };
   }

@@ -89,6 +89,7 @@ final class StoredNames {
     names.put(Condition.All.class, "all");
     names.put(Condition.Any.class, "any");
     names.put(Condition.AtLeast.class, "at-least");
+    names.put(Condition.After.class, "after");
     names.put(Condition.None.class, "none");
     // places of rules
     names.put(RuleAt.StepOpens.class, "step-opens");

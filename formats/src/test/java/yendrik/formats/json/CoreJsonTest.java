@@ -31,6 +31,8 @@ import yendrik.core.rubric.Rubric;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.plan.FirstMet;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.film.FilmFact;
 import yendrik.core.strand.marks.MarkLeaf;
@@ -105,7 +107,10 @@ class CoreJsonTest {
             Map.of(),
             Map.of(),
             Map.of(),
-            Optional.of(9L));
+            Optional.of(9L),
+            List.of(
+                new Latches.First(
+                    new FirstMet(new RuleAt.StepOpens(new StepId(1)), new NodeId("n")), 9)));
     String json = CoreJson.mapper().writeValueAsString(latches);
     assertThat(CoreJson.mapper().readValue(json, Latches.class)).isEqualTo(latches);
   }

@@ -49,7 +49,6 @@ public record RuleView(String line, RuleNode root) {
       var words = wording.sentence(ask.leaf(), at);
       return new RuleNode(id, is, 0, parts, Json.map(ask.leaf()), words.subject(), words.says());
     }
-    int n = node instanceof Condition.AtLeast some ? some.n() : 0;
-    return new RuleNode(id, is, n, parts, Map.of(), "", "");
+    return new RuleNode(id, is, node.number(), parts, Map.of(), "", "");
   }
 }

@@ -66,8 +66,8 @@ public final class Explaining {
   /**
    * A part of a rule with its verdict.
    *
-   * @param is "ask", "all", "any", "at-least" or "none"
-   * @param n of <em>at least n of</em>, otherwise 0
+   * @param is "ask", "all", "any", "at-least", "after" or "none"
+   * @param n of <em>at least n of</em>, the days of <em>days after</em>, otherwise 0
    * @param says what is asked, or what is so
    * @param ground what the learner's record holds on it, may be empty
    * @param next when the clock may change it
@@ -115,6 +115,7 @@ public final class Explaining {
 
   private Part part(Explained e, RuleAt at) {
     if (hidden(e)) return hidden(e.verdict());
+    if (toLearner && onlyWaits(e)) return date(Instant.ofEpochMilli(e.next()));
     List<Part> parts = parts(e, at);
     Optional<Instant> next =
         e.next() == Long.MAX_VALUE ? Optional.empty() : Optional.of(Instant.ofEpochMilli(e.next()));
@@ -133,7 +134,7 @@ public final class Explaining {
     return new Part(
         e.condition().id().value(),
         CoreJson.name(e.condition().getClass()),
-        e.condition() instanceof Condition.AtLeast some ? some.n() : 0,
+        e.condition().number(),
         subject,
         says,
         e.verdict(),
@@ -142,6 +143,14 @@ public final class Explaining {
         ground,
         next,
         parts);
+  }
+
+  /** Whether what days are counted after has been met, so that nothing but time has to pass. */
+  private static boolean onlyWaits(Explained e) {
+    if (!(e.condition() instanceof Condition.After) || e.verdict() != Verdict.NOT_YET) return false;
+    Explained part = e.parts().getFirst();
+    boolean counted = part.verdict() == Verdict.MET || part.next() != e.next();
+    return counted && e.turn() == Turn.CLOCK && e.next() != Long.MAX_VALUE;
   }
 
   private String ground(Ground ground) {

@@ -59,6 +59,15 @@ public interface Sight {
 
   boolean complete();
 
+  /**
+   * Since when a part of a rule has been met for the first time, {@link LearnerRecord#NEVER} where
+   * it has not.
+   *
+   * @param number which of those that the course asks about so
+   * @param met whether it is met now, which is put down when it is the first time
+   */
+  long firstMet(int number, boolean met);
+
   /** Whether the course can no longer be completed unless staff act. */
   boolean completeOutOfReach();
 }

@@ -33,6 +33,10 @@ public final class ApprovalsWanted {
     return switch (rule.condition()) {
       case Condition.Ask(var _, Leaf.Approved _) -> true;
       case Condition.Ask _, Condition.None _ -> rule.verdict() == Verdict.MET;
+      case Condition.After _ ->
+          rule.verdict() == Verdict.MET
+              || (parts.stream().noneMatch(p -> p.verdict() == Verdict.MET)
+                  && parts.stream().allMatch(ApprovalsWanted::holdsOnceApproved));
       case Condition.All _ -> parts.stream().allMatch(ApprovalsWanted::holdsOnceApproved);
       case Condition.Any _ -> parts.stream().anyMatch(ApprovalsWanted::holdsOnceApproved);
       case Condition.AtLeast some ->

@@ -34,6 +34,7 @@ public final class CompiledCourse {
   private final Optional<PlannedRule>[] holds;
   private final PlannedRule[] flags;
   private final Set<CourseId> otherCourses;
+  private final List<FirstMet> firsts;
   private final int largestRule;
   private final int[][] dependents;
   private final int[] order;
@@ -53,27 +54,33 @@ public final class CompiledCourse {
   @SuppressWarnings("unchecked") // arrays of a generic type cannot be made otherwise
   private CompiledCourse(CourseDesign design) {
     index = new CourseIndex(design);
-    var leaves = new Leaves(index);
+    var plan = new Planning(new Leaves(index), new ArrayList<>());
     units = new UnitNumbers(index);
     opens = new Optional[units.all()];
     holds = new Optional[units.all()];
     Arrays.fill(opens, Optional.empty());
     Arrays.fill(holds, Optional.empty());
     for (int s = 0; s < index.steps(); s++) {
-      opens[units.step(s)] = plan(index.step(s).opensWhen(), leaves);
-      holds[units.step(s)] = plan(Optional.of(index.step(s).doneWhen()), leaves);
+      Step step = index.step(s);
+      opens[units.step(s)] = plan.rule(new RuleAt.StepOpens(step.id()), step.opensWhen());
+      holds[units.step(s)] =
+          plan.rule(new RuleAt.StepDone(step.id()), Optional.of(step.doneWhen()));
     }
     for (int m = 0; m < index.modules(); m++) {
       CourseModule module = index.module(m);
-      opens[units.door(m)] = plan(module.opensWhen(), leaves);
+      opens[units.door(m)] = plan.rule(new RuleAt.ModuleOpens(module.id()), module.opensWhen());
       holds[units.module(m)] =
-          plan(module.doneWhen().or(() -> Optional.of(Rules.usualModuleDone(module))), leaves);
+          plan.rule(
+              new RuleAt.ModuleDone(module.id()),
+              module.doneWhen().or(() -> Optional.of(Rules.usualModuleDone(module))));
     }
     for (int b = 0; b < index.badges(); b++)
-      holds[units.badge(b)] = plan(index.badge(b).earnedWhen(), leaves);
+      holds[units.badge(b)] =
+          plan.rule(new RuleAt.BadgeEarned(index.badge(b).id()), index.badge(b).earnedWhen());
     holds[units.course()] =
-        plan(
-            design.completeWhen().or(() -> Optional.of(Rules.usualCourseComplete(design))), leaves);
+        plan.rule(
+            new RuleAt.CourseComplete(),
+            design.completeWhen().or(() -> Optional.of(Rules.usualCourseComplete(design))));
     completionAsks =
         design.completeWhen().stream()
             .flatMap(Condition::nodes)
@@ -84,8 +91,9 @@ public final class CompiledCourse {
             .collect(Collectors.toUnmodifiableSet());
     flags =
         design.flags().stream()
-            .map(f -> new PlannedRule(f.flagWhen(), leaves))
+            .map(f -> plan.rule(new RuleAt.FlagRaised(f.id()), f.flagWhen()))
             .toArray(PlannedRule[]::new);
+    firsts = List.copyOf(plan.firsts);
     largestRule = rules().stream().mapToInt(PlannedRule::size).max().orElse(1);
     otherCourses =
         Rules.of(design).values().stream()
@@ -105,8 +113,14 @@ public final class CompiledCourse {
     for (int r = 0; r < order.length; r++) rank[order[r]] = r;
   }
 
-  private static Optional<PlannedRule> plan(Optional<Condition> rule, Leaves leaves) {
-    return rule.map(r -> new PlannedRule(r, leaves));
+  private record Planning(Leaves leaves, List<FirstMet> firsts) {
+    PlannedRule rule(RuleAt at, Condition rule) {
+      return new PlannedRule(at, rule, leaves, firsts);
+    }
+
+    Optional<PlannedRule> rule(RuleAt at, Optional<Condition> rule) {
+      return rule.map(r -> rule(at, r));
+    }
   }
 
   private List<PlannedRule> rules() {
@@ -152,6 +166,11 @@ public final class CompiledCourse {
   /** The rule by which a unit is done, earned or complete; empty where only people say so. */
   public Optional<PlannedRule> holds(int unit) {
     return holds[unit];
+  }
+
+  /** The parts of rules of which the first time that they were met is kept, by number. */
+  public List<FirstMet> firsts() {
+    return firsts;
   }
 
   public int flags() {

@@ -2,7 +2,9 @@ package yendrik.core.rule.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Condition;
+import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.look.Probe;
@@ -21,25 +23,36 @@ import yendrik.core.rule.look.Subjects;
  *   <li><em>any of</em>: met when one is; out of reach when all are; best fraction;
  *   <li><em>at least n of</em>: n is never above what is left; met at n; out of reach when met and
  *       not-yet together are fewer; mean of the best n fractions;
- *   <li><em>none of</em>: met while none is; out of reach once a part is met that cannot lapse.
+ *   <li><em>none of</em>: met while none is; out of reach once a part is met that cannot lapse;
+ *   <li><em>days after</em>: met so many days after its part first was.
  * </ul>
  *
  * A joint whose parts are all waived, or that has none, is waived.
  */
 public final class PlannedRule {
+  private static final long DAY = 86_400_000L;
   private final Condition[] conditions;
   private final Probe[] probes;
   private final int[][] parts;
+  private final int[] waits;
 
-  PlannedRule(Condition rule, Leaves leaves) {
+  PlannedRule(RuleAt at, Condition rule, Leaves leaves, List<FirstMet> firsts) {
     List<Condition> order = new ArrayList<>();
     List<int[]> below = new ArrayList<>();
     lay(rule, order, below);
     conditions = order.toArray(Condition[]::new);
     parts = below.toArray(int[][]::new);
     probes = new Probe[conditions.length];
+    waits = new int[conditions.length];
     for (int i = 0; i < probes.length; i++)
-      if (conditions[i] instanceof Condition.Ask ask) probes[i] = leaves.probe(ask.leaf());
+      switch (conditions[i]) {
+        case Condition.Ask ask -> probes[i] = leaves.probe(ask.leaf());
+        case Condition.After after -> {
+          waits[i] = firsts.size();
+          firsts.add(new FirstMet(at, after.id()));
+        }
+        default -> {}
+      }
   }
 
   private static int lay(Condition node, List<Condition> order, List<int[]> below) {
@@ -62,6 +75,7 @@ public final class PlannedRule {
     desk.hold(this);
     for (int i = 0; i < conditions.length; i++) {
       if (probes[i] != null) probes[i].look(sight, desk.reading);
+      else if (conditions[i] instanceof Condition.After after) wait(after, i, sight, desk);
       else join(i, desk);
       desk.put(i);
     }
@@ -92,8 +106,28 @@ public final class PlannedRule {
       case Condition.Any _ -> atLeast(1, of, desk);
       case Condition.AtLeast some -> atLeast(Math.min(some.n(), left), of, desk);
       case Condition.None _ -> none(of, desk);
-      case Condition.Ask _ -> throw new IllegalStateException("a question has no parts");
+      case Condition.Ask _, Condition.After _ ->
+          throw new IllegalStateException("no joint of several parts");
     }
+  }
+
+  private void wait(Condition.After after, int node, Sight sight, Desk desk) {
+    int part = parts[node][0];
+    long since = sight.firstMet(waits[node], desk.verdict[part] == Verdict.MET);
+    Reading reading = desk.reading;
+    if (since != LearnerRecord.NEVER) {
+      long gone = sight.now() - since;
+      long wait = after.days() * DAY;
+      if (gone >= wait) reading.met();
+      else reading.notBefore(since + wait, (double) gone / wait);
+      return;
+    }
+    switch (desk.verdict[part]) {
+      case WAIVED -> reading.waived();
+      case OUT_OF_REACH -> reading.outOfReach(0);
+      case MET, NOT_YET -> reading.notYet(0, desk.turn[part]);
+    }
+    reading.lookAgainAt(desk.next[part]);
   }
 
   /** <em>All of</em> is at least as many as are left, <em>any of</em> at least one. */

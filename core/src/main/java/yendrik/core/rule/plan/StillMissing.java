@@ -13,7 +13,8 @@ public final class StillMissing {
   /**
    * The fewest things that are missing: of <em>all of</em> everything that is not met, of <em>any
    * of</em> what is nearest, of <em>at least n of</em> the nearest n. What is waived counts for
-   * nothing, and <em>none of</em> for one while something is so that must not be.
+   * nothing, and <em>none of</em> for one while something is so that must not be; days that have to
+   * go by are one thing.
    *
    * @param rule as it stands for one learner
    * @param each how many things a question stands for that is not met, 1 or more
@@ -31,6 +32,7 @@ public final class StillMissing {
       case Condition.All _ -> parts.sum();
       case Condition.Any _ -> parts.limit(1).sum();
       case Condition.AtLeast some -> parts.limit(some.n()).sum();
+      case Condition.After _ -> Math.max(1, parts.sum());
       case Condition.None _ -> 1;
     };
   }

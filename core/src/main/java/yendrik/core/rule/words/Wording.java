@@ -225,6 +225,8 @@ public final class Wording {
       case Condition.Any _ -> joined("rule.or", parts, inside);
       case Condition.AtLeast some ->
           Phrase.of("rule.at-least", "n", some.n(), "parts", new Phrase.Listed(parts));
+      case Condition.After after ->
+          Phrase.of("rule.after", "n", after.days(), "rule", parts.getFirst());
       case Condition.None _ -> Phrase.of("rule.none", "parts", new Phrase.Listed(parts));
     };
   }
