@@ -308,6 +308,7 @@ public final class Workshop {
         AttendanceStatus.SHIPPED,
         Optional.empty(),
         Map.of(SATURDAY, "Saturday"),
+        Map.of(FIRST_SATURDAY, "First Saturday"),
         Map.of(INDUCTION, "Workshop Safety Induction"));
   }
 

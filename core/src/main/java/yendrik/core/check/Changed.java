@@ -64,6 +64,7 @@ final class Changed {
         d.statuses(),
         completeWhen,
         d.groups(),
+        d.sessions(),
         d.otherCourses());
   }
 

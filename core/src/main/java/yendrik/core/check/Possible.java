@@ -94,6 +94,8 @@ final class Possible {
           Leaf.CourseComplete _,
           Leaf.AttendanceRate _,
           Leaf.SessionsAttended _,
+          Leaf.SessionAttended _,
+          Leaf.InARow _,
           Leaf.Approved _,
           Leaf.OwnWord _,
           Leaf.HasLeft _,

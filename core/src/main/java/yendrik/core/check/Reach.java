@@ -17,6 +17,7 @@ import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
@@ -328,14 +329,24 @@ final class Reach {
       case Leaf.InGroup l -> inGroup(l);
       case Leaf.OneOf _ -> profile.named() ? Times.ALWAYS : Times.NEVER;
       case Leaf.EnrolledFor l -> Times.from(start + l.days() * DAY);
+      case Leaf.InARow l -> Times.from(start + Math.max(0, l.times() - 2) * days(l.rhythm()) * DAY);
       case Leaf.InTime l -> inTime(l);
       case Leaf.AttendanceRate _,
           Leaf.SessionsAttended _,
+          Leaf.SessionAttended _,
           Leaf.Approved _,
           Leaf.OwnWord _,
           Leaf.HasLeft _,
           Leaf.Signal _ ->
           Times.from(start);
+    };
+  }
+
+  /** How many days lie between two in a row; of the first and the last no more than a moment. */
+  private static long days(Rhythm rhythm) {
+    return switch (rhythm) {
+      case DAYS -> 1;
+      case WEEKS -> 7;
     };
   }
 

@@ -178,6 +178,8 @@ final class Waits {
       case Leaf.CourseComplete _ -> List.of(places.course());
       case Leaf.AttendanceRate _,
           Leaf.SessionsAttended _,
+          Leaf.SessionAttended _,
+          Leaf.InARow _,
           Leaf.Approved _,
           Leaf.OwnWord _,
           Leaf.HasLeft _,

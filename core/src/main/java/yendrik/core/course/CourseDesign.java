@@ -13,6 +13,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
@@ -24,6 +25,7 @@ import yendrik.core.rule.Condition;
  * @param startsAt when the course begins for its learners
  * @param statuses what registers can say, in the order in which it is offered
  * @param groups names of the groups that rules may speak of
+ * @param sessions names of the sessions that rules may speak of
  * @param otherCourses names of other courses that rules may speak of
  */
 public record CourseDesign(
@@ -39,6 +41,7 @@ public record CourseDesign(
     List<AttendanceStatus> statuses,
     Optional<Condition> completeWhen,
     Map<GroupId, String> groups,
+    Map<SessionId, String> sessions,
     Map<CourseId, String> otherCourses) {
 
   public CourseDesign {
@@ -48,6 +51,8 @@ public record CourseDesign(
     flags = List.copyOf(flags);
     statuses = List.copyOf(statuses);
     groups = Map.copyOf(groups);
+    // designs of before rules spoke of sessions say nothing of them
+    sessions = sessions == null ? Map.of() : Map.copyOf(sessions);
     otherCourses = Map.copyOf(otherCourses);
   }
 
@@ -93,6 +98,7 @@ public record CourseDesign(
         statuses,
         completeWhen,
         groups,
+        sessions,
         names);
   }
 }

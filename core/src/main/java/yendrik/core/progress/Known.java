@@ -80,6 +80,8 @@ public final class Known {
           Leaf.CourseComplete _,
           Leaf.AttendanceRate _,
           Leaf.SessionsAttended _,
+          Leaf.SessionAttended _,
+          Leaf.InARow _,
           Leaf.GradeAtLeast _,
           Leaf.Approved _,
           Leaf.OwnWord _,

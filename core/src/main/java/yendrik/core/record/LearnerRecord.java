@@ -32,6 +32,7 @@ import yendrik.core.outcome.Levels;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.people.StaffKind;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.words.Ground;
 
 /**
@@ -72,6 +73,7 @@ public final class LearnerRecord {
   private long enrolledAt = NEVER;
   private long leftAt = NEVER;
   private long lastHere = NEVER;
+  private final Rows rows;
   private long ownWordAt = NEVER;
   private boolean sawSomething;
   private final PersonId person;
@@ -95,6 +97,7 @@ public final class LearnerRecord {
     for (int o = 0; o < index.outcomes(); o++) evidence.add(new ArrayList<>());
     level = new int[index.outcomes()];
     Arrays.fill(level, -1);
+    rows = new Rows(index.design().zone());
     held = new Held[index.badges()];
     Arrays.fill(held, Held.NOT);
     strands = new Strand<?, ?>[doors.size()];
@@ -120,6 +123,7 @@ public final class LearnerRecord {
     completed.addAll(sums.completed());
     approvals.putAll(sums.approvals());
     ownWordAt = moment(sums.ownWordAt());
+    rows.restore(sums.days(), sums.weeks());
     sums.held()
         .forEach((id, how) -> {
           if (index.number(id) != CourseIndex.UNKNOWN) held[index.number(id)] = how;
@@ -183,7 +187,9 @@ public final class LearnerRecord {
         completed,
         approvals,
         stored(ownWordAt),
-        badges);
+        badges,
+        rows.days(),
+        rows.weeks());
   }
 
   private Sums.OfStep ofStep(int s) {
@@ -217,7 +223,7 @@ public final class LearnerRecord {
         leftAt = NEVER;
       }
       case Fact.LeftCourse _ -> leftAt = at;
-      case Fact.WasHere _ -> lastHere = at;
+      case Fact.WasHere _ -> wasHere(at);
       case Fact.JoinedGroup joined -> groups.add(joined.group());
       case Fact.Attendance mark -> sessions.put(mark.session(), mark.status());
       case Fact.LeftGroup left -> groups.remove(left.group());
@@ -225,7 +231,7 @@ public final class LearnerRecord {
           approvals.put(approved.kind(), new Sums.Approval(at, fact.by()));
       case Fact.OwnWord _ -> {
         ownWordAt = at;
-        lastHere = at;
+        wasHere(at);
       }
       case Fact.CompletedCourse done -> completed.add(done.course());
       case Fact.BadgeIssued issued ->
@@ -272,8 +278,13 @@ public final class LearnerRecord {
     }
   }
 
-  private void here(int s, long at) {
+  private void wasHere(long at) {
     lastHere = at;
+    rows.here(at);
+  }
+
+  private void here(int s, long at) {
+    wasHere(at);
     sawSomething = true;
     if (touchedAt[s] == NEVER) touchedAt[s] = at;
   }
@@ -373,6 +384,24 @@ public final class LearnerRecord {
   /** What the registers say, by session. */
   public Map<SessionId, StatusId> sessions() {
     return Map.copyOf(sessions);
+  }
+
+  /** On how many days, or in how many weeks, in a row the learner ever was in the course. */
+  public int mostInARow(Rhythm rhythm) {
+    return rows.most(rhythm);
+  }
+
+  /** The same up to the last time there. */
+  public int lastInARow(Rhythm rhythm) {
+    return rows.now(rhythm);
+  }
+
+  /** Whether the learner was at a session. */
+  public boolean attended(SessionId session) {
+    return Optional.ofNullable(sessions.get(session))
+        .flatMap(index.design()::status)
+        .filter(AttendanceStatus::there)
+        .isPresent();
   }
 
   /** At how many sessions the learner was. */

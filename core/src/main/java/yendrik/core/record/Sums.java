@@ -28,6 +28,8 @@ import yendrik.core.people.StaffKind;
  * @param approvals what kinds of staff approved
  * @param ownWordAt when the learner said that they have completed the course
  * @param held "by rule", "by hand" or "revoked" by badge
+ * @param days days in a row in the course
+ * @param weeks weeks in a row in the course
  */
 public record Sums(
     long enrolledAt,
@@ -41,7 +43,9 @@ public record Sums(
     Set<CourseId> completed,
     Map<StaffKind, Approval> approvals,
     long ownWordAt,
-    Map<BadgeId, LearnerRecord.Held> held) {
+    Map<BadgeId, LearnerRecord.Held> held,
+    Row days,
+    Row weeks) {
 
   /** What is left out of a stored form is nothing. */
   public Sums {
@@ -52,6 +56,26 @@ public record Sums(
     completed = completed == null ? Set.of() : new TreeSet<>(completed);
     approvals = approvals == null ? Map.of() : new TreeMap<>(approvals);
     held = held == null ? Map.of() : new TreeMap<>(held);
+    days = days == null ? Row.NONE : days;
+    weeks = weeks == null ? Row.NONE : weeks;
+  }
+
+  /**
+   * Days or weeks in a row.
+   *
+   * @param last the number of the last one since 1970
+   * @param now how many in a row up to the last one
+   * @param most the most there ever were
+   */
+  public record Row(long last, int now, int most) {
+    static final Row NONE = new Row(0, 0, 0);
+
+    /** With another one, which may be the last one again. */
+    Row with(long next) {
+      if (now > 0 && next <= last) return this;
+      int row = now > 0 && next == last + 1 ? now + 1 : 1;
+      return new Row(next, row, Math.max(most, row));
+    }
   }
 
   /** That staff approved, and who of them. */

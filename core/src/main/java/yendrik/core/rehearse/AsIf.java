@@ -122,6 +122,8 @@ final class AsIf {
           });
       case Leaf.SessionsAttended l ->
           attend(() -> progress.record().sessionsAttended() >= l.sessions());
+      case Leaf.SessionAttended l -> attend(l.session());
+      case Leaf.InARow l -> inARow(l);
       case Leaf.GradeAtLeast l -> grade(l);
       case Leaf.Approved l -> so(new Fact.Approved(l.by(), ""));
       case Leaf.OwnWord _ -> so(new Fact.OwnWord());
@@ -175,6 +177,7 @@ final class AsIf {
       case TimeLeaf.TimeSpent l -> l.minutes() / 60;
       case Leaf.EvidenceCount l -> l.pieces();
       case Leaf.SessionsAttended l -> l.sessions();
+      case Leaf.InARow l -> l.times();
       case Leaf.DaysSinceDone l -> l.days();
       case Leaf.EnrolledFor l -> l.days();
       case Leaf.QuietFor l -> l.days();
@@ -460,6 +463,29 @@ final class AsIf {
       why = come(new MarkLeaf.Score(index.step(s).id(), leaf.share(), 1));
     }
     return why;
+  }
+
+  private Optional<Cannot> attend(SessionId session) {
+    if (!index.design().sessions().containsKey(session)) return cannot(Cannot.GONE);
+    return index.design().statuses().stream()
+        .filter(AttendanceStatus::there)
+        .findFirst()
+        .map(status -> so(new Fact.Attendance(session, status.id())))
+        .orElseGet(() -> cannot(Cannot.BY_NOTHING));
+  }
+
+  private Optional<Cannot> inARow(Leaf.InARow leaf) {
+    Duration one =
+        switch (leaf.rhythm()) {
+          case DAYS -> Duration.ofDays(1);
+          case WEEKS -> Duration.ofDays(7);
+        };
+    so(new Fact.WasHere());
+    while (progress.record().mostInARow(leaf.rhythm()) < leaf.times()) {
+      stage.pass(one);
+      so(new Fact.WasHere());
+    }
+    return CAME;
   }
 
   private Optional<Cannot> attend(BooleanSupplier enough) {

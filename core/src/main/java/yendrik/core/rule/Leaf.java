@@ -10,6 +10,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StepId;
 import yendrik.core.people.StaffKind;
 
@@ -116,6 +117,16 @@ public sealed interface Leaf {
   record SessionsAttended(int sessions) implements Leaf {
     public SessionsAttended {
       positive(sessions, "sessions");
+    }
+  }
+
+  /** There at one session. */
+  record SessionAttended(SessionId session) implements Leaf {}
+
+  /** In the course on so many days, or in so many weeks, one after the other; at any time. */
+  record InARow(int times, Rhythm rhythm) implements Leaf {
+    public InARow {
+      positive(times, "times");
     }
   }
 

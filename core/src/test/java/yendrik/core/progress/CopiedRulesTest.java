@@ -66,7 +66,7 @@ class CopiedRulesTest {
   }
 
   @Property(tries = 300)
-  void what_came_along_whole_and_back_again_asks_what_it_asked_but_for_groups(
+  void what_came_along_whole_and_back_again_asks_what_it_asked_but_for_groups_and_sessions(
       @ForAll("worlds") RandomWorld world) {
     CourseDesign design = world.designs().getFirst();
     NewNames there = complete(design, design.id(), THERE, FAR);
@@ -75,7 +75,8 @@ class CopiedRulesTest {
         .forEach(rule -> {
           CopiedRule copied = CopiedRule.of(rule, there);
           assertThat(copied.left())
-              .allMatch(l -> l instanceof Leaf.InGroup || l instanceof Leaf.OneOf);
+              .hasOnlyElementsOfTypes(
+                  Leaf.InGroup.class, Leaf.OneOf.class, Leaf.SessionAttended.class);
           Optional<Condition> again = copied.rule().flatMap(r -> CopiedRule.of(r, back).rule());
           assertThat(again).isEqualTo(copied.left().isEmpty() ? Optional.of(rule) : again);
           assertThat(asked(again))

@@ -41,6 +41,7 @@ import yendrik.core.people.StaffKind;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.attempts.AttemptLeaf;
@@ -315,6 +316,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
               usual.statuses(),
               complete,
               Map.of(SATURDAY, "Saturday", TUESDAY, "Tuesday"),
+              Map.of(new SessionId(1), "One", new SessionId(2), "Two"),
               usual.otherCourses()));
     }
 
@@ -483,7 +485,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     }
 
     private Leaf ofPerson() {
-      return switch (c.next(14)) {
+      return switch (c.next(16)) {
         case 0, 1 -> new Leaf.InGroup(group());
         case 2 -> new Leaf.EnrolledFor(1 + c.next(12));
         case 3 -> inTime();
@@ -495,6 +497,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 9 -> new Leaf.SessionsAttended(1 + c.next(3));
         case 10 -> new Leaf.Approved(kind());
         case 11 -> new Leaf.OwnWord();
+        case 13 -> new Leaf.SessionAttended(new SessionId(1 + c.next(2)));
+        case 14 -> new Leaf.InARow(1 + c.next(3), Rhythm.values()[c.next(2)]);
         case 12 -> new Leaf.GradeAtLeast((1 + c.next(4)) / 4.0);
         default -> new Leaf.CourseComplete(INDUCTION);
       };

@@ -2,6 +2,7 @@ package yendrik.core.progress;
 
 import static yendrik.core.Workshop.*;
 
+import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -33,6 +34,7 @@ import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.Verdict;
 import yendrik.core.strand.attempts.AttemptFact;
 import yendrik.core.strand.attempts.AttemptLeaf;
@@ -497,6 +499,8 @@ final class SimpleWorld {
         yield met(!count.isEmpty() && there() >= l.share() * count.size() - 1e-9);
       }
       case Leaf.SessionsAttended l -> met(there() >= l.sessions());
+      case Leaf.SessionAttended l -> met(there(l.session()));
+      case Leaf.InARow l -> met(inARow(l) >= l.times());
       case Leaf.Approved l ->
           met(
               facts.stream()
@@ -792,6 +796,42 @@ final class SimpleWorld {
     for (Fact fact : facts)
       if (fact.what() instanceof Fact.Attendance a) marks.put(a.session(), a.status());
     return List.copyOf(marks.values());
+  }
+
+  private boolean there(SessionId session) {
+    Optional<StatusId> newest = Optional.empty();
+    for (Fact fact : facts)
+      if (fact.what() instanceof Fact.Attendance a && a.session().equals(session))
+        newest = Optional.of(a.status());
+    return newest
+        .filter(Set.of(Workshop.PRESENT, Workshop.LATE, Workshop.LEFT_EARLY)::contains)
+        .isPresent();
+  }
+
+  /** The longest row, looked for from each day or week on which the learner was there. */
+  private int inARow(Leaf.InARow leaf) {
+    Set<LocalDate> there = new HashSet<>();
+    for (Fact fact : facts)
+      if (here(fact.what())) {
+        LocalDate day = LocalDate.ofInstant(fact.at(), design.zone());
+        there.add(leaf.rhythm() == Rhythm.DAYS ? day : day.with(DayOfWeek.MONDAY));
+      }
+    int most = 0;
+    for (LocalDate first : there) {
+      int row = 0;
+      for (LocalDate day = first; there.contains(day); row++)
+        day = leaf.rhythm() == Rhythm.DAYS ? day.plusDays(1) : day.plusWeeks(1);
+      most = Math.max(most, row);
+    }
+    return most;
+  }
+
+  private boolean here(Fact.What what) {
+    return switch (what) {
+      case Fact.WasHere _, Fact.OwnWord _ -> true;
+      case Fact.OfStrand of -> of.here() && design.step(of.step()).isPresent();
+      default -> false;
+    };
   }
 
   private long there() {

@@ -61,6 +61,7 @@ class TwoCoursesTest {
                 switch (leaf) {
                   case Leaf.InGroup _, Leaf.InTime _, Leaf.EnrolledFor _ -> OTHER_COMPLETE;
                   case Leaf.AttendanceRate _, Leaf.SessionsAttended _ -> OTHER_COMPLETE;
+                  case Leaf.SessionAttended _, Leaf.InARow _ -> OTHER_COMPLETE;
                   case Leaf.Approved _, Leaf.OwnWord _, Leaf.GradeAtLeast _ -> OTHER_COMPLETE;
                   default -> leaf;
                 });

@@ -21,6 +21,7 @@ import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.check.Rules;
@@ -101,6 +102,7 @@ class RehearsingTest {
             new PostLeaf.Posted(ANATOMY, huge),
             new Leaf.EvidenceCount(BRAKE, huge, 2),
             new Leaf.SessionsAttended(huge),
+            new Leaf.InARow(huge, Rhythm.DAYS),
             new Leaf.EnrolledFor(huge),
             new Leaf.QuietFor(huge),
             new Leaf.DaysSinceDone(ANATOMY, huge));

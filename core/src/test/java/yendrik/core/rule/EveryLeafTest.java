@@ -20,6 +20,7 @@ import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.PostId;
 import yendrik.core.id.SessionId;
@@ -27,6 +28,7 @@ import yendrik.core.id.StatusId;
 import yendrik.core.people.StaffKind;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Fact;
+import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.rule.plan.Explained;
 import yendrik.core.strand.attempts.AttemptFact;
@@ -171,6 +173,48 @@ class EveryLeafTest {
     assertThat(one.fraction()).isEqualTo(0.5);
     assertThat(verdict(leaf, mark(FIRST_SATURDAY, PRESENT), mark(THIRD_SATURDAY, LATE)))
         .isEqualTo(MET);
+  }
+
+  @Test
+  void one_session_can_be_meant() {
+    var leaf = new Leaf.SessionAttended(FIRST_SATURDAY);
+    assertThat(verdict(leaf, mark(SECOND_SATURDAY, PRESENT))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, mark(FIRST_SATURDAY, ABSENT))).isEqualTo(NOT_YET);
+    assertThat(verdict(leaf, mark(FIRST_SATURDAY, ABSENT), mark(FIRST_SATURDAY, LATE)))
+        .isEqualTo(MET);
+  }
+
+  @Test
+  void days_and_weeks_in_a_row_are_those_of_the_course_and_stay_once_they_were_reached() {
+    var days = new Leaf.InARow(2, Rhythm.DAYS);
+    var weeks = new Leaf.InARow(2, Rhythm.WEEKS);
+    List<Step> steps = new ArrayList<>(steps());
+    steps.set(2, opens(steps.get(2), any(ask(days), ask(weeks))));
+    Progress progress = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
+    assertThat(inARow(progress)).isEqualTo("0 0");
+    hereAt(progress, "2026-10-16T21:30:00Z");
+    hereAt(progress, "2026-10-16T22:30:00Z");
+    assertThat(inARow(progress)).as("Friday and Saturday in Berlin").isEqualTo("2 1");
+    hereAt(progress, "2026-10-18T12:00:00Z");
+    hereAt(progress, "2026-10-20T12:00:00Z");
+    assertThat(inARow(progress)).as("the best row, and the week after").isEqualTo("3 2");
+    assertThat(progress.record().lastInARow(Rhythm.DAYS)).isEqualTo(1);
+    assertThat(progress.copy().record().sums()).isEqualTo(progress.record().sums());
+  }
+
+  private static String inARow(Progress progress) {
+    LearnerRecord record = progress.record();
+    return record.mostInARow(Rhythm.DAYS) + " " + record.mostInARow(Rhythm.WEEKS);
+  }
+
+  private static void hereAt(Progress progress, String moment) {
+    progress.take(
+        new Fact(
+            new FactId(Instant.parse(moment).toEpochMilli()),
+            Instant.parse(moment),
+            Optional.empty(),
+            new Fact.WasHere(),
+            Optional.empty()));
   }
 
   @Test

@@ -25,6 +25,7 @@ class LeafTest {
             n -> new Leaf.ModuleCount(MODULE, n),
             n -> new Leaf.EvidenceCount(new OutcomeId(1), n, 0),
             Leaf.SessionsAttended::new,
+            n -> new Leaf.InARow(n, Rhythm.WEEKS),
             Leaf.EnrolledFor::new,
             Leaf.QuietFor::new,
             Leaf.NeverStarted::new,

@@ -13,6 +13,7 @@ import yendrik.core.record.Fact;
 import yendrik.core.rehearse.Line;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.work.Judgement;
 
@@ -67,6 +68,8 @@ final class StoredNames {
     names.put(Leaf.CourseComplete.class, "course-complete");
     names.put(Leaf.AttendanceRate.class, "attendance-rate");
     names.put(Leaf.SessionsAttended.class, "sessions-attended");
+    names.put(Leaf.SessionAttended.class, "session-attended");
+    names.put(Leaf.InARow.class, "in-a-row");
     names.put(Leaf.GradeAtLeast.class, "grade-at-least");
     names.put(Leaf.Approved.class, "approved");
     names.put(Leaf.OwnWord.class, "own-word");
@@ -136,6 +139,7 @@ final class StoredNames {
     names.put(Fact.Grant.ATTEMPTS, "ATTEMPTS");
     names.put(Fact.Grant.TIME, "TIME");
     for (StaffKind kind : StaffKind.values()) names.put(kind, kind.name());
+    for (Rhythm rhythm : Rhythm.values()) names.put(rhythm, rhythm.name());
     names.put(Counts.BEST, "BEST");
     names.put(Counts.LATEST, "LATEST");
     names.put(Counts.FIRST, "FIRST");

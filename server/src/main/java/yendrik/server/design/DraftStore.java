@@ -13,6 +13,7 @@ import static yendrik.schema.Tables.MODULE;
 import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.RUBRIC;
 import static yendrik.schema.Tables.SCALE;
+import static yendrik.schema.Tables.SESSION;
 import static yendrik.schema.Tables.STEP;
 
 import java.time.ZoneId;
@@ -42,6 +43,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.RubricId;
 import yendrik.core.id.ScaleId;
+import yendrik.core.id.SessionId;
 import yendrik.core.id.StatusId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
@@ -127,6 +129,15 @@ class DraftStore {
     return groups(LEARNER_GROUP.COURSE_ID.eq(course));
   }
 
+  private Map<SessionId, String> sessions(CourseId course) {
+    Map<SessionId, String> sessions = new LinkedHashMap<>();
+    db.selectFrom(SESSION)
+        .where(SESSION.COURSE_ID.eq(course), SESSION.DELETED_AT.isNull())
+        .orderBy(SESSION.STARTS_AT, SESSION.ID)
+        .forEach(s -> sessions.put(s.getId(), s.getName()));
+    return sessions;
+  }
+
   private Map<GroupId, String> groups(Condition which) {
     Map<GroupId, String> groups = new LinkedHashMap<>();
     db.selectFrom(LEARNER_GROUP)
@@ -199,6 +210,7 @@ class DraftStore {
             statuses(id),
             Optional.ofNullable(course.getCompleteWhen()),
             groups(id),
+            sessions(id),
             otherCourses(id));
     return new Document(design, contents, minutes, words, pictures, rubrics(id, contents.values()));
   }

@@ -6,7 +6,10 @@ import yendrik.core.course.CourseDesign;
 final class Versions {
   private Versions() {}
 
-  /** With the number of another, and its knowledge of other courses, which is none of its own. */
+  /**
+   * With the number of another, and its knowledge of other courses and of sessions, which are none
+   * of its own.
+   */
   static CourseDesign like(CourseDesign d, CourseDesign other) {
     CourseDesign as = as(d, other.version());
     return new CourseDesign(
@@ -22,6 +25,7 @@ final class Versions {
         as.statuses(),
         as.completeWhen(),
         as.groups(),
+        other.sessions(),
         other.otherCourses());
   }
 
@@ -39,6 +43,7 @@ final class Versions {
         d.statuses(),
         d.completeWhen(),
         d.groups(),
+        d.sessions(),
         d.otherCourses());
   }
 }

@@ -29,6 +29,8 @@ public record Fault(Code code, RuleAt place, Optional<NodeId> node, Map<String, 
     UNKNOWN_BADGE,
     /** The rule names a group that the course does not have; argument {@code id}. */
     UNKNOWN_GROUP,
+    /** The rule names a session that the course does not have; argument {@code id}. */
+    UNKNOWN_SESSION,
     /** The rule names a course that is not known here; argument {@code id}. */
     UNKNOWN_COURSE,
     /** The scale of the outcome has no such level; arguments {@code outcome}, {@code level}. */

@@ -130,6 +130,10 @@ public final class References {
         if (!index.design().groups().containsKey(g.group()))
           unknown(Fault.Code.UNKNOWN_GROUP, at, node, g.group());
       }
+      case Leaf.SessionAttended s -> {
+        if (!index.design().sessions().containsKey(s.session()))
+          unknown(Fault.Code.UNKNOWN_SESSION, at, node, s.session());
+      }
       case Leaf.CourseComplete c -> {
         if (c.course().equals(index.design().id())) {
           if (at instanceof RuleAt.CourseComplete) add(Fault.Code.ASKS_ITSELF, at, node, Map.of());
@@ -141,7 +145,7 @@ public final class References {
           add(Fault.Code.LEAVING_OUTSIDE_COMPLETE, at, node, Map.of());
       }
       case Leaf.AttendanceRate _, Leaf.SessionsAttended _ -> {}
-      case Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _ -> {}
+      case Leaf.InARow _, Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _ -> {}
       case Leaf.NoEvidence none -> {
         if (index.number(none.outcome()) == CourseIndex.UNKNOWN)
           unknown(Fault.Code.UNKNOWN_OUTCOME, at, node, none.outcome());

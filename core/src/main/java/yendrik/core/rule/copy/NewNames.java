@@ -87,9 +87,9 @@ public final class NewNames {
       case Leaf.HoldsBadge l -> badge(l.badge()).map(Leaf.HoldsBadge::new);
       case Leaf.CourseComplete l -> course(l);
       case Leaf.InTime l -> Optional.of(new Leaf.InTime(l.from().map(moved), l.until().map(moved)));
-      // Groups and people are those of a course.
-      case Leaf.InGroup _, Leaf.OneOf _ -> Optional.empty();
-      case Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _, Leaf.HasLeft _ ->
+      // Groups, people and sessions are those of a course.
+      case Leaf.InGroup _, Leaf.OneOf _, Leaf.SessionAttended _ -> Optional.empty();
+      case Leaf.InARow _, Leaf.GradeAtLeast _, Leaf.Approved _, Leaf.OwnWord _, Leaf.HasLeft _ ->
           Optional.of(leaf);
       case Leaf.NoEvidence l ->
           outcome(l.outcome()).map(o -> new Leaf.NoEvidence(o.id(), moved.apply(l.from())));

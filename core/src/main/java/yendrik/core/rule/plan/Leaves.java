@@ -37,6 +37,8 @@ final class Leaves {
               : new PersonProbes.OtherCourse(c.course());
       case Leaf.AttendanceRate a -> new PersonProbes.AttendanceRate(a.share());
       case Leaf.SessionsAttended a -> new PersonProbes.SessionsAttended(a.sessions());
+      case Leaf.SessionAttended a -> new PersonProbes.SessionAttended(a.session());
+      case Leaf.InARow r -> new PersonProbes.InARow(r.times(), r.rhythm());
       case Leaf.GradeAtLeast g -> new GradeProbe(index, g.share());
       case Leaf.Approved a -> new PersonProbes.Approved(a.by());
       case Leaf.OwnWord _ -> new PersonProbes.OwnWord();

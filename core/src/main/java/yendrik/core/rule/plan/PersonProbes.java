@@ -4,8 +4,10 @@ import java.util.Set;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
+import yendrik.core.id.SessionId;
 import yendrik.core.people.StaffKind;
 import yendrik.core.record.LearnerRecord;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.look.Probe;
 import yendrik.core.rule.look.Reading;
@@ -78,6 +80,23 @@ final class PersonProbes {
       int attended = sight.record().sessionsAttended();
       if (attended >= sessions) reading.met();
       else reading.notYet((double) attended / sessions, Turn.LEARNER);
+    }
+  }
+
+  record SessionAttended(SessionId session) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      if (sight.record().attended(session)) reading.met();
+      else reading.notYet(0, Turn.LEARNER);
+    }
+  }
+
+  record InARow(int times, Rhythm rhythm) implements OfPerson {
+    @Override
+    public void look(Sight sight, Reading reading) {
+      LearnerRecord record = sight.record();
+      if (record.mostInARow(rhythm) >= times) reading.met();
+      else reading.notYet((double) record.lastInARow(rhythm) / times, Turn.LEARNER);
     }
   }
 

@@ -24,6 +24,7 @@ import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.people.StaffKind;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.Offer;
 import yendrik.core.words.Catalogue;
@@ -262,6 +263,9 @@ public final class Proposals {
 
   private void named(List<Candidate> all) {
     design.groups().forEach((id, _) -> add(all, new Leaf.InGroup(id), "group", 3));
+    design
+        .sessions()
+        .forEach((id, _) -> add(all, new Leaf.SessionAttended(id), "attended session", 1));
     design.badges().forEach(b -> add(all, new Leaf.HoldsBadge(b.id()), "badge earned", 2));
     design
         .otherCourses()
@@ -294,6 +298,8 @@ public final class Proposals {
   private void days(int n, List<Candidate> all) {
     if (n == 0) return;
     add(all, new Leaf.EnrolledFor(n), "days after since enrolment enrolled", 4);
+    for (Rhythm rhythm : Rhythm.values())
+      add(all, new Leaf.InARow(n, rhythm), "days weeks in a row running streak", 1);
     if (!(at instanceof RuleAt.FlagRaised)) return;
     add(all, new Leaf.QuietFor(n), "quiet away absent days", 9);
     add(all, new Leaf.NeverStarted(n), "never started days", 8);

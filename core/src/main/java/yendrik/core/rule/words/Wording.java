@@ -11,6 +11,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.StepLeaf;
 import yendrik.core.strand.StepNames;
@@ -75,6 +76,14 @@ public final class Wording {
               Numbers.percent(l.share()));
       case Leaf.SessionsAttended l ->
           Question.of(Phrase.of("ask.attendance"), "ask.sessions-attended", "n", l.sessions());
+      case Leaf.SessionAttended l ->
+          Question.of(
+              Phrase.of("ask.attendance"),
+              "ask.session-attended",
+              "session",
+              named(Optional.ofNullable(design.sessions().get(l.session())), "gone.session"));
+      case Leaf.InARow l ->
+          Question.of(Phrase.of("ask.in-a-row"), inARow(l.rhythm()), "n", l.times());
       case Leaf.GradeAtLeast l ->
           Question.of(Phrase.of("ask.grade"), "ask.grade", "share", Numbers.percent(l.share()));
       case Leaf.Approved l ->
@@ -98,6 +107,13 @@ public final class Wording {
           Question.of(Phrase.of("ask.enrolled-for"), "ask.enrolled-for", "n", l.days());
       case Leaf.InTime l -> inTime(l);
       case Leaf.Signal signal -> signal(signal);
+    };
+  }
+
+  private static String inARow(Rhythm rhythm) {
+    return switch (rhythm) {
+      case DAYS -> "ask.in-a-row-days";
+      case WEEKS -> "ask.in-a-row-weeks";
     };
   }
 
