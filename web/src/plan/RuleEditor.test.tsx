@@ -2,7 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { RuleNode } from '../api/client';
-import { serve, show } from '../test/stage';
+import { type Call, serve, show } from '../test/stage';
 import { RuleEditor } from './RuleEditor';
 import { askNode, jointNode } from './ruleTree';
 
@@ -13,14 +13,17 @@ const proposal = (step: number, says: string) => ({
 });
 const ask = (step: number, says = 'is done'): RuleNode => askNode(proposal(step, says));
 
-function edit(root: RuleNode | undefined, needed = false) {
+function edit(root: RuleNode | undefined, needed = false, more: Record<string, unknown> = {}) {
   const change = vi.fn();
-  const calls = serve({ 'GET /api/courses/2/design/proposals*': [proposal(3, 'is done')] });
+  const calls = serve({
+    'GET /api/courses/2/design/proposals*': [proposal(3, 'is done')],
+    ...more,
+  });
   show(
     <RuleEditor
       title="Opens when"
       at={{ place: 'step-opens', id: 5 }}
-      rule={root && { root, line: '' }}
+      rule={root && { root, line: '', text: 'kept' }}
       usual="at once"
       example="step done"
       needed={needed}
@@ -41,9 +44,7 @@ describe('a rule', () => {
     await userEvent.type(screen.getByRole('combobox'), 'three done');
     await screen.findByRole('option');
     await userEvent.keyboard('{Enter}');
-    expect(change).toHaveBeenCalledWith(
-      expect.objectContaining({ is: 'ask', leaf: { is: 'done', step: 3 } }),
-    );
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ is: 'ask', leaf: { is: 'done', step: 3 } });
     expect(calls.at(-1)?.path).toContain('text=three');
   });
 
@@ -85,7 +86,7 @@ describe('a rule', () => {
   it('is none at all when its only condition is taken out', async () => {
     const { change } = edit(ask(1));
     await userEvent.click(screen.getByRole('button', { name: /Take out: .*“Step 1”/ }));
-    expect(change).toHaveBeenCalledWith(undefined);
+    expect(change).toHaveBeenCalledWith(undefined, undefined);
   });
 
   it('waits some days after a condition, as many as are typed', async () => {
@@ -98,6 +99,43 @@ describe('a rule', () => {
     expect(change.mock.lastCall?.[0]).toMatchObject({ is: 'after', days: 3 });
     await userEvent.click(screen.getByRole('button', { name: 'At once, without waiting' }));
     expect(change.mock.lastCall?.[0]).toMatchObject({ is: 'ask' });
+  });
+
+  it('is text that can be changed, and says where that cannot be read', async () => {
+    const { change, calls } = edit(ask(1), false, {
+      'POST /api/courses/2/design/rules/read': (call: Call) =>
+        (call.body as { text: string }).text === 'this step seen'
+          ? { fault: { line: 1, column: 11, says: 'No condition goes on like this.' } }
+          : { rule: { line: '', text: '', root: ask(4) } },
+    });
+    await userEvent.click(screen.getByRole('button', { name: '“Opens when” as text' }));
+    const field = await screen.findByRole('textbox', { name: '“Opens when” as text' });
+    expect(field).toHaveValue('kept');
+    await userEvent.clear(field);
+    await userEvent.type(field, 'this step seen');
+    await userEvent.click(screen.getByRole('button', { name: 'Take this rule' }));
+    expect(await screen.findByText(/Line 1, place 11: No condition/)).toBeInTheDocument();
+    expect((field as HTMLTextAreaElement).selectionStart).toBe(10);
+    expect(change).not.toHaveBeenCalled();
+    await userEvent.clear(field);
+    await userEvent.type(field, 'this step read');
+    await userEvent.click(screen.getByRole('button', { name: 'Take this rule' }));
+    await vi.waitFor(() =>
+      expect(change.mock.lastCall?.[0]).toMatchObject({ is: 'ask', leaf: { step: 4 } }),
+    );
+    expect(calls.filter((c) => c.method === 'POST').at(-1)?.body).toEqual({
+      place: 'step-opens',
+      id: 5,
+      text: 'this step read',
+    });
+  });
+
+  it('is gone when its text is emptied', async () => {
+    const { change } = edit(ask(1));
+    await userEvent.click(screen.getByRole('button', { name: '“Opens when” as text' }));
+    await userEvent.clear(await screen.findByRole('textbox', { name: '“Opens when” as text' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Take this rule' }));
+    expect(change.mock.lastCall?.[0]).toBeUndefined();
   });
 
   it('keeps its last condition where one is needed', () => {

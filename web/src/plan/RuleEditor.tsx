@@ -1,6 +1,6 @@
 import { Box, Button, IconButton, Typography } from '@mui/material';
 import { useIsMutating } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { RuleNode, RuleView } from '../api/client';
 import { SavedField } from '../ui/SavedField';
@@ -31,6 +31,8 @@ export interface Place {
   id: number;
 }
 
+const RuleTextDialog = lazy(() => import('./RuleTextDialog'));
+
 const MOST_DAYS = 3650;
 
 interface Props {
@@ -41,7 +43,9 @@ interface Props {
   example: string;
   /** A rule that must not be empty keeps its last condition until another is there. */
   needed?: boolean;
-  onChange: (rule: Record<string, unknown> | undefined) => void;
+  /** Whether it can be had and given as text. */
+  textual?: boolean;
+  onChange: (rule: Record<string, unknown> | undefined, root: RuleNode | undefined) => void;
 }
 
 /** What was made of a rule here, until it is saved: conditions are added faster than that. */
@@ -56,13 +60,23 @@ function useUntilSaved(stored: RuleNode | undefined) {
 }
 
 /** A rule as a sentence of chips. */
-export function RuleEditor({ title, at, rule, usual, example, needed = false, onChange }: Props) {
+export function RuleEditor({
+  title,
+  at,
+  rule,
+  usual,
+  example,
+  needed = false,
+  textual = true,
+  onChange,
+}: Props) {
   const t = useTranslations();
   const [joining, setJoining] = useState(false);
+  const [asText, setAsText] = useState(false);
   const [root, setRoot] = useUntilSaved(rule?.root);
   const save = (next: RuleNode | undefined) => {
     setRoot(next);
-    onChange(next && plainRule(next));
+    onChange(next && plainRule(next), next);
   };
   return (
     <Box component="section" aria-label={title} sx={{ mt: 2 }}>
@@ -73,7 +87,29 @@ export function RuleEditor({ title, at, rule, usual, example, needed = false, on
             {usual}
           </Box>
         )}
+        {textual && (
+          <Button
+            size="small"
+            onClick={() => setAsText(true)}
+            aria-label={t('plan.ruleText', { rule: title })}
+            sx={{ p: 0, ml: 1, minWidth: 0, fontSize: 12, fontWeight: 400 }}
+          >
+            {t('plan.asText')}
+          </Button>
+        )}
       </Typography>
+      {asText && (
+        <Suspense fallback={null}>
+          <RuleTextDialog
+            title={title}
+            at={at}
+            text={rule?.text ?? ''}
+            needed={needed}
+            onTake={save}
+            onClose={() => setAsText(false)}
+          />
+        </Suspense>
+      )}
       {root && <Node node={root} root={root} save={save} needed={needed} />}
       <Box sx={{ display: 'flex', gap: 1, mt: 0.75, alignItems: 'flex-start' }}>
         <ConditionInput

@@ -195,8 +195,9 @@ describe('the route', () => {
       step(12, 'PRACTICAL', 'Set-up', { published: false, dueAt: '2026-12-04T17:00:00Z' }),
       step(13, 'PAGE', 'After'),
     ];
-    function school() {
+    function school(more: Record<string, unknown> = {}) {
       return serve({
+        ...more,
         [`GET ${at}`]: design({ modules: [{ ...design().modules[0], steps: three }] }),
         ...progress,
         [`POST ${at}/steps/changes`]: (call: Call) => {
@@ -244,6 +245,30 @@ describe('the route', () => {
       expect(await screen.findByText('3 steps taken away.')).toBeInTheDocument();
       await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
       await vi.waitFor(() => expect(sent(calls, 'restoration')).toEqual([{ steps: [11, 12, 13] }]));
+    });
+
+    it('get the rule of the first, each with itself in the place of that step', async () => {
+      const ruled = (step: number) => ({
+        step,
+        rule: { line: '', text: '', root: { ...askRoot('read'), id: `r${step}` } },
+      });
+      const calls = school({
+        'POST /api/courses/2/design/rules/for-steps': [ruled(11), ruled(12), ruled(13)],
+      });
+      show(<RouteOutline />);
+      await userEvent.click(await screen.findByRole('checkbox', { name: 'Pick Brakes' }));
+      await userEvent.click(screen.getByRole('button', { name: 'Rule …' }));
+      const dialog = await screen.findByRole('dialog');
+      await userEvent.click(within(dialog).getByRole('button', { name: 'Done when' }));
+      await userEvent.click(within(dialog).getByRole('button', { name: 'Give it to 3 steps' }));
+      await vi.waitFor(() => expect(sent(calls, 'changes')).toHaveLength(1));
+      expect(calls.find((c) => c.path.endsWith('for-steps'))?.body).toMatchObject({
+        done: true,
+        from: 11,
+        steps: [11, 12, 13],
+      });
+      const [first] = (sent(calls, 'changes')[0] as { steps: unknown[] }).steps;
+      expect(first).toMatchObject({ id: 11, fields: { to: { doneWhen: { id: 'r11' } } } });
     });
 
     it('get the same date, or none, and keep what is left empty', async () => {

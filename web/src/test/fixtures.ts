@@ -30,6 +30,7 @@ export const TAKING: Taking = {
 /** A rule of one question, as designers see it. */
 export const rule = (line = 'gone through'): RuleView => ({
   line,
+  text: line,
   root: { id: 'a', is: 'ask', n: 0, parts: [], leaf: {}, subject: '', says: line },
 });
 

@@ -10,6 +10,7 @@ import { useSeveral } from './useSeveral';
 
 const DatesDialog = lazy(() => import('./DatesDialog'));
 const AudienceDialog = lazy(() => import('./AudienceDialog'));
+const RuleDialog = lazy(() => import('./RuleDialog'));
 
 interface Props {
   design: Design;
@@ -21,7 +22,7 @@ interface Props {
 export function PickedBar({ design, picked, draft }: Props) {
   const t = useTranslations();
   const several = useSeveral(design.course, draft);
-  const [asking, setAsking] = useState<'dates' | 'audience' | null>(null);
+  const [asking, setAsking] = useState<'rule' | 'dates' | 'audience' | null>(null);
   const { steps } = picked;
   useKeys({ Escape: () => asking === null && picked.clear() });
   const hidden = steps.some((s) => !s.published);
@@ -62,6 +63,7 @@ export function PickedBar({ design, picked, draft }: Props) {
           {t('plan.severalHide')}
         </Act>
       )}
+      <Act onClick={() => setAsking('rule')}>{t('plan.severalRule')} …</Act>
       <Act onClick={() => setAsking('dates')}>{t('plan.severalDates')} …</Act>
       <Act onClick={() => setAsking('audience')}>{t('plan.forWhom')} …</Act>
       <MoveTo
@@ -89,6 +91,7 @@ export function PickedBar({ design, picked, draft }: Props) {
         {t('plan.severalNone')}
       </Button>
       <Suspense fallback={null}>
+        {asking === 'rule' && <RuleDialog steps={steps} several={several} onClose={done} />}
         {asking === 'dates' && <DatesDialog steps={steps} several={several} onClose={done} />}
         {asking === 'audience' && (
           <AudienceDialog design={design} steps={steps} several={several} onClose={done} />

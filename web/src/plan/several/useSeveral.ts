@@ -1,8 +1,8 @@
 import equal from 'fast-deep-equal';
 import { useTranslations } from 'use-intl';
-import { api, body, type DesignStep, type StepEdit } from '../../api/client';
+import { api, body, type DesignStep, type RuleNode, type StepEdit } from '../../api/client';
 import { useNotice } from '../../ui/Notice';
-import { stepEdit } from '../edits';
+import { plainRule, stepEdit } from '../edits';
 import type { Draft } from '../useDraft';
 import { fieldsOf } from '../useDraft';
 
@@ -15,6 +15,8 @@ const turned = ({ id, fields: { from, to } }: Change): Change => ({
   id,
   fields: { from: to, to: from },
 });
+
+export type RuleField = 'opensWhen' | 'doneWhen';
 
 type Fields = (keyof StepEdit)[];
 const DATES: Fields = ['opensAt', 'dueAt', 'lateUntil', 'closesAt'];
@@ -59,18 +61,38 @@ export function useSeveral(course: number, draft: Draft) {
     said(t('plan.severalChanged', { count: done.length }));
   };
 
+  const each = (steps: DesignStep[], fields: Fields, to: (s: DesignStep) => Partial<StepEdit>) =>
+    doing(steps, fields, (seen) =>
+      change(
+        seen.map((s) => ({
+          id: s.id,
+          fields: { from: fieldsOf(stepEdit(s), fields), to: fieldsOf(to(s), fields) },
+        })),
+      ),
+    );
+
   return {
     /** Gives them all the same fields; those that are undefined are emptied. */
-    set: (steps: DesignStep[], to: Partial<StepEdit>) => {
-      const fields = Object.keys(to) as Fields;
-      return doing(steps, fields, (seen) =>
-        change(
-          seen.map((s) => ({
-            id: s.id,
-            fields: { from: fieldsOf(stepEdit(s), fields), to: fieldsOf(to, fields) },
-          })),
-        ),
+    set: (steps: DesignStep[], to: Partial<StepEdit>) =>
+      each(steps, Object.keys(to) as Fields, () => to),
+    /** Gives each a rule; what it asks about the step for which it was made, it asks about each. */
+    rule: async (steps: DesignStep[], field: RuleField, from: DesignStep, rule?: RuleNode) => {
+      if (!rule) return each(steps, [field], () => ({ [field]: undefined }));
+      const asked = await body(
+        api.POST('/api/courses/{course}/design/rules/for-steps', {
+          ...path,
+          body: {
+            done: field === 'doneWhen',
+            from: from.id,
+            rule: plainRule(rule),
+            steps: steps.map((s) => s.id),
+          },
+        }),
       );
+      return each(steps, [field], (s) => {
+        const its = asked.find((a) => a.step === s.id)?.rule.root;
+        return { [field]: its && plainRule(its) };
+      });
     },
     later: (steps: DesignStep[], days: number) =>
       doing(steps, DATES, (seen) =>

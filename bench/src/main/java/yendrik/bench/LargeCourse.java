@@ -107,6 +107,7 @@ final class LargeCourse {
         AttendanceStatus.SHIPPED,
         Optional.empty(),
         Map.of(),
+        Map.of(),
         Map.of());
   }
 

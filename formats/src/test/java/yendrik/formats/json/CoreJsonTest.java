@@ -179,6 +179,7 @@ class CoreJsonTest {
           "has-left",
           "holds-badge",
           "improved",
+          "in-a-row",
           "in-group",
           "in-time",
           "level-at-least",
@@ -202,6 +203,7 @@ class CoreJsonTest {
           "required-out-of-reach",
           "score",
           "seen",
+          "session-attended",
           "sessions-attended",
           "signed-off",
           "step-done",
@@ -233,7 +235,8 @@ class CoreJsonTest {
   void every_name_that_was_ever_stored_is_still_read() {
     assertThat(names(Fact.What.class)).containsExactlyElementsOf(FACTS);
     assertThat(names(Leaf.class)).containsExactlyElementsOf(QUESTIONS);
-    assertThat(names(Condition.class)).containsExactly("all", "any", "ask", "at-least", "none");
+    assertThat(names(Condition.class))
+        .containsExactly("after", "all", "any", "ask", "at-least", "none");
     assertThat(names(LevelMethod.class))
         .containsExactly("best", "mean", "most-recent", "recency-weighted", "secure");
     assertThat(names(Composition.How.class)).containsExactly("all", "at-least", "lowest", "mean");

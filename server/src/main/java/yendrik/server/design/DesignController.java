@@ -27,7 +27,6 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.rule.Leaf;
-import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Proposals;
 import yendrik.server.design.DesignViews.BadgeView;
 import yendrik.server.design.DesignViews.CompletionView;
@@ -38,7 +37,6 @@ import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
 import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.IfMatch;
-import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -223,7 +221,7 @@ class DesignController {
     var design = designs.draft(course).design();
     var today = LocalDate.ofInstant(clock.instant(), design.zone());
     Set<OutcomeId> retired = drafts.outcomes().retired(course);
-    return new Proposals(design, at(place, id), today, institutions.catalogue())
+    return new Proposals(design, RulePlaces.at(place, id), today, institutions.catalogue())
         .forText(text, MOST_PROPOSALS + retired.size()).stream()
             .filter(p -> outcome(p.leaf()).filter(retired::contains).isEmpty())
             .limit(MOST_PROPOSALS)
@@ -237,19 +235,6 @@ class DesignController {
       case Leaf.OfOutcome of -> Optional.of(of.outcome());
       case Leaf.NoEvidence none -> Optional.of(none.outcome());
       default -> Optional.empty();
-    };
-  }
-
-  private static RuleAt at(String place, long id) {
-    return switch (place) {
-      case "step-opens" -> new RuleAt.StepOpens(new StepId(id));
-      case "step-done" -> new RuleAt.StepDone(new StepId(id));
-      case "module-opens" -> new RuleAt.ModuleOpens(new ModuleId(id));
-      case "module-done" -> new RuleAt.ModuleDone(new ModuleId(id));
-      case "course-complete" -> new RuleAt.CourseComplete();
-      case "flag-raised" -> new RuleAt.FlagRaised(new FlagId(id));
-      case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
-      default -> throw Problem.field("place", "no-rule-at-place", "place", place);
     };
   }
 }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.text.RuleWriter;
 import yendrik.core.rule.words.Wording;
 import yendrik.formats.json.CoreJson;
 
@@ -13,15 +14,16 @@ import yendrik.formats.json.CoreJson;
  * A rule as people read it.
  *
  * @param line the whole rule in one line
+ * @param text the rule as text that can be read back
  */
 @Schema(name = "RuleView")
-public record RuleView(String line, RuleNode root) {
+public record RuleView(String line, String text, RuleNode root) {
 
   /**
    * One part of a rule.
    *
-   * @param is "ask", "all", "any", "at-least" or "none"
-   * @param n of <em>at least n of</em>, otherwise 0
+   * @param is "ask", "all", "any", "at-least", "after" or "none"
+   * @param n of <em>at least n of</em>, the days of <em>days after</em>, otherwise 0
    * @param leaf the question as it is stored; empty for a joint
    */
   public record RuleNode(
@@ -34,7 +36,10 @@ public record RuleView(String line, RuleNode root) {
       String says) {}
 
   static RuleView of(Condition rule, RuleAt at, Wording wording) {
-    return new RuleView(wording.line(rule, at), node(rule, at, wording));
+    return new RuleView(
+        wording.line(rule, at),
+        RuleWriter.write(rule, wording.design(), at),
+        node(rule, at, wording));
   }
 
   static Optional<RuleView> of(Optional<Condition> rule, RuleAt at, Wording wording) {

@@ -38,6 +38,11 @@ public final class Wording {
     this.writing = writing;
   }
 
+  /** The design whose rules are said. */
+  public CourseDesign design() {
+    return design;
+  }
+
   /** One question, as it reads in the rule at a place. */
   public Sentence sentence(Leaf leaf, RuleAt at) {
     Question asked = question(leaf, at);
