@@ -70,7 +70,7 @@ class RuleTextsTest extends SchoolTest {
 
   @Test
   void all_rules_are_one_file() throws Exception {
-    var file = sefa.call("GET", course.path + "/design/rules/text", null);
+    var file = sefa.call("GET", course.path + "/design/rules/text", "");
     assertThat(file.getHeader("Content-Disposition")).contains("rules.txt");
     assertThat(file.getContentAsString()).contains("“Before”:\nthis step");
   }

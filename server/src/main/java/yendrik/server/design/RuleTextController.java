@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -123,7 +124,7 @@ class RuleTextController {
   }
 
   /** All rules of the draft, each under the words for its place. */
-  @GetMapping("/text")
+  @GetMapping(value = "/text", produces = MediaType.TEXT_PLAIN_VALUE)
   @Needs(Right.PLAN)
   ResponseEntity<String> text(@PathVariable CourseId course) {
     CourseDesign design = designs.draft(course).design();
@@ -136,7 +137,7 @@ class RuleTextController {
                 .append(RuleWriter.write(rule, design, at))
                 .append("\n\n"));
     return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType("text/plain;charset=UTF-8"))
+        .contentType(new MediaType(MediaType.TEXT_PLAIN, StandardCharsets.UTF_8))
         .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"rules.txt\"")
         .body(all.toString());
   }
