@@ -12,9 +12,10 @@ import {
   sortableKeyboardCoordinates,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, type ReactNode, Suspense, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { api, body, type Design, type StepKind } from '../api/client';
 import { queries } from '../api/queries';
@@ -34,12 +35,15 @@ import { type Picked, usePicked } from './several/usePicked';
 import { useDraft } from './useDraft';
 
 const CopyDialog = lazy(() => import('./copying/CopyDialog'));
+const RouteMap = lazy(() => import('./map/RouteMap'));
 
 export default function RouteOutline() {
   const t = useTranslations();
   const course = useCourse();
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
+  const [params, setParams] = useSearchParams();
+  const asMap = params.get('as') === 'map';
   const design = useQuery(queries.design(course.id));
   const picked = usePicked(design.data);
   const [adding, setAdding] = useState<Place | null>(null);
@@ -127,6 +131,22 @@ export default function RouteOutline() {
   return (
     <WithInspector inspector={inspector} onClose={() => select(null)}>
       <Actions>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={asMap ? 'map' : 'outline'}
+          aria-label={t('plan.as')}
+          onChange={(_, next: string | null) => {
+            if (next === null) return;
+            const to = new URLSearchParams(params);
+            if (next === 'map') to.set('as', 'map');
+            else to.delete('as');
+            setParams(to);
+          }}
+        >
+          <ToggleButton value="outline">{t('plan.asOutline')}</ToggleButton>
+          <ToggleButton value="map">{t('plan.asMap')}</ToggleButton>
+        </ToggleButtonGroup>
         <Button variant="outlined" onClick={() => setCopying(true)}>
           {t('copy.open')} …
         </Button>
@@ -161,6 +181,10 @@ export default function RouteOutline() {
                   </Button>
                 }
               />
+            ) : asMap ? (
+              <Suspense fallback={null}>
+                <RouteMap design={data} sel={sel} select={select} />
+              </Suspense>
             ) : (
               <Outline
                 design={data}
