@@ -2,7 +2,7 @@ import { type KeyboardEvent, type Ref, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { BeadShape } from '../../ui/Glyphs';
 import { tone } from '../../ui/tone';
-import type { MapNode, NodeKey } from './graph';
+import { type Followed, isOn, leads, type MapNode, type NodeKey } from './graph';
 import { HEAD, heightOf, type Placed, type PlacedEdge, ROW, rowAt, WIDTH } from './layout';
 import type { Standing } from './standing';
 
@@ -10,9 +10,8 @@ interface Props {
   placed: Placed;
   standings: Map<NodeKey, Standing>;
   selected: string | null;
-  /** What is on the followed way; all, where nothing is followed. */
-  on: (key: NodeKey) => boolean;
-  followed: boolean;
+  /** What is followed; nothing, where all is as clear as the rest. */
+  followed: Followed | undefined;
   scale: number;
   title: string;
   onSelect: (key: NodeKey) => void;
@@ -28,7 +27,6 @@ export function MapDrawing({
   placed,
   standings,
   selected,
-  on,
   followed,
   scale,
   title,
@@ -38,6 +36,7 @@ export function MapDrawing({
 }: Props) {
   const t = useTranslations();
   const { graph } = placed;
+  const on = (key: NodeKey) => !followed || isOn(followed, key);
   const order = graph.nodes.flatMap((n) => [n.key, ...n.steps.map((s) => s.key)]);
   const [focus, setFocus] = useState<NodeKey | undefined>();
   const stop =
@@ -130,8 +129,8 @@ export function MapDrawing({
         <Edge
           key={`${edge.from} ${edge.to}`}
           edge={edge}
-          lit={followed && on(edge.from) && on(edge.to)}
-          faded={followed && !(on(edge.from) && on(edge.to))}
+          lit={followed !== undefined && leads(followed, edge)}
+          faded={followed !== undefined && !leads(followed, edge)}
         />
       ))}
       {graph.nodes.map((node) => {

@@ -58,7 +58,7 @@ export default function RouteMap({ design, sel, select }: Props) {
   const progress = useQuery(queries.progress(design.course)).data;
   const stand = useMemo(() => standings(design, progress), [design, progress]);
   const chosen = shown(design, sel, folded);
-  const on = useMemo(
+  const followed = useMemo(
     () => (chosen ? following(design, graph, chosen, way) : undefined),
     [design, graph, chosen, way],
   );
@@ -81,16 +81,19 @@ export default function RouteMap({ design, sel, select }: Props) {
   const there = laid.data !== undefined;
   const begin = useEffectEvent(() => {
     fitIn(READABLE);
+  });
+  const centre = useEffectEvent(() => {
     const first = chosen ?? (design.modules[0] && `module-${design.modules[0].id}`);
-    requestAnimationFrame(() =>
-      drawing.current
-        ?.querySelector(`[data-key="${first}"]`)
-        ?.scrollIntoView({ block: 'center', inline: 'center' }),
-    );
+    drawing.current
+      ?.querySelector(`[data-key="${first}"]`)
+      ?.scrollIntoView?.({ block: 'center', inline: 'center' });
   });
   useEffect(() => {
     if (there) begin();
   }, [there]);
+  useEffect(() => {
+    if (there && scale > 0) centre();
+  }, [there, scale]);
   const save = () => {
     if (drawing.current)
       download(
@@ -192,8 +195,7 @@ export default function RouteMap({ design, sel, select }: Props) {
             placed={laid.data}
             standings={stand}
             selected={chosen ?? null}
-            on={(key) => on?.has(key) ?? true}
-            followed={on !== undefined}
+            followed={followed}
             scale={scale}
             title={t('map.title', { course: design.name })}
             onSelect={select}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Design, RuleNode } from '../../api/client';
-import { foldedAtFirst, following, graphOf } from './graph';
+import { foldedAtFirst, following, graphOf, isOn, leads } from './graph';
 
 const asks = (leaf: Record<string, unknown>, says = 'is done') =>
   ({ id: 'a', is: 'ask', n: 0, parts: [], leaf, subject: '', says }) as RuleNode;
@@ -104,7 +104,10 @@ describe('the graph of a course', () => {
     const design = school();
     const graph = graphOf(design, new Set());
     const on = (key: string, way: 'both' | 'before' | 'after') =>
-      [...following(design, graph, key, way)].sort();
+      graph.nodes
+        .flatMap((n) => [n.key, ...n.steps.map((s) => s.key)])
+        .filter((k) => isOn(following(design, graph, key, way), k))
+        .sort();
     expect(on('step-12', 'before')).toEqual(['module-1', 'step-11', 'step-12']);
     expect(on('step-12', 'after')).toEqual([
       'badge-7',
@@ -120,12 +123,22 @@ describe('the graph of a course', () => {
     expect(on('course', 'after')).toEqual(['course']);
   });
 
+  it('lights only ways that lead through what is followed', () => {
+    const design = school();
+    const graph = graphOf(design, new Set());
+    const followed = following(design, graph, 'step-12', 'both');
+    const edge = (from: string, to: string) => ({ from, to, says: [] });
+    expect(leads(followed, edge('step-11', 'step-12'))).toBe(true);
+    expect(leads(followed, edge('step-12', 'badge-7'))).toBe(true);
+    expect(leads(followed, edge('step-11', 'badge-7'))).toBe(false);
+  });
+
   it('ends in a circle', () => {
     const round = school();
     const first = round.modules[0]?.steps[0];
     if (first) first.opensWhen = when(asks({ is: 'step-done', step: 12 }));
     const graph = graphOf(round, new Set());
-    expect(following(round, graph, 'step-11', 'both').has('step-12')).toBe(true);
+    expect(isOn(following(round, graph, 'step-11', 'both'), 'step-12')).toBe(true);
   });
 
   it('begins folded where it is large, but for what is selected', () => {

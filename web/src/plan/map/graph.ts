@@ -134,11 +134,24 @@ function inside(design: Design, a: NodeKey, b: NodeKey): boolean {
 
 export type Way = 'both' | 'before' | 'after';
 
+/** What lies on the ways through something: in front of it, and behind it. */
+export interface Followed {
+  before: ReadonlySet<NodeKey>;
+  after: ReadonlySet<NodeKey>;
+}
+
+export const isOn = (followed: Followed, key: NodeKey) =>
+  followed.before.has(key) || followed.after.has(key);
+
+/** Whether a way is one of those, and not only between two things that are on some of them. */
+export const leads = ({ before, after }: Followed, { from, to }: MapEdge) =>
+  (before.has(from) && before.has(to)) || (after.has(from) && after.has(to));
+
 /**
  * Everything on the ways through a node: what holds it back, what it opens, or both. A module opens
  * its steps, and those it is done by lead on from it.
  */
-export function following(design: Design, graph: MapGraph, key: NodeKey, way: Way): Set<NodeKey> {
+export function following(design: Design, graph: MapGraph, key: NodeKey, way: Way): Followed {
   const on = new Map<string, string[]>();
   const back = new Map<string, string[]>();
   const link = (from: string, to: string) => {
@@ -158,8 +171,8 @@ export function following(design: Design, graph: MapGraph, key: NodeKey, way: Wa
         link(stepKey(step.id), doneOf(node));
     }
   }
-  const found = new Set<NodeKey>();
   const walk = (ways: Map<string, string[]>, first: string) => {
+    const found = new Set<NodeKey>();
     const open = [first];
     const seen = new Set(open);
     for (let at = open.pop(); at !== undefined; at = open.pop()) {
@@ -170,10 +183,13 @@ export function following(design: Design, graph: MapGraph, key: NodeKey, way: Wa
           open.push(next);
         }
     }
+    return found;
   };
-  if (way !== 'before') walk(on, doorOf(key));
-  if (way !== 'after') walk(back, doneOf(key));
-  return found;
+  const only = new Set([key]);
+  return {
+    before: way === 'after' ? only : walk(back, doneOf(key)),
+    after: way === 'before' ? only : walk(on, doorOf(key)),
+  };
 }
 
 /** A module is opened at its door, and leads on once it is done; all else is one place. */

@@ -1,4 +1,4 @@
-import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api';
+import type { ELK, ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api';
 import type { MapEdge, MapGraph, MapNode, NodeKey } from './graph';
 
 export const WIDTH = 226;
@@ -132,16 +132,24 @@ export function placed(graph: MapGraph, laid: ElkNode): Placed {
   return { graph, width: laid.width ?? 0, height: laid.height ?? 0, at, edges };
 }
 
-/** Lays a graph out, in a thread of its own. */
-export async function layOut(graph: MapGraph): Promise<Placed> {
+/** The engine in a thread of its own, started once: that takes longer than most maps. */
+let engine: Promise<ELK> | undefined;
+
+async function start(): Promise<ELK> {
   const [{ default: Elk }, { default: workerUrl }] = await Promise.all([
     import('elkjs/lib/elk-api'),
     import('elkjs/lib/elk-worker.min.js?url'),
   ]);
-  const elk = new Elk({ workerUrl });
+  return new Elk({ workerUrl });
+}
+
+export async function layOut(graph: MapGraph): Promise<Placed> {
+  engine ??= start();
   try {
-    return placed(graph, await elk.layout(toLayOut(graph)));
-  } finally {
-    elk.terminateWorker();
+    return placed(graph, await (await engine).layout(toLayOut(graph)));
+  } catch (e) {
+    // what could not be fetched is fetched anew the next time
+    engine = undefined;
+    throw e;
   }
 }
