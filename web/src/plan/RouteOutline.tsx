@@ -14,7 +14,7 @@ import {
 } from '@dnd-kit/sortable';
 import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, type ReactNode, Suspense, useRef, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { api, body, type Design, type StepKind } from '../api/client';
@@ -29,9 +29,11 @@ import { NewStepRow } from './NewStepRow';
 import { COLUMNS, CourseRow, ModuleRow, StepRow } from './OutlineRows';
 import { orderAfterDragOf } from './order';
 import { PublishDialog } from './PublishDialog';
+import { ShowOnly } from './ShowOnly';
 import { StepInspector, type Tab } from './StepInspector';
 import { PickedBar } from './several/PickedBar';
 import { type Picked, usePicked } from './several/usePicked';
+import { type Filter, shownRows } from './shown';
 import { useDraft } from './useDraft';
 
 const CopyDialog = lazy(() => import('./copying/CopyDialog'));
@@ -53,6 +55,8 @@ export default function RouteOutline() {
   const [publishing, setPublishing] = useState(false);
   const [copying, setCopying] = useState(false);
   const [tab, setTab] = useState<Tab>('rules');
+  const [filter, setFilter] = useState<Filter>({ show: 'all' });
+  const rows = useMemo(() => design.data && shownRows(design.data, filter), [design.data, filter]);
   const [kind, id] = (sel ?? '').split('-');
   const module = kind === 'module' ? design.data?.modules.find((m) => `${m.id}` === id) : undefined;
   const step =
@@ -172,6 +176,15 @@ export default function RouteOutline() {
         {(data) => (
           <>
             <Standing design={data} />
+            {!asMap && data.modules.length > 0 && (
+              <ShowOnly
+                filter={filter}
+                nameOf={(key) => nameIn(data, key)}
+                of={step || module ? sel : null}
+                shown={rows?.size}
+                onFilter={setFilter}
+              />
+            )}
             {data.modules.length === 0 ? (
               <Empty
                 title={t('plan.emptyRoute')}
@@ -188,6 +201,7 @@ export default function RouteOutline() {
             ) : (
               <Outline
                 design={data}
+                rows={rows}
                 sel={sel}
                 select={select}
                 onOrder={(order) => draft.order(data, order)}
@@ -226,6 +240,16 @@ export default function RouteOutline() {
       {publishing && <PublishDialog onClose={() => setPublishing(false)} />}
     </WithInspector>
   );
+}
+
+/** The name of a module or step by its key. */
+function nameIn(design: Design, key: string): string | undefined {
+  for (const m of design.modules) {
+    if (key === `module-${m.id}`) return m.name;
+    const step = m.steps.find((s) => key === `step-${s.id}`);
+    if (step) return step.name;
+  }
+  return undefined;
 }
 
 function Standing({ design }: { design: Design }) {
@@ -272,6 +296,8 @@ interface Place {
 
 interface OutlineProps {
   design: Design;
+  /** The rows that are shown; undefined for all. */
+  rows: ReadonlySet<string> | undefined;
   adding: Place | null;
   onAddTo: (module: number) => void;
   newStep: ReactNode;
@@ -285,6 +311,7 @@ interface OutlineProps {
 
 function Outline({
   design,
+  rows: only,
   sel,
   select,
   onOrder,
@@ -317,43 +344,47 @@ function Outline({
       >
         {bar || <Heads />}
         <SortableContext items={rows} strategy={verticalListSortingStrategy}>
-          {design.modules.map((m, n) => (
-            <div key={m.id}>
-              <ModuleRow
-                module={m}
-                number={n + 1}
-                chosen={sel === `module-${m.id}`}
-                picked={picked}
-                onSelect={() => select(`module-${m.id}`)}
-              />
-              {/* One list, in which the row of a new step moves: it keeps what is typed there. */}
-              {[
-                ...m.steps.flatMap((s) => [
-                  <StepRow
-                    key={s.id}
-                    step={s}
-                    outcomes={design.outcomes}
-                    groups={design.groups}
-                    chosen={sel === `step-${s.id}`}
-                    picked={picked}
-                    onSelect={() => select(`step-${s.id}`)}
-                  />,
-                  adding?.after === s.id && newStep,
-                ]),
-                adding?.module === m.id && !m.steps.some((s) => s.id === adding.after) && newStep,
-              ]}
-              <Box role="listitem" sx={{ '@media print': { display: 'none' } }}>
-                <Button
-                  size="small"
-                  onClick={() => onAddTo(m.id)}
-                  aria-label={t('plan.addStepTo', { module: m.name })}
-                  sx={{ ml: 4.5, my: 0.25 }}
-                >
-                  {t('plan.addStep')}
-                </Button>
-              </Box>
-            </div>
-          ))}
+          {design.modules.map((m, n) =>
+            only && !only.has(`module-${m.id}`) ? null : (
+              <div key={m.id}>
+                <ModuleRow
+                  module={m}
+                  number={n + 1}
+                  chosen={sel === `module-${m.id}`}
+                  picked={picked}
+                  onSelect={() => select(`module-${m.id}`)}
+                />
+                {/* One list, in which the row of a new step moves: it keeps what is typed there. */}
+                {[
+                  ...m.steps
+                    .filter((s) => only?.has(`step-${s.id}`) ?? true)
+                    .flatMap((s) => [
+                      <StepRow
+                        key={s.id}
+                        step={s}
+                        outcomes={design.outcomes}
+                        groups={design.groups}
+                        chosen={sel === `step-${s.id}`}
+                        picked={picked}
+                        onSelect={() => select(`step-${s.id}`)}
+                      />,
+                      adding?.after === s.id && newStep,
+                    ]),
+                  adding?.module === m.id && !m.steps.some((s) => s.id === adding.after) && newStep,
+                ]}
+                <Box role="listitem" sx={{ '@media print': { display: 'none' } }}>
+                  <Button
+                    size="small"
+                    onClick={() => onAddTo(m.id)}
+                    aria-label={t('plan.addStepTo', { module: m.name })}
+                    sx={{ ml: 4.5, my: 0.25 }}
+                  >
+                    {t('plan.addStep')}
+                  </Button>
+                </Box>
+              </div>
+            ),
+          )}
         </SortableContext>
         <CourseRow
           completion={design.completion}

@@ -189,6 +189,51 @@ describe('the route', () => {
     });
   });
 
+  describe('what is shown', () => {
+    const opens = (step: number) => ({
+      opensWhen: { line: '', text: '', root: { ...askRoot('read'), leaf: { is: 'seen', step } } },
+    });
+    function school() {
+      serve({
+        [`GET ${at}`]: design({
+          modules: [
+            {
+              ...design().modules[0],
+              steps: [
+                step(11, 'PAGE', 'First', { usualDone: true }),
+                step(12, 'PAGE', 'Second', { usualDone: true, ...opens(11) }),
+                step(13, 'PAGE', 'Third', { usualDone: false }),
+              ],
+            },
+          ],
+        }),
+        ...progress,
+      });
+      show(<RouteOutline />);
+    }
+    const rows = () =>
+      ['First', 'Second', 'Third'].filter((name) => screen.queryByRole('button', { name }));
+
+    it('can be the rules alone that are not the usual ones', async () => {
+      school();
+      await userEvent.click(
+        await screen.findByRole('button', { name: 'rules that are not the usual ones' }),
+      );
+      expect(rows()).toEqual(['Second', 'Third']);
+      await userEvent.click(screen.getByRole('button', { name: 'all' }));
+      expect(rows()).toHaveLength(3);
+    });
+
+    it('can be what holds a step back, or what it opens', async () => {
+      school();
+      expect(await screen.findByRole('button', { name: 'what it opens' })).toBeDisabled();
+      await userEvent.click(screen.getByRole('button', { name: 'First' }));
+      await userEvent.click(screen.getByRole('button', { name: 'what it opens' }));
+      expect(rows()).toEqual(['First', 'Second']);
+      expect(screen.getByText('It: “First”.')).toBeInTheDocument();
+    });
+  });
+
   describe('several steps', () => {
     const three = [
       step(11, 'PAGE', 'Anatomy'),

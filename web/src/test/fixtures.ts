@@ -105,6 +105,7 @@ export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {})
   allowances: [],
   evidenceFor: [],
   doneWhen: rule(),
+  usualDone: true,
   part: PARTS[kind],
   ...more,
 });

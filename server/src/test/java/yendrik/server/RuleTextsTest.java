@@ -30,8 +30,7 @@ class RuleTextsTest extends SchoolTest {
   }
 
   private JsonNode read(String text) {
-    return sefa.post(
-        course.path + "/design/rules/read", new RuleText("step-opens", second, text));
+    return sefa.post(course.path + "/design/rules/read", new RuleText("step-opens", second, text));
   }
 
   @Test

@@ -21,7 +21,9 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
+import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Scale;
+import yendrik.core.rule.Condition;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Moment;
@@ -127,6 +129,7 @@ public final class DesignViews {
   public record FlagView(FlagId id, int version, String name, RuleView flagWhen) {}
 
   /**
+   * @param usualDone whether it is done as steps of its kind usually are
    * @param lacks what keeps its content from being put before learners, in words
    */
   @Schema(name = "DesignStep")
@@ -140,6 +143,7 @@ public final class DesignViews {
       boolean published,
       Optional<RuleView> opensWhen,
       RuleView doneWhen,
+      boolean usualDone,
       boolean listed,
       boolean staysOpen,
       Optional<Instant> opensAt,
@@ -230,6 +234,8 @@ public final class DesignViews {
         s.published(),
         RuleView.of(s.opensWhen(), new RuleAt.StepOpens(s.id()), wording),
         RuleView.of(s.doneWhen(), new RuleAt.StepDone(s.id()), wording),
+        s.doneWhen() instanceof Condition.Ask(var _, var leaf)
+            && leaf.equals(Kinds.of(s.kind()).usualDoneWhen(s.id())),
         s.gate().listed(),
         s.gate().staysOpen(),
         s.window().from(),
