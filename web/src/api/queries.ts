@@ -41,6 +41,12 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/approvals', { params: { path: { course } } })),
     }),
+  courseExceptions: (course: number) =>
+    queryOptions({
+      queryKey: ['exceptions', course, 'all'],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/exceptions', { params: { path: { course } } })),
+    }),
   practical: (course: number, step: number) =>
     queryOptions({
       queryKey: ['practicals', course, step],

@@ -61,6 +61,7 @@ describe('the frame', () => {
       'Practicals',
       'Discussions',
       'Approvals',
+      'Exceptions',
       'Register',
     ]);
   });

@@ -43,6 +43,7 @@ export const VIEWS: View[] = [
   view('teach', 'practicals', () => import('../teach/Practicals')),
   view('teach', 'discussions', () => import('../teach/Discussions')),
   view('teach', 'approvals', () => import('../teach/Approvals')),
+  view('teach', 'exceptions', () => import('../teach/Exceptions')),
   view('teach', 'register', () => import('../teach/Register')),
   view('watch', 'progress', () => import('../watch/Progress')),
   view('watch', 'completion', () => import('../watch/Completion')),

@@ -47,7 +47,7 @@ function useGiving<G extends Given = Given>(bead: BeadInfo, onGiven: () => void)
     onSuccess: () => {
       once.renew();
       notice({ tone: 'success', text: t('watch.exceptionDone') });
-      changed(client, course.id);
+      exceptionsChanged(client, course.id);
       onGiven();
     },
   });
@@ -133,7 +133,7 @@ function TimeDialog({ bead, onClose }: { bead: BeadInfo; onClose: () => void }) 
   );
 }
 
-function changed(client: QueryClient, course: number) {
+export function exceptionsChanged(client: QueryClient, course: number) {
   for (const key of ['bead', 'progress', 'learner', 'followUp', 'exceptions', 'decisions'])
     void client.invalidateQueries({ queryKey: [key, course] });
 }
@@ -157,7 +157,7 @@ function Standing({ bead }: { bead: BeadInfo }) {
       }),
     onSuccess: () => {
       notice({ tone: 'success', text: t('watch.exceptionEnded') });
-      changed(client, course.id);
+      exceptionsChanged(client, course.id);
     },
     onError: (e) => notice({ tone: 'error', text: e.message }),
   });
@@ -168,7 +168,7 @@ function Standing({ bead }: { bead: BeadInfo }) {
       }),
     onSuccess: () => {
       notice({ tone: 'success', text: t('watch.exceptionTakenBack') });
-      changed(client, course.id);
+      exceptionsChanged(client, course.id);
     },
     onError: (e) => notice({ tone: 'error', text: e.message }),
   });

@@ -13,6 +13,7 @@ import { useSelection } from '../ui/useSelection';
 import { arrange, SORTS, type Sort } from './arrange';
 import { BeadInspector } from './BeadInspector';
 import { EnrolDialog } from './EnrolDialog';
+import { ExceptionDialog } from './ExceptionDialog';
 import { LearnerInspector } from './LearnerInspector';
 import { LearnerTable } from './LearnerTable';
 import { Legend } from './Legend';
@@ -37,6 +38,7 @@ function Table({ data }: { data: ProgressData }) {
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [writing, setWriting] = useState<number[] | null>(null);
   const [enrolling, setEnrolling] = useState(false);
+  const [excepting, setExcepting] = useState(false);
   const designs = course.role === 'DESIGNER';
   const enrol = designs && data.version > 0 && (
     <Button variant="outlined" onClick={() => setEnrolling(true)}>
@@ -58,6 +60,14 @@ function Table({ data }: { data: ProgressData }) {
     return (
       <WithInspector inspector={null} onClose={() => select(null)}>
         <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} action={enrol} />
+        {excepting && (
+          <ExceptionDialog
+            learners={data.learners.filter((l) => ticked.has(l.enrolment))}
+            steps={data.steps.filter((s) => s.published)}
+            onClose={() => setExcepting(false)}
+            onDone={() => setTicked(new Set())}
+          />
+        )}
         {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
       </WithInspector>
     );
@@ -131,6 +141,9 @@ function Table({ data }: { data: ProgressData }) {
               <Typography sx={{ fontWeight: 700 }}>
                 {t('watch.selected', { count: ticked.size })}
               </Typography>
+              <Button variant="outlined" onClick={() => setExcepting(true)}>
+                {t('watch.exception')} …
+              </Button>
               <Button variant="contained" onClick={() => setWriting([...ticked])}>
                 {t('watch.write', { count: ticked.size })}
               </Button>

@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.junit.jupiter.api.BeforeEach;
@@ -60,6 +61,50 @@ class ExceptionsTest extends SchoolTest {
     assertThat(sefa.call("DELETE", exceptions() + "/" + fact, "").getStatus()).isEqualTo(204);
     assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("CLOSED");
     assertThat(sefa.call("DELETE", exceptions() + "/" + fact, "").getStatus()).isEqualTo(409);
+  }
+
+  private record One(String kind, long step, String reason) {}
+
+  private record ForSeveral(List<Long> learners, One exception) {}
+
+  @Test
+  void several_learners_get_the_same_and_who_has_it_is_told() {
+    course.enrol("edda@hollowlane.example");
+    except("OPEN", work);
+    List<Long> both =
+        List.of(course.enrolment("Ruben Sato").value(), course.enrolment("Edda Marsh").value());
+    var sent = new ForSeveral(both, new One("OPEN", work, "the hall was closed"));
+    JsonNode given = sefa.post(course.path + "/exceptions", sent);
+    assertThat(given.path("given").asInt()).isEqualTo(1);
+    assertThat(given.at("/left/0/enrolment").asLong()).isEqualTo(both.getFirst());
+    assertThat(given.at("/left/0/why").asString()).contains("Ruben Sato");
+    assertThat(course.bead("Edda Marsh", work).path("state").asString()).isEqualTo("OPEN");
+    JsonNode again = sefa.post(course.path + "/exceptions", sent);
+    assertThat(again.path("given").asInt()).as("a second time does nothing").isZero();
+  }
+
+  @Test
+  void all_exceptions_of_the_course_are_listed_until_they_end_or_are_taken_back() {
+    except("OPEN", work);
+    except("EXCUSE", page);
+    JsonNode all = sefa.get(course.path + "/exceptions");
+    assertThat(all).hasSize(2);
+    assertThat(all.at("/0/learner").asString()).isEqualTo("Ruben Sato");
+    assertThat(all.at("/0/exception/says").asString()).isEqualTo("excused: seen");
+    assertThat(all.at("/1/exception/says").asString()).isEqualTo("opened: seen");
+    String one = exceptions() + "/" + all.at("/0/exception/fact").asLong();
+    sefa.call("POST", one + "/end", new Sent.Reason(""));
+    String other = exceptions() + "/" + all.at("/1/exception/fact").asLong();
+    sefa.call("DELETE", other, "");
+    assertThat(sefa.get(course.path + "/exceptions")).isEmpty();
+  }
+
+  @Test
+  void learners_and_strangers_see_no_list_and_give_nothing() {
+    assertThat(ruben.call("GET", course.path + "/exceptions", "").getStatus()).isEqualTo(403);
+    var sent =
+        new ForSeveral(List.of(course.enrolment("Ruben Sato").value()), new One("OPEN", work, ""));
+    assertThat(ruben.call("POST", course.path + "/exceptions", sent).getStatus()).isEqualTo(403);
   }
 
   @Test

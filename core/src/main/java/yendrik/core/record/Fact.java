@@ -125,22 +125,43 @@ public record Fact(
   public record CompletedCourse(CourseId course) implements What {}
 
   /** The step is open for this learner, whatever its rules say. */
-  public record Opened(StepId step) implements AtStep {}
+  public record Opened(StepId step, Optional<String> reason) implements AtStep {
+    /** Without a reason. */
+    public Opened(StepId step) {
+      this(step, Optional.empty());
+    }
+  }
 
   public record Excused(StepId step, String reason) implements AtStep {}
 
-  public record DueMoved(StepId step, Instant due) implements AtStep {}
+  public record DueMoved(StepId step, Instant due, Optional<String> reason) implements AtStep {
+    /** Without a reason. */
+    public DueMoved(StepId step, Instant due) {
+      this(step, due, Optional.empty());
+    }
+  }
 
-  public record AttemptsAdded(StepId step, int attempts) implements AtStep {
+  public record AttemptsAdded(StepId step, int attempts, Optional<String> reason)
+      implements AtStep {
     public AttemptsAdded {
       if (attempts < 1) throw new Refusal("attempts", "n", attempts);
+    }
+
+    /** Without a reason. */
+    public AttemptsAdded(StepId step, int attempts) {
+      this(step, attempts, Optional.empty());
     }
   }
 
   /** So many minutes more for each attempt that has a clock. */
-  public record TimeAdded(StepId step, int minutes) implements AtStep {
+  public record TimeAdded(StepId step, int minutes, Optional<String> reason) implements AtStep {
     public TimeAdded {
       if (minutes < 1) throw new Refusal("minutes", "n", minutes);
+    }
+
+    /** Without a reason. */
+    public TimeAdded(StepId step, int minutes) {
+      this(step, minutes, Optional.empty());
     }
   }
 

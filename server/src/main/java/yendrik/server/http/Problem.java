@@ -226,6 +226,11 @@ public final class Problem extends RuntimeException {
         Map.of());
   }
 
+  /** Why something does not fit the state that things are in; empty for any other problem. */
+  public Optional<Phrase> conflict() {
+    return status == HttpStatus.CONFLICT ? Optional.of(says) : Optional.empty();
+  }
+
   HttpStatus status() {
     return status;
   }

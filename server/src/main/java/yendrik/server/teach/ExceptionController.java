@@ -73,18 +73,21 @@ class ExceptionController {
     exceptions.give(seat, enrolment, what(edit));
   }
 
-  private static Fact.AtStep what(ExceptionEdit edit) {
+  static Fact.AtStep what(ExceptionEdit edit) {
     var step = edit.step();
+    var reason = Optional.of(edit.reason()).filter(r -> !r.isBlank());
     return switch (edit.kind()) {
-      case OPEN -> new Fact.Opened(step);
+      case OPEN -> new Fact.Opened(step, reason);
       case EXCUSE -> new Fact.Excused(step, edit.reason());
       case MOVE_DUE ->
           new Fact.DueMoved(
-              step, edit.due().orElseThrow(() -> Problem.field("due", "no-new-date")));
-      case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1));
+              step, edit.due().orElseThrow(() -> Problem.field("due", "no-new-date")), reason);
+      case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1), reason);
       case ADD_TIME ->
           new Fact.TimeAdded(
-              step, edit.minutes().orElseThrow(() -> Problem.field("minutes", "no-minutes")));
+              step,
+              edit.minutes().orElseThrow(() -> Problem.field("minutes", "no-minutes")),
+              reason);
     };
   }
 

@@ -1,14 +1,17 @@
 package yendrik.server.teach;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.course.CourseIndex;
@@ -23,7 +26,10 @@ import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
 import yendrik.core.record.Facts;
 import yendrik.core.words.Phrase;
+import yendrik.core.words.Writing;
+import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
@@ -38,11 +44,23 @@ public class Exceptions {
   private final Walks walks;
   private final Learners learners;
   private final People people;
+  private final Designs designs;
+  private final Institutions institutions;
+  private final Clock clock;
 
-  Exceptions(Walks walks, Learners learners, People people) {
+  Exceptions(
+      Walks walks,
+      Learners learners,
+      People people,
+      Designs designs,
+      Institutions institutions,
+      Clock clock) {
     this.walks = walks;
     this.learners = learners;
     this.people = people;
+    this.designs = designs;
+    this.institutions = institutions;
+    this.clock = clock;
   }
 
   /** An exception that stands. */
@@ -116,7 +134,7 @@ public class Exceptions {
       int s = index.number(at.step());
       if (s == CourseIndex.UNKNOWN) continue;
       String by = fact.by().map(p -> names.getOrDefault(p, "")).orElse("");
-      String says = says(at, walk);
+      String says = walk.writing().say(says(at));
       Fact.Grant kind = kind(at).orElseThrow();
       views.add(
           new Standing(fact.id(), kind, at.step(), index.step(s).name(), says, fact.at(), by));
@@ -135,28 +153,78 @@ public class Exceptions {
     };
   }
 
-  private static String says(Fact.AtStep what, Walk walk) {
-    Phrase says =
-        switch (what) {
-          case Fact.Opened _ -> Phrase.of("exception.opened");
-          case Fact.Excused f ->
-              f.reason().isBlank()
-                  ? Phrase.of("exception.excused")
-                  : Phrase.of("exception.excused-why", "why", f.reason());
-          case Fact.DueMoved f -> Phrase.of("exception.due", "due", f.due());
-          case Fact.AttemptsAdded f -> Phrase.of("exception.attempts", "n", f.attempts());
-          case Fact.TimeAdded f -> Phrase.of("exception.time", "n", f.minutes());
-          default -> Phrase.NONE;
-        };
-    return walk.writing().say(says);
+  private static Phrase says(Fact.AtStep what) {
+    return switch (what) {
+      case Fact.Opened f -> because(Phrase.of("exception.opened"), f.reason().orElse(""));
+      case Fact.Excused f -> because(Phrase.of("exception.excused"), f.reason());
+      case Fact.DueMoved f ->
+          because(Phrase.of("exception.due", "due", f.due()), f.reason().orElse(""));
+      case Fact.AttemptsAdded f ->
+          because(Phrase.of("exception.attempts", "n", f.attempts()), f.reason().orElse(""));
+      case Fact.TimeAdded f ->
+          because(Phrase.of("exception.time", "n", f.minutes()), f.reason().orElse(""));
+      default -> Phrase.NONE;
+    };
+  }
+
+  private static Phrase because(Phrase says, String why) {
+    return why.isBlank() ? says : Phrase.of("exception.why", "says", says, "why", why);
+  }
+
+  /** An exception that stands, and whose it is. */
+  @Schema(name = "ExceptionInCourse")
+  record InCourse(EnrolmentId enrolment, String learner, Standing exception) {}
+
+  /** All that stand in the course, of those whom a seat sees, the newest first. */
+  @Transactional(readOnly = true)
+  List<InCourse> inCourse(Seat seat) {
+    Optional<Designs.Ready> ready = designs.published(seat.course());
+    if (ready.isEmpty()) return List.of();
+    CourseIndex index = ready.get().compiled().index();
+    Writing writing = institutions.writing(index.design().zone(), clock.instant());
+    Map<EnrolmentId, List<Fact>> facts = walks.exceptions(seat.course());
+    List<Learners.Snapshot> seen = learners.of(seat);
+    Map<PersonId, String> names = people.names(authors(facts));
+    List<InCourse> all = new ArrayList<>();
+    for (Learners.Snapshot learner : seen)
+      for (Fact fact : standing(facts.getOrDefault(learner.enrolment(), List.of()))) {
+        var at = (Fact.AtStep) fact.what();
+        int s = index.number(at.step());
+        if (s == CourseIndex.UNKNOWN) continue;
+        all.add(
+            new InCourse(
+                learner.enrolment(),
+                learner.name(),
+                new Standing(
+                    fact.id(),
+                    kind(at).orElseThrow(),
+                    at.step(),
+                    index.step(s).name(),
+                    writing.say(says(at)),
+                    fact.at(),
+                    fact.by().map(p -> names.getOrDefault(p, "")).orElse(""))));
+      }
+    all.sort(Comparator.comparing((InCourse e) -> e.exception().at()).reversed());
+    return all;
+  }
+
+  private static Set<PersonId> authors(Map<EnrolmentId, List<Fact>> facts) {
+    return facts.values().stream()
+        .flatMap(List::stream)
+        .flatMap(f -> f.by().stream())
+        .collect(Collectors.toSet());
   }
 
   private record Place(StepId step, Fact.Grant grant) {}
 
   /** Exceptions that were neither taken back nor have ended since. */
   private static List<Fact> standing(Walk walk) {
+    return standing(walk.facts());
+  }
+
+  private static List<Fact> standing(List<Fact> facts) {
     Map<Place, List<Fact>> given = new HashMap<>();
-    for (Fact fact : Facts.standing(walk.facts())) {
+    for (Fact fact : Facts.standing(facts)) {
       if (!(fact.what() instanceof Fact.AtStep at)) continue;
       if (at instanceof Fact.ExceptionEnded ended)
         given.remove(new Place(at.step(), ended.grant()));
@@ -166,7 +234,7 @@ public class Exceptions {
     }
     return given.values().stream()
         .flatMap(List::stream)
-        .sorted(java.util.Comparator.comparing(Fact::at).thenComparing(Fact::id))
+        .sorted(Comparator.comparing(Fact::at).thenComparing(Fact::id))
         .toList();
   }
 

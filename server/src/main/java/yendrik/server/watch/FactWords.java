@@ -72,15 +72,24 @@ public final class FactWords {
                   named(
                       Optional.ofNullable(design.otherCourses().get(f.course())),
                       "fact.completed-course.gone")));
-      case Fact.Opened f -> Optional.of(Phrase.of("fact.exception-opened", "step", step(f.step())));
+      case Fact.Opened f ->
+          Optional.of(
+              Phrase.of("fact.exception-opened", "step", step(f.step()))
+                  .saying(f.reason().orElse("")));
       case Fact.Excused f ->
           Optional.of(Phrase.of("fact.excused", "step", step(f.step())).saying(f.reason()));
       case Fact.DueMoved f ->
-          Optional.of(Phrase.of("fact.due-moved", "step", step(f.step()), "due", f.due()));
+          Optional.of(
+              Phrase.of("fact.due-moved", "step", step(f.step()), "due", f.due())
+                  .saying(f.reason().orElse("")));
       case Fact.TimeAdded f ->
-          Optional.of(Phrase.of("fact.time-added", "n", f.minutes(), "step", step(f.step())));
+          Optional.of(
+              Phrase.of("fact.time-added", "n", f.minutes(), "step", step(f.step()))
+                  .saying(f.reason().orElse("")));
       case Fact.AttemptsAdded f ->
-          Optional.of(Phrase.of("fact.attempts-added", "n", f.attempts(), "step", step(f.step())));
+          Optional.of(
+              Phrase.of("fact.attempts-added", "n", f.attempts(), "step", step(f.step()))
+                  .saying(f.reason().orElse("")));
     };
   }
 

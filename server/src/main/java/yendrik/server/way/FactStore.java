@@ -8,6 +8,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -18,6 +20,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.FactId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.record.Fact;
@@ -35,6 +38,17 @@ class FactStore {
   /** Behind the last part, however many there are. */
   private static final Field<String[]> AT_THE_END =
       DSL.array(DSL.inline(StoredVisit.PARTS), DSL.inline(Integer.toString(MOST_PARTS)));
+
+  private static final List<String> EXCEPTIONS =
+      Stream.of(
+              Fact.Opened.class,
+              Fact.Excused.class,
+              Fact.DueMoved.class,
+              Fact.AttemptsAdded.class,
+              Fact.TimeAdded.class,
+              Fact.ExceptionEnded.class)
+          .map(CoreJson::name)
+          .toList();
 
   private final DSLContext db;
 
@@ -159,6 +173,30 @@ class FactStore {
             facts(row)
                 .forEach(all.computeIfAbsent(row.getEnrolmentId(), _ -> new ArrayList<>())::add));
     all.values().forEach(facts -> facts.sort(Facts.HAPPENED));
+    return all;
+  }
+
+  /** What staff allowed the learners of a course, with what corrects it, by enrolment. */
+  Map<EnrolmentId, List<Fact>> exceptions(CourseId course) {
+    var given =
+        db.selectDistinct(FACT.ENROLMENT_ID)
+            .from(FACT)
+            .where(FACT.COURSE_ID.eq(course), FACT.KIND.in(EXCEPTIONS));
+    Map<EnrolmentId, List<Fact>> all = new HashMap<>();
+    db.selectFrom(FACT)
+        .where(
+            FACT.ENROLMENT_ID.in(given),
+            FACT.KIND.in(EXCEPTIONS).or(FACT.KIND.eq(CoreJson.name(Fact.TakenBack.class))))
+        .orderBy(FACT.AT, FACT.ID)
+        .forEach(row ->
+            facts(row)
+                .forEach(all.computeIfAbsent(row.getEnrolmentId(), _ -> new ArrayList<>())::add));
+    all.values()
+        .forEach(facts -> {
+          Set<FactId> ids = facts.stream().map(Fact::id).collect(Collectors.toSet());
+          facts.removeIf(f -> f.replaces().filter(r -> !ids.contains(r)).isPresent());
+          facts.sort(Facts.HAPPENED);
+        });
     return all;
   }
 

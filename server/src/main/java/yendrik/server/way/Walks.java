@@ -649,6 +649,12 @@ public class Walks {
     return db.fetchCount(ENROLMENT, ENROLMENT.FAILED_UNTIL.isNotNull());
   }
 
+  /** The facts of all exceptions in a course, with what corrects them. */
+  @Transactional(readOnly = true)
+  public Map<EnrolmentId, List<Fact>> exceptions(CourseId course) {
+    return facts.exceptions(course);
+  }
+
   /** Enrolments of real learners in a course. */
   @Transactional(readOnly = true)
   public List<EnrolmentId> learners(CourseId course) {

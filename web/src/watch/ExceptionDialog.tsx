@@ -1,0 +1,168 @@
+import { Alert, Box, MenuItem, TextField, Typography } from '@mui/material';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useController, useWatch } from 'react-hook-form';
+import { useTranslations } from 'use-intl';
+import * as z from 'zod/mini';
+import { api, body } from '../api/client';
+import { useCourse } from '../frame/course';
+import { Field, FormDialog } from '../ui/FormDialog';
+import { fromLocalInput } from '../ui/format';
+import { useNotice } from '../ui/Notice';
+import { useActKey } from '../ui/useActKey';
+import { type Fields, useFields, whole } from '../ui/useFields';
+import { exceptionsChanged } from './Exceptions';
+
+const KINDS = ['OPEN', 'EXCUSE', 'MOVE_DUE', 'ADD_ATTEMPTS', 'ADD_TIME'] as const;
+
+const exception = z.object({
+  kind: z.enum(KINDS),
+  step: whole(1, Number.MAX_SAFE_INTEGER),
+  due: z.string(),
+  attempts: whole(1, 20),
+  minutes: whole(1, 600),
+  reason: z.string(),
+});
+type Exception = z.infer<typeof exception>;
+type Typed = z.input<typeof exception>;
+
+interface Props {
+  learners: { enrolment: number; name: string }[];
+  steps: { id: number; name: string }[];
+  /** The step that is meant, where it is known. */
+  step?: number;
+  onClose: () => void;
+  onDone: () => void;
+}
+
+/** The same exception for several learners; who has it already is told, and the rest get it. */
+export function ExceptionDialog({ learners, steps, step, onClose, onDone }: Props) {
+  const t = useTranslations();
+  const course = useCourse();
+  const client = useQueryClient();
+  const notice = useNotice();
+  const once = useActKey();
+  const fields = useFields<Typed, Exception>(exception, {
+    kind: 'OPEN',
+    step: step ?? steps[0]?.id ?? 0,
+    due: '',
+    attempts: 1,
+    minutes: 10,
+    reason: '',
+  });
+  const kind = useWatch({ control: fields.control, name: 'kind' });
+  const give = useMutation({
+    mutationFn: (filled: Exception) => {
+      const sent = {
+        learners: learners.map((l) => l.enrolment),
+        exception: {
+          kind: filled.kind,
+          step: filled.step,
+          reason: filled.reason,
+          ...(filled.kind === 'MOVE_DUE' &&
+            filled.due && { due: fromLocalInput(filled.due) as string }),
+          ...(filled.kind === 'ADD_ATTEMPTS' && { attempts: filled.attempts }),
+          ...(filled.kind === 'ADD_TIME' && { minutes: filled.minutes }),
+        },
+      };
+      return body(
+        api.POST('/api/courses/{course}/exceptions', {
+          params: { path: { course: course.id } },
+          headers: once.headers(sent),
+          body: sent,
+        }),
+      );
+    },
+    onSuccess: ({ given, left }) => {
+      once.renew();
+      exceptionsChanged(client, course.id);
+      if (left.length > 0) return;
+      notice({ tone: 'success', text: t('watch.exceptionsGiven', { count: given }) });
+      onDone();
+      onClose();
+    },
+  });
+  const left = give.data?.left ?? [];
+  const nameOf = (enrolment: number) => learners.find((l) => l.enrolment === enrolment)?.name;
+  return (
+    <FormDialog
+      title={t('watch.exceptionFor', {
+        count: learners.length,
+        name: learners[0]?.name ?? '',
+      })}
+      fields={fields}
+      send={give}
+      button={t('watch.exceptionGive')}
+      {...(left.length > 0 && { leave: t('common.close') })}
+      onClose={onClose}
+    >
+      <Chosen of={fields} name="kind" label={t('watch.exceptionKind')}>
+        {KINDS.map((k) => (
+          <MenuItem key={k} value={k}>
+            {t(`watch.exceptionKinds.${k}`)}
+          </MenuItem>
+        ))}
+      </Chosen>
+      <Chosen of={fields} name="step" label={t('plan.step')}>
+        {steps.map((s) => (
+          <MenuItem key={s.id} value={s.id}>
+            {s.name}
+          </MenuItem>
+        ))}
+      </Chosen>
+      {kind === 'MOVE_DUE' && (
+        <Field
+          of={fields}
+          name="due"
+          label={t('watch.newDue')}
+          type="datetime-local"
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+      )}
+      {kind === 'ADD_ATTEMPTS' && (
+        <Field of={fields} name="attempts" label={t('watch.attemptsMore')} type="number" />
+      )}
+      {kind === 'ADD_TIME' && (
+        <Field of={fields} name="minutes" label={t('watch.minutesMore')} type="number" />
+      )}
+      <Field of={fields} name="reason" label={t('watch.reason')} />
+      {left.length > 0 && (
+        <Alert severity="info">
+          {t('watch.exceptionsLeft', { given: give.data?.given ?? 0 })}
+          <Box component="ul" sx={{ my: 0.5, pl: 2 }}>
+            {left.map((l) => (
+              <Typography component="li" variant="body2" key={l.enrolment}>
+                {nameOf(l.enrolment)}: {l.why}
+              </Typography>
+            ))}
+          </Box>
+        </Alert>
+      )}
+    </FormDialog>
+  );
+}
+
+function Chosen({
+  of,
+  name,
+  label,
+  children,
+}: {
+  of: Fields<Typed, Exception>;
+  name: 'kind' | 'step';
+  label: string;
+  children: React.ReactNode;
+}) {
+  const { field, fieldState } = useController({ control: of.control, name });
+  return (
+    <TextField
+      select
+      fullWidth
+      label={label}
+      {...field}
+      error={fieldState.invalid}
+      helperText={fieldState.error?.message}
+    >
+      {children}
+    </TextField>
+  );
+}
