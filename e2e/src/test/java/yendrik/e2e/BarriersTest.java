@@ -38,6 +38,8 @@ class BarriersTest extends BrowserTest {
             "teach/practicals",
             "teach/discussions",
             "teach/register",
+            "teach/exceptions",
+            "plan/route?as=map",
             "reach/messages",
             "watch/progress",
             "watch/mastery",

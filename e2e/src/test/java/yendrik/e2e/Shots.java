@@ -30,6 +30,13 @@ class Shots {
       go(staff, school, "plan/route");
       staff.getByText("Brake set-up practical", new Page.GetByTextOptions().setExact(true)).click();
       shoot(staff, "plan-route");
+      go(staff, school, "plan/route?as=map");
+      staff
+          .getByRole(
+              AriaRole.BUTTON,
+              new Page.GetByRoleOptions().setName(Pattern.compile("^Pads, cables, levers\\.")))
+          .click();
+      shoot(staff, "plan-map");
       go(staff, school, "plan/badges");
       staff.getByText("Brake Hand").click();
       shoot(staff, "plan-badges");
@@ -57,7 +64,6 @@ class Shots {
       shoot(staff, "teach-marking");
       take(staff, school, "teach/practicals", "teach-practicals");
       take(staff, school, "teach/register", "teach-register");
-      take(school.signedIn("tomas"), school, "reach/messages", "reach-messages");
       take(school.signedIn("bashir"), school, "my/route", "learner-route");
       take(school.signedIn("ilse"), school, "my/calendar", "learner-calendar");
       Page film = school.signedIn("aiko");
