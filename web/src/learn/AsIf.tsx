@@ -40,11 +40,7 @@ export function AsIf({
     <Button
       size="small"
       disabled={come.isPending}
-      onClick={(e) => {
-        // It may stand in what folds.
-        e.preventDefault();
-        come.mutate(so);
-      }}
+      onClick={() => come.mutate(so)}
       aria-label={t(`learn.asIfOf.${so}`, { step: name })}
       sx={{ ml: 1, py: 0, color: 'tone.ochreInk', '@media print': { display: 'none' } }}
     >

@@ -157,7 +157,7 @@ function ModuleBlock({
     : module.finished
       ? t('learn.allDone', { count: module.all })
       : t('learn.someDone', { done: module.done, count: module.all });
-  return (
+  const block = (
     <Box
       component="details"
       open={current || (module.open && (!module.finished || news > 0))}
@@ -178,9 +178,6 @@ function ModuleBlock({
         <Typography component="span" color="textSecondary">
           {summary}
         </Typography>
-        {!module.open && walk === 'practice' && module.steps[0] && (
-          <AsIf step={module.steps[0]} name={module.name} closed />
-        )}
         {!module.open && <Missing parts={module.missing} inline />}
       </Box>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
@@ -195,6 +192,17 @@ function ModuleBlock({
         ))}
       </Box>
     </Box>
+  );
+  const first = module.steps[0];
+  if (module.open || walk !== 'practice' || !first) return block;
+  // beside what folds, since nothing that folds may have a button in its head
+  return (
+    <>
+      {block}
+      <Box sx={{ mt: -1, mb: 1 }}>
+        <AsIf step={first} name={module.name} closed />
+      </Box>
+    </>
   );
 }
 

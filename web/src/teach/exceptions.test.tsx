@@ -46,10 +46,10 @@ describe('exceptions of a course', () => {
     });
     show(<ExceptionsView />);
     await userEvent.click(
-      await screen.findByRole('button', { name: 'Take it back: Ilse Krog, Pads' }),
+      await screen.findByRole('button', { name: 'Take back: Ilse Krog, Pads' }),
     );
     await vi.waitFor(() => expect(calls.some((c) => c.method === 'DELETE')).toBe(true));
-    await userEvent.click(screen.getByRole('button', { name: 'End it now: Ilse Krog, Pads' }));
+    await userEvent.click(screen.getByRole('button', { name: 'End now: Ilse Krog, Pads' }));
     expect(await screen.findByText(/It has ended already/)).toBeInTheDocument();
   });
 
