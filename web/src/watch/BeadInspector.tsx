@@ -5,7 +5,7 @@ import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { walkBase } from '../kinds/room';
-import { day } from '../ui/format';
+import { day, moment } from '../ui/format';
 import { Bead, useBeadWords } from '../ui/Glyphs';
 import { Kicker, Loaded, Section } from '../ui/Panel';
 import { RuleParts } from '../ui/Parts';
@@ -64,6 +64,19 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
             {t('eyes.seeAs', { name: data.learner })}
           </Button>
           <Exceptions bead={data} />
+          {data.left.length > 0 && (
+            <Section title={t('watch.wouldChange')}>
+              <Box component="ul" sx={{ m: 0, pl: 2 }}>
+                {data.left.map((left) => (
+                  <Typography component="li" variant="body2" key={`${left.turn} ${left.says}`}>
+                    {t('watch.wouldCome', { turn: left.turn, name: data.learner })}{' '}
+                    <b>{left.says}</b>
+                    {left.turn === 'CLOCK' && left.next && ` (${moment(left.next)})`}
+                  </Typography>
+                ))}
+              </Box>
+            </Section>
+          )}
           <Section title={t('watch.openRule')}>
             {data.opens.length === 0 ? (
               <Typography variant="body2">{t('watch.noRule')}</Typography>

@@ -33,6 +33,10 @@ const bead = (more: Partial<BeadInfo> = {}): BeadInfo => ({
   attemptsLeft: 0,
   opens: [part('Rim brake anatomy is done', 'MET', 'done, Sat 7 Nov')],
   done: part('scored 60 % or more', 'OUT_OF_REACH', 'best 53 % in 3 of 3 attempts'),
+  left: [
+    { turn: 'STAFF', says: 'scored 60 % or more' },
+    { turn: 'CLOCK', says: 'from 3 Dec', next: '2026-12-03T08:00:00Z' },
+  ],
   happened: [{ at: '2026-11-15T17:00:00Z', what: 'Attempt 3: 53 %', by: '' }],
   ...more,
 });
@@ -115,8 +119,25 @@ describe('a bead', () => {
     );
   });
 
+  it('says what would change it, and whose turn that is', async () => {
+    inspect();
+    const title = await screen.findByRole('heading', { name: 'What would change it' });
+    const items = within(title.closest('section') ?? title.parentElement ?? title).getAllByRole(
+      'listitem',
+    );
+    expect(items[0]).toHaveTextContent('Staff: scored 60 % or more');
+    expect(items[1]).toHaveTextContent(/^Time: from 3 Dec \(.*3 Dec/);
+  });
+
   it('that is done offers nothing', async () => {
-    inspect({ state: 'DONE', overdue: false, outOfReach: false, done: undefined, happened: [] });
+    inspect({
+      state: 'DONE',
+      overdue: false,
+      outOfReach: false,
+      done: undefined,
+      left: [],
+      happened: [],
+    });
     expect(await screen.findByText('Pads, cables, levers')).toBeInTheDocument();
     expect(screen.queryByRole('button', { name: 'Excuse' })).not.toBeInTheDocument();
   });

@@ -62,6 +62,7 @@ final class WatchViews {
 
   /**
    * @param turn whose turn it is, in words
+   * @param left what would change the state, the shortest list; nothing once it is settled
    */
   @Schema(name = "BeadInfo")
   record BeadView(
@@ -79,6 +80,7 @@ final class WatchViews {
       int attemptsLeft,
       List<Explaining.Part> opens,
       Optional<Explaining.Part> done,
+      List<Explaining.Left> left,
       List<Happened> happened) {}
 
   /**

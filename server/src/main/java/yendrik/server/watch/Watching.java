@@ -287,7 +287,16 @@ class Watching {
         left == Integer.MAX_VALUE ? -1 : left,
         explaining.whatIsMissing(s),
         explaining.rule(new RuleAt.StepDone(design.id())),
+        settled(bead) ? List.of() : explaining.whatWouldChange(s),
         happened(walk, f -> f.what() instanceof Fact.AtStep at && at.step().equals(design.id())));
+  }
+
+  /** Nothing is left to come for a step that is done, excused, or not there for the learner. */
+  private static boolean settled(Bead bead) {
+    return switch (bead.state()) {
+      case DONE, EXCUSED, NOT_FOR_THEM, UNPUBLISHED -> true;
+      case CLOSED, OPEN, BEGUN, WAITING, AGAIN, MISSED -> false;
+    };
   }
 
   private static Phrase turn(Progress progress, int s, Bead bead, String name) {

@@ -1,5 +1,6 @@
 package yendrik.server.way;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,6 +18,7 @@ import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.Explained;
+import yendrik.core.rule.plan.WhatIsLeft;
 import yendrik.core.rule.words.Grounds;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Ground;
@@ -87,6 +89,48 @@ public final class Explaining {
 
   public Optional<Part> rule(RuleAt at) {
     return progress.explain(at).filter(e -> !passedOver(e)).map(e -> part(e, at));
+  }
+
+  /**
+   * One of the things that would have to come.
+   *
+   * @param turn whose turn it is
+   * @param next when the clock may bring it
+   */
+  @Schema(name = "LeftToCome")
+  public record Left(Turn turn, String says, Optional<Instant> next) {}
+
+  /**
+   * The shortest list of things that would open a step that is closed, and of those it is done by.
+   */
+  public List<Left> whatWouldChange(int s) {
+    Step step = progress.course().index().step(s);
+    int m = progress.course().index().moduleOf(s);
+    List<Left> all = new ArrayList<>();
+    if (!progress.moduleOpen(m))
+      left(new RuleAt.ModuleOpens(progress.course().index().module(m).id()), all);
+    if (!progress.sight().open(s)) {
+      left(new RuleAt.StepOpens(step.id()), all);
+      if (progress.course().index().module(m).strictOrder())
+        earlier(s, m).ifPresent(p -> all.add(new Left(p.turn(), p.says(), p.next())));
+    }
+    if (progress.doneAt(s).isEmpty()) left(new RuleAt.StepDone(step.id()), all);
+    return all.stream().distinct().toList();
+  }
+
+  private void left(RuleAt at, List<Left> all) {
+    progress
+        .explain(at)
+        .ifPresent(rule ->
+            WhatIsLeft.of(rule)
+                .forEach(e ->
+                    all.add(
+                        new Left(
+                            e.verdict() == Verdict.OUT_OF_REACH ? Turn.STAFF : e.turn(),
+                            wording.line(e.condition(), at),
+                            e.next() == Long.MAX_VALUE
+                                ? Optional.empty()
+                                : Optional.of(Instant.ofEpochMilli(e.next()))))));
   }
 
   /** What does not concern a learner is not put before them. */

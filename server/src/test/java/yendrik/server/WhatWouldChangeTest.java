@@ -1,0 +1,40 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What staff are told would change the state of a learner's step. */
+@ServerTest
+class WhatWouldChangeTest extends SchoolTest {
+  private NewCourse course;
+  private long page;
+  private long work;
+
+  @BeforeEach
+  void aClosedAssignment() {
+    course = newCourse("Left to come");
+    long module = course.module("Tubes");
+    page = course.step(module, "PAGE", "How a patch holds");
+    work = course.step(module, "ASSIGNMENT", "Your first patch");
+    course.change(work, e -> e.set("opensWhen", course.ask("seen", page)));
+    course.publish();
+    course.enrol("ruben@hollowlane.example");
+  }
+
+  private JsonNode left(long step) {
+    return course.bead("Ruben Sato", step).path("left");
+  }
+
+  @Test
+  void is_what_opens_it_and_then_what_it_is_done_by() {
+    assertThat(left(work)).hasSize(2);
+    assertThat(left(work).at("/0/turn").asString()).isEqualTo("LEARNER");
+    assertThat(left(work).at("/0/says").asString()).isEqualTo("How a patch holds read");
+    as("Ruben Sato").post(course.walk(page) + "/visits", "");
+    assertThat(left(work)).hasSize(1);
+    assertThat(left(page)).as("it is done").isEmpty();
+  }
+}
