@@ -3,6 +3,7 @@ package yendrik.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.function.BiFunction;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -51,6 +52,17 @@ class PublishingTest extends SchoolTest {
     assertThat(course.design().path("changed").asBoolean()).isTrue();
     course.publish();
     assertThat(course.design().path("changed").asBoolean()).isFalse();
+  }
+
+  @Test
+  void a_mark_that_no_draft_has_is_an_older_draft() {
+    for (String mark : List.of("9999-12-31T23:59:59Z", "group-4:1;", "step-x:1", ":", ""))
+      assertThat(
+              as("Sefa Dunmore")
+                  .call("POST", course.path + "/publications", new Sent.Publication(mark))
+                  .getStatus())
+          .as(mark)
+          .isEqualTo(409);
   }
 
   @Test

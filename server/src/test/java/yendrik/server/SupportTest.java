@@ -82,6 +82,7 @@ class SupportTest extends BenchTest {
   private static final List<String> CUT =
       List.of(
           "/decisions",
+          "/exceptions",
           "/follow-up",
           "/marking",
           "/messages",
@@ -96,6 +97,7 @@ class SupportTest extends BenchTest {
     tomas = as("Tomas Weir");
     juno = enrolment("Juno Abara");
     var both = List.of(juno, enrolment("Ruben Sato"));
+    excused(both);
     tomas.post(path() + "/letters", new Sent.Letter(both, OF_TOMAS, "Hello"));
     priya.post(path() + "/letters", new Sent.Letter(List.of(juno), "From me", "Hello"));
     as("Juno Abara").post(message("Tomas Weir"), new Sent.Message("To Tomas"));
@@ -119,6 +121,23 @@ class SupportTest extends BenchTest {
           new Sent.Register(
               new Sent.Attended(juno, Optional.of(new StatusId(5))),
               new Sent.Attended(both.get(1), Optional.of(new StatusId(1)))));
+  }
+
+  private record Excuse(String kind, long step, String reason) {}
+
+  private record ForSeveral(List<EnrolmentId> learners, Excuse exception) {}
+
+  /** Both are excused from a step that neither has done. */
+  private void excused(List<EnrolmentId> both) {
+    long step =
+        tomas.get(path() + "/reports/progress").at("/steps").findValues("id").getLast().asLong();
+    assertThat(
+            tomas
+                .post(
+                    path() + "/exceptions", new ForSeveral(both, new Excuse("EXCUSE", step, "ill")))
+                .path("given")
+                .asInt())
+        .isEqualTo(2);
   }
 
   private String message(String to) {

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
@@ -21,6 +22,8 @@ import yendrik.formats.json.CoreJson;
  */
 public record DraftMark(Map<String, String> parts) {
   private static final String BETWEEN = ";";
+  private static final Pattern PART =
+      Pattern.compile("course|order|completion|flags|(outcome|module|step|badge) \\d+");
 
   static DraftMark of(Document document) {
     return new DraftMark(hashes(document));
@@ -98,8 +101,8 @@ public record DraftMark(Map<String, String> parts) {
     Map<String, String> parts = new LinkedHashMap<>();
     for (String part : text.split(BETWEEN)) {
       int colon = part.lastIndexOf(':');
-      if (colon > 0)
-        parts.put(part.substring(0, colon).replace('-', ' '), part.substring(colon + 1));
+      String name = part.substring(0, Math.max(0, colon)).replace('-', ' ');
+      if (PART.matcher(name).matches()) parts.put(name, part.substring(colon + 1));
     }
     return new DraftMark(parts);
   }
