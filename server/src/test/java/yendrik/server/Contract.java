@@ -5,6 +5,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.PushbackInputStream;
 import java.io.UncheckedIOException;
 import java.net.Socket;
 import java.net.URI;
@@ -248,11 +249,20 @@ final class Contract extends SchoolTest {
 
   /** Sends something as it is, with an end, and returns what comes back. */
   String raw(String request) {
+    return raw(request, () -> {});
+  }
+
+  /** The same, which says so as soon as an answer begins. */
+  String raw(String request, Runnable begun) {
     try (var socket = new Socket("127.0.0.1", server.getWebServer().getPort())) {
       socket.setSoTimeout((int) PATIENCE.toMillis());
       String whole = request + "\r\nHost: localhost\r\nConnection: close\r\n\r\n";
       socket.getOutputStream().write(whole.getBytes(ISO_8859_1));
-      return new String(socket.getInputStream().readAllBytes(), UTF_8);
+      var answer = new PushbackInputStream(socket.getInputStream());
+      int first = answer.read();
+      if (first >= 0) answer.unread(first);
+      begun.run();
+      return new String(answer.readAllBytes(), UTF_8);
     } catch (IOException e) {
       throw new UncheckedIOException(request, e);
     }

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
@@ -321,11 +322,13 @@ class ContractTest {
   void a_stream_ends_with_the_session_in_which_it_was_opened() throws Exception {
     String cookie = String.valueOf(contract.session("Ilse Tran", true).get("Cookie"));
     String course = "/api/courses/" + contract.number("course", 0);
+    var open = new CountDownLatch(1);
     var stream =
-        CompletableFuture.supplyAsync(
-            () -> contract.raw("GET " + course + "/events HTTP/1.1\r\nCookie: " + cookie));
+        CompletableFuture.supplyAsync(() ->
+            contract.raw(
+                "GET " + course + "/events HTTP/1.1\r\nCookie: " + cookie, open::countDown));
     Map<String, String> elsewhere = contract.session("Ilse Tran", true);
-    Thread.sleep(300);
+    assertThat(open.await(25, TimeUnit.SECONDS)).isTrue();
     assertThat(stream).as("it is open").isNotDone();
     assertThat(
             contract.send("DELETE", "/api/account/sessions", elsewhere, new byte[0]).statusCode())

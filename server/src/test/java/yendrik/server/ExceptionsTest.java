@@ -100,7 +100,15 @@ class ExceptionsTest extends SchoolTest {
   }
 
   @Test
-  void learners_and_strangers_see_no_list_and_give_nothing() {
+  void nobody_gets_anything_where_one_of_several_is_not_a_learner_there() {
+    List<Long> both = List.of(course.enrolment("Ruben Sato").value(), Long.MAX_VALUE);
+    var sent = new ForSeveral(both, new One("OPEN", work, ""));
+    assertThat(sefa.call("POST", course.path + "/exceptions", sent).getStatus()).isEqualTo(404);
+    assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("CLOSED");
+  }
+
+  @Test
+  void learners_see_no_list_and_give_nothing() {
     assertThat(ruben.call("GET", course.path + "/exceptions", "").getStatus()).isEqualTo(403);
     var sent =
         new ForSeveral(List.of(course.enrolment("Ruben Sato").value()), new One("OPEN", work, ""));

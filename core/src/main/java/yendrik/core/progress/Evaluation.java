@@ -12,7 +12,6 @@ import yendrik.core.id.FlagId;
 import yendrik.core.record.Fact;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Leaf;
-import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.CompiledCourse;
@@ -81,16 +80,11 @@ final class Evaluation {
 
   /** Takes a fact at the present moment. */
   void take(Fact fact) {
-    int row = inARow();
+    int rows = record.rowsMoved();
     record.take(fact);
-    if (inARow() != row) markReaders(numbers.person());
+    if (record.rowsMoved() != rows) markReaders(numbers.person());
     markDirty(fact.what());
     settle();
-  }
-
-  /** Changes whenever something does that is asked about days and weeks in a row. */
-  private int inARow() {
-    return 1000 * record.lastInARow(Rhythm.DAYS) + record.lastInARow(Rhythm.WEEKS);
   }
 
   /** Lives through every moment at which the clock alone changes something. */

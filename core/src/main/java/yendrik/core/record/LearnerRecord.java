@@ -391,6 +391,11 @@ public final class LearnerRecord {
     return rows.most(rhythm);
   }
 
+  /** How often the days and weeks in a row have moved on here; for telling whether they did. */
+  public int rowsMoved() {
+    return rows.moved();
+  }
+
   /** The same up to the last time there. */
   public int lastInARow(Rhythm rhythm) {
     return rows.now(rhythm);

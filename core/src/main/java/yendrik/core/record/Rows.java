@@ -14,6 +14,7 @@ final class Rows {
   private Sums.Row days = Sums.Row.NONE;
   private Sums.Row weeks = Sums.Row.NONE;
   private long dayEnds = Long.MIN_VALUE;
+  private int moved;
 
   Rows(ZoneId zone) {
     this.zone = zone;
@@ -47,9 +48,14 @@ final class Rows {
     };
   }
 
+  int moved() {
+    return moved;
+  }
+
   /** The learner was there at a moment, in epoch milliseconds; moments come in their order. */
   void here(long at) {
     if (at < dayEnds) return;
+    moved++;
     LocalDate day = Instant.ofEpochMilli(at).atZone(zone).toLocalDate();
     dayEnds = day.plusDays(1).atStartOfDay(zone).toInstant().toEpochMilli();
     days = days.with(day.toEpochDay());

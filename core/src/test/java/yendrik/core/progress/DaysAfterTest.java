@@ -5,12 +5,9 @@ import static yendrik.core.Workshop.*;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.CourseDesign;
-import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.StepId;
@@ -39,18 +36,7 @@ class DaysAfterTest {
   private static CourseDesign opening(Condition rule) {
     Step first = step(ANATOMY, "Anatomy", StepKind.PAGE, ask(new SeenLeaf.Seen(ANATOMY)));
     Step next = step(NEXT, "Next", StepKind.PAGE, ask(new SeenLeaf.Seen(NEXT)));
-    return design(
-        List.of(
-            new CourseModule(
-                BRAKES,
-                "Brakes",
-                true,
-                false,
-                Optional.empty(),
-                Optional.empty(),
-                Step.Gate.USUAL,
-                List.of(first, opens(next, rule)))),
-        List.of());
+    return withoutFlags(first, opens(next, rule));
   }
 
   private void begin(Condition rule) {

@@ -138,6 +138,13 @@ public class RuleTextTest {
     fails("enrolled for 1.5 days", 1, 14, "no whole number");
     fails("tomorrow", 1, 1, "No condition reads “tomorrow”");
     fails("all of ()", 1, 9, "A condition is missing");
+    fails("one of #1.5", 1, 9, "no whole number");
+    fails("one of #99999999999999999999", 1, 9, "no whole number");
+    fails("one of #0", 1, 9, "");
+    fails("one of #1, own", 1, 12, "one of");
+    fails("\"" + "a".repeat(50_000) + "\" passed", 1, 2, "no step");
+    fails("\"\"".repeat(25_000) + " passed", 1, 2, "no step");
+    fails("course grade " + "9".repeat(5_000) + " %", 1, 1, "share");
   }
 
   @Test

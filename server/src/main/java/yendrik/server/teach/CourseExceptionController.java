@@ -66,6 +66,7 @@ class CourseExceptionController {
     Fact.AtStep what = ExceptionController.what(several.exception());
     List<Left> left = new ArrayList<>();
     List<EnrolmentId> learners = several.learners().stream().distinct().sorted().toList();
+    exceptions.seesAll(seat, learners);
     for (EnrolmentId learner : learners)
       try {
         exceptions.give(seat, learner, what);

@@ -3,6 +3,7 @@ package yendrik.core.rule.text;
 import static java.util.Objects.requireNonNull;
 
 import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
@@ -25,7 +26,6 @@ import java.util.stream.Collectors;
 import yendrik.core.Refusal;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.id.Id;
-import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
@@ -157,11 +157,21 @@ public final class RuleReader {
   }
 
   private static int whole(Token number) {
+    long n = large(number);
+    if (n > Integer.MAX_VALUE) throw tooMuch(number);
+    return (int) n;
+  }
+
+  private static long large(Token number) {
     try {
-      return Integer.parseInt(number.text());
+      return Long.parseLong(number.text());
     } catch (NumberFormatException e) {
-      throw new Unreadable(number.at(), Phrase.of("rule-text.whole-number", "text", number.text()));
+      throw tooMuch(number);
     }
+  }
+
+  private static Unreadable tooMuch(Token number) {
+    return new Unreadable(number.at(), Phrase.of("rule-text.whole-number", "text", number.text()));
   }
 
   private static <T> T made(int at, Supplier<T> making) {
@@ -236,7 +246,7 @@ public final class RuleReader {
 
     private Object slot(String name) {
       Class<?> type = type(name);
-      if (type == OutcomeId.class || Id.class.isAssignableFrom(type)) return name(name);
+      if (Id.class.isAssignableFrom(type)) return name(name);
       if (name.equals("level")) return level();
       if (type == int.class) return whole(number());
       if (type == double.class)
@@ -249,7 +259,7 @@ public final class RuleReader {
     private Class<?> type(String name) {
       RecordComponent part = Slots.part(form.leaf(), name);
       if (part.getType() != Optional.class) return part.getType();
-      var inside = (java.lang.reflect.ParameterizedType) part.getGenericType();
+      var inside = (ParameterizedType) part.getGenericType();
       return (Class<?>) inside.getActualTypeArguments()[0];
     }
 
@@ -274,12 +284,9 @@ public final class RuleReader {
       List<Named.Thing> called =
           named.all(sort).stream().filter(t -> Slots.isCalled(t, token.text())).toList();
       if (called.size() == 1) return called.getFirst().id();
-      // what goes on as nothing else does was meant
-      int meant = i < own.size() ? own.get(i).at() : token.at();
       if (called.isEmpty())
         throw new Unreadable(
-            Math.min(meant, token.at() + 1),
-            Phrase.of("rule-text.unknown." + sort, "name", token.text()));
+            token.at() + 1, Phrase.of("rule-text.unknown." + sort, "name", token.text()));
       throw new Unreadable(
           token.at() + 1,
           Phrase.of(
@@ -344,13 +351,14 @@ public final class RuleReader {
 
     private Set<PersonId> people() {
       Set<PersonId> people = new HashSet<>();
-      do {
+      while (true) {
         Token sign = token();
         if (!sign.is("#")) throw not(sign.at());
         Token number = number();
-        people.add(made(number.at(), () -> new PersonId(Long.parseLong(number.text()))));
-      } while (i < own.size() && own.get(i).is(",") && i++ >= 0);
-      return people;
+        people.add(made(number.at(), () -> new PersonId(large(number))));
+        if (i >= own.size() || !own.get(i).is(",")) return people;
+        i++;
+      }
     }
 
     private Leaf built() {

@@ -28,7 +28,8 @@ record Token(Kind kind, String text, int at) {
           "\\d{4}-\\d{2}-\\d{2}[ T]\\d{2}:\\d{2}(:\\d{2}(\\.\\d{1,9})?)?([+-]\\d{2}:\\d{2}|Z)?");
   private static final Pattern NUMBER = Pattern.compile("\\d+(\\.\\d+)?");
   private static final Pattern WORD = Pattern.compile("\\p{L}+");
-  private static final Pattern NAME = Pattern.compile("\"((?:[^\"]|\"\")*)\"|[“„]([^“”]*)[“”]");
+  private static final Pattern NAME =
+      Pattern.compile("\"([^\"]*+(?:\"\"[^\"]*+)*+)\"|[“„]([^“”]*+)[“”]");
 
   boolean is(String sign) {
     return kind == Kind.SIGN && text.equals(sign);
