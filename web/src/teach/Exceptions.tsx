@@ -12,7 +12,7 @@ import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useRows } from '../ui/useRows';
 import { useSelection } from '../ui/useSelection';
-import { exceptionsChanged } from '../watch/Exceptions';
+import { exceptionsChanged } from '../watch/exceptionsChanged';
 import { LearnerInspector } from '../watch/LearnerInspector';
 
 const COLUMNS = 'minmax(120px, 1.1fr) minmax(120px, 1.2fr) minmax(150px, 2fr) 130px 210px';

@@ -10,9 +10,10 @@ import { fromLocalInput } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
 import { type Fields, useFields, whole } from '../ui/useFields';
-import { exceptionsChanged } from './Exceptions';
+import { exceptionsChanged } from './exceptionsChanged';
 
 const KINDS = ['OPEN', 'EXCUSE', 'MOVE_DUE', 'ADD_ATTEMPTS', 'ADD_TIME'] as const;
+export type ExceptionKind = (typeof KINDS)[number];
 
 const exception = z.object({
   kind: z.enum(KINDS),
@@ -27,23 +28,23 @@ type Typed = z.input<typeof exception>;
 
 interface Props {
   learners: { enrolment: number; name: string }[];
+  /** Of which one is chosen, where there is more than one. */
   steps: { id: number; name: string }[];
-  /** The step that is meant, where it is known. */
-  step?: number;
+  kind?: ExceptionKind;
   onClose: () => void;
-  onDone: () => void;
+  onDone?: () => void;
 }
 
 /** The same exception for several learners; who has it already is told, and the rest get it. */
-export function ExceptionDialog({ learners, steps, step, onClose, onDone }: Props) {
+export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose, onDone }: Props) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
   const once = useActKey();
   const fields = useFields<Typed, Exception>(exception, {
-    kind: 'OPEN',
-    step: step ?? steps[0]?.id ?? 0,
+    kind: first,
+    step: steps[0]?.id ?? 0,
     due: '',
     attempts: 1,
     minutes: 10,
@@ -77,7 +78,7 @@ export function ExceptionDialog({ learners, steps, step, onClose, onDone }: Prop
       exceptionsChanged(client, course.id);
       if (left.length > 0) return;
       notice({ tone: 'success', text: t('watch.exceptionsGiven', { count: given }) });
-      onDone();
+      onDone?.();
       onClose();
     },
   });
@@ -102,13 +103,19 @@ export function ExceptionDialog({ learners, steps, step, onClose, onDone }: Prop
           </MenuItem>
         ))}
       </Chosen>
-      <Chosen of={fields} name="step" label={t('plan.step')}>
-        {steps.map((s) => (
-          <MenuItem key={s.id} value={s.id}>
-            {s.name}
-          </MenuItem>
-        ))}
-      </Chosen>
+      {steps.length === 1 ? (
+        <Typography>{steps[0]?.name}</Typography>
+      ) : (
+        <Chosen of={fields} name="step" label={t('plan.step')}>
+          {steps.map((s) => (
+            <MenuItem key={s.id} value={s.id}>
+              {s.name}
+            </MenuItem>
+          ))}
+        </Chosen>
+      )}
+      {kind === 'EXCUSE' && <Typography>{t('watch.excuseHint')}</Typography>}
+      {kind === 'ADD_TIME' && <Typography>{t('watch.timeHint')}</Typography>}
       {kind === 'MOVE_DUE' && (
         <Field
           of={fields}

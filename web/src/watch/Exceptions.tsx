@@ -1,43 +1,31 @@
 import { Box, Button, Typography } from '@mui/material';
-import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import * as z from 'zod/mini';
 import { api, type BeadInfo } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
-import { Field, FormDialog } from '../ui/FormDialog';
 import { day } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { Section } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
-import { useFields } from '../ui/useFields';
 import { useLine } from '../ui/useNames';
+import { ExceptionDialog, type ExceptionKind } from './ExceptionDialog';
+import { exceptionsChanged } from './exceptionsChanged';
 
-const excuse = z.object({ kind: z.literal('EXCUSE'), reason: z.string() });
-
-const time = z.object({
-  kind: z.literal('ADD_TIME'),
-  minutes: z.pipe(z.coerce.number(), z.int().check(z.minimum(1), z.maximum(600))),
-  reason: z.string(),
-});
-
-type Given = {
-  kind: 'OPEN' | 'EXCUSE' | 'ADD_ATTEMPTS' | 'ADD_TIME';
-  reason: string;
-  minutes?: number;
-};
+/** What is given by one click, without a reason. */
+type AtOnce = 'OPEN' | 'ADD_ATTEMPTS';
 
 /** Gives the learner an exception at this step. */
-function useGiving<G extends Given = Given>(bead: BeadInfo, onGiven: () => void) {
+function useGiving(bead: BeadInfo) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
   const notice = useNotice();
   const once = useActKey();
   return useMutation({
-    mutationFn: (given: G) => {
-      const exception = { ...given, step: bead.step };
+    mutationFn: (kind: AtOnce) => {
+      const exception = { kind, reason: '', step: bead.step };
       return api.POST('/api/courses/{course}/learners/{enrolment}/exceptions', {
         params: { path: { course: course.id, enrolment: bead.enrolment } },
         headers: once.headers({ enrolment: bead.enrolment, exception }),
@@ -48,94 +36,49 @@ function useGiving<G extends Given = Given>(bead: BeadInfo, onGiven: () => void)
       once.renew();
       notice({ tone: 'success', text: t('watch.exceptionDone') });
       exceptionsChanged(client, course.id);
-      onGiven();
     },
+    onError: (e) => notice({ tone: 'error', text: e.message }),
   });
 }
 
 /** What staff can allow one learner at one step, and what was allowed. */
 export function Exceptions({ bead }: { bead: BeadInfo }) {
   const t = useTranslations();
-  const notice = useNotice();
-  const [excusing, setExcusing] = useState(false);
-  const [timing, setTiming] = useState(false);
-  const give = useGiving(bead, () => {});
-  const at = (kind: Given['kind']) =>
-    give.mutate(
-      { kind, reason: '' },
-      { onError: (e) => notice({ tone: 'error', text: e.message }) },
-    );
+  const [asking, setAsking] = useState<ExceptionKind | null>(null);
+  const give = useGiving(bead);
   if (bead.state === 'DONE' || bead.state === 'EXCUSED' || bead.state === 'NOT_FOR_THEM')
     return <Standing bead={bead} />;
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5, flexWrap: 'wrap' }}>
         {bead.attemptsLeft === 0 && (
-          <Button variant="contained" onClick={() => at('ADD_ATTEMPTS')}>
+          <Button variant="contained" onClick={() => give.mutate('ADD_ATTEMPTS')}>
             {t('watch.giveAttempt')}
           </Button>
         )}
         {bead.state === 'CLOSED' && (
-          <Button variant="outlined" onClick={() => at('OPEN')}>
+          <Button variant="outlined" onClick={() => give.mutate('OPEN')}>
             {t('watch.openNow')}
           </Button>
         )}
-        <Button variant="outlined" onClick={() => setExcusing(true)}>
-          {t('watch.excuse')}
+        <Button variant="outlined" onClick={() => setAsking('EXCUSE')}>
+          {t('watch.excuse')} …
         </Button>
-        {bead.kind === 'QUIZ' && (
-          <Button variant="outlined" onClick={() => setTiming(true)}>
-            {t('watch.giveTime')}
-          </Button>
+        <Button variant="outlined" onClick={() => setAsking('MOVE_DUE')}>
+          {t('watch.exception')} …
+        </Button>
+        {asking && (
+          <ExceptionDialog
+            learners={[{ enrolment: bead.enrolment, name: bead.learner }]}
+            steps={[{ id: bead.step, name: bead.name }]}
+            kind={asking}
+            onClose={() => setAsking(null)}
+          />
         )}
-        {timing && <TimeDialog bead={bead} onClose={() => setTiming(false)} />}
-        {excusing && <ExcuseDialog bead={bead} onClose={() => setExcusing(false)} />}
       </Box>
       <Standing bead={bead} />
     </>
   );
-}
-
-function ExcuseDialog({ bead, onClose }: { bead: BeadInfo; onClose: () => void }) {
-  const t = useTranslations();
-  const fields = useFields(excuse, { kind: 'EXCUSE', reason: '' });
-  const give = useGiving<z.infer<typeof excuse>>(bead, onClose);
-  return (
-    <FormDialog
-      title={t('watch.excuseTitle', { name: bead.learner, step: bead.name })}
-      fields={fields}
-      send={give}
-      button={t('watch.excuse')}
-      onClose={onClose}
-    >
-      <Typography>{t('watch.excuseHint')}</Typography>
-      <Field of={fields} name="reason" label={t('watch.reason')} autoFocus />
-    </FormDialog>
-  );
-}
-
-function TimeDialog({ bead, onClose }: { bead: BeadInfo; onClose: () => void }) {
-  const t = useTranslations();
-  const fields = useFields(time, { kind: 'ADD_TIME', minutes: 10, reason: '' });
-  const give = useGiving<z.infer<typeof time>>(bead, onClose);
-  return (
-    <FormDialog
-      title={t('watch.timeTitle', { name: bead.learner, step: bead.name })}
-      fields={fields}
-      send={give}
-      button={t('watch.giveTime')}
-      onClose={onClose}
-    >
-      <Typography>{t('watch.timeHint')}</Typography>
-      <Field of={fields} name="minutes" label={t('watch.minutesMore')} type="number" autoFocus />
-      <Field of={fields} name="reason" label={t('watch.reason')} />
-    </FormDialog>
-  );
-}
-
-export function exceptionsChanged(client: QueryClient, course: number) {
-  for (const key of ['bead', 'progress', 'learner', 'followUp', 'exceptions', 'decisions'])
-    void client.invalidateQueries({ queryKey: [key, course] });
 }
 
 /** The exceptions that stand at this step; each can end or be taken back. */

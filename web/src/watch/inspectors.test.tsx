@@ -82,39 +82,43 @@ describe('a bead', () => {
     expect(screen.queryByRole('button', { name: 'Give an attempt' })).not.toBeInTheDocument();
   });
 
+  const given = (calls: Call[]) => calls.find((c) => c.path === '/api/courses/2/exceptions')?.body;
+
   it('is excused with a reason, and nothing happens on cancelling', async () => {
-    const { calls } = inspect();
-    await userEvent.click(await screen.findByRole('button', { name: 'Excuse' }));
+    const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
+    await userEvent.click(await screen.findByRole('button', { name: 'Excuse …' }));
     const dialog = await screen.findByRole('dialog');
     await userEvent.click(within(dialog).getByRole('button', { name: 'Cancel' }));
-    expect(posted(calls)).toBeUndefined();
+    expect(given(calls)).toBeUndefined();
     await vi.waitFor(() => expect(screen.queryByRole('dialog')).not.toBeInTheDocument());
-    await userEvent.click(screen.getByRole('button', { name: 'Excuse' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Excuse …' }));
     const again = await screen.findByRole('dialog');
     await userEvent.type(within(again).getByLabelText('Reason'), 'Injured wrist');
-    await userEvent.click(within(again).getByRole('button', { name: 'Excuse' }));
+    await userEvent.click(within(again).getByRole('button', { name: 'Allow it' }));
     await vi.waitFor(() =>
-      expect(posted(calls)?.body).toEqual({ kind: 'EXCUSE', step: 12, reason: 'Injured wrist' }),
+      expect(given(calls)).toMatchObject({
+        exception: { kind: 'EXCUSE', step: 12, reason: 'Injured wrist' },
+      }),
     );
   });
 
-  it('of a quiz can get more time for each attempt', async () => {
-    const { calls } = inspect();
-    await userEvent.click(await screen.findByRole('button', { name: 'Give time' }));
+  it('can get more time, or a later date, at its step', async () => {
+    const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
+    await userEvent.click(await screen.findByRole('button', { name: 'Exception …' }));
     const dialog = within(await screen.findByRole('dialog'));
+    expect(dialog.getByLabelText('New date')).toBeInTheDocument();
+    await userEvent.click(dialog.getByRole('combobox', { name: 'What is allowed' }));
+    await userEvent.click(screen.getByRole('option', { name: 'more time for each attempt' }));
     await userEvent.clear(dialog.getByLabelText('Minutes more'));
     await userEvent.type(dialog.getByLabelText('Minutes more'), '0');
-    await userEvent.click(dialog.getByRole('button', { name: 'Give time' }));
+    await userEvent.click(dialog.getByRole('button', { name: 'Allow it' }));
     expect(dialog.getByLabelText('Minutes more')).toBeInvalid();
     await userEvent.clear(dialog.getByLabelText('Minutes more'));
     await userEvent.type(dialog.getByLabelText('Minutes more'), '15');
-    await userEvent.click(dialog.getByRole('button', { name: 'Give time' }));
+    await userEvent.click(dialog.getByRole('button', { name: 'Allow it' }));
     await vi.waitFor(() =>
-      expect(posted(calls)?.body).toEqual({
-        kind: 'ADD_TIME',
-        step: 12,
-        minutes: 15,
-        reason: '',
+      expect(given(calls)).toMatchObject({
+        exception: { kind: 'ADD_TIME', step: 12, minutes: 15, reason: '' },
       }),
     );
   });
@@ -139,7 +143,7 @@ describe('a bead', () => {
       happened: [],
     });
     expect(await screen.findByText('Pads, cables, levers')).toBeInTheDocument();
-    expect(screen.queryByRole('button', { name: 'Excuse' })).not.toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: 'Excuse …' })).not.toBeInTheDocument();
   });
 
   it('says what went wrong when an exception is refused', async () => {
