@@ -199,7 +199,7 @@ function ModuleBlock({
   return (
     <>
       {block}
-      <Box sx={{ mt: -1, mb: 1 }}>
+      <Box sx={{ mt: -1, mb: 1, ml: -1 }}>
         <AsIf step={first} name={module.name} closed />
       </Box>
     </>

@@ -48,11 +48,11 @@ export default function ExceptionsView() {
             <>
               <TextField
                 type="search"
-                placeholder={t('watch.find')}
+                placeholder={t('teach.findException')}
                 value={find}
                 onChange={(e) => setFind(e.target.value)}
-                slotProps={{ htmlInput: { 'aria-label': t('watch.find') } }}
-                sx={{ width: 200, bgcolor: 'tone.panel', mb: 1.5 }}
+                slotProps={{ htmlInput: { 'aria-label': t('teach.findException') } }}
+                sx={{ width: 260, bgcolor: 'tone.panel', mb: 1.5 }}
               />
               <Rows
                 exceptions={data.filter(found)}
@@ -90,35 +90,65 @@ function Rows({
   const { list, rows, measure, style } = useRows(exceptions.length, 46);
   if (exceptions.length === 0) return <Typography>{t('teach.noExceptionFound')}</Typography>;
   return (
+    <>
+      <Heads />
+      <Box
+        ref={list}
+        component="ul"
+        aria-label={t('frame.exceptions')}
+        style={style}
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          bgcolor: 'tone.panel',
+          border: 1,
+          borderBottom: 0,
+          borderColor: 'divider',
+        }}
+      >
+        {rows.map(({ index, style: at }) => {
+          const e = exceptions[index];
+          return (
+            e && (
+              <li key={e.exception.fact} ref={measure} data-index={index} style={at}>
+                <Row
+                  of={e}
+                  chosen={sel === `${e.enrolment}`}
+                  onLearner={() => onLearner(e.enrolment)}
+                />
+              </li>
+            )
+          );
+        })}
+      </Box>
+    </>
+  );
+}
+
+function Heads() {
+  const t = useTranslations();
+  return (
     <Box
-      ref={list}
-      component="ul"
-      aria-label={t('frame.exceptions')}
-      style={style}
+      aria-hidden
       sx={{
-        listStyle: 'none',
-        m: 0,
-        p: 0,
+        display: { xs: 'none', md: 'grid' },
+        gridTemplateColumns: COLUMNS,
+        gap: 1,
+        px: 1.5,
+        py: 0.75,
+        typography: 'h3',
+        color: 'tone.soft',
         bgcolor: 'tone.panel',
         border: 1,
         borderBottom: 0,
         borderColor: 'divider',
       }}
     >
-      {rows.map(({ index, style: at }) => {
-        const e = exceptions[index];
-        return (
-          e && (
-            <li key={e.exception.fact} ref={measure} data-index={index} style={at}>
-              <Row
-                of={e}
-                chosen={sel === `${e.enrolment}`}
-                onLearner={() => onLearner(e.enrolment)}
-              />
-            </li>
-          )
-        );
-      })}
+      <span>{t('watch.learner')}</span>
+      <span>{t('plan.step')}</span>
+      <span>{t('watch.exceptionKind')}</span>
+      <span>{t('teach.exceptionBy')}</span>
     </Box>
   );
 }

@@ -69,7 +69,9 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
               <Box component="ul" sx={{ m: 0, pl: 2 }}>
                 {data.left.map((left) => (
                   <Typography component="li" variant="body2" key={`${left.turn} ${left.says}`}>
-                    {t('watch.wouldCome', { turn: left.turn, name: data.learner })}{' '}
+                    {left.lost
+                      ? t('watch.wouldComeOnlyByStaff')
+                      : t('watch.wouldCome', { turn: left.turn, name: data.learner })}{' '}
                     <b>{left.says}</b>
                     {left.turn === 'CLOCK' && left.next && ` (${moment(left.next)})`}
                   </Typography>

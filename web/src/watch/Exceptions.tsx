@@ -65,7 +65,7 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
           {t('watch.excuse')} …
         </Button>
         <Button variant="outlined" onClick={() => setAsking('MOVE_DUE')}>
-          {t('watch.exception')} …
+          {t('watch.moreExceptions')}
         </Button>
         {asking && (
           <ExceptionDialog

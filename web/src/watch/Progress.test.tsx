@@ -1,4 +1,4 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { serve, show } from '../test/stage';
@@ -58,6 +58,24 @@ describe('progress', () => {
     await userEvent.type(screen.getByRole('searchbox'), 'zzz');
     await userEvent.click(await screen.findByRole('button', { name: /clear|all/i }));
     expect(screen.getByText('2 learners')).toBeInTheDocument();
+  });
+
+  it('allows those who are ticked something at any step, and unticks them', async () => {
+    const calls = serve({
+      'GET /api/courses/2/reports/progress': progress([learner(1), learner(2)]),
+      'POST /api/courses/2/exceptions': { given: 2, left: [] },
+    });
+    show(<Progress />);
+    await userEvent.click(await screen.findByRole('checkbox', { name: 'Tick all shown' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Exception …' }));
+    const dialog = await screen.findByRole('dialog', { name: 'An exception for 2 learners' });
+    await userEvent.click(within(dialog).getByRole('button', { name: 'Allow it' }));
+    expect(await screen.findByText('Allowed for 2 learners.')).toBeInTheDocument();
+    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
+      learners: [1, 2],
+      exception: { kind: 'OPEN', step: 1, reason: '' },
+    });
+    expect(screen.getByRole('checkbox', { name: 'Tick all shown' })).not.toBeChecked();
   });
 
   it('goes through learners by keys, one for each press', async () => {

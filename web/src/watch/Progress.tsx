@@ -60,14 +60,6 @@ function Table({ data }: { data: ProgressData }) {
     return (
       <WithInspector inspector={null} onClose={() => select(null)}>
         <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} action={enrol} />
-        {excepting && (
-          <ExceptionDialog
-            learners={data.learners.filter((l) => ticked.has(l.enrolment))}
-            steps={data.steps.filter((s) => s.published)}
-            onClose={() => setExcepting(false)}
-            onDone={() => setTicked(new Set())}
-          />
-        )}
         {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
       </WithInspector>
     );
@@ -178,6 +170,14 @@ function Table({ data }: { data: ProgressData }) {
         />
       )}
       <Legend />
+      {excepting && (
+        <ExceptionDialog
+          learners={data.learners.filter((l) => ticked.has(l.enrolment))}
+          steps={data.steps.filter((s) => s.published)}
+          onClose={() => setExcepting(false)}
+          onDone={() => setTicked(new Set())}
+        />
+      )}
       {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
       {writing && (
         <WriteDialog

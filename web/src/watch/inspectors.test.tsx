@@ -28,14 +28,14 @@ const bead = (more: Partial<BeadInfo> = {}): BeadInfo => ({
   state: 'AGAIN',
   overdue: true,
   outOfReach: true,
-  turn: 'Staff must act: it is out of reach otherwise.',
+  turn: 'Staff must act: it is out of reach otherwise',
   due: '2026-11-16T22:00:00Z',
   attemptsLeft: 0,
   opens: [part('Rim brake anatomy is done', 'MET', 'done, Sat 7 Nov')],
   done: part('scored 60 % or more', 'OUT_OF_REACH', 'best 53 % in 3 of 3 attempts'),
   left: [
-    { turn: 'STAFF', says: 'scored 60 % or more' },
-    { turn: 'CLOCK', says: 'from 3 Dec', next: '2026-12-03T08:00:00Z' },
+    { turn: 'STAFF', lost: true, says: 'scored 60 % or more' },
+    { turn: 'CLOCK', lost: false, says: 'from 3 Dec', next: '2026-12-03T08:00:00Z' },
   ],
   happened: [{ at: '2026-11-15T17:00:00Z', what: 'Attempt 3: 53 %', by: '' }],
   ...more,
@@ -104,7 +104,7 @@ describe('a bead', () => {
 
   it('can get more time, or a later date, at its step', async () => {
     const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
-    await userEvent.click(await screen.findByRole('button', { name: 'Exception …' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'More …' }));
     const dialog = within(await screen.findByRole('dialog'));
     expect(dialog.getByLabelText('New date')).toBeInTheDocument();
     await userEvent.click(dialog.getByRole('combobox', { name: 'What is allowed' }));
@@ -129,7 +129,7 @@ describe('a bead', () => {
     const items = within(title.closest('section') ?? title.parentElement ?? title).getAllByRole(
       'listitem',
     );
-    expect(items[0]).toHaveTextContent('Staff: scored 60 % or more');
+    expect(items[0]).toHaveTextContent('Out of reach, unless staff allow it: scored 60 % or more');
     expect(items[1]).toHaveTextContent(/^Time: from 3 Dec \(.*3 Dec/);
   });
 

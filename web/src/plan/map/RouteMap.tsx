@@ -131,7 +131,7 @@ export default function RouteMap({ design, sel, select }: Props) {
             >
               {WAYS.map((w) => (
                 <ToggleButton key={w} value={w} sx={{ py: 0.25 }}>
-                  {t(`map.ways_${w}`)}
+                  {t(`map.follow.${w}`)}
                 </ToggleButton>
               ))}
             </ToggleButtonGroup>
@@ -219,7 +219,7 @@ function Elsewhere({ course, chosen }: { course: number; chosen: string | undefi
   const view = kind === 'outcome' ? 'outcomes' : 'badges';
   return (
     <Link component={RouterLink} to={`/c/${course}/plan/${view}?sel=${chosen}`}>
-      {t(`map.to_${kind}`)}
+      {t(`map.to.${kind}`)}
     </Link>
   );
 }

@@ -47,6 +47,6 @@ class ProgressTest extends BrowserTest {
     assertThat(inspector.locator("h1")).hasText("Pads, cables, levers");
     assertThat(inspector.getByText("Staff must act: it is out of reach otherwise.")).isVisible();
     inspector.getByText("Give an attempt").click();
-    assertThat(inspector.getByText("It is Juno Abara’s turn.")).isVisible();
+    assertThat(inspector.getByText("It is Juno Abara’s turn")).isVisible();
   }
 }

@@ -156,7 +156,7 @@ class ExceptionsTest extends SchoolTest {
     assertThat(except("EXCUSE", page)).isEqualTo(204);
     assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("EXCUSED");
     assertThat(course.bead("Ruben Sato", page).path("turn").asString())
-        .isEqualTo("Nothing is left to do.");
+        .isEqualTo("Nothing is left to do");
     assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("OPEN");
   }
 

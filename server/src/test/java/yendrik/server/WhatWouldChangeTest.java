@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.json.CoreJson;
 
 /** What staff are told would change the state of a learner's step. */
 @ServerTest
@@ -36,5 +38,16 @@ class WhatWouldChangeTest extends SchoolTest {
     as("Ruben Sato").post(course.walk(page) + "/visits", "");
     assertThat(left(work)).hasSize(1);
     assertThat(left(page)).as("it is done").isEmpty();
+  }
+
+  @Test
+  void says_what_only_staff_can_bring() {
+    ObjectNode past = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "past");
+    past.putObject("leaf").put("is", "in-time").put("until", "2020-01-01T00:00:00Z");
+    course.change(work, e -> e.set("opensWhen", past));
+    course.publish();
+    assertThat(left(work).at("/0/turn").asString()).isEqualTo("STAFF");
+    assertThat(left(work).at("/0/lost").asBoolean()).isTrue();
+    assertThat(left(work).at("/1/lost").asBoolean()).isFalse();
   }
 }

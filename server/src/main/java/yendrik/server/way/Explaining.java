@@ -95,10 +95,11 @@ public final class Explaining {
    * One of the things that would have to come.
    *
    * @param turn whose turn it is
+   * @param lost that it cannot come any more unless staff allow it
    * @param next when the clock may bring it
    */
   @Schema(name = "LeftToCome")
-  public record Left(Turn turn, String says, Optional<Instant> next) {}
+  public record Left(Turn turn, boolean lost, String says, Optional<Instant> next) {}
 
   /**
    * The shortest list of things that would open a step that is closed, and of those it is done by.
@@ -112,7 +113,7 @@ public final class Explaining {
     if (!progress.sight().open(s)) {
       left(new RuleAt.StepOpens(step.id()), all);
       if (progress.course().index().module(m).strictOrder())
-        earlier(s, m).ifPresent(p -> all.add(new Left(p.turn(), p.says(), p.next())));
+        earlier(s, m).ifPresent(p -> all.add(new Left(p.turn(), false, p.says(), p.next())));
     }
     if (progress.doneAt(s).isEmpty()) left(new RuleAt.StepDone(step.id()), all);
     return all.stream().distinct().toList();
@@ -127,6 +128,7 @@ public final class Explaining {
                     all.add(
                         new Left(
                             e.verdict() == Verdict.OUT_OF_REACH ? Turn.STAFF : e.turn(),
+                            e.verdict() == Verdict.OUT_OF_REACH,
                             wording.line(e.condition(), at),
                             e.next() == Long.MAX_VALUE
                                 ? Optional.empty()
