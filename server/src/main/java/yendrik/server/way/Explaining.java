@@ -115,7 +115,9 @@ public final class Explaining {
       if (progress.course().index().module(m).strictOrder())
         earlier(s, m).ifPresent(p -> all.add(new Left(p.turn(), false, p.says(), p.next())));
     }
-    if (progress.doneAt(s).isEmpty()) left(new RuleAt.StepDone(step.id()), all);
+    // what can never open can never be done either, which is no second thing to allow
+    boolean shut = all.stream().anyMatch(Left::lost);
+    if (progress.doneAt(s).isEmpty() && !shut) left(new RuleAt.StepDone(step.id()), all);
     return all.stream().distinct().toList();
   }
 
