@@ -40,6 +40,7 @@ public final class CourseIndex {
   private final boolean[] published;
   private final boolean[] expected;
   private final boolean[] everyones;
+  private final boolean[] allows;
   private final int[] firstStepOfModule;
   private final int[][] sources;
   private final int[][] composedOf;
@@ -59,6 +60,7 @@ public final class CourseIndex {
     published = new boolean[steps.length];
     expected = new boolean[steps.length];
     everyones = new boolean[steps.length];
+    allows = new boolean[steps.length];
     firstStepOfModule = new int[design.modules().size() + 1];
     int next = 0;
     for (int m = 0; m < design.modules().size(); m++) {
@@ -69,6 +71,7 @@ public final class CourseIndex {
         published[next] = step.published() && design.modules().get(m).published();
         expected[next] = published[next] && step.required();
         everyones[next] = step.audience().everyone();
+        allows[next] = !step.allowances().isEmpty();
         moduleOfStep[next++] = m;
       }
     }
@@ -126,7 +129,12 @@ public final class CourseIndex {
 
   /** Whether anything about a step hangs on who somebody is, or in which groups. */
   public boolean hangsOnPerson(int step) {
-    return !everyones[step] || !step(step).allowances().isEmpty();
+    return !everyones[step] || allows[step];
+  }
+
+  /** Whether a step allows some groups more than others. */
+  public boolean allows(int step) {
+    return allows[step];
   }
 
   /** The outcomes that an outcome is made of, by number; those that are gone are left out. */

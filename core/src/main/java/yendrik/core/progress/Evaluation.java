@@ -75,7 +75,13 @@ final class Evaluation {
   /** Looks at every rule of the course again, as is done when a stored state is taken up. */
   void lookAtAll() {
     dirty.set(0, numbers.all());
-    settle();
+    for (int r = 0; r < numbers.all(); r++) {
+      int end = course.circleEnd(r);
+      if (end >= 0) r = settleCircle(r, end);
+      // whoever reads it is still to be looked at, so nobody has to be told of a change
+      else lookAnew(course.order()[r]);
+    }
+    dirty.clear();
   }
 
   /** Takes a fact at the present moment. */
@@ -158,11 +164,15 @@ final class Evaluation {
       }
       int unit = course.order()[r];
       units.see(unit, before);
-      units.toBottom(unit);
-      look(unit);
-      release(unit);
+      lookAnew(unit);
       if (units.differs(unit, before)) markReaders(unit);
     }
+  }
+
+  private void lookAnew(int unit) {
+    units.toBottom(unit);
+    look(unit);
+    release(unit);
   }
 
   /**

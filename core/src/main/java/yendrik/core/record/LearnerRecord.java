@@ -57,6 +57,7 @@ public final class LearnerRecord {
   private final Strand.Door<?>[] doors;
   private final Strand<?, ?>[] strands;
   private final Strand<?, ?>[] marking;
+  private final Judged judged;
   private final long[] touchedAt;
   private final boolean[] excused;
   private final boolean[] opened;
@@ -103,6 +104,7 @@ public final class LearnerRecord {
     strands = new Strand<?, ?>[doors.size()];
     for (int i = 0; i < strands.length; i++) strands[i] = doors.get(i).begin().apply(this);
     marking = Arrays.stream(strands).filter(Strand::marks).toArray(Strand<?, ?>[]::new);
+    judged = new Judged(n, marking);
   }
 
   /** Takes up what {@link #sums} gave for a record under the same design. */
@@ -147,6 +149,7 @@ public final class LearnerRecord {
   private void restore(int s, Sums.OfStep of) {
     touchedAt[s] = moment(of.touchedAt());
     for (Strand<?, ?> strand : strands) strand.restoreIfOwn(s, of.kept());
+    judged.sum(s);
     excused[s] = of.excused();
     opened[s] = of.opened();
     extraAttempts[s] = of.extraAttempts();
@@ -257,6 +260,7 @@ public final class LearnerRecord {
     switch (what) {
       case Fact.OfStrand of -> {
         strand(of.strand()).takeAny(s, at, of, by);
+        judged.sum(s);
         if (of.here()) here(s, at);
       }
       case Fact.Opened _ -> opened[s] = true;
@@ -472,15 +476,12 @@ public final class LearnerRecord {
 
   /** Whether there is a score to ask about. */
   public boolean scored(int s) {
-    for (Strand<?, ?> strand : marking) if (strand.score(s) >= 0) return true;
-    return false;
+    return judged.score(s) >= 0;
   }
 
   /** The score that counts, 0 to 1; 0 without one. */
   public double score(int s) {
-    double score = 0;
-    for (Strand<?, ?> strand : marking) if (strand.score(s) >= 0) score = strand.score(s);
-    return score;
+    return Math.max(0, judged.score(s));
   }
 
   /** When the score that counts came about, {@link #NEVER} without one. */
@@ -492,8 +493,7 @@ public final class LearnerRecord {
 
   /** Whether a machine or a person has judged the work, and no newer version waits. */
   public boolean marked(int s) {
-    for (Strand<?, ?> strand : marking) if (strand.marked(s)) return true;
-    return false;
+    return judged.marked(s);
   }
 
   /** When the work was last judged, {@link #NEVER} if it was not. */
@@ -504,8 +504,7 @@ public final class LearnerRecord {
   }
 
   public boolean passed(int s) {
-    for (Strand<?, ?> strand : marking) if (strand.passed(s)) return true;
-    return false;
+    return judged.passed(s);
   }
 
   /** Marked, and not passed. */
@@ -525,11 +524,7 @@ public final class LearnerRecord {
 
   /** Since when something that was handed in waits for staff; {@link #NEVER} where nothing does. */
   public long waitingSince(int s) {
-    for (Strand<?, ?> strand : marking) {
-      long since = strand.waitingSince(s);
-      if (since != NEVER) return since;
-    }
-    return NEVER;
+    return judged.waitingSince(s);
   }
 
   /** Whether something was tried and no further try is left. */
@@ -570,6 +565,7 @@ public final class LearnerRecord {
   /** To when the due date was moved: what is said of one person goes before what a group has. */
   private long movedDue(int s) {
     if (movedDue[s] != NEVER) return movedDue[s];
+    if (!index.allows(s)) return NEVER;
     long latest =
         allowed(s)
             .flatMap(a -> a.due().stream())
@@ -580,18 +576,18 @@ public final class LearnerRecord {
   }
 
   private Stream<Step.Allowance> allowed(int s) {
-    List<Step.Allowance> allowances = index.step(s).allowances();
-    if (allowances.isEmpty()) return Stream.empty();
-    return allowances.stream().filter(a -> groups.contains(a.group()));
+    return index.step(s).allowances().stream().filter(a -> groups.contains(a.group()));
   }
 
   /** Attempts given beyond those that the step allows everybody. */
   public int extraAttempts(int s) {
+    if (!index.allows(s)) return extraAttempts[s];
     return extraAttempts[s] + allowed(s).mapToInt(Step.Allowance::attempts).max().orElse(0);
   }
 
   /** Minutes given for each attempt beyond those that the step gives everybody. */
   public int extraMinutes(int s) {
+    if (!index.allows(s)) return extraMinutes[s];
     return extraMinutes[s] + allowed(s).mapToInt(Step.Allowance::minutes).max().orElse(0);
   }
 

@@ -1,12 +1,12 @@
 package yendrik.core.rule.plan;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
@@ -30,8 +30,8 @@ import yendrik.core.rule.check.Rules;
 public final class CompiledCourse {
   private final CourseIndex index;
   private final UnitNumbers units;
-  private final Optional<PlannedRule>[] opens;
-  private final Optional<PlannedRule>[] holds;
+  private final @Nullable PlannedRule[] opens;
+  private final @Nullable PlannedRule[] holds;
   private final PlannedRule[] flags;
   private final Set<CourseId> otherCourses;
   private final List<FirstMet> firsts;
@@ -51,15 +51,12 @@ public final class CompiledCourse {
     return new CompiledCourse(design);
   }
 
-  @SuppressWarnings("unchecked") // arrays of a generic type cannot be made otherwise
   private CompiledCourse(CourseDesign design) {
     index = new CourseIndex(design);
     var plan = new Planning(new Leaves(index), new ArrayList<>());
     units = new UnitNumbers(index);
-    opens = new Optional[units.all()];
-    holds = new Optional[units.all()];
-    Arrays.fill(opens, Optional.empty());
-    Arrays.fill(holds, Optional.empty());
+    opens = new PlannedRule[units.all()];
+    holds = new PlannedRule[units.all()];
     for (int s = 0; s < index.steps(); s++) {
       Step step = index.step(s);
       opens[units.step(s)] = plan.rule(new RuleAt.StepOpens(step.id()), step.opensWhen());
@@ -104,7 +101,7 @@ public final class CompiledCourse {
                     : Stream.empty())
             .filter(c -> !c.equals(design.id()))
             .collect(Collectors.toUnmodifiableSet());
-    Reads reads = Reads.of(index, units, opens, holds);
+    Reads reads = Reads.of(index, units, this::opens, this::holds);
     dependents = reads.dependents();
     Order found = Order.of(units.all(), dependents, reads.readsItself());
     order = found.units();
@@ -118,15 +115,15 @@ public final class CompiledCourse {
       return new PlannedRule(at, rule, leaves, firsts);
     }
 
-    Optional<PlannedRule> rule(RuleAt at, Optional<Condition> rule) {
-      return rule.map(r -> rule(at, r));
+    @Nullable PlannedRule rule(RuleAt at, Optional<Condition> rule) {
+      return rule.map(r -> rule(at, r)).orElse(null);
     }
   }
 
   private List<PlannedRule> rules() {
     List<PlannedRule> all = new ArrayList<>(List.of(flags));
-    for (var rule : opens) rule.ifPresent(all::add);
-    for (var rule : holds) rule.ifPresent(all::add);
+    for (PlannedRule rule : opens) if (rule != null) all.add(rule);
+    for (PlannedRule rule : holds) if (rule != null) all.add(rule);
     return all;
   }
 
@@ -160,12 +157,12 @@ public final class CompiledCourse {
 
   /** The rule that opens a unit, empty where it is open by itself. */
   public Optional<PlannedRule> opens(int unit) {
-    return opens[unit];
+    return Optional.ofNullable(opens[unit]);
   }
 
   /** The rule by which a unit is done, earned or complete; empty where only people say so. */
   public Optional<PlannedRule> holds(int unit) {
-    return holds[unit];
+    return Optional.ofNullable(holds[unit]);
   }
 
   /** The parts of rules of which the first time that they were met is kept, by number. */
@@ -185,15 +182,15 @@ public final class CompiledCourse {
   public Optional<PlannedRule> rule(RuleAt at) {
     return switch (at) {
       case RuleAt.OutcomeMade _ -> Optional.empty();
-      case RuleAt.StepOpens r -> known(index.number(r.step())).flatMap(s -> opens[units.step(s)]);
-      case RuleAt.StepDone r -> known(index.number(r.step())).flatMap(s -> holds[units.step(s)]);
+      case RuleAt.StepOpens r -> known(index.number(r.step())).flatMap(s -> opens(units.step(s)));
+      case RuleAt.StepDone r -> known(index.number(r.step())).flatMap(s -> holds(units.step(s)));
       case RuleAt.ModuleOpens r ->
-          known(index.number(r.module())).flatMap(m -> opens[units.door(m)]);
+          known(index.number(r.module())).flatMap(m -> opens(units.door(m)));
       case RuleAt.ModuleDone r ->
-          known(index.number(r.module())).flatMap(m -> holds[units.module(m)]);
+          known(index.number(r.module())).flatMap(m -> holds(units.module(m)));
       case RuleAt.BadgeEarned r ->
-          known(index.number(r.badge())).flatMap(b -> holds[units.badge(b)]);
-      case RuleAt.CourseComplete _ -> holds[units.course()];
+          known(index.number(r.badge())).flatMap(b -> holds(units.badge(b)));
+      case RuleAt.CourseComplete _ -> holds(units.course());
       case RuleAt.FlagRaised r -> {
         for (int f = 0; f < flags.length; f++)
           if (design().flags().get(f).id().equals(r.flag())) yield Optional.of(flags[f]);

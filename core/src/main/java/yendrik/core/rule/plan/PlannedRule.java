@@ -2,6 +2,7 @@ package yendrik.core.rule.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.RuleAt;
@@ -31,10 +32,26 @@ import yendrik.core.rule.look.Subjects;
  */
 public final class PlannedRule {
   private static final long DAY = 86_400_000L;
+
+  /** What a node does with its parts; its number is of parts or of days. */
+  private enum Joint {
+    ASK,
+    ALL,
+    ANY,
+    AT_LEAST,
+    NONE,
+    AFTER
+  }
+
   private final Condition[] conditions;
+  private final Joint[] joints;
+  private final int[] numbers;
   private final Probe[] probes;
   private final int[][] parts;
   private final int[] waits;
+
+  /** Most rules are one question, which needs no walk. */
+  private final @Nullable Probe alone;
 
   PlannedRule(RuleAt at, Condition rule, Leaves leaves, List<FirstMet> firsts) {
     List<Condition> order = new ArrayList<>();
@@ -43,16 +60,31 @@ public final class PlannedRule {
     conditions = order.toArray(Condition[]::new);
     parts = below.toArray(int[][]::new);
     probes = new Probe[conditions.length];
+    joints = new Joint[conditions.length];
+    numbers = new int[conditions.length];
     waits = new int[conditions.length];
     for (int i = 0; i < probes.length; i++)
-      switch (conditions[i]) {
-        case Condition.Ask ask -> probes[i] = leaves.probe(ask.leaf());
-        case Condition.After after -> {
-          waits[i] = firsts.size();
-          firsts.add(new FirstMet(at, after.id()));
-        }
-        default -> {}
-      }
+      joints[i] =
+          switch (conditions[i]) {
+            case Condition.Ask ask -> {
+              probes[i] = leaves.probe(ask.leaf());
+              yield Joint.ASK;
+            }
+            case Condition.All _ -> Joint.ALL;
+            case Condition.Any _ -> Joint.ANY;
+            case Condition.AtLeast some -> {
+              numbers[i] = some.n();
+              yield Joint.AT_LEAST;
+            }
+            case Condition.None _ -> Joint.NONE;
+            case Condition.After after -> {
+              numbers[i] = after.days();
+              waits[i] = firsts.size();
+              firsts.add(new FirstMet(at, after.id()));
+              yield Joint.AFTER;
+            }
+          };
+    alone = probes.length == 1 ? probes[0] : null;
   }
 
   private static int lay(Condition node, List<Condition> order, List<int[]> below) {
@@ -73,9 +105,14 @@ public final class PlannedRule {
   /** Evaluates into a desk; the result of the whole rule is then the desk's. */
   public void evaluate(Sight sight, Desk desk) {
     desk.hold(this);
+    if (alone != null) {
+      alone.look(sight, desk.reading);
+      desk.put(0);
+      return;
+    }
     for (int i = 0; i < conditions.length; i++) {
       if (probes[i] != null) probes[i].look(sight, desk.reading);
-      else if (conditions[i] instanceof Condition.After after) wait(after, i, sight, desk);
+      else if (joints[i] == Joint.AFTER) wait(i, sight, desk);
       else join(i, desk);
       desk.put(i);
     }
@@ -101,23 +138,22 @@ public final class PlannedRule {
       desk.reading.waivedUntil(next);
       return;
     }
-    switch (conditions[node]) {
-      case Condition.All _ -> atLeast(left, of, desk);
-      case Condition.Any _ -> atLeast(1, of, desk);
-      case Condition.AtLeast some -> atLeast(Math.min(some.n(), left), of, desk);
-      case Condition.None _ -> none(of, desk);
-      case Condition.Ask _, Condition.After _ ->
-          throw new IllegalStateException("no joint of several parts");
+    switch (joints[node]) {
+      case ALL -> atLeast(left, of, desk);
+      case ANY -> atLeast(1, of, desk);
+      case AT_LEAST -> atLeast(Math.min(numbers[node], left), of, desk);
+      case NONE -> none(of, desk);
+      case ASK, AFTER -> throw new IllegalStateException("no joint of several parts");
     }
   }
 
-  private void wait(Condition.After after, int node, Sight sight, Desk desk) {
+  private void wait(int node, Sight sight, Desk desk) {
     int part = parts[node][0];
     long since = sight.firstMet(waits[node], desk.verdict[part] == Verdict.MET);
     Reading reading = desk.reading;
     if (since != LearnerRecord.NEVER) {
       long gone = sight.now() - since;
-      long wait = after.days() * DAY;
+      long wait = numbers[node] * DAY;
       if (gone >= wait) reading.met();
       else reading.notBefore(since + wait, (double) gone / wait);
       return;

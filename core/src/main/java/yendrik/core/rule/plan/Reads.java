@@ -2,6 +2,7 @@ package yendrik.core.rule.plan;
 
 import java.util.BitSet;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.rule.look.Subjects;
 
@@ -23,18 +24,19 @@ final class Reads {
   static Reads of(
       CourseIndex index,
       UnitNumbers units,
-      Optional<PlannedRule>[] opens,
-      Optional<PlannedRule>[] holds) {
+      IntFunction<Optional<PlannedRule>> opens,
+      IntFunction<Optional<PlannedRule>> holds) {
     var reads = new Reads(index, units);
-    for (int s = 0; s < index.steps(); s++) reads.step(s, opens[s], holds[s]);
+    for (int s = 0; s < index.steps(); s++) reads.step(s, opens.apply(s), holds.apply(s));
     for (int m = 0; m < index.modules(); m++) {
-      reads.rule(units.door(m), opens[units.door(m)]);
-      reads.rule(units.module(m), holds[units.module(m)]);
+      reads.rule(units.door(m), opens.apply(units.door(m)));
+      reads.rule(units.module(m), holds.apply(units.module(m)));
       for (int s = index.firstStep(m); s < index.firstStep(m + 1); s++)
         if (index.hangsOnPerson(s)) reads.new Reader(units.module(m), reads.readsItself).person();
     }
-    for (int b = 0; b < index.badges(); b++) reads.rule(units.badge(b), holds[units.badge(b)]);
-    reads.rule(units.course(), holds[units.course()]);
+    for (int b = 0; b < index.badges(); b++)
+      reads.rule(units.badge(b), holds.apply(units.badge(b)));
+    reads.rule(units.course(), holds.apply(units.course()));
     for (int s = 0; s < reads.readers.length; s++)
       if (s != units.flags()) reads.readers[s].set(units.flags());
     return reads;

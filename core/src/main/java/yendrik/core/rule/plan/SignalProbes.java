@@ -81,9 +81,9 @@ final class SignalProbes {
       int late = 0;
       long next = Reading.NO_MOMENT;
       for (int s = 0; s < index.steps(); s++) {
-        if (!counts(index, s, sight) || record.waiting(s)) continue;
         long due = record.due(s);
         if (due == LearnerRecord.NEVER) continue;
+        if (!counts(index, s, sight) || record.waiting(s)) continue;
         if (due <= sight.now()) late++;
         else next = Math.min(next, due);
       }
@@ -96,6 +96,10 @@ final class SignalProbes {
     private final CourseIndex index;
     private final long days;
 
+    private static boolean before(long due, long earliest) {
+      return due != LearnerRecord.NEVER && due < earliest;
+    }
+
     BehindBy(CourseIndex index, int days) {
       this.index = index;
       this.days = days;
@@ -105,8 +109,8 @@ final class SignalProbes {
     void ask(Sight sight, LearnerRecord record, Reading reading) {
       long earliest = Reading.NO_MOMENT;
       for (int s = 0; s < index.steps(); s++)
-        if (counts(index, s, sight) && !record.waiting(s) && record.due(s) != LearnerRecord.NEVER)
-          earliest = Math.min(earliest, record.due(s));
+        if (before(record.due(s), earliest) && counts(index, s, sight) && !record.waiting(s))
+          earliest = record.due(s);
       if (earliest == Reading.NO_MOMENT) reading.notYet(0, Turn.NOBODY);
       else from(earliest + days * DAY, sight.now(), reading);
     }
@@ -125,7 +129,7 @@ final class SignalProbes {
     void ask(Sight sight, LearnerRecord record, Reading reading) {
       long first = Reading.NO_MOMENT;
       for (int s = 0; s < index.steps(); s++)
-        if (counts(index, s, sight) && record.notPassed(s))
+        if (record.notPassed(s) && counts(index, s, sight))
           first = Math.min(first, record.touchedAt(s));
       if (first == Reading.NO_MOMENT || first == LearnerRecord.NEVER)
         reading.notYet(0, Turn.NOBODY);
@@ -176,7 +180,7 @@ final class SignalProbes {
     @Override
     void ask(Sight sight, LearnerRecord record, Reading reading) {
       for (int s = 0; s < index.steps(); s++) {
-        if (counts(index, s, sight) && sight.outOfReach(s)) {
+        if (sight.outOfReach(s) && counts(index, s, sight)) {
           reading.metForNow(Reading.NO_MOMENT);
           return;
         }
