@@ -61,7 +61,13 @@ final class Sent {
 
   record Answers(Map<String, JsonNode> answers) {}
 
-  record Publication(String draft) {}
+  record Publication(String draft, boolean later) {
+    Publication(String draft) {
+      this(draft, false);
+    }
+  }
+
+  record Plan(String draft, boolean later, Instant at) {}
 
   record Letter(List<EnrolmentId> learners, String subject, String body) {}
 

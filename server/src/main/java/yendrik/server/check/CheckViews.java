@@ -3,9 +3,10 @@ package yendrik.server.check;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import yendrik.core.check.Finding;
+import yendrik.server.design.MendViews.MendView;
+import yendrik.server.design.MendViews.PlaceView;
 
 /** What checking a draft finds, as designers see it. */
 final class CheckViews {
@@ -35,44 +36,8 @@ final class CheckViews {
       List<MendView> mends,
       Optional<MeantView> meant) {}
 
-  /** Parts of a draft as their addresses name them. */
-  @Schema(name = "PartOfDraft")
-  enum Part {
-    STEPS,
-    MODULES,
-    BADGES,
-    OUTCOMES,
-    FLAGS,
-    COMPLETION
-  }
-
-  /** A thing of the course. */
-  @Schema(name = "CheckedThing")
-  record PlaceView(Part part, long id, String name) {}
-
   @Schema(name = "FindingLink")
   record LinkView(String says, PlaceView place) {}
-
-  /** The field of a thing that a mend changes. */
-  enum MendedField {
-    OPENS_WHEN,
-    DONE_WHEN,
-    EARNED_WHEN,
-    COMPLETE_WHEN,
-    FLAG_WHEN,
-    PUBLISHED,
-    ATTEMPTS,
-    DUE_AT
-  }
-
-  /**
-   * A change that removes the finding and brings up nothing new.
-   *
-   * @param rule what the field is to be where it is a rule; empty for none
-   */
-  @Schema(name = "Mend")
-  record MendView(
-      String says, PlaceView thing, MendedField field, Optional<Map<String, Object>> rule) {}
 
   @Schema(name = "MeantFinding")
   record MeantView(String reason, String by, Instant at) {}

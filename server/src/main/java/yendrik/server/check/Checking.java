@@ -40,13 +40,12 @@ import yendrik.server.check.CheckViews.CheckView;
 import yendrik.server.check.CheckViews.FindingView;
 import yendrik.server.check.CheckViews.LinkView;
 import yendrik.server.check.CheckViews.MeantView;
-import yendrik.server.check.CheckViews.MendView;
-import yendrik.server.check.CheckViews.MendedField;
-import yendrik.server.check.CheckViews.Part;
-import yendrik.server.check.CheckViews.PlaceView;
 import yendrik.server.design.Designs;
 import yendrik.server.design.Document;
 import yendrik.server.design.Json;
+import yendrik.server.design.MendViews.MendView;
+import yendrik.server.design.MendViews.MendedField;
+import yendrik.server.design.MendViews.PlaceView;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
 
@@ -193,17 +192,7 @@ public class Checking {
     }
 
     private PlaceView place(RuleAt at) {
-      return switch (at) {
-        case RuleAt.StepOpens r -> new PlaceView(Part.STEPS, r.step().value(), name(at));
-        case RuleAt.StepDone r -> new PlaceView(Part.STEPS, r.step().value(), name(at));
-        case RuleAt.ModuleOpens r -> new PlaceView(Part.MODULES, r.module().value(), name(at));
-        case RuleAt.ModuleDone r -> new PlaceView(Part.MODULES, r.module().value(), name(at));
-        case RuleAt.BadgeEarned r -> new PlaceView(Part.BADGES, r.badge().value(), name(at));
-        case RuleAt.OutcomeMade r -> new PlaceView(Part.OUTCOMES, r.outcome().value(), name(at));
-        case RuleAt.FlagRaised r -> new PlaceView(Part.FLAGS, r.flag().value(), name(at));
-        case RuleAt.CourseComplete _ ->
-            new PlaceView(Part.COMPLETION, design.id().value(), name(at));
-      };
+      return PlaceView.of(design.id(), at, name(at));
     }
 
     private String name(RuleAt at) {
@@ -214,7 +203,8 @@ public class Checking {
       String says = words.says(mend);
       return switch (mend) {
         case Mend.Rule m ->
-            new MendView(says, place(m.place()), field(m.place()), m.rule().map(Json::map));
+            new MendView(
+                says, place(m.place()), MendedField.of(m.place()), m.rule().map(Json::map));
         case Mend.PublishStep m -> of(says, new RuleAt.StepOpens(m.step()), MendedField.PUBLISHED);
         case Mend.PublishModule m ->
             of(says, new RuleAt.ModuleOpens(m.module()), MendedField.PUBLISHED);
@@ -225,17 +215,6 @@ public class Checking {
 
     private MendView of(String says, RuleAt at, MendedField field) {
       return new MendView(says, place(at), field, Optional.empty());
-    }
-
-    private static MendedField field(RuleAt at) {
-      return switch (at) {
-        case RuleAt.StepOpens _, RuleAt.ModuleOpens _ -> MendedField.OPENS_WHEN;
-        case RuleAt.StepDone _, RuleAt.ModuleDone _ -> MendedField.DONE_WHEN;
-        case RuleAt.BadgeEarned _ -> MendedField.EARNED_WHEN;
-        case RuleAt.CourseComplete _ -> MendedField.COMPLETE_WHEN;
-        case RuleAt.FlagRaised _ -> MendedField.FLAG_WHEN;
-        case RuleAt.OutcomeMade _ -> throw new IllegalStateException("no rule to mend");
-      };
     }
   }
 }

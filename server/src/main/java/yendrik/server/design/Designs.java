@@ -154,9 +154,15 @@ public class Designs {
 
   /** Names of what differs between the draft and what learners have; none when nothing does. */
   public List<String> changed(CourseId course, Document draft) {
-    Optional<Ready> published = published(course);
-    if (published.isPresent()) return said(DraftMark.changed(published.get().document(), draft));
-    return said(new DraftMark(Map.of()).changedIn(draft));
+    return between(published(course).map(Ready::document), draft);
+  }
+
+  /** Names of what differs between two documents of a course; all of it where one is the first. */
+  public List<String> between(Optional<Document> earlier, Document later) {
+    return said(
+        earlier
+            .map(e -> DraftMark.changed(e, later))
+            .orElseGet(() -> new DraftMark(Map.of()).changedIn(later)));
   }
 
   private List<String> said(List<Phrase> names) {

@@ -4,11 +4,15 @@ import com.fasterxml.jackson.annotation.JsonTypeName;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -29,8 +33,10 @@ class PublicationController {
   private final Publishing publishing;
   private final MoveLearners learners;
   private final Jobs jobs;
+  private final History history;
 
-  PublicationController(Publishing publishing, MoveLearners learners, Jobs jobs) {
+  PublicationController(Publishing publishing, MoveLearners learners, Jobs jobs, History history) {
+    this.history = history;
     this.publishing = publishing;
     this.learners = learners;
     this.jobs = jobs;
@@ -51,8 +57,46 @@ class PublicationController {
 
   /**
    * @param draft the mark of the draft that was looked at, as {@code GET next} gave it
+   * @param later for those only who enrol from now on; otherwise for everybody
    */
-  record PublicationEdit(@NotNull @Size(max = 1_000_000) String draft) {}
+  record PublicationEdit(@NotNull @Size(max = 1_000_000) String draft, Optional<Boolean> later) {}
+
+  /**
+   * @param later for those only who enrol from then on
+   * @param at when it is to be published
+   */
+  record PlanEdit(
+      @NotNull @Size(max = 1_000_000) String draft, boolean later, @NotNull Instant at) {}
+
+  /** What the draft changes of what is published. */
+  @GetMapping("/next/changes")
+  @Needs(Right.PLAN)
+  History.ChangesView changesOfDraft(@PathVariable CourseId course) {
+    return history.ofDraft(course);
+  }
+
+  /** What a publication changed of the one before. */
+  @GetMapping("/{number}/changes")
+  @Needs(Right.PLAN)
+  History.ChangesView changes(@PathVariable CourseId course, @PathVariable int number) {
+    return history.of(course, number);
+  }
+
+  /** Keeps the draft that was looked at, to be published at a moment to come. */
+  @PutMapping("/planned")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void plan(@PathVariable CourseId course, Seat seat, @Valid @RequestBody PlanEdit edit) {
+    publishing.plan(
+        course, seat.person().id(), edit.later(), edit.at(), DraftMark.read(edit.draft()));
+  }
+
+  @DeleteMapping("/planned")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void dropPlanned(@PathVariable CourseId course) {
+    publishing.dropPlanned(course);
+  }
 
   /**
    * Learners have come under a publication.
@@ -72,7 +116,11 @@ class PublicationController {
   JobView publish(
       @PathVariable CourseId course, Seat seat, @Valid @RequestBody PublicationEdit edit) {
     int number =
-        publishing.publish(seat.course(), seat.person().id(), DraftMark.read(edit.draft()));
+        publishing.publish(
+            seat.course(),
+            seat.person().id(),
+            edit.later().orElse(false),
+            DraftMark.read(edit.draft()));
     return jobs.begin(
         seat,
         new Work(

@@ -2,13 +2,18 @@ package yendrik.server.way;
 
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.COURSE_VERSION;
+import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
+import static yendrik.schema.Tables.PLANNED_PUBLICATION;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.JSONB;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.id.CourseId;
@@ -16,6 +21,8 @@ import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.PersonId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Facts;
+import yendrik.schema.tables.records.CourseRecord;
+import yendrik.schema.tables.records.PlannedPublicationRecord;
 import yendrik.server.design.Designs;
 import yendrik.server.design.DraftMark;
 import yendrik.server.design.Json;
@@ -62,9 +69,24 @@ public class Publishing {
    * @param draft marks the draft that was looked at, see {@link DraftMark}
    * @param changed names of what differs from what learners have; none when nothing does
    * @param learners how many learners would come under the new design
+   * @param earlier how many of them have an earlier publication than those who enrol now
+   * @param planned what is to be published at a moment to come
    */
   public record Impact(
-      String draft, List<String> changed, int learners, List<Impacts.Change> changes) {}
+      String draft,
+      List<String> changed,
+      int learners,
+      int earlier,
+      List<Impacts.Change> changes,
+      Optional<Planned> planned) {}
+
+  /**
+   * What is to be published at a moment to come.
+   *
+   * @param later for those only who enrol from then on
+   */
+  @Schema(name = "PlannedPublication")
+  public record Planned(Instant at, boolean later, String by) {}
 
   @Transactional(readOnly = true)
   public Impact impact(CourseId course) {
@@ -86,21 +108,104 @@ public class Publishing {
         designs.mark(draft.document()).text(),
         designs.changed(course, draft.document()),
         enrolments.size(),
-        impacts.said(institutions));
+        earlier(course),
+        impacts.said(institutions),
+        planned(course));
+  }
+
+  private int earlier(CourseId course) {
+    return db.fetchCount(
+        ENROLMENT
+            .join(COURSE)
+            .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
+            .where(
+                ENROLMENT.COURSE_ID.eq(course),
+                ENROLMENT.PRACTICE.isFalse(),
+                ENROLMENT.DESIGN_VERSION.lt(COURSE.PUBLISHED_VERSION)));
+  }
+
+  private Optional<Planned> planned(CourseId course) {
+    return db.select(PLANNED_PUBLICATION.AT, PLANNED_PUBLICATION.LATER, PERSON.NAME)
+        .from(PLANNED_PUBLICATION)
+        .join(PERSON)
+        .on(PERSON.ID.eq(PLANNED_PUBLICATION.BY_ID))
+        .where(PLANNED_PUBLICATION.COURSE_ID.eq(course))
+        .fetchOptional(r -> new Planned(r.value1(), r.value2(), r.value3()));
   }
 
   /**
    * Publishes the draft that somebody has looked at.
    *
+   * @param later for those only who enrol from now on; the others keep what they have
    * @param seen the mark of it; when the draft is another one by now, nothing is published
    * @return the number of the publication
    */
-  public int publish(CourseId course, PersonId by, DraftMark seen) {
-    lock(course);
+  public int publish(CourseId course, PersonId by, boolean later, DraftMark seen) {
+    return publish(lock(course), by, later, seen(course, seen));
+  }
+
+  private Designs.Ready seen(CourseId course, DraftMark seen) {
     Designs.Ready draft = designs.fitToPublish(course);
     List<String> since = designs.changedSince(seen, draft.document());
     if (!since.isEmpty()) throw Problem.changedSince(since);
-    return publish(course, by, draft);
+    return draft;
+  }
+
+  /**
+   * Keeps the draft that somebody has looked at, to be published at a moment to come whatever is
+   * changed until then; it takes the place of what was planned before.
+   *
+   * @throws Problem if the moment is past, or there is nothing to publish
+   */
+  public void plan(CourseId course, PersonId by, boolean later, Instant at, DraftMark seen) {
+    Instant now = clock.instant();
+    if (!at.isAfter(now)) throw Problem.field("at", "moment-past");
+    CourseRecord locked = lock(course);
+    Designs.Ready draft = seen(course, seen);
+    mustBringSomething(locked, later, draft);
+    PlannedPublicationRecord row = db.newRecord(PLANNED_PUBLICATION);
+    row.setCourseId(course);
+    row.setAt(at);
+    row.setLater(later);
+    row.setDocument(Json.of(draft.kept()));
+    row.setById(by);
+    row.setPlannedAt(now);
+    db.insertInto(PLANNED_PUBLICATION).set(row).onDuplicateKeyUpdate().set(row).execute();
+  }
+
+  /** Drops what is planned. */
+  public void dropPlanned(CourseId course) {
+    lock(course);
+    dropped(course);
+  }
+
+  private void dropped(CourseId course) {
+    db.deleteFrom(PLANNED_PUBLICATION).where(PLANNED_PUBLICATION.COURSE_ID.eq(course)).execute();
+  }
+
+  /** Courses of which a planned publication has come due. */
+  @Transactional(readOnly = true)
+  List<CourseId> due() {
+    return db.select(PLANNED_PUBLICATION.COURSE_ID)
+        .from(PLANNED_PUBLICATION)
+        .where(PLANNED_PUBLICATION.AT.le(clock.instant()))
+        .orderBy(PLANNED_PUBLICATION.AT)
+        .fetch(PLANNED_PUBLICATION.COURSE_ID);
+  }
+
+  /** Publishes what was planned, unless another server was quicker or it was dropped meanwhile. */
+  void publishPlanned(CourseId course) {
+    CourseRecord locked = lock(course);
+    db.selectFrom(PLANNED_PUBLICATION)
+        .where(PLANNED_PUBLICATION.COURSE_ID.eq(course), PLANNED_PUBLICATION.AT.le(clock.instant()))
+        .fetchOptional()
+        .ifPresent(due ->
+            insert(
+                locked,
+                due.getById(),
+                due.getLater(),
+                locked.getPublishedVersion() + 1,
+                due.getDocument()));
   }
 
   /**
@@ -109,43 +214,66 @@ public class Publishing {
    * @return the number of the publication
    */
   public int publish(CourseId course, PersonId by) {
-    lock(course);
-    return publish(course, by, designs.fitToPublish(course));
+    CourseRecord locked = lock(course);
+    return publish(locked, by, /* later= */ false, designs.fitToPublish(course));
   }
 
-  private void lock(CourseId course) {
-    db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
+  private CourseRecord lock(CourseId course) {
+    return db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
   }
 
-  private int publish(CourseId course, PersonId by, Designs.Ready draft) {
+  private int publish(CourseRecord course, PersonId by, boolean later, Designs.Ready draft) {
+    mustBringSomething(course, later, draft);
+    return insert(course, by, later, draft.version(), Json.of(draft.kept()));
+  }
+
+  /** The same again is published only for those who have something earlier. */
+  private void mustBringSomething(CourseRecord course, boolean later, Designs.Ready draft) {
     if (draft.document().design().steps().findAny().isEmpty())
       throw Problem.conflict("nothing-to-publish");
-    if (designs.changed(course, draft.document()).isEmpty())
+    boolean behind = course.getEveryonesVersion() < course.getPublishedVersion();
+    if ((later || !behind) && designs.changed(course.getId(), draft.document()).isEmpty())
       throw Problem.conflict("nothing-changed");
-    Instant now = clock.instant();
-    int version = draft.version();
+  }
+
+  /** What was planned is dropped with it: it was made for what stood before. */
+  private int insert(CourseRecord course, PersonId by, boolean later, int version, JSONB document) {
     db.insertInto(COURSE_VERSION)
-        .set(COURSE_VERSION.COURSE_ID, course)
+        .set(COURSE_VERSION.COURSE_ID, course.getId())
         .set(COURSE_VERSION.NUMBER, version)
-        .set(COURSE_VERSION.PUBLISHED_AT, now)
+        .set(COURSE_VERSION.PUBLISHED_AT, clock.instant())
         .set(COURSE_VERSION.PUBLISHED_BY, by)
-        .set(COURSE_VERSION.DOCUMENT, Json.of(draft.kept()))
+        .set(COURSE_VERSION.LATER, later)
+        .set(COURSE_VERSION.DOCUMENT, document)
         .execute();
-    db.update(COURSE).set(COURSE.PUBLISHED_VERSION, version).where(COURSE.ID.eq(course)).execute();
+    boolean first = course.getPublishedVersion() == 0;
+    db.update(COURSE)
+        .set(COURSE.PUBLISHED_VERSION, version)
+        .set(
+            COURSE.EVERYONES_VERSION,
+            later && !first ? course.getEveryonesVersion() : Integer.valueOf(version))
+        .where(COURSE.ID.eq(course.getId()))
+        .execute();
+    dropped(course.getId());
     return version;
   }
 
-  /** A publication in the course's history. */
-  public record Published(int number, Instant at, String by) {}
+  /**
+   * A publication in the course's history.
+   *
+   * @param later for those only who enrolled from then on
+   */
+  public record Published(int number, Instant at, String by, boolean later) {}
 
   @Transactional(readOnly = true)
   public List<Published> history(CourseId course) {
-    return db.select(COURSE_VERSION.NUMBER, COURSE_VERSION.PUBLISHED_AT, PERSON.NAME)
+    return db.select(
+            COURSE_VERSION.NUMBER, COURSE_VERSION.PUBLISHED_AT, PERSON.NAME, COURSE_VERSION.LATER)
         .from(COURSE_VERSION)
         .join(PERSON)
         .on(PERSON.ID.eq(COURSE_VERSION.PUBLISHED_BY))
         .where(COURSE_VERSION.COURSE_ID.eq(course))
         .orderBy(COURSE_VERSION.NUMBER.desc())
-        .fetch(r -> new Published(r.value1(), r.value2(), r.value3()));
+        .fetch(r -> new Published(r.value1(), r.value2(), r.value3(), r.value4()));
   }
 }

@@ -262,7 +262,7 @@ public class Walks {
    *
    * @param stamp of whoever holds it now, and of nobody else ever
    */
-  private record Locked(EnrolmentRecord row, int published, long stamp, FactIds ids) {}
+  private record Locked(EnrolmentRecord row, int everyones, long stamp, FactIds ids) {}
 
   private Locked lock(EnrolmentId id) {
     return locked(query(id).forUpdate().of(ENROLMENT).fetchSingle());
@@ -278,7 +278,7 @@ public class Walks {
             Arrays.stream(ENROLMENT.fields())
                 .map(f -> f.getType() == JSONB.class ? when(unknown, f).as(f) : f)
                 .toList())
-        .select(COURSE.PUBLISHED_VERSION, FIRST_IDS)
+        .select(COURSE.EVERYONES_VERSION, FIRST_IDS)
         .from(ENROLMENT)
         .join(COURSE)
         .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
@@ -289,21 +289,21 @@ public class Walks {
     long first = found.get(FIRST_IDS);
     return new Locked(
         found.into(ENROLMENT),
-        found.get(COURSE.PUBLISHED_VERSION),
+        found.get(COURSE.EVERYONES_VERSION),
         first,
         new FactIds(first, facts::nextBlock));
   }
 
   /**
-   * A learner's way up to now, under the version that is published for them: whoever has not been
-   * moved yet comes under it with their next act.
+   * A learner's way up to now, under the version that is published for everybody: whoever has not
+   * been moved yet comes under it with their next act.
    */
   private Walk upToDate(Locked locked, Instant moment) {
     Walk walk = goOn(locked.row);
     walk.progress().advance(moment);
-    return walk.practice() || locked.published <= walk.ready().version()
+    return walk.practice() || locked.everyones <= walk.ready().version()
         ? walk
-        : under(locked, walk, designs.version(walk.course(), locked.published));
+        : under(locked, walk, designs.version(walk.course(), locked.everyones));
   }
 
   private Walk under(Locked locked, Walk walk, Designs.Ready next) {
@@ -603,7 +603,7 @@ public class Walks {
             ENROLMENT
                 .NEXT_AT
                 .le(now)
-                .or(ENROLMENT.DESIGN_VERSION.lt(COURSE.PUBLISHED_VERSION))
+                .or(ENROLMENT.DESIGN_VERSION.lt(COURSE.EVERYONES_VERSION))
                 .or(ENROLMENT.FORM.ne(Snapshot.FORM)),
             ENROLMENT.FAILED_UNTIL.isNull().or(ENROLMENT.FAILED_UNTIL.le(now)))
         .orderBy(ENROLMENT.NEXT_AT.asc().nullsLast())
@@ -621,7 +621,7 @@ public class Walks {
         .where(
             ENROLMENT.COURSE_ID.eq(course),
             ENROLMENT.PRACTICE.isFalse(),
-            ENROLMENT.DESIGN_VERSION.lt(COURSE.PUBLISHED_VERSION))
+            ENROLMENT.DESIGN_VERSION.lt(COURSE.EVERYONES_VERSION))
         .orderBy(ENROLMENT.ID)
         .fetch(ENROLMENT.ID);
   }

@@ -35,6 +35,21 @@ public final class Rules {
     return rules;
   }
 
+  /** Whether a design has what has the rule at a place, be there a rule or not. */
+  public static boolean has(CourseDesign design, RuleAt at) {
+    return switch (at) {
+      case RuleAt.StepOpens r -> design.step(r.step()).isPresent();
+      case RuleAt.StepDone r -> design.step(r.step()).isPresent();
+      case RuleAt.ModuleOpens r -> design.module(r.module()).isPresent();
+      case RuleAt.ModuleDone r -> design.module(r.module()).isPresent();
+      case RuleAt.BadgeEarned r -> design.badges().stream().anyMatch(b -> b.id().equals(r.badge()));
+      case RuleAt.FlagRaised r -> design.flags().stream().anyMatch(f -> f.id().equals(r.flag()));
+      case RuleAt.CourseComplete _ -> true;
+      case RuleAt.OutcomeMade r ->
+          design.outcomes().stream().anyMatch(o -> o.id().equals(r.outcome()));
+    };
+  }
+
   /** What a module without a rule of its own asks: every required step that is published. */
   public static Condition usualModuleDone(CourseModule module) {
     List<Condition> parts =
