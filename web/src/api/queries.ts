@@ -326,6 +326,27 @@ export const queries = {
         body(api.GET('/api/courses/{course}/publications/next', { params: { path: { course } } })),
       gcTime: 0,
     }),
+  publications: (course: number) =>
+    queryOptions({
+      queryKey: ['publications', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/publications', { params: { path: { course } } })),
+    }),
+  /** What a publication changed; what the draft changes where no number is given. */
+  changes: (course: number, number?: number) =>
+    queryOptions({
+      queryKey: ['publications', course, 'changes', number ?? 'next'],
+      queryFn: () =>
+        body(
+          number === undefined
+            ? api.GET('/api/courses/{course}/publications/next/changes', {
+                params: { path: { course } },
+              })
+            : api.GET('/api/courses/{course}/publications/{number}/changes', {
+                params: { path: { course, number } },
+              }),
+        ),
+    }),
   roster: (course: number) =>
     queryOptions({
       queryKey: ['roster', course],

@@ -39,6 +39,7 @@ export const VIEWS: View[] = [
   view('plan', 'questions', () => import('../plan/questions/Questions')),
   view('plan', 'badges', () => import('../plan/Badges')),
   view('plan', 'check', () => import('../plan/check/Check')),
+  view('plan', 'history', () => import('../plan/history/History')),
   view('teach', 'marking', () => import('../teach/Marking')),
   view('teach', 'practicals', () => import('../teach/Practicals')),
   view('teach', 'discussions', () => import('../teach/Discussions')),

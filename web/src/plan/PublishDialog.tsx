@@ -10,33 +10,44 @@ import {
   Typography,
 } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { ApiError, api, body, type Impact } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { Changes } from '../ui/Changes';
+import { fromLocalInput } from '../ui/format';
 import { begun } from '../ui/jobs';
+import { useNotice } from '../ui/Notice';
 import { Loaded } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
 import { useNames } from '../ui/useNames';
+import { Planned } from './history/Planned';
+import { type ForWhom, WhomAndWhen } from './history/WhomAndWhen';
 
 const CHANGED = 8;
 
-/** What is published, what that does to learners, and the button that does it. */
+/** What is published, what that does to learners, for whom and when, and the button that does it. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
   const t = useTranslations();
   const course = useCourse();
   const client = useQueryClient();
+  const notice = useNotice();
   const impact = useQuery(queries.impact(course.id));
+  const [to, setTo] = useState<ForWhom>({ later: false, at: null });
   const once = useActKey();
+  const params = { path: { course: course.id } };
+  const failed = (e: Error) => {
+    if (e instanceof ApiError && e.problem.status === 409) void impact.refetch();
+  };
   const publish = useMutation({
     mutationFn: (draft: string) =>
       body(
         api.POST('/api/courses/{course}/publications', {
-          params: { path: { course: course.id } },
-          headers: once.headers(draft),
-          body: { draft },
+          params,
+          headers: once.headers({ draft, later: to.later }),
+          body: { draft, later: to.later },
         }),
       ),
     onSuccess: (job) => {
@@ -45,22 +56,39 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
       void client.invalidateQueries();
       onClose();
     },
-    onError: (e) => {
-      if (e instanceof ApiError && e.problem.status === 409) void impact.refetch();
-    },
+    onError: failed,
   });
+  const plan = useMutation({
+    mutationFn: ({ draft, at }: { draft: string; at: string }) =>
+      api.PUT('/api/courses/{course}/publications/planned', {
+        params,
+        body: { draft, later: to.later, at },
+      }),
+    onSuccess: () => {
+      notice({ tone: 'success', text: t('plan.plannedDone') });
+      void client.invalidateQueries({ queryKey: queries.publications(course.id).queryKey });
+      onClose();
+    },
+    onError: failed,
+  });
+  const go = (draft: string) => {
+    const at = to.at === null ? undefined : fromLocalInput(to.at);
+    if (at) plan.mutate({ draft, at });
+    else publish.mutate(draft);
+  };
+  const error = publish.error ?? plan.error;
   const findings = impact.error instanceof ApiError ? impact.error.problem.findings : undefined;
-  const nothing = impact.data?.changed.length === 0;
+  const same = impact.data?.changed.length === 0;
+  const nothing = same && (to.later || to.at !== null || impact.data?.earlier === 0);
+  const busy = impact.isFetching || publish.isPending || plan.isPending;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t('plan.impactTitle')}</DialogTitle>
       <DialogContent>
-        {publish.error && (
+        {error && (
           <Alert severity="error" sx={{ mb: 1.5 }}>
-            {publish.error.message}{' '}
-            {publish.error instanceof ApiError &&
-              publish.error.problem.changed &&
-              t('plan.impactAnew')}
+            {error.message}{' '}
+            {error instanceof ApiError && error.problem.changed && t('plan.impactAnew')}
           </Alert>
         )}
         {findings ? (
@@ -71,13 +99,19 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
           </Alert>
         ) : (
           <Loaded query={impact}>
-            {(data) =>
-              data.changed.length === 0 ? (
-                <Typography>{t('plan.impactSame')}</Typography>
-              ) : (
-                <Consequences impact={data} />
-              )
-            }
+            {(data) => (
+              <>
+                {data.planned && <Planned planned={data.planned} />}
+                {same && data.earlier === 0 ? (
+                  <Typography>{t('plan.impactSame')}</Typography>
+                ) : (
+                  <>
+                    <Consequences impact={data} later={to.later} />
+                    <WhomAndWhen of={to} onChange={setTo} />
+                  </>
+                )}
+              </>
+            )}
           </Loaded>
         )}
       </DialogContent>
@@ -86,10 +120,10 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
         <Button onClick={onClose}>{t('common.cancel')}</Button>
         <Button
           variant="contained"
-          disabled={!impact.data || nothing || impact.isFetching || publish.isPending}
-          onClick={() => impact.data && publish.mutate(impact.data.draft)}
+          disabled={!impact.data || nothing || busy || to.at === ''}
+          onClick={() => impact.data && go(impact.data.draft)}
         >
-          {t('plan.publishNow')}
+          {t(to.at !== null ? 'plan.planIt' : to.later ? 'plan.publishLater' : 'plan.publishNow')}
         </Button>
       </DialogActions>
     </Dialog>
@@ -136,28 +170,37 @@ function FindingsLeft({ course, onClose }: { course: number; onClose: () => void
   );
 }
 
-function Consequences({ impact }: { impact: Impact }) {
+function Consequences({ impact, later }: { impact: Impact; later: boolean }) {
   const t = useTranslations();
   const listed = useNames();
   return (
     <>
       <Typography sx={{ mb: 1.5 }}>
-        {t('plan.impactWhat', { names: listed(impact.changed, CHANGED) })}
+        {impact.changed.length === 0
+          ? t('plan.impactEarlier', { count: impact.earlier })
+          : t('plan.impactWhat', { names: listed(impact.changed, CHANGED) })}
       </Typography>
       {impact.learners === 0 && <Typography>{t('plan.impactNobody')}</Typography>}
-      {impact.learners > 0 && impact.changes.length === 0 && (
+      {impact.learners > 0 && later && (
+        <Typography>{t('plan.impactKeep', { count: impact.learners })}</Typography>
+      )}
+      {impact.learners > 0 && !later && impact.changes.length === 0 && (
         <Typography>{t('plan.impactNone', { count: impact.learners })}</Typography>
       )}
-      <Changes
-        title={t('plan.impactLosses')}
-        changes={impact.changes.filter((c) => c.loss)}
-        tone="tone.madder"
-      />
-      <Changes
-        title={t('plan.impactGains')}
-        changes={impact.changes.filter((c) => !c.loss)}
-        tone="tone.lagoon"
-      />
+      {!later && (
+        <>
+          <Changes
+            title={t('plan.impactLosses')}
+            changes={impact.changes.filter((c) => c.loss)}
+            tone="tone.madder"
+          />
+          <Changes
+            title={t('plan.impactGains')}
+            changes={impact.changes.filter((c) => !c.loss)}
+            tone="tone.lagoon"
+          />
+        </>
+      )}
     </>
   );
 }

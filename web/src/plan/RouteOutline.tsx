@@ -166,7 +166,7 @@ export default function RouteOutline() {
         </Button>
         <Button
           variant="contained"
-          disabled={!design.data?.changed}
+          disabled={!design.data?.changed && !design.data?.behind}
           onClick={() => setPublishing(true)}
         >
           {t('plan.publish')}

@@ -351,6 +351,7 @@ describe('the route', () => {
         draft: 'seen',
         changed: ['“Brake set-up”'],
         learners: 36,
+        earlier: 0,
         changes: [
           {
             what: '“Brake set-up” opens',

@@ -121,6 +121,7 @@ export function useDraft(course: number) {
       Promise.all([
         client.invalidateQueries({ queryKey: queries.design(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.check(course).queryKey }),
+        client.invalidateQueries({ queryKey: queries.publications(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.rehearsals(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.rubrics(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.questions(course).queryKey }),

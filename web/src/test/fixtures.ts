@@ -149,6 +149,7 @@ export const design = (more: Partial<Design> = {}): Design => ({
   weeks: 10,
   publishedVersion: 1,
   changed: false,
+  behind: false,
   learners: 0,
   scales: [scale()],
   outcomes: [],

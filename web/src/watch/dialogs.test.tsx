@@ -38,6 +38,7 @@ describe('publishing', () => {
         draft: 'seen',
         changed: ['“Brake job card”'],
         learners: 9,
+        earlier: 0,
         changes: [
           {
             what: '“Brake job card” opens',
@@ -73,6 +74,7 @@ describe('publishing', () => {
         draft: 'seen',
         changed: ['“Tubes”'],
         learners: 0,
+        earlier: 0,
         changes: [],
       },
       'POST /api/courses/2/publications': { number: 1, moved: 0, of: 0 },
@@ -82,7 +84,7 @@ describe('publishing', () => {
     await userEvent.click(screen.getByRole('button', { name: /Publish/ }));
     await vi.waitFor(() => expect(close).toHaveBeenCalled());
     expect(calls.filter((c) => c.method === 'POST')).toHaveLength(1);
-    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({ draft: 'seen' });
+    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({ draft: 'seen', later: false });
   });
 
   it('shows losses before gains, and says when there is nothing to publish', async () => {
@@ -91,6 +93,7 @@ describe('publishing', () => {
         draft: 'seen',
         changed: ['“Brakes”'],
         learners: 2,
+        earlier: 0,
         changes: [
           { what: '“Pads” closes', loss: true, learners: ['Aiko'] },
           { what: '“Toe-in” opens', loss: false, learners: ['Bram'] },
@@ -104,7 +107,13 @@ describe('publishing', () => {
 
   it('says when there is nothing to publish', async () => {
     serve({
-      'GET /api/courses/2/publications/next': { draft: '', changed: [], learners: 2, changes: [] },
+      'GET /api/courses/2/publications/next': {
+        draft: '',
+        changed: [],
+        learners: 2,
+        earlier: 0,
+        changes: [],
+      },
     });
     show(<PublishDialog onClose={() => {}} />);
     expect(await screen.findByText(/nothing to publish/)).toBeInTheDocument();
@@ -117,6 +126,7 @@ describe('publishing', () => {
         draft: 'seen',
         changed: ['“Tubes”'],
         learners: 0,
+        earlier: 0,
         changes: [],
       },
       'POST /api/courses/2/publications': failure(409, {

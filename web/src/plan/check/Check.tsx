@@ -70,7 +70,7 @@ function CheckActions({
       </ToggleButtonGroup>
       <Button
         variant="contained"
-        disabled={!design.data?.changed}
+        disabled={!design.data?.changed && !design.data?.behind}
         onClick={() => setPublishing(true)}
       >
         {t('plan.publish')}

@@ -41,7 +41,8 @@ public final class DesignViews {
 
   /**
    * @param publishedVersion 0 before the first publication
-   * @param changed whether the draft differs from what learners have
+   * @param changed whether the draft differs from what is published
+   * @param behind whether what is published is only for those who enrol from then on
    * @param faults what must be mended before publishing, in words
    */
   public record DesignView(
@@ -53,6 +54,7 @@ public final class DesignViews {
       int weeks,
       int publishedVersion,
       boolean changed,
+      boolean behind,
       int learners,
       List<ScaleView> scales,
       List<OutcomeView> outcomes,

@@ -85,6 +85,7 @@ public class Drafting {
         course.getWeeks(),
         course.getPublishedVersion(),
         changed,
+        course.getEveryonesVersion() < course.getPublishedVersion(),
         db.fetchCount(ENROLMENT, ENROLMENT.COURSE_ID.eq(id).and(ENROLMENT.PRACTICE.isFalse())),
         adoption.scales(id),
         outcomes.stream().map(o -> DesignViews.outcome(o, adopted)).toList(),
