@@ -59,14 +59,16 @@ export default function History() {
                 const of = list.find((p) => `${p.number}` === key);
                 return (
                   <ListLine key={key} chosen={key === chosen} onSelect={() => select(key)}>
-                    <Typography sx={{ fontWeight: 700 }}>
-                      {of ? t('plan.publication', { n: of.number }) : t('plan.notYetPublished')}
-                    </Typography>
-                    {of && (
-                      <Typography variant="body2" sx={{ color: 'tone.soft' }}>
-                        {line(moment(of.at), of.by, of.later && t('plan.onlyLater'))}
+                    <Box>
+                      <Typography sx={{ fontWeight: 700 }}>
+                        {of ? t('plan.publication', { n: of.number }) : t('plan.notYetPublished')}
                       </Typography>
-                    )}
+                      {of && (
+                        <Typography variant="body2" sx={{ color: 'tone.soft' }}>
+                          {line(moment(of.at), of.by, of.later && t('plan.onlyLater'))}
+                        </Typography>
+                      )}
+                    </Box>
                   </ListLine>
                 );
               })}
