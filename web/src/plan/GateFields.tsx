@@ -3,8 +3,13 @@ import { useTranslations } from 'use-intl';
 
 interface Gate {
   listed: boolean;
+  tells: boolean;
   staysOpen: boolean;
 }
+
+/** With what is missing, then only that it is closed, then not at all. */
+const next = ({ listed, tells }: Gate): Partial<Gate> =>
+  !listed ? { listed: true, tells: true } : tells ? { tells: false } : { listed: false };
 
 /** What learners see while it is closed, and whether open stays open: words that one clicks. */
 export function GateFields({
@@ -28,8 +33,8 @@ export function GateFields({
     <Box sx={{ mt: 0.75 }}>
       <Typography variant="body2" color="textSecondary">
         {t('plan.whileClosed')}:{' '}
-        <Button size="small" sx={word} onClick={() => onChange({ listed: !gate.listed })}>
-          {t(gate.listed ? 'plan.listed' : 'plan.unlisted')}
+        <Button size="small" sx={word} onClick={() => onChange(next(gate))}>
+          {t(!gate.listed ? 'plan.unlisted' : gate.tells ? 'plan.listed' : 'plan.listedOnly')}
         </Button>{' '}
         · {t('plan.onceOpen')}:{' '}
         <Button size="small" sx={word} onClick={() => onChange({ staysOpen: !gate.staysOpen })}>

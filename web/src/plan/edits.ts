@@ -39,6 +39,7 @@ export const stepEdit = (s: DesignStep): Body<StepEdit> => ({
   ...(s.opensWhen && { opensWhen: rule(s.opensWhen) as StepEdit['opensWhen'] }),
   doneWhen: rule(s.doneWhen) as StepEdit['doneWhen'],
   listed: s.listed,
+  tells: s.tells,
   staysOpen: s.staysOpen,
   ...(s.opensAt && { opensAt: s.opensAt }),
   ...(s.dueAt && { dueAt: s.dueAt }),
@@ -70,6 +71,7 @@ export const moduleEdit = (m: DesignModule): Body<ModuleEdit> => ({
   ...(m.opensWhen && { opensWhen: rule(m.opensWhen) as ModuleEdit['opensWhen'] }),
   ...(m.doneWhen && { doneWhen: rule(m.doneWhen) as ModuleEdit['doneWhen'] }),
   listed: m.listed,
+  tells: m.tells,
   staysOpen: m.staysOpen,
 });
 

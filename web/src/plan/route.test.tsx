@@ -24,6 +24,7 @@ const step = (id: number, kind: string, name: string, more = {}) => ({
   published: true,
   doneWhen: { line: 'read', root: askRoot('read') },
   listed: true,
+  tells: true,
   staysOpen: true,
   minutes: 10,
   points: 0,
@@ -59,6 +60,7 @@ const design = (more = {}) => ({
       published: true,
       strictOrder: false,
       listed: true,
+      tells: true,
       staysOpen: true,
       steps: [
         step(11, 'PAGE', 'Rim brake anatomy'),
@@ -400,7 +402,7 @@ describe('a step of the route', () => {
     expect(await screen.findByText(/1 open, 2 closed/)).toBeInTheDocument();
   });
 
-  it('is listed or not while closed, by a word that one clicks', async () => {
+  it('is listed with reasons, without, or not while closed, by a word that one clicks', async () => {
     const calls = serve({
       [`GET ${at}`]: design(),
       ...progress,
@@ -410,7 +412,7 @@ describe('a step of the route', () => {
     await userEvent.click(
       await screen.findByRole('button', { name: 'listed, with what is missing' }),
     );
-    await vi.waitFor(() => expect(changed(calls)).toEqual([{ listed: false }]));
+    await vi.waitFor(() => expect(changed(calls)).toEqual([{ tells: false }]));
   });
 
   it('is given to groups and weighed in settings', async () => {

@@ -18,7 +18,10 @@ interface Fields {
 function keeping(course: number) {
   const module = { id: course, version: 1, name: 'Brakes', published: true, strictOrder: false };
   const at = `/api/courses/${course}/design`;
-  const state = { module: { ...module, listed: true, staysOpen: true, steps: [] }, down: false };
+  const state = {
+    module: { ...module, listed: true, tells: true, staysOpen: true, steps: [] },
+    down: false,
+  };
   const answers: Record<string, unknown> = {
     [`GET ${at}`]: () => ({ modules: [state.module], outcomes: [], badges: [], scales: [] }),
     [`PATCH ${at}/modules/${course}`]: (call: { body: Fields }) => {

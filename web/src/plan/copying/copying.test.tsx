@@ -26,6 +26,7 @@ const module = (id: number, name: string, steps: object[]) => ({
   published: true,
   strictOrder: false,
   listed: true,
+  tells: true,
   staysOpen: true,
   steps,
 });

@@ -130,7 +130,7 @@ class HiddenThingsTest extends SchoolTest {
   private ObjectNode moduleEdit(String name, ObjectNode rule, boolean listed, boolean published) {
     ObjectNode edit = CoreJson.mapper().createObjectNode();
     edit.put("name", name).put("published", published).put("strictOrder", false);
-    edit.put("listed", listed).put("staysOpen", true);
+    edit.put("listed", listed).put("tells", true).put("staysOpen", true);
     edit.set("opensWhen", rule);
     return edit;
   }
@@ -153,7 +153,7 @@ class HiddenThingsTest extends SchoolTest {
   private void save(long id, ObjectNode edit) {
     JsonNode now = moduleNow(id);
     ObjectNode seen = ((ObjectNode) now).deepCopy();
-    seen.retain(List.of("name", "published", "strictOrder", "listed", "staysOpen"));
+    seen.retain(List.of("name", "published", "strictOrder", "listed", "tells", "staysOpen"));
     if (now.path("opensWhen").isObject())
       seen.set("opensWhen", NewCourse.plain(now.path("opensWhen").path("root")));
     var saved = sefa.change(course.path + "/design/modules/" + id, seen, edit);

@@ -48,11 +48,35 @@ public record Step(
   /**
    * What learners see of something closed, and whether open stays open.
    *
-   * @param listed whether learners see it, with what is missing, while it is closed
+   * @param listed whether learners see it while it is closed
    * @param staysOpen whether it stays open once it was, whatever its rule says later
+   * @param missing whether they are told what is missing; told where nothing is stored
    */
-  public record Gate(boolean listed, boolean staysOpen) {
+  public record Gate(boolean listed, boolean staysOpen, Missing missing) {
     public static final Gate USUAL = new Gate(true, true);
+
+    public Gate {
+      missing = missing == null ? Missing.TOLD : missing;
+    }
+
+    public Gate(boolean listed, boolean staysOpen) {
+      this(listed, staysOpen, Missing.TOLD);
+    }
+  }
+
+  /** What learners are told of what is missing of something closed. */
+  public enum Missing {
+    TOLD,
+    /** Only that it is closed. */
+    UNTOLD;
+
+    public static Missing of(boolean told) {
+      return told ? TOLD : UNTOLD;
+    }
+
+    public boolean told() {
+      return this == TOLD;
+    }
   }
 
   /**

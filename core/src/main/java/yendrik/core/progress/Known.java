@@ -31,6 +31,17 @@ public final class Known {
     return was && progress.bead(s).state() != StepState.CLOSED;
   }
 
+  /** Whether the learner may know what a closed step waits for, its module's rule with it. */
+  public boolean missing(int s) {
+    int m = index.moduleOf(s);
+    return index.step(s).gate().missing().told() && (progress.moduleOpen(m) || missingOf(m));
+  }
+
+  /** Whether the learner may know what a closed module waits for. */
+  public boolean missingOf(int m) {
+    return index.module(m).gate().missing().told();
+  }
+
   private boolean exists(int s) {
     return index.published(s) && progress.record().isFor(s);
   }

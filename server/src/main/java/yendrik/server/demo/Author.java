@@ -400,6 +400,7 @@ final class Author {
             doneWhen,
             view.listed(),
             true,
+            true,
             Optional.empty(),
             due.isPresent() ? due : view.dueAt(),
             Optional.empty(),
@@ -449,7 +450,14 @@ final class Author {
     var view = known(moduleViews, id);
     var edit =
         new DesignEdits.ModuleEdit(
-            view.name(), true, false, Optional.of(Json.map(when)), Optional.empty(), true, true);
+            view.name(),
+            true,
+            false,
+            Optional.of(Json.map(when)),
+            Optional.empty(),
+            true,
+            true,
+            true);
     moduleViews.put(id, drafts.modules().change(course, id, view.version(), edit));
   }
 

@@ -79,6 +79,7 @@ public final class DesignEdits {
       Optional<Map<String, Object>> opensWhen,
       Optional<Map<String, Object>> doneWhen,
       boolean listed,
+      boolean tells,
       boolean staysOpen)
       implements ByFields {}
 
@@ -102,6 +103,7 @@ public final class DesignEdits {
       Optional<Map<String, Object>> opensWhen,
       @NotNull Map<String, Object> doneWhen,
       boolean listed,
+      boolean tells,
       boolean staysOpen,
       Optional<Instant> opensAt,
       Optional<Instant> dueAt,

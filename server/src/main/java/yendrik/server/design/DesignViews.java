@@ -120,6 +120,7 @@ public final class DesignViews {
       Optional<RuleView> opensWhen,
       Optional<RuleView> doneWhen,
       boolean listed,
+      boolean tells,
       boolean staysOpen,
       List<StepView> steps) {}
 
@@ -147,6 +148,7 @@ public final class DesignViews {
       RuleView doneWhen,
       boolean usualDone,
       boolean listed,
+      boolean tells,
       boolean staysOpen,
       Optional<Instant> opensAt,
       Optional<Instant> dueAt,
@@ -215,6 +217,7 @@ public final class DesignViews {
         RuleView.of(m.opensWhen(), new RuleAt.ModuleOpens(m.id()), wording),
         RuleView.of(m.doneWhen(), new RuleAt.ModuleDone(m.id()), wording),
         m.gate().listed(),
+        m.gate().missing().told(),
         m.gate().staysOpen(),
         steps);
   }
@@ -239,6 +242,7 @@ public final class DesignViews {
         s.doneWhen() instanceof Condition.Ask(var _, var leaf)
             && leaf.equals(Kinds.of(s.kind()).usualDoneWhen(s.id())),
         s.gate().listed(),
+        s.gate().missing().told(),
         s.gate().staysOpen(),
         s.window().from(),
         s.window().due(),

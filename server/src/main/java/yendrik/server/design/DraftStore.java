@@ -283,7 +283,7 @@ class DraftStore {
         m.getStrictOrder(),
         Optional.ofNullable(m.getOpensWhen()),
         Optional.ofNullable(m.getDoneWhen()),
-        new Step.Gate(m.getListed(), m.getStaysOpen()),
+        new Step.Gate(m.getListed(), m.getStaysOpen(), Step.Missing.of(m.getTells())),
         steps);
   }
 
@@ -296,7 +296,7 @@ class DraftStore {
         s.getPublished(),
         Optional.ofNullable(s.getOpensWhen()),
         s.getDoneWhen(),
-        new Step.Gate(s.getListed(), s.getStaysOpen()),
+        new Step.Gate(s.getListed(), s.getStaysOpen(), Step.Missing.of(s.getTells())),
         StepDrafts.window(s),
         Step.Scoring.counting(s.getPoints(), s.getPassMark(), s.getAttempts(), s.getCounts()),
         s.getTies(),

@@ -55,6 +55,7 @@ public class ModuleDrafts {
         Optional.ofNullable(row.getOpensWhen()).map(Json::map),
         Optional.ofNullable(row.getDoneWhen()).map(Json::map),
         row.getListed(),
+        row.getTells(),
         row.getStaysOpen());
   }
 
@@ -66,6 +67,7 @@ public class ModuleDrafts {
     row.setOpensWhen(Json.column("opensWhen", edit.opensWhen()));
     row.setDoneWhen(Json.column("doneWhen", edit.doneWhen()));
     row.setListed(edit.listed());
+    row.setTells(edit.tells());
     row.setStaysOpen(edit.staysOpen());
     boolean done = tables.modules.change(course, id, version, row);
     ModuleView now = view(course, id);

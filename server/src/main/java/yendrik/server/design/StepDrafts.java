@@ -215,6 +215,7 @@ public class StepDrafts {
         Optional.ofNullable(row.getOpensWhen()).map(Json::map),
         Json.map(s.doneWhen()),
         s.gate().listed(),
+        s.gate().missing().told(),
         s.gate().staysOpen(),
         s.window().from(),
         s.window().due(),
@@ -261,6 +262,7 @@ public class StepDrafts {
     row.setOpensWhen(Json.column("opensWhen", edit.opensWhen()));
     row.setDoneWhen(Json.column("doneWhen", Optional.of(edit.doneWhen())));
     row.setListed(edit.listed());
+    row.setTells(edit.tells());
     row.setStaysOpen(edit.staysOpen());
     dates(row, window(edit));
     row.setMinutes(edit.minutes());

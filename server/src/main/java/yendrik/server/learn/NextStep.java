@@ -105,9 +105,11 @@ class NextStep {
     var known = new Known(progress);
     return switch (at) {
       case RuleAt.StepOpens r ->
-          known.step(r.step()) ? index.design().step(r.step()).map(Step::name) : Optional.empty();
+          known.step(r.step()) && known.missing(index.number(r.step()))
+              ? index.design().step(r.step()).map(Step::name)
+              : Optional.empty();
       case RuleAt.ModuleOpens r ->
-          known.module(r.module())
+          known.module(r.module()) && known.missingOf(index.number(r.module()))
               ? index.design().module(r.module()).map(CourseModule::name)
               : Optional.empty();
       default -> Optional.empty();

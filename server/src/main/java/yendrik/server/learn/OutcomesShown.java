@@ -121,12 +121,14 @@ final class OutcomesShown {
     for (int m = 0; m < index.modules(); m++) {
       CourseModule module = index.module(m);
       if (known.module(m)
+          && known.missingOf(m)
           && !progress.moduleOpen(m)
           && module.opensWhen().filter(r -> asksAbout(r, outcome)).isPresent())
         names.add(module.name());
     }
     for (int s = 0; s < index.steps(); s++)
-      if (new Known(progress).step(s)
+      if (known.step(s)
+          && known.missing(s)
           && !progress.sight().open(s)
           && progress.doneAt(s).isEmpty()
           && index.step(s).opensWhen().filter(r -> asksAbout(r, outcome)).isPresent())

@@ -15,7 +15,6 @@ import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.LearnerRecord;
-import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.film.FilmStrand;
 import yendrik.core.words.Numbers;
@@ -58,8 +57,7 @@ class StepList {
         if (new Known(progress).step(s) && !needless(progress, s))
           lines.add(line(walk, s, explaining, unread.getOrDefault(index.step(s).id(), 0)));
       }
-      List<Explaining.Part> missing =
-          open ? List.of() : explaining.rule(new RuleAt.ModuleOpens(module.id())).stream().toList();
+      List<Explaining.Part> missing = open ? List.of() : explaining.whatModuleMisses(m);
       boolean finished = progress.sight().moduleDoneAt(m) != LearnerRecord.NEVER;
       views.add(
           new ModuleView(module.id(), module.name(), open, done, all, finished, missing, lines));

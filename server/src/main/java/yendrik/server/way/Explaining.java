@@ -214,12 +214,14 @@ public final class Explaining {
 
   /**
    * Everything that keeps a step closed: the module's rule, the step's own, its order and dates.
+   * Nothing to a learner who is told only that it is closed.
    */
   public List<Part> whatIsMissing(int s) {
     List<Part> missing = new ArrayList<>();
     Step step = progress.course().index().step(s);
     int m = progress.course().index().moduleOf(s);
     CourseModule module = progress.course().index().module(m);
+    if (toLearner && !known.missing(s)) return List.of();
     if (!progress.moduleOpen(m)) rule(new RuleAt.ModuleOpens(module.id())).ifPresent(missing::add);
     rule(new RuleAt.StepOpens(step.id()))
         .filter(p -> p.verdict() != Verdict.WAIVED)
@@ -234,6 +236,13 @@ public final class Explaining {
         .ifPresent(until -> missing.add(over(until)));
     if (module.strictOrder()) earlier(s, m).ifPresent(missing::add);
     return missing;
+  }
+
+  /** What opens a module that is closed. */
+  public List<Part> whatModuleMisses(int m) {
+    if (toLearner && !known.missingOf(m)) return List.of();
+    var opens = new RuleAt.ModuleOpens(progress.course().index().module(m).id());
+    return rule(opens).stream().toList();
   }
 
   private Optional<Part> earlier(int s, int m) {

@@ -38,8 +38,10 @@ public record FullMarks(List<String> opens, List<String> earns) {
     Known known = new Known(now);
     List<String> opens = new ArrayList<>();
     for (int other = 0; other < index.steps(); other++)
-      if (known.step(other) && then.sight().open(other) && !now.sight().open(other))
-        opens.add(index.step(other).name());
+      if (known.step(other)
+          && known.missing(other)
+          && then.sight().open(other)
+          && !now.sight().open(other)) opens.add(index.step(other).name());
     List<String> earns = new ArrayList<>();
     for (int b = 0; b < index.badges(); b++)
       if (known.badge(b) && then.earnedAt(b).isPresent() && now.earnedAt(b).isEmpty())
