@@ -19,6 +19,7 @@ const exception = z.object({
   kind: z.enum(KINDS),
   step: whole(1, Number.MAX_SAFE_INTEGER),
   due: z.string(),
+  until: z.string(),
   attempts: whole(1, 20),
   minutes: whole(1, 600),
   reason: z.string(),
@@ -46,6 +47,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
     kind: first,
     step: steps[0]?.id ?? 0,
     due: '',
+    until: '',
     attempts: 1,
     minutes: 10,
     reason: '',
@@ -59,6 +61,8 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
           kind: filled.kind,
           step: filled.step,
           reason: filled.reason,
+          ...(filled.kind === 'OPEN' &&
+            filled.until && { until: fromLocalInput(filled.until) as string }),
           ...(filled.kind === 'MOVE_DUE' &&
             filled.due && { due: fromLocalInput(filled.due) as string }),
           ...(filled.kind === 'ADD_ATTEMPTS' && { attempts: filled.attempts }),
@@ -113,6 +117,15 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
             </MenuItem>
           ))}
         </Chosen>
+      )}
+      {kind === 'OPEN' && (
+        <Field
+          of={fields}
+          name="until"
+          label={t('watch.openUntil')}
+          type="datetime-local"
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
       )}
       {kind === 'EXCUSE' && <Typography>{t('watch.excuseHint')}</Typography>}
       {kind === 'ADD_TIME' && <Typography>{t('watch.timeHint')}</Typography>}

@@ -102,6 +102,20 @@ describe('a bead', () => {
     );
   });
 
+  it('is opened until a moment', async () => {
+    const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
+    await userEvent.click(await screen.findByRole('button', { name: 'More …' }));
+    const dialog = within(await screen.findByRole('dialog'));
+    await userEvent.click(dialog.getByRole('combobox', { name: 'What is allowed' }));
+    await userEvent.click(screen.getByRole('option', { name: 'open it now' }));
+    await userEvent.type(dialog.getByLabelText(/Open until/), '2026-12-24T08:00');
+    await userEvent.click(dialog.getByRole('button', { name: 'Allow it' }));
+    await vi.waitFor(() => expect(given(calls)).toBeDefined());
+    expect(given(calls)).toMatchObject({
+      exception: { kind: 'OPEN', until: new Date('2026-12-24T08:00').toISOString() },
+    });
+  });
+
   it('can get more time, or a later date, at its step', async () => {
     const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
     await userEvent.click(await screen.findByRole('button', { name: 'More …' }));

@@ -2,18 +2,26 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.server.demo.DemoClock;
+import yendrik.server.way.CatchUp;
 
 /** What staff may do for one learner against the rules, and what it leaves behind. */
 @ServerTest
 class ExceptionsTest extends SchoolTest {
+  @Autowired DemoClock clock;
+  @Autowired CatchUp catchUp;
   private NewCourse course;
   private long page;
   private long work;
@@ -31,6 +39,11 @@ class ExceptionsTest extends SchoolTest {
     course.change(work, e -> e.set("opensWhen", course.ask("seen", page)));
     course.publish();
     course.enrol("ruben@hollowlane.example");
+  }
+
+  @AfterEach
+  void theClockRuns() {
+    clock.run();
   }
 
   private String exceptions() {
@@ -61,6 +74,24 @@ class ExceptionsTest extends SchoolTest {
     assertThat(sefa.call("DELETE", exceptions() + "/" + fact, "").getStatus()).isEqualTo(204);
     assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("CLOSED");
     assertThat(sefa.call("DELETE", exceptions() + "/" + fact, "").getStatus()).isEqualTo(409);
+  }
+
+  private record Until(String kind, long step, String reason, Instant until) {}
+
+  @Test
+  void what_was_opened_until_a_moment_closes_then_by_itself() {
+    Instant now = clock.instant();
+    var gone = new Until("OPEN", work, "", now.minusSeconds(1));
+    assertThat(sefa.call("POST", exceptions(), gone).getStatus()).as("past").isEqualTo(422);
+    var week = new Until("OPEN", work, "", now.plus(Duration.ofDays(7)));
+    assertThat(sefa.call("POST", exceptions(), week).getStatus()).isEqualTo(204);
+    assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("OPEN");
+    assertThat(sefa.get(exceptions()).at("/0/says").asString()).startsWith("opened until");
+    clock.putTo(now.plus(Duration.ofDays(8)));
+    catchUp.all();
+    assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("CLOSED");
+    assertThat(sefa.get(exceptions())).isEmpty();
+    assertThat(sefa.get(course.path + "/exceptions")).isEmpty();
   }
 
   private record One(String kind, long step, String reason) {}

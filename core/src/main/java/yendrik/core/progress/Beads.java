@@ -38,7 +38,7 @@ final class Beads {
     if (units.byWaiver[s]) return StepState.DONE;
     if (record.waiting(s)) return StepState.WAITING;
     boolean over = sight.now() >= record.takesUntil(s);
-    if (over && !record.openedByException(s)) return StepState.MISSED;
+    if (over && !record.openedByException(s, sight.now())) return StepState.MISSED;
     if (record.needsAnotherGo(s)) return StepState.AGAIN;
     if (!units.open[s]) return StepState.CLOSED;
     return record.touchedAt(s) == NEVER ? StepState.OPEN : StepState.BEGUN;

@@ -293,7 +293,8 @@ final class Evaluation {
     }
     boolean stays = units.grantedAt[s] != NEVER && step.gate().staysOpen();
     boolean byRule = units.open[door] && ((ruleHolds && now >= from) || stays);
-    boolean opened = record.openedByException(s);
+    boolean opened = record.openedByException(s, now);
+    if (opened) next = Math.min(next, record.openedUntil(s));
     units.open[s] = exists && !record.left() && (opened || (byRule && !over));
     if (units.open[s]) {
       if (units.keep(units.openedAt, s, now))

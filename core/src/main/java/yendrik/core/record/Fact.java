@@ -124,11 +124,16 @@ public record Fact(
   /** Another course was completed. */
   public record CompletedCourse(CourseId course) implements What {}
 
-  /** The step is open for this learner, whatever its rules say. */
-  public record Opened(StepId step, Optional<String> reason) implements AtStep {
-    /** Without a reason. */
+  /**
+   * The step is open for this learner, whatever its rules say.
+   *
+   * @param until when that ends by itself; what was said last counts
+   */
+  public record Opened(StepId step, Optional<String> reason, Optional<Instant> until)
+      implements AtStep {
+    /** Without a reason, and without an end. */
     public Opened(StepId step) {
-      this(step, Optional.empty());
+      this(step, Optional.empty(), Optional.empty());
     }
   }
 

@@ -60,7 +60,7 @@ public final class LearnerRecord {
   private final Judged judged;
   private final long[] touchedAt;
   private final boolean[] excused;
-  private final boolean[] opened;
+  private final long[] openedUntil;
   private final int[] extraAttempts;
   private final int[] extraMinutes;
   private final long[] movedDue;
@@ -90,7 +90,7 @@ public final class LearnerRecord {
     int n = index.steps();
     touchedAt = never(n);
     excused = new boolean[n];
-    opened = new boolean[n];
+    openedUntil = never(n);
     extraAttempts = new int[n];
     extraMinutes = new int[n];
     movedDue = never(n);
@@ -151,10 +151,17 @@ public final class LearnerRecord {
     for (Strand<?, ?> strand : strands) strand.restoreIfOwn(s, of.kept());
     judged.sum(s);
     excused[s] = of.excused();
-    opened[s] = of.opened();
+    openedUntil[s] = of.opened() ? end(of.openedUntil()) : NEVER;
     extraAttempts[s] = of.extraAttempts();
     extraMinutes[s] = of.extraMinutes();
     movedDue[s] = moment(of.movedDue());
+  }
+
+  /** Of an exception that stands until somebody ends it. */
+  private static final long NO_END = Long.MAX_VALUE;
+
+  private static long end(long stored) {
+    return stored == 0 ? NO_END : stored;
   }
 
   private static long moment(long stored) {
@@ -201,7 +208,8 @@ public final class LearnerRecord {
     return new Sums.OfStep(
         stored(touchedAt[s]),
         excused[s],
-        opened[s],
+        openedUntil[s] != NEVER,
+        openedUntil[s] == NEVER || openedUntil[s] == NO_END ? 0 : openedUntil[s],
         extraAttempts[s],
         extraMinutes[s],
         stored(movedDue[s]),
@@ -263,7 +271,7 @@ public final class LearnerRecord {
         judged.sum(s);
         if (of.here()) here(s, at);
       }
-      case Fact.Opened _ -> opened[s] = true;
+      case Fact.Opened o -> openedUntil[s] = o.until().map(Instant::toEpochMilli).orElse(NO_END);
       case Fact.Excused _ -> excused[s] = true;
       case Fact.DueMoved moved -> movedDue[s] = moved.due().toEpochMilli();
       case Fact.AttemptsAdded added -> extraAttempts[s] += added.attempts();
@@ -274,7 +282,7 @@ public final class LearnerRecord {
 
   private void end(int s, Fact.Grant grant) {
     switch (grant) {
-      case OPENED -> opened[s] = false;
+      case OPENED -> openedUntil[s] = NEVER;
       case EXCUSED -> excused[s] = false;
       case DUE_MOVED -> movedDue[s] = NEVER;
       case ATTEMPTS -> extraAttempts[s] = 0;
@@ -546,9 +554,14 @@ public final class LearnerRecord {
     return excused[s];
   }
 
-  /** Whether an exception opens the step. */
-  public boolean openedByException(int s) {
-    return opened[s];
+  /** Whether an exception opens the step at a moment. */
+  public boolean openedByException(int s, long now) {
+    return now < openedUntil[s];
+  }
+
+  /** When the exception that opens the step ends by itself, {@link Long#MAX_VALUE} for never. */
+  public long openedUntil(int s) {
+    return openedUntil[s] == NEVER ? NO_END : openedUntil[s];
   }
 
   /** When the step is due for this learner, {@link #NEVER} without a due date. */

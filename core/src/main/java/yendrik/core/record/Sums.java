@@ -95,6 +95,7 @@ public record Sums(
       long touchedAt,
       boolean excused,
       boolean opened,
+      long openedUntil,
       int extraAttempts,
       int extraMinutes,
       long movedDue,
@@ -105,6 +106,6 @@ public record Sums(
     }
 
     /** Nothing happened there. */
-    static final OfStep NOTHING = new OfStep(0, false, false, 0, 0, 0, List.of());
+    static final OfStep NOTHING = new OfStep(0, false, false, 0, 0, 0, 0, List.of());
   }
 }

@@ -239,7 +239,13 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 16 -> new Fact.JoinedGroup(group());
         case 17 -> new Fact.LeftGroup(group());
         case 18 -> new Fact.Excused(s, "");
-        case 19 -> new Fact.Opened(s);
+        case 19 ->
+            new Fact.Opened(
+                s,
+                Optional.empty(),
+                c.rarely(2)
+                    ? Optional.of(START.plus(Duration.ofHours(c.next(50) * 10L)))
+                    : Optional.empty());
         case 20 -> new Fact.AttemptsAdded(s, 1);
         case 21 -> new Fact.DueMoved(s, START.plus(Duration.ofHours(c.next(50) * 10L)));
         case 22 -> new Fact.ExceptionEnded(s, Fact.Grant.values()[c.next(4)], "");

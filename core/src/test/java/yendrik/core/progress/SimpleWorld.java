@@ -252,7 +252,10 @@ final class SimpleWorld {
     boolean begun = s.window().from().map(f -> !now.isBefore(f)).orElse(true);
     boolean byRule = rule.map(this::holds).orElse(true) && turn && begun;
     boolean stays = granted.containsKey(s.id()) && s.gate().staysOpen();
-    boolean excepted = excepted(s.id(), Fact.Opened.class, Fact.Grant.OPENED);
+    List<Fact.What> openings = grants(s.id(), Fact.Opened.class, Fact.Grant.OPENED);
+    boolean excepted =
+        !openings.isEmpty()
+            && ((Fact.Opened) openings.getLast()).until().map(now::isBefore).orElse(true);
     boolean usual = open.contains(m.id()) && (byRule || stays) && !over(s);
     if (exists(m, s) && !left() && (excepted || usual)) {
       put(open, s.id());

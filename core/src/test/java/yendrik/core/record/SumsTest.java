@@ -71,6 +71,7 @@ class SumsTest {
         new Fact.DueMoved(JOB_CARD, START.plus(Duration.ofDays(30))),
         new Fact.Excused(SECOND_LOOK, "not needed"),
         new Fact.Opened(SECOND_LOOK),
+        new Fact.Opened(PADS, Optional.empty(), Optional.of(START.plusSeconds(90))),
         new Fact.Rated(SAFE, SCALE.key(2), Optional.empty(), 0),
         new Fact.Attendance(FIRST_SATURDAY, Workshop.LATE),
         new Fact.Attendance(SECOND_SATURDAY, Workshop.ABSENT),
@@ -113,7 +114,7 @@ class SumsTest {
       assertThat(again.dueMoved(s)).isEqualTo(record.dueMoved(s));
       assertThat(again.extraAttempts(s)).isEqualTo(record.extraAttempts(s));
       assertThat(again.excused(s)).isEqualTo(record.excused(s));
-      assertThat(again.openedByException(s)).isEqualTo(record.openedByException(s));
+      assertThat(again.openedUntil(s)).isEqualTo(record.openedUntil(s));
     }
     assertThat(FilmStrand.of(record).parts(index.number(ANATOMY))).containsExactly(5, 20, 40, 50);
     assertThat(record.waiting(index.number(JOB_CARD))).isTrue();

@@ -46,12 +46,16 @@ class ExceptionController {
     ADD_TIME
   }
 
+  /**
+   * @param until when what is opened closes again by itself
+   */
   record ExceptionEdit(
       @NotNull ExceptionKind kind,
       StepId step,
       Optional<@Min(1) @Max(20) Integer> attempts,
       Optional<@Min(1) @Max(600) Integer> minutes,
       Optional<Instant> due,
+      Optional<Instant> until,
       @NotNull @Size(max = 500) String reason) {}
 
   /** The exceptions that stand. */
@@ -77,7 +81,7 @@ class ExceptionController {
     var step = edit.step();
     var reason = Optional.of(edit.reason()).filter(r -> !r.isBlank());
     return switch (edit.kind()) {
-      case OPEN -> new Fact.Opened(step, reason);
+      case OPEN -> new Fact.Opened(step, reason, edit.until());
       case EXCUSE -> new Fact.Excused(step, edit.reason());
       case MOVE_DUE ->
           new Fact.DueMoved(

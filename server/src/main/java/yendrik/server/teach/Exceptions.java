@@ -101,7 +101,9 @@ public class Exceptions {
       throw Problem.conflict("step-not-given", "step", quoted, "name", name);
     if (progress.record().left()) throw Problem.conflict("learner-has-left", "name", name);
     switch (exception) {
-      case Fact.Opened _ -> {
+      case Fact.Opened opened -> {
+        if (opened.until().filter(until -> !until.isAfter(progress.asOf())).isPresent())
+          throw Problem.field("until", "moment-past");
         if (progress.sight().open(s))
           throw Problem.conflict("open-already", "step", quoted, "name", name);
       }
@@ -163,7 +165,12 @@ public class Exceptions {
 
   private static Phrase says(Fact.AtStep what) {
     return switch (what) {
-      case Fact.Opened f -> because(Phrase.of("exception.opened"), f.reason().orElse(""));
+      case Fact.Opened f ->
+          because(
+              f.until()
+                  .map(until -> Phrase.of("exception.opened-until", "until", until))
+                  .orElseGet(() -> Phrase.of("exception.opened")),
+              f.reason().orElse(""));
       case Fact.Excused f -> because(Phrase.of("exception.excused"), f.reason());
       case Fact.DueMoved f ->
           because(Phrase.of("exception.due", "due", f.due()), f.reason().orElse(""));
@@ -189,13 +196,14 @@ public class Exceptions {
     Optional<Designs.Ready> ready = designs.published(seat.course());
     if (ready.isEmpty()) return List.of();
     CourseIndex index = ready.get().compiled().index();
-    Writing writing = institutions.writing(index.design().zone(), clock.instant());
+    Instant now = clock.instant();
+    Writing writing = institutions.writing(index.design().zone(), now);
     Map<EnrolmentId, List<Fact>> facts = walks.exceptions(seat.course());
     List<Learners.Snapshot> seen = learners.of(seat);
     Map<PersonId, String> names = people.names(authors(facts));
     List<InCourse> all = new ArrayList<>();
     for (Learners.Snapshot learner : seen)
-      for (Fact fact : standing(facts.getOrDefault(learner.enrolment(), List.of()))) {
+      for (Fact fact : standing(facts.getOrDefault(learner.enrolment(), List.of()), now)) {
         var at = (Fact.AtStep) fact.what();
         int s = index.number(at.step());
         if (s == CourseIndex.UNKNOWN) continue;
@@ -227,10 +235,10 @@ public class Exceptions {
 
   /** Exceptions that were neither taken back nor have ended since. */
   private static List<Fact> standing(Walk walk) {
-    return standing(walk.facts());
+    return standing(walk.facts(), walk.progress().asOf());
   }
 
-  private static List<Fact> standing(List<Fact> facts) {
+  private static List<Fact> standing(List<Fact> facts, Instant now) {
     Map<Place, List<Fact>> given = new HashMap<>();
     for (Fact fact : Facts.standing(facts)) {
       if (!(fact.what() instanceof Fact.AtStep at)) continue;
@@ -242,6 +250,9 @@ public class Exceptions {
     }
     return given.values().stream()
         .flatMap(List::stream)
+        .filter(f ->
+            !(f.what() instanceof Fact.Opened opened)
+                || opened.until().map(now::isBefore).orElse(true))
         .sorted(Comparator.comparing(Fact::at).thenComparing(Fact::id))
         .toList();
   }
