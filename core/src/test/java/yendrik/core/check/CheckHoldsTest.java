@@ -30,14 +30,16 @@ class CheckHoldsTest {
     return Reach.of(scene, Profile.in(groups, false));
   }
 
-  @Property(tries = 50, edgeCases = EdgeCasesMode.NONE)
+  @Property(tries = 50, maxDiscardRatio = 20, edgeCases = EdgeCasesMode.NONE)
   void what_it_calls_reachable_is_reached_and_nothing_else_is(
       @ForAll("designs") SmallDesign small) {
     CourseDesign design = small.design();
     var places = new Places(new CourseIndex(design));
+    boolean looked = false;
     for (Set<GroupId> groups : SmallDesign.whose()) {
       Explored explored = Explored.of(design, groups);
-      Assume.that(explored.whole());
+      if (!explored.whole()) continue;
+      looked = true;
       Reach reach = reach(design, groups);
       for (int p = 0; p < places.all(); p++)
         if (reach.exists(p))
@@ -45,6 +47,7 @@ class CheckHoldsTest {
               .as(places.at(p) + " for those in " + groups)
               .isEqualTo(explored.reaches(p));
     }
+    Assume.that(looked);
   }
 
   @Property(tries = 250, edgeCases = EdgeCasesMode.NONE)
