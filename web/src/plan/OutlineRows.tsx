@@ -104,12 +104,15 @@ export function ModuleRow({
   module,
   number,
   chosen,
+  waits,
   picked,
   onSelect,
 }: {
   module: DesignModule;
   number: number;
   chosen: boolean;
+  /** How many learners it is closed for. */
+  waits: number;
   picked: Picked;
   onSelect: () => void;
 }) {
@@ -135,6 +138,7 @@ export function ModuleRow({
           chosen={chosen}
           big
         />
+        <Waits count={waits} />
       </Box>
       <Typography variant="body2" color="textSecondary">
         {module.doneWhen?.line ?? t('plan.moduleUsual')}
@@ -215,6 +219,7 @@ export function StepRow({
   outcomes,
   groups,
   chosen,
+  waits,
   picked,
   onSelect,
 }: {
@@ -222,6 +227,8 @@ export function StepRow({
   outcomes: DesignOutcome[];
   groups: Design['groups'];
   chosen: boolean;
+  /** How many learners it is closed for. */
+  waits: number;
   picked: Picked;
   onSelect: () => void;
 }) {
@@ -255,6 +262,7 @@ export function StepRow({
             <SignAt part="STEPS" id={step.id} />
             <Name text={step.name} off={!step.published} onSelect={onSelect} chosen={chosen} />
           </Box>
+          <Waits count={waits} />
           {!step.required && (
             <Typography variant="caption" color="textSecondary">
               {t('learn.extra')}
@@ -287,6 +295,17 @@ export function StepRow({
         {step.points || ''}
       </Typography>
     </Row>
+  );
+}
+
+/** How many learners stand before a knot. */
+function Waits({ count }: { count: number }) {
+  const t = useTranslations();
+  if (count === 0) return null;
+  return (
+    <Typography variant="caption" noWrap sx={{ color: 'tone.madder', ml: 0.5 }}>
+      {t('plan.waitHere', { count })}
+    </Typography>
   );
 }
 

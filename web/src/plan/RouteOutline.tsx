@@ -35,6 +35,7 @@ import { PickedBar } from './several/PickedBar';
 import { type Picked, usePicked } from './several/usePicked';
 import { type Filter, shownRows } from './shown';
 import { useDraft } from './useDraft';
+import { waiting } from './waiting';
 
 const CopyDialog = lazy(() => import('./copying/CopyDialog'));
 const RouteMap = lazy(() => import('./map/RouteMap'));
@@ -322,6 +323,9 @@ function Outline({
   bar,
 }: OutlineProps) {
   const t = useTranslations();
+  const taught = design.learners > 0;
+  const progress = useQuery({ ...queries.progress(design.course), enabled: taught }).data;
+  const waits = useMemo(() => waiting(design, progress), [design, progress]);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -351,6 +355,7 @@ function Outline({
                   module={m}
                   number={n + 1}
                   chosen={sel === `module-${m.id}`}
+                  waits={waits.get(`module-${m.id}`) ?? 0}
                   picked={picked}
                   onSelect={() => select(`module-${m.id}`)}
                 />
@@ -365,6 +370,7 @@ function Outline({
                         outcomes={design.outcomes}
                         groups={design.groups}
                         chosen={sel === `step-${s.id}`}
+                        waits={waits.get(`step-${s.id}`) ?? 0}
                         picked={picked}
                         onSelect={() => select(`step-${s.id}`)}
                       />,
