@@ -138,7 +138,9 @@ export function ModuleRow({
           chosen={chosen}
           big
         />
-        <Waits count={waits} />
+        <Box sx={{ ml: 1, flex: 'none' }}>
+          <Waits count={waits} />
+        </Box>
       </Box>
       <Typography variant="body2" color="textSecondary">
         {module.doneWhen?.line ?? t('plan.moduleUsual')}
@@ -303,7 +305,7 @@ function Waits({ count }: { count: number }) {
   const t = useTranslations();
   if (count === 0) return null;
   return (
-    <Typography variant="caption" noWrap sx={{ color: 'tone.madder', ml: 0.5 }}>
+    <Typography variant="caption" noWrap sx={{ color: 'tone.madder' }}>
       {t('plan.waitHere', { count })}
     </Typography>
   );

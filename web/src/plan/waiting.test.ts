@@ -23,6 +23,15 @@ describe('who waits at a knot', () => {
     expect(of('88', 'L8', 'L<').get('module-1')).toBe(1);
   });
 
+  it('is nobody at what is extra', () => {
+    const extra = design({
+      modules: [module(1, [step(11, 'PAGE', { opensWhen: rule('x'), required: false })])],
+    });
+    expect(waiting(extra, undefined).size).toBe(0);
+    const progress = { steps: [{ id: 11 }], learners: [{ thread: '8' }] } as unknown as Progress;
+    expect(waiting(extra, progress).has('step-11')).toBe(false);
+  });
+
   it('is nobody at a step without a rule, nor before anybody learns', () => {
     expect(of('88').has('step-11')).toBe(false);
     expect(waiting(course, undefined).size).toBe(0);

@@ -20,7 +20,9 @@ export function waiting(design: Design, progress: Progress | undefined): Map<str
     }).length;
   for (const module of design.modules) {
     if (module.opensWhen) all.set(`module-${module.id}`, closed(module.steps));
-    for (const step of module.steps) if (step.opensWhen) all.set(`step-${step.id}`, closed([step]));
+    // help that opens only for some is not waited for by the others
+    for (const step of module.steps)
+      if (step.opensWhen && step.required) all.set(`step-${step.id}`, closed([step]));
   }
   return all;
 }

@@ -27,9 +27,9 @@ export default function History() {
   const course = useCourse();
   const [sel, select] = useSelection();
   const [publishing, setPublishing] = useState(false);
-  const design = useQuery(queries.design(course.id)).data;
-  const publications = useQuery(queries.publications(course.id));
-  const staged = design?.changed || design?.behind;
+  const design = useQuery(queries.design(course.id));
+  const publications = useQuery(queries.publications(course.id)).data;
+  const staged = design.data?.changed || design.data?.behind;
   return (
     <>
       <Actions>
@@ -37,9 +37,11 @@ export default function History() {
           {t('plan.publish')}
         </Button>
       </Actions>
-      <Loaded query={publications}>
-        {(list) => {
-          const rows = [...(design?.changed ? [NEXT] : []), ...list.map((p) => `${p.number}`)];
+      <Loaded query={design}>
+        {({ changed }) => {
+          const list = publications ?? [];
+          const rows = [...(changed ? [NEXT] : []), ...list.map((p) => `${p.number}`)];
+          if (!publications) return null;
           const chosen = rows.includes(sel ?? '') ? sel : rows[0];
           if (!chosen)
             return (
@@ -108,12 +110,18 @@ function Publication({ of }: { of: Published | undefined }) {
       <Loaded query={changes}>
         {(data) => (
           <>
-            {data.names.length > 0 && (
-              <Typography sx={{ my: 1.5 }}>
-                {t('plan.impactWhat', { names: listed(data.names, NAMES) })}
-              </Typography>
+            {of?.number === 1 ? (
+              <Typography sx={{ my: 1.5 }}>{t('plan.allNew')}</Typography>
+            ) : (
+              <>
+                {data.names.length > 0 && (
+                  <Typography sx={{ my: 1.5 }}>
+                    {t('plan.impactWhat', { names: listed(data.names, NAMES) })}
+                  </Typography>
+                )}
+                <RuleChanges changes={data.rules} {...(mend && { onBack: mend })} />
+              </>
             )}
-            <RuleChanges changes={data.rules} {...(mend && { onBack: mend })} />
           </>
         )}
       </Loaded>

@@ -62,7 +62,7 @@ describe('the history', () => {
     const list = within(screen.getByRole('navigation', { name: 'History' }));
     expect(list.getByText(/only for who enrolled from then on/)).toBeInTheDocument();
     await userEvent.click(list.getByRole('button', { name: /Publication 1/ }));
-    expect(await screen.findByText('No rule was changed.')).toBeInTheDocument();
+    expect(await screen.findByText(/all of it was new/)).toBeInTheDocument();
     expect(screen.queryByRole('button', { name: /Take back/ })).not.toBeInTheDocument();
   });
 

@@ -4,12 +4,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
+import yendrik.core.progress.Bead;
 import yendrik.server.demo.DemoClock;
+import yendrik.server.design.UnusedFiles;
+import yendrik.server.files.Files;
 import yendrik.server.way.CatchUp;
 import yendrik.server.way.PlannedPublications;
 
@@ -22,7 +30,10 @@ class PublicationsTest extends SchoolTest {
   @Autowired PlannedPublications planned;
   @Autowired CatchUp catchUp;
   @Autowired DemoClock clock;
+  @Autowired UnusedFiles unused;
+  @Autowired Files files;
   private NewCourse course;
+  private long module;
   private long first;
   private long second;
   private Instant began = Instant.EPOCH;
@@ -31,7 +42,7 @@ class PublicationsTest extends SchoolTest {
   void aCourseThatSomebodyHas() {
     began = clock.instant();
     course = newCourse("In turn");
-    long module = course.module("Tubes");
+    module = course.module("Tubes");
     first = course.step(module, "PAGE", "How a patch holds");
     second = course.step(module, "PAGE", "Where it leaks");
     course.publish();
@@ -90,6 +101,134 @@ class PublicationsTest extends SchoolTest {
     assertThat(state("Ruben Sato")).as("what is open stays open").isEqualTo("OPEN");
     assertThat(course.impact().path("earlier").asInt()).isZero();
     assertThat(publish(false)).as("everybody has it").isEqualTo(409);
+  }
+
+  /** A step at the very start, which only those who come later get. */
+  private long newFirst() {
+    long tools = course.step(module, "PAGE", "Tools for it");
+    var order = new Order(List.of(new InOrder(module, List.of(tools, first, second))));
+    assertThat(as("Sefa Dunmore").call("PUT", course.path + "/design/order", order).getStatus())
+        .isEqualTo(200);
+    return tools;
+  }
+
+  private record InOrder(long id, List<Long> steps) {}
+
+  private record Order(List<InOrder> modules) {}
+
+  private String thread(String learner) {
+    String letters = course.row(learner).path("thread").asString();
+    return letters
+        .chars()
+        .mapToObj(c -> Bead.of((char) c).state().name())
+        .collect(Collectors.joining(" "));
+  }
+
+  @Test
+  void show_staff_each_learner_under_the_steps_of_what_is_published_last() {
+    as("Ruben Sato").post(course.walk(first) + "/visits", "");
+    long tools = newFirst();
+    assertThat(publish(true)).isEqualTo(202);
+    course.enrol("juno@hollowlane.example");
+    assertThat(thread("Ruben Sato")).isEqualTo("NOT_FOR_THEM DONE OPEN");
+    assertThat(thread("Juno Abara")).isEqualTo("OPEN OPEN OPEN");
+    Caller sefa = as("Sefa Dunmore");
+    String bead = course.path + "/learners/" + course.enrolment("Ruben Sato") + "/steps/" + tools;
+    var refused = sefa.call("GET", bead, "");
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString())
+        .startsWith("Ruben Sato has an earlier publication, in which there is no “Tools for it”");
+    var opened = new Sent.Exception("OPEN", tools, "");
+    String exceptions = course.path + "/learners/" + course.enrolment("Ruben Sato") + "/exceptions";
+    assertThat(sefa.call("POST", exceptions, opened).getStatus()).isBetween(400, 499);
+    for (String view :
+        List.of(
+            "/marking",
+            "/practicals",
+            "/discussions",
+            "/quizzes",
+            "/approvals",
+            "/decisions",
+            "/exceptions",
+            "/follow-up",
+            "/mastery/trend",
+            "/reports/progress",
+            "/reports/completion",
+            "/reports/mastery",
+            "/reports/grades",
+            "/reports/progress/csv",
+            "/reports/completion/csv",
+            "/reports/grades/csv"))
+      assertThat(sefa.call("GET", course.path + view, "").getStatus()).as(view).isEqualTo(200);
+    assertThat(publish(false)).isEqualTo(202);
+    assertThat(thread("Ruben Sato")).isEqualTo("OPEN DONE OPEN");
+  }
+
+  @Test
+  void for_those_who_come_later_take_nothing_away_that_others_have() {
+    as("Sefa Dunmore").call("DELETE", course.path + "/design/steps/" + second, "");
+    assertThat(plan(true, clock.instant().plusSeconds(60))).isEqualTo(409);
+    var edit = new Sent.Publication(course.impact().path("draft").asString(), true);
+    var refused = as("Sefa Dunmore").call("POST", course.path + "/publications", edit);
+    assertThat(refused.getStatus()).isEqualTo(409);
+    assertThat(Caller.json(refused).path("detail").asString()).contains("“Where it leaks”");
+    assertThat(publish(false)).isEqualTo(202);
+  }
+
+  private record Group(String name, List<Long> learners) {}
+
+  @Test
+  void keep_a_group_and_a_file_that_only_earlier_or_planned_ones_name() {
+    Caller sefa = as("Sefa Dunmore");
+    long group =
+        sefa.post(course.path + "/groups", new Group("Saturday", List.of())).path("id").asLong();
+    long file =
+        sefa.post(
+                course.path + "/design/files",
+                new Sent.SentFile(sefa.sent("plan.bin", new byte[] {1, 2, 3}), "DOCUMENT"))
+            .path("id")
+            .asLong();
+    course.change(second, e -> e.putArray("groups").add(group));
+    assertThat(publish(false)).isEqualTo(202);
+    course.change(second, e -> e.putArray("groups"));
+    assertThat(publish(true)).isEqualTo(202);
+    assertThat(sefa.call("DELETE", course.path + "/groups/" + group, "").getStatus())
+        .as("those who came before have it")
+        .isEqualTo(422);
+    course.change(
+        first,
+        e -> {
+          e.put("body", "<p><a data-file=\"" + file + "\">Plan</a></p>");
+          e.putArray("groups").add(group);
+        });
+    assertThat(plan(false, began.plus(Duration.ofDays(200)))).isEqualTo(204);
+    course.change(first, e -> e.put("body", "").putArray("groups"));
+    for (int month = 1; month < 4; month++) {
+      clock.putTo(began.plus(Duration.ofDays(40L * month)));
+      unused.clear();
+    }
+    assertThat(files.of(course.id, file)).isPresent();
+    assertThat(sefa.call("DELETE", course.path + "/groups/" + group, "").getStatus())
+        .as("it is planned")
+        .isEqualTo(422);
+    clock.putTo(began.plus(Duration.ofDays(201)));
+    planned.all();
+    catchUp.all();
+    assertThat(as("Ruben Sato").get(course.path + "/walks/mine/route").toString())
+        .as("what was planned is for the group only")
+        .doesNotContain("How a patch holds");
+  }
+
+  @Test
+  void that_are_planned_come_once_with_two_servers() throws Exception {
+    askForTheFirst();
+    assertThat(plan(false, began.plus(Duration.ofHours(1)))).isEqualTo(204);
+    clock.putTo(began.plus(Duration.ofHours(2)));
+    try (var servers = Executors.newFixedThreadPool(4)) {
+      List<Callable<Object>> all = Collections.nCopies(4, Executors.callable(() -> planned.all()));
+      for (var done : servers.invokeAll(all)) done.get();
+    }
+    assertThat(as("Sefa Dunmore").get(course.path + "/publications")).hasSize(2);
   }
 
   @Test

@@ -408,6 +408,11 @@ class QuizTakingTest extends SchoolTest {
     JsonNode before = page().path("fullMarks");
     assertThat(before.path("opens").toString()).isEqualTo("[\"The next page\"]");
     assertThat(before.path("earns").toString()).isEqualTo("[\"Full house\"]");
+    course.change(next, e -> e.put("tells", false));
+    course.publish();
+    assertThat(page().path("fullMarks").path("opens")).as("not told").isEmpty();
+    course.change(next, e -> e.put("tells", true));
+    course.publish();
     begin();
     JsonNode result = finish(1, right("q1", "q2", "q3"));
     assertThat(result.path("opened").toString()).contains("The next page");

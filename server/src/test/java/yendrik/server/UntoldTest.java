@@ -2,9 +2,12 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.json.CoreJson;
 
 /** What is closed, listed, and does not tell a learner what it waits for. */
 @ServerTest
@@ -53,6 +56,18 @@ class UntoldTest extends SchoolTest {
     var door = ruben.call("POST", course.walk(work) + "/visits", "");
     assertThat(door.getStatus()).isEqualTo(403);
     assertThat(Caller.json(door).toString()).doesNotContain(WAITS_FOR);
+  }
+
+  @Test
+  void does_not_say_at_an_outcome_that_it_waits_for_it() {
+    var outcome = course.outcome("PATCH", "Patch a tube", List.of());
+    ObjectNode mastery = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "m");
+    mastery.putObject("leaf").put("is", "at-mastery").put("outcome", outcome.value());
+    course.change(work, e -> e.set("opensWhen", mastery));
+    course.publish();
+    assertThat(route().path("outcomes").toString()).contains("Your first patch");
+    tellNothing();
+    assertThat(route().path("outcomes").toString()).doesNotContain("Your first patch");
   }
 
   @Test

@@ -2,9 +2,11 @@ package yendrik.server.design;
 
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.COURSE_VERSION;
+import static yendrik.schema.Tables.PLANNED_PUBLICATION;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -94,6 +96,26 @@ public class Designs {
             .value1();
     Document document = Documents.read(json, rooms);
     return new Ready(document, CompiledCourse.of(document.design()));
+  }
+
+  /**
+   * Every document that learners have or are to have: what is published last, what others still
+   * have, and what is planned.
+   */
+  public List<Document> live(CourseId course) {
+    List<Document> live = new ArrayList<>();
+    db.select(COURSE.EVERYONES_VERSION, COURSE.PUBLISHED_VERSION)
+        .from(COURSE)
+        .where(COURSE.ID.eq(course))
+        .forEach(c -> {
+          for (int v = Math.max(1, c.value1()); v <= c.value2(); v++)
+            live.add(version(course, v).document());
+        });
+    db.select(PLANNED_PUBLICATION.DOCUMENT)
+        .from(PLANNED_PUBLICATION)
+        .where(PLANNED_PUBLICATION.COURSE_ID.eq(course))
+        .forEach(p -> live.add(Documents.read(p.value1(), rooms)));
+    return live;
   }
 
   /** What the registers of a course can say now, in the order in which it is offered. */

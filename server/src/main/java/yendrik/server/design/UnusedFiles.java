@@ -2,6 +2,7 @@ package yendrik.server.design;
 
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.COURSE_VERSION;
+import static yendrik.schema.Tables.PLANNED_PUBLICATION;
 import static yendrik.schema.Tables.STEP;
 
 import java.time.Clock;
@@ -13,7 +14,10 @@ import org.springframework.stereotype.Service;
 import yendrik.core.id.CourseId;
 import yendrik.server.files.Clearing;
 
-/** Finds out which files are used: by a draft, by what was taken away lately, by a publication. */
+/**
+ * Finds out which files are used: by a draft, by what was taken away lately, by a publication, one
+ * to come too.
+ */
 @Service
 public class UnusedFiles {
   private final DSLContext db;
@@ -51,6 +55,10 @@ public class UnusedFiles {
     db.select(COURSE_VERSION.DOCUMENT)
         .from(COURSE_VERSION)
         .where(COURSE_VERSION.COURSE_ID.eq(course))
+        .unionAll(
+            db.select(PLANNED_PUBLICATION.DOCUMENT)
+                .from(PLANNED_PUBLICATION)
+                .where(PLANNED_PUBLICATION.COURSE_ID.eq(course)))
         .forEach(v ->
             Documents.read(v.value1(), rooms)
                 .contents()

@@ -109,12 +109,12 @@ class Groups {
         .orElseThrow(() -> Problem.notFound("group"));
   }
 
-  /** The draft, and what learners have. */
+  /** The draft, and what learners have or are to have. */
   private List<CourseDesign> designs(CourseId course) {
-    List<CourseDesign> both = new ArrayList<>();
-    both.add(designs.draft(course).design());
-    designs.published(course).ifPresent(p -> both.add(p.document().design()));
-    return both;
+    List<CourseDesign> all = new ArrayList<>();
+    all.add(designs.draft(course).design());
+    designs.live(course).forEach(d -> all.add(d.design()));
+    return all;
   }
 
   private Set<Phrase> uses(GroupId group, List<CourseDesign> designs) {

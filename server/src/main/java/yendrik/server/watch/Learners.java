@@ -1,5 +1,6 @@
 package yendrik.server.watch;
 
+import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
 
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -17,11 +19,15 @@ import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.core.course.CourseIndex;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.PersonId;
+import yendrik.core.progress.Bead;
+import yendrik.core.progress.StepState;
+import yendrik.server.design.Designs;
 import yendrik.server.design.Json;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Seat;
@@ -32,13 +38,23 @@ import yendrik.server.way.Trend;
 @Service
 @Transactional(readOnly = true)
 public class Learners {
-  private final DSLContext db;
+  private static final char NOT_THERE =
+      new Bead(StepState.NOT_FOR_THEM, /* overdue= */ false, /* outOfReach= */ false).letter();
 
-  Learners(DSLContext db) {
+  private final DSLContext db;
+  private final Designs designs;
+
+  Learners(DSLContext db, Designs designs) {
     this.db = db;
+    this.designs = designs;
   }
 
-  /** One learner's snapshot. */
+  /**
+   * One learner's snapshot.
+   *
+   * @param thread a bead for each step of what is published, in its order, also where the learner
+   *     has an earlier publication
+   */
   public record Snapshot(
       EnrolmentId enrolment,
       PersonId person,
@@ -115,7 +131,35 @@ public class Learners {
     return moments;
   }
 
+  /** What is published last, and the threads of those who have another publication in its order. */
+  private final class Threads {
+    private final CourseId course;
+    private final Map<Integer, int[]> places = new HashMap<>();
+
+    Threads(CourseId course) {
+      this.course = course;
+    }
+
+    String of(String thread, int has, int published) {
+      if (has == published) return thread;
+      StringBuilder strung = new StringBuilder();
+      for (int place : places.computeIfAbsent(has, _ -> places(has, published)))
+        strung.append(
+            place == CourseIndex.UNKNOWN || place >= thread.length()
+                ? NOT_THERE
+                : thread.charAt(place));
+      return strung.toString();
+    }
+
+    private int[] places(int has, int published) {
+      CourseIndex own = designs.version(course, has).compiled().index();
+      CourseIndex now = designs.version(course, published).compiled().index();
+      return IntStream.range(0, now.steps()).map(s -> own.number(now.step(s).id())).toArray();
+    }
+  }
+
   private List<Snapshot> where(Seat seat, Condition which) {
+    Threads threads = new Threads(seat.course());
     return db
         .select(
             ENROLMENT.ID,
@@ -128,8 +172,12 @@ public class Learners {
             ENROLMENT.THREAD,
             ENROLMENT.WAITING,
             ENROLMENT.COMPLETED_AT,
-            ENROLMENT.SUMMARY)
+            ENROLMENT.SUMMARY,
+            ENROLMENT.DESIGN_VERSION,
+            COURSE.PUBLISHED_VERSION)
         .from(ENROLMENT)
+        .join(COURSE)
+        .on(COURSE.ID.eq(ENROLMENT.COURSE_ID))
         .join(PERSON)
         .on(PERSON.ID.eq(ENROLMENT.PERSON_ID))
         .where(ENROLMENT.COURSE_ID.eq(seat.course()), ENROLMENT.PRACTICE.isFalse(), which)
@@ -143,7 +191,7 @@ public class Learners {
                 r.value5(),
                 Optional.ofNullable(r.value6()),
                 r.value7(),
-                r.value8(),
+                threads.of(r.value8(), r.value12(), r.value13()),
                 r.value9(),
                 Optional.ofNullable(r.value10()),
                 Json.read(r.value11(), Summary.class)))

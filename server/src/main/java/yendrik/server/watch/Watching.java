@@ -265,7 +265,7 @@ class Watching {
     Walk walk = walks.see(enrolment);
     Progress progress = walk.progress();
     int s = progress.course().index().number(step);
-    if (s == CourseIndex.UNKNOWN) throw Problem.notFound("step");
+    if (s == CourseIndex.UNKNOWN) throw notTheirs(seat, snapshot, step);
     Step design = progress.course().index().step(s);
     Bead bead = progress.bead(s);
     Set<PersonId> staff = new HashSet<>();
@@ -289,6 +289,15 @@ class Watching {
         explaining.rule(new RuleAt.StepDone(design.id())),
         settled(bead) ? List.of() : explaining.whatWouldChange(s),
         happened(walk, f -> f.what() instanceof Fact.AtStep at && at.step().equals(design.id())));
+  }
+
+  /** The step is none of the course, or none of the earlier publication that the learner has. */
+  private Problem notTheirs(Seat seat, Learners.Snapshot learner, StepId step) {
+    return designs
+        .published(seat.course())
+        .flatMap(p -> p.document().design().step(step))
+        .map(s -> Problem.conflict("earlier-publication", "step", s.name(), "name", learner.name()))
+        .orElseGet(() -> Problem.notFound("step"));
   }
 
   /** Nothing is left to come for a step that is done, excused, or not there for the learner. */

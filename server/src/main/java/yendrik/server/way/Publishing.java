@@ -12,15 +12,20 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.CourseDesign;
+import yendrik.core.course.CourseModule;
+import yendrik.core.course.Step;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.PersonId;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.Facts;
+import yendrik.core.words.Phrase;
 import yendrik.schema.tables.records.CourseRecord;
 import yendrik.schema.tables.records.PlannedPublicationRecord;
 import yendrik.server.design.Designs;
@@ -232,8 +237,30 @@ public class Publishing {
     if (draft.document().design().steps().findAny().isEmpty())
       throw Problem.conflict("nothing-to-publish");
     boolean behind = course.getEveryonesVersion() < course.getPublishedVersion();
+    List<String> gone = later ? takenAway(course.getId(), draft.document().design()) : List.of();
+    if (!gone.isEmpty())
+      throw Problem.conflict(
+          "later-takes-away",
+          "what",
+          new Phrase.Listed(gone.stream().map(Phrase::quoted).toList()));
     if ((later || !behind) && designs.changed(course.getId(), draft.document()).isEmpty())
       throw Problem.conflict("nothing-changed");
+  }
+
+  /** Steps that are published and would be no more; staff see what is published last. */
+  private List<String> takenAway(CourseId course, CourseDesign draft) {
+    return designs.published(course).stream()
+        .flatMap(p -> steps(p.document().design()))
+        .filter(s -> steps(draft).noneMatch(d -> d.id().equals(s.id())))
+        .map(Step::name)
+        .toList();
+  }
+
+  private static Stream<Step> steps(CourseDesign design) {
+    return design.modules().stream()
+        .filter(CourseModule::published)
+        .flatMap(m -> m.steps().stream())
+        .filter(Step::published);
   }
 
   /** What was planned is dropped with it: it was made for what stood before. */
