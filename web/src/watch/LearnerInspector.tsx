@@ -33,6 +33,11 @@ export function LearnerInspector({
           <Typography variant="body2" color="textSecondary">
             {t('watch.stepsDone', { done: data.done, count: data.steps })}
           </Typography>
+          {data.earlier !== undefined && (
+            <Typography variant="body2" sx={{ color: 'tone.ochreInk' }}>
+              {t('watch.earlier', { n: data.earlier })}
+            </Typography>
+          )}
           <Reasons flags={data.flags} />
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
             <Button variant="contained" onClick={onWrite}>

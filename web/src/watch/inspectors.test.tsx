@@ -167,6 +167,14 @@ describe('a bead', () => {
   });
 });
 
+describe('a learner who has an earlier publication', () => {
+  it('is said to have it', async () => {
+    serve({ 'GET /api/courses/2/learners/5': learner({ earlier: 3 }) });
+    show(<LearnerInspector enrolment={5} onWrite={() => {}} />);
+    expect(await screen.findByText(/^Has publication 3;/)).toBeInTheDocument();
+  });
+});
+
 const learner = (more: Partial<Learner> = {}): Learner => ({
   person: 5,
   enrolment: 5,

@@ -116,6 +116,10 @@ class PublicationsTest extends SchoolTest {
 
   private record Order(List<InOrder> modules) {}
 
+  private JsonNode learner(String name) {
+    return as("Sefa Dunmore").get(course.path + "/learners/" + course.enrolment(name));
+  }
+
   private String thread(String learner) {
     String letters = course.row(learner).path("thread").asString();
     return letters
@@ -132,6 +136,8 @@ class PublicationsTest extends SchoolTest {
     course.enrol("juno@hollowlane.example");
     assertThat(thread("Ruben Sato")).isEqualTo("NOT_FOR_THEM DONE OPEN");
     assertThat(thread("Juno Abara")).isEqualTo("OPEN OPEN OPEN");
+    assertThat(learner("Ruben Sato").path("earlier").asInt()).isEqualTo(1);
+    assertThat(learner("Juno Abara").has("earlier")).isFalse();
     Caller sefa = as("Sefa Dunmore");
     String bead = course.path + "/learners/" + course.enrolment("Ruben Sato") + "/steps/" + tools;
     var refused = sefa.call("GET", bead, "");

@@ -18,6 +18,9 @@ import yendrik.server.way.Explaining;
 final class WatchViews {
   private WatchViews() {}
 
+  /**
+   * @param earlier the publication that the learner has, where who enrols now gets another
+   */
   record LearnerView(
       EnrolmentId enrolment,
       PersonId person,
@@ -34,7 +37,8 @@ final class WatchViews {
       List<Integer> days,
       Optional<AttendanceView> attendance,
       List<Happened> happened,
-      List<LetterView> letters) {}
+      List<LetterView> letters,
+      Optional<Integer> earlier) {}
 
   record AttendanceView(int attended, int counted) {}
 

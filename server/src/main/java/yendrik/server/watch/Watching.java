@@ -128,7 +128,11 @@ class Watching {
         days(walk),
         attendance(progress.record()),
         happened.subList(0, Math.min(HAPPENINGS, happened.size())),
-        letters(seat, walk.person()));
+        letters(seat, walk.person()),
+        designs
+            .published(seat.course())
+            .filter(p -> p.version() != walk.ready().version())
+            .map(_ -> walk.ready().version()));
   }
 
   private static Optional<AttendanceView> attendance(LearnerRecord record) {
