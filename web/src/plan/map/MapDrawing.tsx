@@ -48,7 +48,7 @@ export function MapDrawing({
     setFocus(key);
     from.ownerSVGElement?.querySelector<SVGElement>(`[data-key="${key}"]`)?.focus();
   };
-  const keys = (event: KeyboardEvent<SVGGElement>, key: NodeKey) => {
+  const keys = (event: KeyboardEvent<SVGElement>, key: NodeKey) => {
     const at = order.indexOf(key);
     const node = nodeOf(key);
     const home = node ? graph.nodes.indexOf(node) : -1;
@@ -79,20 +79,21 @@ export function MapDrawing({
     const after = graph.edges.filter((e) => e.from === key).length;
     return `${name}. ${counted} ${t('map.ways', { before, after })}`;
   };
+  const opacity = (key: NodeKey) => (on(key) ? 1 : 0.35);
+  // drawn over what is seen: its name says more than there is room for
   const button = (key: NodeKey, name: string) => ({
+    'aria-label': said(key, name),
     role: 'button',
     tabIndex: key === stop ? 0 : -1,
     'data-key': key,
-    'aria-label': said(key, name),
     'aria-pressed': key === selected,
-    opacity: on(key) ? 1 : 0.35,
     style: { cursor: 'pointer' },
     onClick: () => {
       setFocus(key);
       onSelect(key);
     },
     onFocus: () => setFocus(key),
-    onKeyDown: (event: KeyboardEvent<SVGGElement>) => keys(event, key),
+    onKeyDown: (event: KeyboardEvent<SVGElement>) => keys(event, key),
   });
   const width = placed.width + 2 * MARGIN;
   const height = placed.height + 2 * MARGIN;
@@ -147,12 +148,14 @@ export function MapDrawing({
               strokeWidth={node.key === selected ? 2 : 1}
               strokeDasharray={node.published ? undefined : '5 4'}
             />
-            <g {...button(node.key, node.name)}>
-              <rect width={WIDTH} height={HEAD} fill="transparent" />
+            <g opacity={opacity(node.key)}>
               <Name x={34} y={25} width={WIDTH - 64} text={node.name} weight={700} />
               {node.kind !== 'module' && <Sign kind={node.kind} />}
               <Count x={WIDTH - 14} y={25} standing={standings.get(node.key)} />
             </g>
+            <rect width={WIDTH} height={HEAD} fill="transparent" {...button(node.key, node.name)}>
+              <title>{said(node.key, node.name)}</title>
+            </rect>
             {node.kind === 'module' && (
               <g
                 role="button"
@@ -181,7 +184,7 @@ export function MapDrawing({
                 <g
                   key={step.key}
                   transform={`translate(8 ${rowAt(n)})`}
-                  {...button(step.key, step.name)}
+                  opacity={opacity(step.key)}
                 >
                   <rect
                     width={WIDTH - 16}
@@ -199,6 +202,14 @@ export function MapDrawing({
                   )}
                   <Name x={30} y={22} width={WIDTH - 74} text={step.name} weight={400} />
                   <Count x={WIDTH - 26} y={22} standing={standing} />
+                  <rect
+                    width={WIDTH - 16}
+                    height={ROW}
+                    fill="transparent"
+                    {...button(step.key, step.name)}
+                  >
+                    <title>{said(step.key, step.name)}</title>
+                  </rect>
                 </g>
               );
             })}
@@ -211,7 +222,7 @@ export function MapDrawing({
 
 const LETTER = 6.3;
 
-/** A name as far as there is room, whole for who points at it. */
+/** A name as far as there is room. */
 function Name({
   x,
   y,
@@ -228,7 +239,6 @@ function Name({
   const most = Math.floor(width / (weight > 400 ? LETTER * 1.06 : LETTER));
   return (
     <text x={x} y={y} fontSize={13} fontWeight={weight} fill={tone('ink')}>
-      <title>{text}</title>
       {text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text}
     </text>
   );
