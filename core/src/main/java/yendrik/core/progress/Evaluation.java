@@ -262,14 +262,18 @@ final class Evaluation {
     else if (now < until) next = Math.min(next, until);
     boolean over = now >= until;
     boolean ended = now >= takes;
+    boolean opened = record.openedByException(s, now);
+    if (opened) next = Math.min(next, record.openedUntil(s));
+    long byWindow = next;
     boolean exists = exists(s);
 
+    boolean atRest = atRest(s);
     boolean ruleHolds = true;
     boolean grants = units.grantedAt[door] != NEVER;
     boolean hopeless = false;
     Turn opensTurn = Turn.NOBODY;
     Optional<PlannedRule> opens = course.opens(s);
-    if (opens.isPresent()) {
+    if (opens.isPresent() && !atRest) {
       opens.get().evaluate(sight, desk);
       ruleHolds = desk.holds();
       grants &= desk.verdict() == Verdict.MET;
@@ -277,7 +281,7 @@ final class Evaluation {
       opensTurn = desk.turn();
       next = Math.min(next, desk.next());
     }
-    if (index.module(m).strictOrder()) {
+    if (index.module(m).strictOrder() && !atRest) {
       boolean any = false;
       boolean anyDone = false;
       for (int b = index.firstStep(m); b < s; b++) {
@@ -293,8 +297,6 @@ final class Evaluation {
     }
     boolean stays = units.grantedAt[s] != NEVER && step.gate().staysOpen();
     boolean byRule = units.open[door] && ((ruleHolds && now >= from) || stays);
-    boolean opened = record.openedByException(s, now);
-    if (opened) next = Math.min(next, record.openedUntil(s));
     units.open[s] = exists && !record.left() && (opened || (byRule && !over));
     if (units.open[s]) {
       if (units.keep(units.openedAt, s, now))
@@ -305,6 +307,11 @@ final class Evaluation {
     boolean canOpen = (stays || !hopeless) && (units.open[door] || units.usable[door]);
     units.usable[s] = exists && (opened || (!ended && (units.open[s] || canOpen)));
 
+    if (atRest) {
+      putSettled(s);
+      units.next[s] = later(byWindow);
+      return;
+    }
     course.holds(s).orElseThrow().evaluate(sight, desk);
     next = Math.min(next, desk.next());
     boolean wasOpen = units.open[s] || units.openedAt[s] != NEVER;
@@ -324,7 +331,30 @@ final class Evaluation {
     else units.turn[s] = Turn.CLOCK;
     long due = record.due(s);
     if (!isDone && due != NEVER && now < due) next = Math.min(next, due);
-    units.next[s] = later(next);
+    units.next[s] = later(atRest(s) ? byWindow : next);
+  }
+
+  /** Whether a step is done and stays open, so that its rules have nothing more to say. */
+  private boolean atRest(int s) {
+    return settled(s)
+        && units.grantedAt[s] != NEVER
+        && index.step(s).gate().staysOpen()
+        && course.opens(s).map(PlannedRule::onlyLooks).orElse(true);
+  }
+
+  /**
+   * Whether a unit has been done, earned or completed, so that its rule has nothing more to say.
+   */
+  private boolean settled(int unit) {
+    return units.keptAt[unit] != NEVER && course.holds(unit).orElseThrow().onlyLooks();
+  }
+
+  private void putSettled(int unit) {
+    units.byWaiver[unit] = false;
+    units.fraction[unit] = 1;
+    units.lost[unit] = false;
+    units.turn[unit] = Turn.NOBODY;
+    units.next[unit] = NO_MOMENT;
   }
 
   /** Whether the step is there for this learner. */
@@ -346,8 +376,9 @@ final class Evaluation {
     boolean grants = true;
     boolean hopeless = false;
     Turn turn = Turn.NOBODY;
+    boolean there = module.published() && !record.left();
     Optional<PlannedRule> opens = course.opens(unit);
-    if (opens.isPresent()) {
+    if (opens.isPresent() && !(there && doorAtRest(unit, module))) {
       opens.get().evaluate(sight, desk);
       holds = desk.holds();
       grants = desk.verdict() == Verdict.MET;
@@ -355,13 +386,20 @@ final class Evaluation {
       turn = desk.turn();
       next = desk.next();
     }
-    boolean there = module.published() && !record.left();
     boolean stays = units.grantedAt[unit] != NEVER && module.gate().staysOpen();
     units.open[unit] = there && (stays || holds);
     if (units.open[unit] && grants) units.keep(units.grantedAt, unit, now);
     units.usable[unit] = module.published() && (units.open[unit] || stays || !hopeless);
-    units.turn[unit] = turn;
-    units.next[unit] = later(next);
+    boolean atRest = there && doorAtRest(unit, module);
+    units.turn[unit] = atRest ? Turn.NOBODY : turn;
+    units.next[unit] = atRest ? NO_MOMENT : later(next);
+  }
+
+  /** Whether a module stays open, so that its rule has nothing more to say. */
+  private boolean doorAtRest(int unit, CourseModule module) {
+    return units.grantedAt[unit] != NEVER
+        && module.gate().staysOpen()
+        && course.opens(unit).map(PlannedRule::onlyLooks).orElse(true);
   }
 
   /**
@@ -383,6 +421,10 @@ final class Evaluation {
    * @param gone whether it cannot be brought about any more, whatever its rule says
    */
   private void rest(int unit, boolean settled, boolean gone) {
+    if (settled && settled(unit)) {
+      putSettled(unit);
+      return;
+    }
     units.fraction[unit] = settled ? 1 : desk.fraction();
     units.lost[unit] = !settled && (gone || desk.verdict() == Verdict.OUT_OF_REACH);
     units.turn[unit] = settled ? Turn.NOBODY : desk.turn();
@@ -391,6 +433,10 @@ final class Evaluation {
 
   /** Looks whether a module is done. */
   private void lookAtModule(int unit, int m) {
+    if (settled(unit)) {
+      putSettled(unit);
+      return;
+    }
     boolean published = index.module(m).published();
     boolean any = published && hasStepFor(m);
     if (keepIfMet(unit, any && !record.left()))
@@ -410,12 +456,20 @@ final class Evaluation {
       units.lost[unit] = false;
       return;
     }
+    if (settled(unit) && sight.holds(b)) {
+      putSettled(unit);
+      return;
+    }
     if (keepIfMet(unit, !record.left() && !record.heldByHand(b) && !record.revoked(b)))
       decisions.add(new Decision.BadgeEarned(index.badge(b).id(), moment()));
     rest(unit, sight.holds(b), /* gone= */ false);
   }
 
   private void lookAtCourse(int unit) {
+    if (settled(unit)) {
+      putSettled(unit);
+      return;
+    }
     if (keepIfMet(unit, !record.left() || course.completionAsks(Leaf.HasLeft.class)))
       decisions.add(new Decision.CourseCompleted(moment()));
     rest(unit, units.keptAt[unit] != NEVER, /* gone= */ false);
@@ -426,7 +480,9 @@ final class Evaluation {
     long next = NO_MOMENT;
     boolean concerned = !record.left() && !sight.complete();
     for (int f = 0; f < flaggedAt.length; f++) {
-      course.flag(f).evaluate(sight, desk);
+      PlannedRule rule = course.flag(f);
+      boolean asked = concerned || !rule.onlyLooks();
+      if (asked) rule.evaluate(sight, desk);
       boolean up = concerned && desk.verdict() == Verdict.MET;
       FlagId flag = course.design().flags().get(f).id();
       if (up && flaggedAt[f] == NEVER) {
@@ -436,7 +492,7 @@ final class Evaluation {
         flaggedAt[f] = NEVER;
         decisions.add(new Decision.FlagLowered(flag, moment()));
       }
-      next = Math.min(next, desk.next());
+      if (asked) next = Math.min(next, desk.next());
     }
     units.next[unit] = later(next);
   }

@@ -163,7 +163,7 @@ public record SmallDesign(CourseDesign design) {
   }
 
   /** The groups that a learner can be in: none, or Saturday. */
-  static List<Set<GroupId>> whose() {
+  public static List<Set<GroupId>> whose() {
     return List.of(Set.of(), Set.of(SATURDAY));
   }
 }

@@ -48,12 +48,13 @@ public final class PlannedRule {
   private final int[] numbers;
   private final Probe[] probes;
   private final int[][] parts;
-  private final int[] waits;
+  private final int[] firsts;
+  private final boolean waits;
 
   /** Most rules are one question, which needs no walk. */
   private final @Nullable Probe alone;
 
-  PlannedRule(RuleAt at, Condition rule, Leaves leaves, List<FirstMet> firsts) {
+  PlannedRule(RuleAt at, Condition rule, Leaves leaves, List<FirstMet> all) {
     List<Condition> order = new ArrayList<>();
     List<int[]> below = new ArrayList<>();
     lay(rule, order, below);
@@ -62,7 +63,8 @@ public final class PlannedRule {
     probes = new Probe[conditions.length];
     joints = new Joint[conditions.length];
     numbers = new int[conditions.length];
-    waits = new int[conditions.length];
+    firsts = new int[conditions.length];
+    int before = all.size();
     for (int i = 0; i < probes.length; i++)
       joints[i] =
           switch (conditions[i]) {
@@ -79,11 +81,12 @@ public final class PlannedRule {
             case Condition.None _ -> Joint.NONE;
             case Condition.After after -> {
               numbers[i] = after.days();
-              waits[i] = firsts.size();
-              firsts.add(new FirstMet(at, after.id()));
+              firsts[i] = all.size();
+              all.add(new FirstMet(at, after.id()));
               yield Joint.AFTER;
             }
           };
+    waits = all.size() > before;
     alone = probes.length == 1 ? probes[0] : null;
   }
 
@@ -96,6 +99,13 @@ public final class PlannedRule {
 
   int size() {
     return conditions.length;
+  }
+
+  /**
+   * Whether evaluating it puts nothing down, so that it need not be asked what it cannot change.
+   */
+  public boolean onlyLooks() {
+    return !waits;
   }
 
   void readsFrom(Subjects subjects) {
@@ -149,7 +159,7 @@ public final class PlannedRule {
 
   private void wait(int node, Sight sight, Desk desk) {
     int part = parts[node][0];
-    long since = sight.firstMet(waits[node], desk.verdict[part] == Verdict.MET);
+    long since = sight.firstMet(firsts[node], desk.verdict[part] == Verdict.MET);
     Reading reading = desk.reading;
     if (since != LearnerRecord.NEVER) {
       long gone = sight.now() - since;
