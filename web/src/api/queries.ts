@@ -180,6 +180,12 @@ export const queries = {
       queryFn: () =>
         body(api.GET('/api/courses/{course}/design/rehearsals', { params: { path: { course } } })),
     }),
+  crowd: (course: number) =>
+    queryOptions({
+      queryKey: ['crowd', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/design/crowd', { params: { path: { course } } })),
+    }),
   rehearsedStep: (course: number, lines: RehearsedLine['line'][], step: number) =>
     queryOptions({
       queryKey: ['rehearsals', course, 'why', lines, step],

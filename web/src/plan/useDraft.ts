@@ -123,6 +123,7 @@ export function useDraft(course: number) {
         client.invalidateQueries({ queryKey: queries.check(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.publications(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.rehearsals(course).queryKey }),
+        client.invalidateQueries({ queryKey: queries.crowd(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.rubrics(course).queryKey }),
         client.invalidateQueries({ queryKey: queries.questions(course).queryKey }),
       ]),

@@ -16,26 +16,31 @@ import { FindingSign } from './FindingSign';
 import { useMeant } from './useMeant';
 import { useMend } from './useMend';
 
-const Rehearsals = lazy(() => import('../rehearse/Rehearsals'));
+const SHOWN = {
+  rehearsals: lazy(() => import('../rehearse/Rehearsals')),
+  crowd: lazy(() => import('../crowd/Crowd')),
+};
+type Shown = keyof typeof SHOWN;
 
 const WEIGHTS = ['FAULT', 'NOBODY', 'SOME', 'ODD'] as const;
 
-/** What is wrong with the draft, and what is rehearsed with it. */
+/** What is wrong with the draft, and what is rehearsed with it, with one learner or a crowd. */
 export default function Check() {
   const [params, setParams] = useSearchParams();
-  const show = params.get('show') === 'rehearsals' ? 'rehearsals' : 'findings';
+  const asked = params.get('show');
+  const show = asked === 'rehearsals' || asked === 'crowd' ? asked : 'findings';
   const actions = (
     <CheckActions
       show={show}
       onShow={(next) => setParams(next === 'findings' ? {} : { show: next })}
     />
   );
-  return show === 'rehearsals' ? (
+  if (show === 'findings') return <FindingsView actions={actions} />;
+  const View = SHOWN[show];
+  return (
     <Suspense fallback={null}>
-      <Rehearsals actions={actions} />
+      <View actions={actions} />
     </Suspense>
-  ) : (
-    <FindingsView actions={actions} />
   );
 }
 
@@ -43,7 +48,7 @@ function CheckActions({
   show,
   onShow,
 }: {
-  show: 'findings' | 'rehearsals';
+  show: 'findings' | Shown;
   onShow: (next: string) => void;
 }) {
   const t = useTranslations();
@@ -66,6 +71,9 @@ function CheckActions({
         </ToggleButton>
         <ToggleButton value="rehearsals" sx={{ px: 1.5 }}>
           {t('rehearse.title')} {broken || ''}
+        </ToggleButton>
+        <ToggleButton value="crowd" sx={{ px: 1.5 }}>
+          {t('crowd.crowd')}
         </ToggleButton>
       </ToggleButtonGroup>
       <Button
