@@ -54,14 +54,14 @@ export function CrowdOutcome({ crowd, startsAt }: { crowd: Crowd; startsAt: stri
             height={90}
             moments={moments}
             series={[
+              ...(today
+                ? [{ name: t('crowd.today'), values: line(today), colour: 'slate' as const }]
+                : []),
               {
                 name: t(today ? 'crowd.draft' : 'crowd.crowd'),
                 values: line(draft),
                 colour: 'madder',
               },
-              ...(today
-                ? [{ name: t('crowd.today'), values: line(today), colour: 'slate' as const }]
-                : []),
             ]}
           />
         </Box>
@@ -101,7 +101,7 @@ export function CrowdOutcome({ crowd, startsAt }: { crowd: Crowd; startsAt: stri
 /** What became of those who did not finish. */
 function Fates({ sums }: { sums: CrowdSums }) {
   const t = useTranslations();
-  const said = (['noWayOn', 'stopped', 'underWay'] as const)
+  const said = (['noWayOn', 'stopped', 'underWay', 'allDone'] as const)
     .filter((fate) => sums[fate] > 0)
     .map((fate) => t(`crowd.fate.${fate}`, { count: sums[fate] }));
   return <Typography>{said.join(' ')}</Typography>;

@@ -26,6 +26,7 @@ const sums = (more: Partial<CrowdSums> = {}): CrowdSums => ({
   stopped: 20,
   noWayOn: 30,
   underWay: 0,
+  allDone: 0,
   finishedByWeek: [40, 150],
   finishing: { half: 9.4, most: 12.7 },
   ...more,

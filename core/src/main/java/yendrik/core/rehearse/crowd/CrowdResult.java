@@ -13,6 +13,7 @@ import yendrik.core.id.StepId;
  * @param stopped how many stopped before
  * @param noWayOn how many were left with nothing that they could do or wait for
  * @param underWay how many were still on their way when time was over
+ * @param allDone how many of those who did not finish had done all that is asked of them
  * @param finishing how long those who finished took
  * @param finishedByWeek how many had finished by the end of each week, from the first on
  * @param modules in course order
@@ -24,6 +25,7 @@ public record CrowdResult(
     int stopped,
     int noWayOn,
     int underWay,
+    int allDone,
     Optional<Days> finishing,
     List<Integer> finishedByWeek,
     List<OfModule> modules,

@@ -56,6 +56,8 @@ public final class CrowdWalk {
         of(traces, Trace.Fate.STOPPED),
         of(traces, Trace.Fate.NO_WAY_ON),
         of(traces, Trace.Fate.UNDER_WAY),
+        (int)
+            traces.stream().filter(t -> t.fate() != Trace.Fate.FINISHED && t.stands() < 0).count(),
         days(completed),
         IntStream.rangeClosed(1, crowd.weeks())
             .mapToObj(week -> (int) Arrays.stream(completed).filter(d -> d <= WEEK * week).count())

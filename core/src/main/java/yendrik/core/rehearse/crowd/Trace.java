@@ -11,7 +11,7 @@ import yendrik.core.record.LearnerRecord;
  * What became of one walker: days from the start of the course by number, {@link #NEVER} for what
  * did not come.
  *
- * @param stands the step at which they were at last, -1 for none
+ * @param stands the step at which they were at last, -1 where all that is asked for was done
  */
 record Trace(
     Fate fate,

@@ -138,12 +138,14 @@ final class Walker {
             }));
   }
 
-  /** Walks until the course is complete, nothing can be done any more, or time is over. */
+  /**
+   * Walks until nothing is left to do, they stop, or time is over; who has completed the course
+   * goes on as long as something is open, and does not wait for the clock.
+   */
   Trace walk() {
     long next = now() + pause(0);
     int acts = 0;
     while (true) {
-      if (progress.completedAt().isPresent()) return trace(Trace.Fate.FINISHED);
       if (agenda.isEmpty() ? next >= stopsAt : Math.min(next, agenda.peek().at) >= stopsAt)
         return trace(Trace.Fate.STOPPED);
       if (!agenda.isEmpty() && agenda.peek().at <= next) {
@@ -158,7 +160,7 @@ final class Walker {
       acts++;
       if (act()) next = now() + pause(acts);
       else {
-        long change = progress.nextMoment();
+        long change = complete() ? Long.MAX_VALUE : progress.nextMoment();
         if (!agenda.isEmpty()) change = Math.min(change, agenda.peek().at);
         if (change == Long.MAX_VALUE) return trace(Trace.Fate.NO_WAY_ON);
         next = Math.max(change, now() + 1);
@@ -172,7 +174,11 @@ final class Walker {
   }
 
   private Trace trace(Trace.Fate fate) {
-    return Trace.of(progress, fate);
+    return Trace.of(progress, complete() ? Trace.Fate.FINISHED : fate);
+  }
+
+  private boolean complete() {
+    return progress.completedAt().isPresent();
   }
 
   private long pause(int acts) {
@@ -199,6 +205,7 @@ final class Walker {
       visit(s);
       return true;
     }
+    if (complete()) return false;
     if (asks.ownWord() && progress.record().ownWordAt() == LearnerRecord.NEVER) {
       takes(new Fact.OwnWord());
       return true;

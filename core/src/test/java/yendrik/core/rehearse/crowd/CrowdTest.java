@@ -171,6 +171,22 @@ class CrowdTest {
   }
 
   @Test
+  void who_has_completed_the_course_goes_on_with_what_is_open() {
+    CourseDesign early =
+        CourseDesignBuilder.builder(design())
+            .completeWhen(Optional.of(ask(new Leaf.StepDone(ANATOMY))))
+            .build();
+    CrowdResult result = walk(early, crowd(60, ABLE, 0));
+    assertThat(result.finished()).isEqualTo(60);
+    assertThat(result.modules().getFirst().done()).isEqualTo(60);
+    CourseDesign never =
+        CourseDesignBuilder.builder(design())
+            .completeWhen(Optional.of(ask(new Leaf.GradeAtLeast(1))))
+            .build();
+    assertThat(walk(never, crowd(60, MIXED, 0)).allDone()).isGreaterThan(20);
+  }
+
+  @Test
   void groups_have_what_is_for_them_only() {
     Step page = step(ANATOMY, "Page", StepKind.PAGE, ask(new SeenLeaf.Seen(ANATOMY)));
     Step theirs =

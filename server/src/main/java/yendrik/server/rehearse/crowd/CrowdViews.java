@@ -80,6 +80,7 @@ final class CrowdViews {
   record Came(Sums draft, Optional<Sums> today, List<ModuleCame> modules, List<BadgeCame> badges) {}
 
   /**
+   * @param allDone how many of those who did not finish had done all that is asked of them
    * @param finishedByWeek how many had finished by the end of each week
    */
   @Schema(name = "CrowdSums")
@@ -89,6 +90,7 @@ final class CrowdViews {
       int stopped,
       int noWayOn,
       int underWay,
+      int allDone,
       Optional<CrowdResult.Days> finishing,
       List<Integer> finishedByWeek) {
     static Sums of(CrowdResult r) {
@@ -98,6 +100,7 @@ final class CrowdViews {
           r.stopped(),
           r.noWayOn(),
           r.underWay(),
+          r.allDone(),
           r.finishing(),
           r.finishedByWeek());
     }
