@@ -66,7 +66,7 @@ export function CrowdOutcome({ crowd, startsAt }: { crowd: Crowd; startsAt: stri
           />
         </Box>
       </Box>
-      <CrowdTable came={crowd.came} />
+      <CrowdTable key={crowd.at} came={crowd.came} />
       {badges.length > 0 && (
         <Box>
           <Typography variant="h3" component="h3" color="textSecondary" sx={{ mb: 0.5 }}>

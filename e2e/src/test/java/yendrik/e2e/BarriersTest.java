@@ -34,6 +34,7 @@ class BarriersTest extends BrowserTest {
             "plan/badges",
             "plan/check?sel=DEAD_END%20step-done%2024",
             "plan/check?show=rehearsals&sel=1.5.18",
+            "plan/check?show=crowd",
             "plan/history",
             "teach/marking",
             "teach/practicals",

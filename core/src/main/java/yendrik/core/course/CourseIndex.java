@@ -186,6 +186,29 @@ public final class CourseIndex {
     return takesUntil[step];
   }
 
+  /**
+   * Whether facts add up to the same under this design as under an earlier one, so that what was
+   * summed there can be gone on with: the same steps, scored alike and evidence of the same, the
+   * same outcomes, and no badge that the earlier one did not have. Rules, names, dates, order and
+   * for whom a step is may differ.
+   */
+  public boolean sumsLike(CourseIndex earlier) {
+    if (steps() != earlier.steps() || !design.zone().equals(earlier.design.zone())) return false;
+    for (int s = 0; s < steps(); s++) {
+      int old = earlier.number(step(s).id());
+      if (old == UNKNOWN || !sumsLike(step(s), earlier.step(old))) return false;
+    }
+    for (int b = 0; b < badges(); b++)
+      if (earlier.number(badge(b).id()) == UNKNOWN) return false;
+    return Set.copyOf(design.outcomes()).equals(Set.copyOf(earlier.design.outcomes()));
+  }
+
+  private static boolean sumsLike(Step step, Step earlier) {
+    return step.kind() == earlier.kind()
+        && step.scoring().equals(earlier.scoring())
+        && step.evidenceFor().equals(earlier.evidenceFor());
+  }
+
   public CourseDesign design() {
     return design;
   }

@@ -58,7 +58,7 @@ final class Lived {
     advance(fact.at());
     facts.add(fact);
     if (fact.what() instanceof Fact.CameUnder under)
-      progress = progress.under(designs.get(under.version() - 1), standing(), fact.at());
+      progress = progress.under(designs.get(under.version() - 1), this::standing, fact.at());
     else if (fact.replaces().isPresent()) progress = replay(fact.at());
     else progress.take(fact);
     follow();

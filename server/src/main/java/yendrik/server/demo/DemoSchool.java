@@ -69,6 +69,7 @@ import yendrik.server.people.SignedIn;
 import yendrik.server.reach.Letters;
 import yendrik.server.reach.Messages;
 import yendrik.server.rehearse.Rehearsals;
+import yendrik.server.rehearse.crowd.Crowds;
 import yendrik.server.teach.Registers;
 import yendrik.server.way.Publishing;
 import yendrik.server.way.Walks;
@@ -183,6 +184,7 @@ public class DemoSchool implements ApplicationRunner {
   private final Wordings wordings;
   private final Checking checking;
   private final Rehearsals rehearsals;
+  private final Crowds crowds;
   private final int crowd;
   private final int members;
   private final Map<String, PersonId> ids = new HashMap<>();
@@ -206,6 +208,7 @@ public class DemoSchool implements ApplicationRunner {
       Wordings wordings,
       Checking checking,
       Rehearsals rehearsals,
+      Crowds crowds,
       @Value("${yendrik.demo.crowd:0}") int crowd,
       @Value("${yendrik.demo.members:8}") int members) {
     this.db = db;
@@ -228,6 +231,7 @@ public class DemoSchool implements ApplicationRunner {
     this.wordings = wordings;
     this.checking = checking;
     this.rehearsals = rehearsals;
+    this.crowds = crowds;
   }
 
   @Override
@@ -298,6 +302,9 @@ public class DemoSchool implements ApplicationRunner {
     clock.putTo(start.minus(Duration.ofDays(14)));
     for (Author author : List.of(induction, foundations, wheels))
       publishing.publish(author.course, odalys);
+    clock.putTo(start.minus(Duration.ofDays(11)));
+    helpEarlier(foundations);
+    publishing.publish(foundations.course, odalys);
 
     Random random = new Random(SEED);
     Seat atInduction = seat(induction.course, tomas);
@@ -347,11 +354,17 @@ public class DemoSchool implements ApplicationRunner {
     core.reword("TORQ", "Knows the number, the tool and the order in which bolts are turned.");
     wheelbuilders(wheels, foundations, tomas, today);
     rehearsed(foundations, induction.course, odalys);
+    crowds.walkAsUsual(seat(foundations.course, odalys));
     new Members(db, clock, walks, acts.pastAttempts(), induction)
         .enrol(members, LEARNERS, passwordHash(tomas), tomas, today.minus(Duration.ofDays(24)));
     if (crowd > 0)
       new Crowd(db, clock, walks, foundations, induction.course, LEARNERS)
           .enrol(crowd, passwordHash(tomas), saturday, tomas, start);
+  }
+
+  /** Help comes after the first failed try, not after the third. */
+  private static void helpEarlier(Author a) {
+    a.opens("second-look", a.ask(new MarkLeaf.NotPassed(a.id("pads-quiz"))));
   }
 
   /**
@@ -640,7 +653,7 @@ public class DemoSchool implements ApplicationRunner {
     a.opens("pads-quiz", a.done("rim-anatomy"));
     a.opens("brake-practical", a.all(a.score("pads-quiz", 0.6), a.mastery("SAFE")));
     a.opens("job-card", a.done("brake-practical"));
-    a.opens("second-look", a.ask(new MarkLeaf.NotPassed(a.id("pads-quiz"))));
+    a.opens("second-look", a.ask(new AttemptLeaf.Attempted(a.id("pads-quiz"), 3)));
     a.moduleOpens(3, a.ask(new Leaf.ModuleDone(a.modules.get(2))));
     a.opens("index-practical", a.score("gear-quiz", 0.6));
     for (int m = 4; m < 8; m++) a.moduleOpens(m, a.ask(new Leaf.ModuleDone(a.modules.get(m - 1))));
