@@ -33,8 +33,7 @@ class CrowdTest extends BrowserTest {
     assertThat(designer.getByText("0 of 40 finish")).isVisible();
     assertThat(designer.getByText(Pattern.compile("today 40 would: the draft costs 40")))
         .isVisible();
-    Page.GetByRoleOptions left =
-        new Page.GetByRoleOptions().setName(Pattern.compile("Left pedal"));
+    Page.GetByRoleOptions left = new Page.GetByRoleOptions().setName(Pattern.compile("Left pedal"));
     assertThat(designer.getByRole(AriaRole.ROW, left)).containsText("40 (today 0)");
   }
 }

@@ -198,8 +198,7 @@ public final class CourseIndex {
       int old = earlier.number(step(s).id());
       if (old == UNKNOWN || !sumsLike(step(s), earlier.step(old))) return false;
     }
-    for (int b = 0; b < badges(); b++)
-      if (earlier.number(badge(b).id()) == UNKNOWN) return false;
+    for (int b = 0; b < badges(); b++) if (earlier.number(badge(b).id()) == UNKNOWN) return false;
     return Set.copyOf(design.outcomes()).equals(Set.copyOf(earlier.design.outcomes()));
   }
 

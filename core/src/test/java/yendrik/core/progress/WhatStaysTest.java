@@ -8,6 +8,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import yendrik.core.Workshop;
 import yendrik.core.course.Badge;
@@ -49,6 +51,34 @@ class WhatStaysTest {
   private void publish(CourseDesign design) {
     Instant at = learner.later(Duration.ofMinutes(1)).now();
     progress = progress.under(CompiledCourse.of(design), learner.all, at);
+  }
+
+  @Test
+  void under_other_rules_alone_one_goes_on_without_the_facts() {
+    begin(design());
+    CompiledCourse otherRules =
+        CompiledCourse.of(
+            design(
+                steps().stream()
+                    .map(s ->
+                        s.id().equals(JOB_CARD) ? opens(s, ask(new SeenLeaf.Seen(ANATOMY))) : s)
+                    .toList()));
+    CompiledCourse otherPoints =
+        CompiledCourse.of(
+            design(
+                steps().stream()
+                    .map(s -> s.id().equals(PADS) ? scored(s, 30, 0.6, 3, BRAKE) : s)
+                    .toList()));
+    var asked = new AtomicInteger();
+    Supplier<List<Fact>> facts =
+        () -> {
+          asked.incrementAndGet();
+          return learner.all;
+        };
+    progress = progress.under(otherRules, facts, learner.now());
+    assertThat(asked).hasValue(0);
+    progress = progress.under(otherPoints, facts, learner.now());
+    assertThat(asked).hasValue(1);
   }
 
   private int number(StepId step) {

@@ -105,8 +105,7 @@ public class Publishing {
       for (Walk walk : some) {
         Progress before = walk.progress();
         Progress after =
-            before.under(
-                draft.compiled(), () -> Facts.standing(walk.facts()), clock.instant());
+            before.under(draft.compiled(), () -> Facts.standing(walk.facts()), clock.instant());
         impacts.add(names.getOrDefault(walk.person(), ""), before, after);
       }
     }

@@ -316,9 +316,13 @@ public class Walks {
         whats.stream()
             .map(what -> new Fact(locked.ids.next(), at, Optional.empty(), what, Optional.empty()))
             .toList();
-    List<Fact> before = new ArrayList<>(walk.facts());
-    before.add(fresh.getFirst());
-    Progress moved = walk.progress().under(next.compiled(), Facts.standing(before), at);
+    Supplier<List<Fact>> before =
+        () -> {
+          List<Fact> all = new ArrayList<>(walk.facts());
+          all.add(fresh.getFirst());
+          return Facts.standing(all);
+        };
+    Progress moved = walk.progress().under(next.compiled(), before, at);
     fresh.subList(1, fresh.size()).forEach(moved::take);
     walk.known().add(fresh);
     return keep(locked, walk, moved, fresh, next);
