@@ -18,7 +18,8 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * What many learners cost others: the grid of one course while another is published to 2,000, a
- * grid that is kept up to date while 1,000 learners are at work, and the check of 10,000.
+ * grid that is kept up to date while 1,000 learners are at work, what a changed rule would do to
+ * 10,000, and the check of 10,000.
  */
 public final class CrowdBench {
   private static final int PUBLISHED_TO = 2_000;
@@ -38,10 +39,22 @@ public final class CrowdBench {
   public static void main(String[] arguments) throws Exception {
     var server = new DemoServer(arguments);
     server.with("yendrik_crowd", PUBLISHED_TO, CrowdBench::publishAndWork);
-    server.with("yendrik_checked", CHECKED, _ -> {});
+    server.with("yendrik_checked", CHECKED, CrowdBench::effect);
     ServerBench.say(
         "The check of " + CHECKED + " learners, with its start",
         ServerBench.times(1, () -> check(server)));
+  }
+
+  /** The draft of the demo has a rule that waits to be published. */
+  static void effect(URI server) throws Exception {
+    var designer = new Visitor(server, "odalys@hollowlane.example");
+    String next =
+        "/api/courses/" + designer.course("Cycle Mechanic Foundations") + "/publications/next";
+    ServerBench.say(
+        "What a changed rule would do to " + CHECKED + " learners, for the first time",
+        ServerBench.times(1, () -> designer.get(next)));
+    ServerBench.say(
+        "What it would do, asked again", ServerBench.times(10, () -> designer.get(next)));
   }
 
   private static int check(DemoServer server) throws Exception {

@@ -1,5 +1,6 @@
 package yendrik.core.course;
 
+import java.lang.ref.WeakReference;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
@@ -48,6 +50,11 @@ public final class CourseIndex {
   private final Map<ModuleId, Integer> moduleNumbers = new HashMap<>();
   private final Map<OutcomeId, Integer> outcomeNumbers = new HashMap<>();
   private final Map<BadgeId, Integer> badgeNumbers = new HashMap<>();
+
+  /** With what was compared last: many learners come from the same design. */
+  private record Compared(WeakReference<CourseIndex> with, boolean alike) {}
+
+  private volatile @Nullable Compared compared;
 
   public CourseIndex(CourseDesign design) {
     this.design = design;
@@ -193,16 +200,25 @@ public final class CourseIndex {
    * for whom a step is may differ.
    */
   public boolean sumsLike(CourseIndex earlier) {
+    Compared last = compared;
+    if (last == null || !last.with.refersTo(earlier)) {
+      last = new Compared(new WeakReference<>(earlier), like(earlier));
+      compared = last;
+    }
+    return last.alike;
+  }
+
+  private boolean like(CourseIndex earlier) {
     if (steps() != earlier.steps() || !design.zone().equals(earlier.design.zone())) return false;
     for (int s = 0; s < steps(); s++) {
       int old = earlier.number(step(s).id());
-      if (old == UNKNOWN || !sumsLike(step(s), earlier.step(old))) return false;
+      if (old == UNKNOWN || !like(step(s), earlier.step(old))) return false;
     }
     for (int b = 0; b < badges(); b++) if (earlier.number(badge(b).id()) == UNKNOWN) return false;
     return Set.copyOf(design.outcomes()).equals(Set.copyOf(earlier.design.outcomes()));
   }
 
-  private static boolean sumsLike(Step step, Step earlier) {
+  private static boolean like(Step step, Step earlier) {
     return step.kind() == earlier.kind()
         && step.scoring().equals(earlier.scoring())
         && step.evidenceFor().equals(earlier.evidenceFor());

@@ -23,7 +23,11 @@ public final class Impacts {
 
   /** Adds what would become of one learner. */
   public void add(String name, Progress before, Progress after) {
-    Effects effects = Effects.of(before, after);
+    add(name, Effects.of(before, after));
+  }
+
+  /** The same, where it is known already. */
+  void add(String name, Effects effects) {
     effects.gains.forEach(w -> gains.computeIfAbsent(w, _ -> new ArrayList<>()).add(name));
     effects.losses.forEach(w -> losses.computeIfAbsent(w, _ -> new ArrayList<>()).add(name));
   }
