@@ -1,3 +1,4 @@
+import { useTranslations } from 'use-intl';
 import type { Design, Mend } from '../../api/client';
 import { useNotice } from '../../ui/Notice';
 import type { Draft } from '../useDraft';
@@ -17,13 +18,14 @@ const SET = {
 const found = <T extends { id: number }>(all: T[], id: number) => all.find((x) => x.id === id);
 
 /**
- * Takes a mend as any other change of the draft, so that it is saved and undone like one; nothing
+ * Takes mends as any other change of the draft, so that each is saved and undone like one; nothing
  * as long as the draft is not there.
  */
 export function useMend(design: Design | undefined, draft: Draft) {
+  const t = useTranslations();
   const notice = useNotice();
   if (!design) return undefined;
-  return (mend: Mend) => {
+  const made = (mend: Mend) => {
     const { part, id } = mend.thing;
     const change = SET[mend.field](mend.rule) as object;
     const step = found(
@@ -38,7 +40,17 @@ export function useMend(design: Design | undefined, draft: Draft) {
     else if (part === 'BADGES' && badge) draft.badge(badge, change);
     else if (part === 'FLAGS' && flag) draft.flag(flag, change);
     else if (part === 'COMPLETION') draft.completion(design.completion, change);
-    else return;
-    notice({ tone: 'success', text: mend.says, undo: () => void draft.undo() });
+    else return false;
+    return true;
+  };
+  return (...mends: Mend[]) => {
+    const all = mends.filter(made);
+    const [first] = all;
+    if (!first) return;
+    notice(
+      all.length === 1
+        ? { tone: 'success', text: first.says, undo: () => void draft.undo() }
+        : { tone: 'success', text: t('plan.allTakenBack', { count: all.length }) },
+    );
   };
 }

@@ -9,13 +9,19 @@ export function RuleChanges({
   onBack,
 }: {
   changes: RuleChange[];
-  onBack?: (back: Mend) => void;
+  onBack?: (...back: Mend[]) => void;
 }) {
   const t = useTranslations();
+  const all = changes.flatMap((change) => change.back ?? []);
   if (changes.length === 0)
     return <Typography sx={{ color: 'tone.soft', mt: 1.5 }}>{t('plan.noRuleChanged')}</Typography>;
   return (
     <Section title={t('plan.rulesChanged', { count: changes.length })}>
+      {onBack && all.length > 1 && (
+        <Button size="small" variant="outlined" sx={{ mb: 1.5 }} onClick={() => onBack(...all)}>
+          {t('plan.takeAllBack')}
+        </Button>
+      )}
       {changes.map((change) => (
         <Box
           key={change.place}

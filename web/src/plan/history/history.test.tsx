@@ -47,6 +47,34 @@ describe('the history', () => {
     expect(await screen.findByText('Opens when of “Pads” is what it was')).toBeInTheDocument();
   });
 
+  it('takes all rules back at once', async () => {
+    const rims = step(13, 'PAGE', { name: 'Rims', opensWhen: rule('Film done') });
+    const levers = step(14, 'PAGE', { name: 'Levers', opensWhen: rule('Film done') });
+    const other = { ...back, thing: { part: 'STEPS', id: 14, name: 'Levers' } };
+    const calls = serve({
+      'GET /api/courses/2/design': course({ changed: true, modules: [module(1, [rims, levers])] }),
+      'GET /api/courses/2/publications': publications,
+      'GET /api/courses/2/publications/next': impact({}),
+      'GET /api/courses/2/publications/next/changes': {
+        names: ['“Rims”', '“Levers”'],
+        rules: [
+          {
+            place: 'Opens when of “Rims”',
+            after: 'Film done',
+            back: { ...back, thing: { ...other.thing, id: 13 } },
+          },
+          { place: 'Opens when of “Levers”', after: 'Film done', back: other },
+        ],
+      },
+      'PATCH /api/courses/2/design/steps/13': { ...rims, version: 3, opensWhen: undefined },
+      'PATCH /api/courses/2/design/steps/14': { ...levers, version: 3, opensWhen: undefined },
+    });
+    show(<History />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Take all of them back' }));
+    await vi.waitFor(() => expect(changed(calls)).toHaveLength(2));
+    expect(await screen.findByText(/^2 rules are as they were/)).toBeInTheDocument();
+  });
+
   it('tells of each publication when, by whom and for whom', async () => {
     serve({
       'GET /api/courses/2/design': course({ changed: false }),

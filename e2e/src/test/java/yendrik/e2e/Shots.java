@@ -26,7 +26,6 @@ class Shots {
       go(staff, school, "plan/questions");
       staff.getByText("Which thread does the left pedal have?").click();
       shoot(staff, "plan-questions");
-      take(staff, school, "plan/rubrics", "plan-rubrics");
       go(staff, school, "plan/route");
       staff.getByText("Brake set-up practical", new Page.GetByTextOptions().setExact(true)).click();
       shoot(staff, "plan-route");
@@ -41,6 +40,7 @@ class Shots {
       staff.getByText("Brake Hand").click();
       shoot(staff, "plan-badges");
       take(staff, school, "plan/check?show=rehearsals&sel=1.5.18", "plan-rehearsals");
+      take(staff, school, "plan/check?show=crowd", "plan-crowd");
       go(staff, school, "watch/progress");
       staff.getByText("Juno Abara").click();
       shoot(staff, "watch-progress");

@@ -4,6 +4,7 @@ create table crowd (
   person_id bigint not null references person,
   walked_at timestamptz not null,
   draft text not null,
+  form int not null,
   asked jsonb not null,
   came jsonb not null
 );

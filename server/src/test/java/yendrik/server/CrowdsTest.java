@@ -2,10 +2,12 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
+import static yendrik.schema.Tables.CROWD;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -21,6 +23,7 @@ import yendrik.server.way.Walks;
 @ServerTest
 class CrowdsTest extends SchoolTest {
   @Autowired private Walks walks;
+  @Autowired private DSLContext db;
   private Caller sefa;
   private NewCourse course;
   private long first;
@@ -77,6 +80,15 @@ class CrowdsTest extends SchoolTest {
     walk(asked(10));
     assertThat(came().at("/draft/learners").asInt()).isEqualTo(10);
     assertThat(sefa.get(at()).at("/last/asked/learners").asInt()).isEqualTo(10);
+  }
+
+  @Test
+  void what_an_earlier_release_kept_in_another_form_is_not_shown() {
+    walk(asked(5));
+    db.update(CROWD).set(CROWD.FORM, 0).where(CROWD.COURSE_ID.eq(course.id)).execute();
+    assertThat(sefa.get(at()).has("last")).isFalse();
+    walk(asked(5));
+    assertThat(sefa.get(at()).has("last")).isTrue();
   }
 
   @Test

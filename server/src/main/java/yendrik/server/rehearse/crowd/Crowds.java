@@ -44,6 +44,9 @@ public class Crowds {
   /** So many learners tell how learners are; those who came last. */
   private static final int ASKED = 300;
 
+  /** Of what is kept; what was kept in another form is not shown any more. */
+  private static final int FORM = 1;
+
   private static final CrowdEdit USUAL =
       new CrowdEdit(200, 26, 1, false, 0.7, 0.15, 5, 1.5, 0.02, 3, 0.85);
 
@@ -101,7 +104,7 @@ public class Crowds {
         .from(CROWD)
         .join(PERSON)
         .on(PERSON.ID.eq(CROWD.PERSON_ID))
-        .where(CROWD.COURSE_ID.eq(course))
+        .where(CROWD.COURSE_ID.eq(course), CROWD.FORM.eq(FORM))
         .fetchOptional(r -> view(course, r.value1(), r.value2()));
   }
 
@@ -154,6 +157,7 @@ public class Crowds {
     row.setPersonId(seat.person().id());
     row.setWalkedAt(clock.instant());
     row.setDraft(designs.mark(draft.document()).text());
+    row.setForm(FORM);
     row.setAsked(JSONB.valueOf(json.writeValueAsString(asked)));
     row.setCame(JSONB.valueOf(json.writeValueAsString(came)));
     db.insertInto(CROWD).set(row).onConflict(CROWD.COURSE_ID).doUpdate().set(row).execute();
