@@ -94,6 +94,15 @@ export default function RouteMap({ design, sel, select }: Props) {
   useEffect(() => {
     if (there && scale > 0) centre();
   }, [there, scale]);
+  // the inspector takes room beside the map, and may come to lie where the thing was
+  const inSight = useEffectEvent(() => {
+    drawing.current
+      ?.querySelector(`[data-key="${chosen}"]`)
+      ?.scrollIntoView?.({ block: 'nearest', inline: 'nearest' });
+  });
+  useEffect(() => {
+    if (there && chosen) inSight();
+  }, [there, chosen]);
   const save = () => {
     if (drawing.current)
       download(
