@@ -25,6 +25,13 @@ globalThis.EventSource = class {
   close() {}
 } as unknown as typeof EventSource;
 
+/** Nothing has a size there that could change. */
+globalThis.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
+
 afterEach(() => {
   cleanup();
   vi.useRealTimers();

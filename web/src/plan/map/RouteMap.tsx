@@ -103,6 +103,13 @@ export default function RouteMap({ design, sel, select }: Props) {
   useEffect(() => {
     if (there && chosen) inSight();
   }, [there, chosen]);
+  useEffect(() => {
+    const room = paper.current;
+    if (!there || !room) return;
+    const sized = new ResizeObserver(() => inSight());
+    sized.observe(room);
+    return () => sized.disconnect();
+  }, [there]);
   const save = () => {
     if (drawing.current)
       download(
