@@ -61,6 +61,10 @@ final class Walker {
   /** So often is something tried that is done already, for the sake of a better score. */
   private static final int PATIENCE = 5;
 
+  /** Of several that are alike the one that is offered first, which has the least number. */
+  private static final Comparator<AttendanceStatus> FIRST =
+      Comparator.comparing((AttendanceStatus s) -> s.id().value()).reversed();
+
   private static final int SECONDS_AT_ONCE = 3600;
 
   private final CompiledCourse course;
@@ -126,7 +130,9 @@ final class Walker {
     if (meeting.group().filter(g -> !groups.contains(g)).isPresent()) return;
     boolean there = luck.share(Luck.Of.SESSION, meeting.session().value(), 0) < crowd.attendance();
     Optional<AttendanceStatus> status =
-        course.design().statuses().stream().filter(s -> s.there() == there).findFirst();
+        course.design().statuses().stream()
+            .filter(s -> s.there() == there)
+            .max(Comparator.comparing(AttendanceStatus::counts).thenComparing(FIRST));
     if (status.isEmpty() || meeting.at().toEpochMilli() < progress.asOf().toEpochMilli()) return;
     var mark = new Fact.Attendance(meeting.session(), status.get().id());
     agenda.add(
@@ -269,7 +275,8 @@ final class Walker {
         takes(new FilmFact.Watched(id, 0, (int) Math.ceil(asked.film() * 100 - 1e-9), 100));
       if (asked.confirmed()) takes(new ConfirmFact.Confirmed(id));
       if (kind.strands().contains(PostsStrand.DOOR)) {
-        for (int n = 0; n < asked.posts(); n++) takes(new PostFact.Posted(id, new PostId(++ids)));
+        for (int n = 0; n < Math.max(1, asked.posts()); n++)
+          takes(new PostFact.Posted(id, new PostId(++ids)));
         for (int n = 0; n < asked.replies(); n++)
           takes(new PostFact.Replied(id, new PostId(++ids)));
       }

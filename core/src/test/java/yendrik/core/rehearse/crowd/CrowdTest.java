@@ -187,6 +187,30 @@ class CrowdTest {
   }
 
   @Test
+  void who_does_not_come_to_a_session_is_absent_and_not_excused() {
+    CourseDesign design =
+        CourseDesignBuilder.builder(design())
+            .completeWhen(Optional.of(ask(new Leaf.AttendanceRate(0.75))))
+            .build();
+    List<Crowd.Meeting> meetings =
+        List.of(FIRST_SATURDAY, SECOND_SATURDAY, THIRD_SATURDAY).stream()
+            .map(s ->
+                new Crowd.Meeting(s, START.plus(Duration.ofDays(7 * s.value())), Optional.empty()))
+            .toList();
+    var half = new Crowd(100, 1, 30, ABLE, 0, 1, 0.5, List.of(), meetings);
+    assertThat(walk(design, half).finished()).isBetween(30, 75);
+    assertThat(walk(design, new Crowd(50, 1, 30, ABLE, 0, 1, 0, List.of(), meetings)).finished())
+        .isZero();
+  }
+
+  @Test
+  void a_course_without_steps_is_walked_through_at_once() {
+    CrowdResult result = walk(withoutFlags(), crowd(10, ABLE, 0.02));
+    assertThat(result.finished()).isZero();
+    assertThat(result.allDone()).isEqualTo(10);
+  }
+
+  @Test
   void groups_have_what_is_for_them_only() {
     Step page = step(ANATOMY, "Page", StepKind.PAGE, ask(new SeenLeaf.Seen(ANATOMY)));
     Step theirs =
