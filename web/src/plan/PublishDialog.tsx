@@ -2,10 +2,12 @@ import {
   Alert,
   Box,
   Button,
+  Checkbox,
   Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
+  FormControlLabel,
   Link,
   Typography,
 } from '@mui/material';
@@ -36,6 +38,9 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
   const notice = useNotice();
   const impact = useQuery(queries.impact(course.id));
   const [to, setTo] = useState<ForWhom>({ later: false, at: null });
+  const [wanted, setWanted] = useState(true);
+  const opens = !to.later && impact.data?.changes.some((c) => !c.loss);
+  const tells = wanted && opens === true;
   const once = useActKey();
   const params = { path: { course: course.id } };
   const failed = (e: Error) => {
@@ -46,8 +51,8 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
       body(
         api.POST('/api/courses/{course}/publications', {
           params,
-          headers: once.headers({ draft, later: to.later }),
-          body: { draft, later: to.later },
+          headers: once.headers({ draft, later: to.later, tells }),
+          body: { draft, later: to.later, ...(tells && { tells }) },
         }),
       ),
     onSuccess: (job) => {
@@ -62,7 +67,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
     mutationFn: ({ draft, at }: { draft: string; at: string }) =>
       api.PUT('/api/courses/{course}/publications/planned', {
         params,
-        body: { draft, later: to.later, at },
+        body: { draft, later: to.later, at, ...(tells && { tells }) },
       }),
     onSuccess: () => {
       notice({ tone: 'success', text: t('plan.plannedDone') });
@@ -108,6 +113,18 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
                   <>
                     <Consequences impact={data} later={to.later} />
                     <WhomAndWhen of={to} onChange={setTo} />
+                    {opens && (
+                      <FormControlLabel
+                        control={
+                          <Checkbox
+                            size="small"
+                            checked={wanted}
+                            onChange={(_, on) => setWanted(on)}
+                          />
+                        }
+                        label={t('plan.tells')}
+                      />
+                    )}
                   </>
                 )}
               </>

@@ -121,6 +121,28 @@ describe('publishing', () => {
     expect(calls.find((c) => c.method === 'POST')?.body).toEqual({ draft: 'seen', later: true });
   });
 
+  it('writes to those for whom something opens, unless that is not wanted', async () => {
+    const gain = { what: '“Pads” opens', loss: false, learners: ['Edda'] };
+    const calls = serve({
+      'GET /api/courses/2/publications/next': impact({ changes: [gain] }),
+      'POST /api/courses/2/publications': { number: 1, moved: 0, of: 0 },
+    });
+    show(<PublishDialog onClose={() => {}} />);
+    const tells = await screen.findByRole('checkbox', { name: /Write to those for whom/ });
+    expect(tells).toBeChecked();
+    await userEvent.click(screen.getByRole('radio', { name: /Only who enrols/ }));
+    expect(screen.queryByRole('checkbox')).not.toBeInTheDocument();
+    await userEvent.click(screen.getByRole('radio', { name: /Everyone/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Publish for everyone' }));
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
+        draft: 'seen',
+        later: false,
+        tells: true,
+      }),
+    );
+  });
+
   it('is planned for a moment, once there is one', async () => {
     const calls = serve({
       'GET /api/courses/2/publications/next': impact({}),

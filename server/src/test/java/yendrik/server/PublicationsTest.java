@@ -1,6 +1,8 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.LETTER;
+import static yendrik.schema.Tables.PERSON;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -9,6 +11,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -32,6 +35,7 @@ class PublicationsTest extends SchoolTest {
   @Autowired DemoClock clock;
   @Autowired UnusedFiles unused;
   @Autowired Files files;
+  @Autowired DSLContext db;
   private NewCourse course;
   private long module;
   private long first;
@@ -101,6 +105,74 @@ class PublicationsTest extends SchoolTest {
     assertThat(state("Ruben Sato")).as("what is open stays open").isEqualTo("OPEN");
     assertThat(course.impact().path("earlier").asInt()).isZero();
     assertThat(publish(false)).as("everybody has it").isEqualTo(409);
+  }
+
+  private record Telling(String draft, boolean later, boolean tells) {}
+
+  private record PlannedTelling(String draft, boolean later, boolean tells, Instant at) {}
+
+  private void publishTelling(boolean later, boolean tells) {
+    var edit = new Telling(course.impact().path("draft").asString(), later, tells);
+    assertThat(as("Sefa Dunmore").call("POST", course.path + "/publications", edit).getStatus())
+        .isEqualTo(202);
+    catchUp.all();
+  }
+
+  /** What was written to whom about this course. */
+  private List<String> letters(String learner) {
+    return db.select(LETTER.BODY)
+        .from(LETTER)
+        .join(PERSON)
+        .on(PERSON.ID.eq(LETTER.RECIPIENT_ID))
+        .where(LETTER.COURSE_ID.eq(course.id), PERSON.NAME.eq(learner))
+        .orderBy(LETTER.ID)
+        .fetch(LETTER.BODY);
+  }
+
+  @Test
+  void those_for_whom_something_opens_are_written_to_where_that_is_wanted() {
+    course.enrol("juno@hollowlane.example");
+    course.step(module, "PAGE", "Glue and patience");
+    publishTelling(false, false);
+    assertThat(letters("Ruben Sato")).as("not wanted").isEmpty();
+    long closed = course.step(module, "PAGE", "Not before the first");
+    course.change(closed, e -> e.set("opensWhen", course.ask("seen", first)));
+    publishTelling(false, true);
+    assertThat(letters("Ruben Sato")).as("nothing opens").isEmpty();
+    as("Juno Abara").post(course.walk(first) + "/visits", "");
+    course.step(module, "PAGE", "Sand the spot");
+    course.change(closed, e -> e.putNull("opensWhen"));
+    publishTelling(false, true);
+    assertThat(letters("Ruben Sato"))
+        .singleElement()
+        .asString()
+        .contains("Hello Ruben", "- Not before the first\n- Sand the spot", "Sefa Dunmore");
+    assertThat(letters("Juno Abara"))
+        .singleElement()
+        .asString()
+        .contains("Sand the spot")
+        .doesNotContain("Not before the first");
+    course.step(module, "PAGE", "For later ones");
+    publishTelling(true, true);
+    assertThat(letters("Ruben Sato")).as("they have no part in it").hasSize(1);
+    course.step(module, "PAGE", "For all of them");
+    publishTelling(false, false);
+    assertThat(letters("Ruben Sato")).as("not wanted for everybody").hasSize(1);
+  }
+
+  @Test
+  void what_is_planned_tells_them_when_it_comes() {
+    course.step(module, "PAGE", "Glue and patience");
+    var edit =
+        new PlannedTelling(
+            course.impact().path("draft").asString(), false, true, began.plus(Duration.ofHours(2)));
+    as("Sefa Dunmore").call("PUT", course.path + "/publications/planned", edit);
+    moment(Duration.ofHours(1));
+    assertThat(letters("Ruben Sato")).isEmpty();
+    moment(Duration.ofHours(3));
+    assertThat(letters("Ruben Sato")).hasSize(1);
+    moment(Duration.ofHours(4));
+    assertThat(letters("Ruben Sato")).as("once").hasSize(1);
   }
 
   /** A step at the very start, which only those who come later get. */

@@ -26,6 +26,7 @@ import yendrik.server.jobs.Work;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
+import yendrik.server.way.Publishing.ForWhom;
 
 @RestController
 @RequestMapping("/api/courses/{course}/publications")
@@ -58,15 +59,23 @@ class PublicationController {
   /**
    * @param draft the mark of the draft that was looked at, as {@code GET next} gave it
    * @param later for those only who enrol from now on; otherwise for everybody
+   * @param tells whether those are written to for whom it opens something
    */
-  record PublicationEdit(@NotNull @Size(max = 1_000_000) String draft, Optional<Boolean> later) {}
+  record PublicationEdit(
+      @NotNull @Size(max = 1_000_000) String draft,
+      Optional<Boolean> later,
+      Optional<Boolean> tells) {}
 
   /**
    * @param later for those only who enrol from then on
+   * @param tells whether those are written to for whom it opens something
    * @param at when it is to be published
    */
   record PlanEdit(
-      @NotNull @Size(max = 1_000_000) String draft, boolean later, @NotNull Instant at) {}
+      @NotNull @Size(max = 1_000_000) String draft,
+      boolean later,
+      Optional<Boolean> tells,
+      @NotNull Instant at) {}
 
   /** What the draft changes of what is published. */
   @GetMapping("/next/changes")
@@ -88,7 +97,11 @@ class PublicationController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void plan(@PathVariable CourseId course, Seat seat, @Valid @RequestBody PlanEdit edit) {
     publishing.plan(
-        course, seat.person().id(), edit.later(), edit.at(), DraftMark.read(edit.draft()));
+        course,
+        seat.person().id(),
+        new ForWhom(edit.later(), edit.tells().orElse(false)),
+        edit.at(),
+        DraftMark.read(edit.draft()));
   }
 
   @DeleteMapping("/planned")
@@ -119,7 +132,7 @@ class PublicationController {
         publishing.publish(
             seat.course(),
             seat.person().id(),
-            edit.later().orElse(false),
+            new ForWhom(edit.later().orElse(false), edit.tells().orElse(false)),
             DraftMark.read(edit.draft()));
     return jobs.begin(
         seat,

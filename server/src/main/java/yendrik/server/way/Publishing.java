@@ -72,6 +72,21 @@ public class Publishing {
   }
 
   /**
+   * For whom something is published.
+   *
+   * @param later for those only who enrol from then on; the others keep what they have
+   * @param tells whether those are written to for whom it opens something; never of what is for
+   *     later ones
+   */
+  public record ForWhom(boolean later, boolean tells) {
+    public ForWhom {
+      tells &= !later;
+    }
+
+    static final ForWhom EVERYONE = new ForWhom(false, false);
+  }
+
+  /**
    * What publishing now would do.
    *
    * @param draft marks the draft that was looked at, see {@link DraftMark}
@@ -157,12 +172,11 @@ public class Publishing {
   /**
    * Publishes the draft that somebody has looked at.
    *
-   * @param later for those only who enrol from now on; the others keep what they have
    * @param seen the mark of it; when the draft is another one by now, nothing is published
    * @return the number of the publication
    */
-  public int publish(CourseId course, PersonId by, boolean later, DraftMark seen) {
-    return publish(lock(course), by, later, seen(course, seen));
+  public int publish(CourseId course, PersonId by, ForWhom whom, DraftMark seen) {
+    return publish(lock(course), by, whom, seen(course, seen));
   }
 
   private Designs.Ready seen(CourseId course, DraftMark seen) {
@@ -178,16 +192,17 @@ public class Publishing {
    *
    * @throws Problem if the moment is past, or there is nothing to publish
    */
-  public void plan(CourseId course, PersonId by, boolean later, Instant at, DraftMark seen) {
+  public void plan(CourseId course, PersonId by, ForWhom whom, Instant at, DraftMark seen) {
     Instant now = clock.instant();
     if (!at.isAfter(now)) throw Problem.field("at", "moment-past");
     CourseRecord locked = lock(course);
     Designs.Ready draft = seen(course, seen);
-    mustBringSomething(locked, later, draft);
+    mustBringSomething(locked, whom.later(), draft);
     PlannedPublicationRecord row = db.newRecord(PLANNED_PUBLICATION);
     row.setCourseId(course);
     row.setAt(at);
-    row.setLater(later);
+    row.setLater(whom.later());
+    row.setTells(whom.tells());
     row.setDocument(Json.of(draft.kept()));
     row.setById(by);
     row.setPlannedAt(now);
@@ -224,7 +239,7 @@ public class Publishing {
             insert(
                 locked,
                 due.getById(),
-                due.getLater(),
+                new ForWhom(due.getLater(), due.getTells()),
                 locked.getPublishedVersion() + 1,
                 due.getDocument()));
   }
@@ -236,16 +251,16 @@ public class Publishing {
    */
   public int publish(CourseId course, PersonId by) {
     CourseRecord locked = lock(course);
-    return publish(locked, by, /* later= */ false, designs.fitToPublish(course));
+    return publish(locked, by, ForWhom.EVERYONE, designs.fitToPublish(course));
   }
 
   private CourseRecord lock(CourseId course) {
     return db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
   }
 
-  private int publish(CourseRecord course, PersonId by, boolean later, Designs.Ready draft) {
-    mustBringSomething(course, later, draft);
-    return insert(course, by, later, draft.version(), Json.of(draft.kept()));
+  private int publish(CourseRecord course, PersonId by, ForWhom whom, Designs.Ready draft) {
+    mustBringSomething(course, whom.later(), draft);
+    return insert(course, by, whom, draft.version(), Json.of(draft.kept()));
   }
 
   /** The same again is published only for those who have something earlier. */
@@ -280,13 +295,14 @@ public class Publishing {
   }
 
   /** What was planned is dropped with it: it was made for what stood before. */
-  private int insert(CourseRecord course, PersonId by, boolean later, int version, JSONB document) {
+  private int insert(CourseRecord course, PersonId by, ForWhom whom, int version, JSONB document) {
     db.insertInto(COURSE_VERSION)
         .set(COURSE_VERSION.COURSE_ID, course.getId())
         .set(COURSE_VERSION.NUMBER, version)
         .set(COURSE_VERSION.PUBLISHED_AT, clock.instant())
         .set(COURSE_VERSION.PUBLISHED_BY, by)
-        .set(COURSE_VERSION.LATER, later)
+        .set(COURSE_VERSION.LATER, whom.later())
+        .set(COURSE_VERSION.TELLS, whom.tells())
         .set(COURSE_VERSION.DOCUMENT, document)
         .execute();
     boolean first = course.getPublishedVersion() == 0;
@@ -294,7 +310,7 @@ public class Publishing {
         .set(COURSE.PUBLISHED_VERSION, version)
         .set(
             COURSE.EVERYONES_VERSION,
-            later && !first ? course.getEveryonesVersion() : Integer.valueOf(version))
+            whom.later() && !first ? course.getEveryonesVersion() : Integer.valueOf(version))
         .where(COURSE.ID.eq(course.getId()))
         .execute();
     dropped(course.getId());

@@ -69,6 +69,7 @@ public class Walks {
   private final Events events;
   private final WarmWays warm;
   private final Institutions institutions;
+  private final PublicationNews news;
   private final Clock clock;
 
   Walks(
@@ -79,6 +80,7 @@ public class Walks {
       Events events,
       WarmWays warm,
       Institutions institutions,
+      PublicationNews news,
       Clock clock) {
     this.db = db;
     this.facts = facts;
@@ -87,6 +89,7 @@ public class Walks {
     this.events = events;
     this.warm = warm;
     this.institutions = institutions;
+    this.news = news;
     this.clock = clock;
   }
 
@@ -327,6 +330,7 @@ public class Walks {
         };
     Progress moved = walk.progress().under(next.compiled(), before, at);
     fresh.subList(1, fresh.size()).forEach(moved::take);
+    news.tell(walk, moved, next.version());
     walk.known().add(fresh);
     return keep(locked, walk, moved, fresh, next);
   }
