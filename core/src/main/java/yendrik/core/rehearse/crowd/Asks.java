@@ -9,8 +9,10 @@ import yendrik.core.course.CourseIndex;
 import yendrik.core.people.StaffKind;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.check.Rules;
 import yendrik.core.rule.plan.CompiledCourse;
+import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
@@ -27,6 +29,7 @@ final class Asks {
    * @param minutes the most that a rule asks for
    * @param film the most of it that a rule asks for, 0 to 1
    * @param score the most that a rule asks for beyond passing, 0 to 1
+   * @param tries the most attempts that a rule asks for
    * @param judged whether a rule asks what staff make of it
    */
   record AtStep(
@@ -36,6 +39,7 @@ final class Asks {
       int posts,
       int replies,
       double score,
+      int tries,
       boolean judged,
       boolean signedOff) {}
 
@@ -48,7 +52,11 @@ final class Asks {
     List<List<Leaf>> of = new ArrayList<>();
     for (int s = 0; s < index.steps(); s++) of.add(new ArrayList<>());
     List<Leaf> all =
-        Rules.of(course.design()).values().stream().flatMap(Asks::wanted).distinct().toList();
+        Rules.of(course.design()).entrySet().stream()
+            .filter(rule -> !(rule.getKey() instanceof RuleAt.FlagRaised))
+            .flatMap(rule -> wanted(rule.getValue()))
+            .distinct()
+            .toList();
     for (Leaf leaf : all) {
       if (leaf instanceof Leaf.Approved approved) approvals.add(approved.by());
       if (!(leaf instanceof Leaf.OfStrand at)) continue;
@@ -76,6 +84,7 @@ final class Asks {
     int posts = 0;
     int replies = 0;
     double score = 0;
+    int tries = 0;
     boolean judged = false;
     boolean signedOff = false;
     for (Leaf leaf : leaves)
@@ -89,11 +98,12 @@ final class Asks {
           score = Math.max(score, l.from());
           judged = true;
         }
+        case AttemptLeaf.Attempted l -> tries = Math.max(tries, l.times());
         case MarkLeaf.Passed _, WorkLeaf.Marked _ -> judged = true;
         case SignOffLeaf.SignedOff _ -> signedOff = true;
         default -> {}
       }
-    return new AtStep(minutes, film, confirmed, posts, replies, score, judged, signedOff);
+    return new AtStep(minutes, film, confirmed, posts, replies, score, tries, judged, signedOff);
   }
 
   AtStep at(int step) {

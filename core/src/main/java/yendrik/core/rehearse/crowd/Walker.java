@@ -253,9 +253,10 @@ final class Walker {
 
   /** Whether a rule asks for more than being done, and another try may bring it. */
   private boolean wantsMore(int s) {
+    if (!Kinds.tried(index.step(s))) return false;
+    if (AttemptsStrand.of(progress.record()).made(s) < asks.at(s).tries()) return true;
     double score = asks.at(s).score();
-    return Kinds.tried(index.step(s))
-        && tries[s] < PATIENCE
+    return tries[s] < PATIENCE
         && progress.record().scored(s)
         && (progress.record().score(s) < score - 1e-9
             || (asks.at(s).judged() && !progress.record().passed(s)));

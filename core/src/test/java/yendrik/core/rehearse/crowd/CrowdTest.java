@@ -28,9 +28,11 @@ import yendrik.core.check.Check;
 import yendrik.core.check.Finding;
 import yendrik.core.check.SmallDesign;
 import yendrik.core.course.CourseDesign;
+import yendrik.core.course.Flag;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.FactId;
+import yendrik.core.id.FlagId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
@@ -42,6 +44,7 @@ import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.posts.PostLeaf;
 import yendrik.core.strand.seen.SeenLeaf;
@@ -208,6 +211,23 @@ class CrowdTest {
     CrowdResult result = walk(withoutFlags(), crowd(10, ABLE, 0.02));
     assertThat(result.finished()).isZero();
     assertThat(result.allDone()).isEqualTo(10);
+  }
+
+  @Test
+  void nobody_does_what_only_a_flag_asks_and_everybody_tries_as_often_as_a_rule_asks() {
+    Step after =
+        opens(
+            step(FILM, "After", StepKind.PAGE, ask(new SeenLeaf.Seen(FILM))),
+            ask(new AttemptLeaf.Attempted(PADS, 3)));
+    CourseDesign design = withoutFlags(steps().get(1), after);
+    CourseDesign flagged =
+        CourseDesignBuilder.builder(design)
+            .flags(
+                List.of(new Flag(new FlagId(1), "Tries", ask(new AttemptLeaf.Attempted(PADS, 3)))))
+            .modules(withoutFlags(steps().get(1)).modules())
+            .build();
+    assertThat(walk(design, crowd(30, ABLE, 0)).finished()).isEqualTo(30);
+    assertThat(new Asks(CompiledCourse.of(flagged)).at(0).tries()).isZero();
   }
 
   @Test
