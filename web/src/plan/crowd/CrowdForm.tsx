@@ -32,6 +32,16 @@ export function CrowdForm({ crowds }: { crowds: Crowds }) {
     onError: (e) => placeFaults(e, fields),
   });
   const asBefore = fields.watch('asBefore');
+  const typed = (name: Exclude<keyof CrowdEdit, 'asBefore'>, hint?: string) => (
+    <Field
+      of={fields}
+      name={name}
+      label={t(`crowd.${name}`)}
+      helperText={hint}
+      type="number"
+      size="small"
+    />
+  );
   const pair = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 };
   return (
     <Box
@@ -43,8 +53,8 @@ export function CrowdForm({ crowds }: { crowds: Crowds }) {
     >
       <Fault error={walk.error} fields={fields} />
       <Box sx={pair}>
-        <Field of={fields} name="learners" label={t('crowd.learners')} type="number" size="small" />
-        <Field of={fields} name="weeks" label={t('crowd.weeks')} type="number" size="small" />
+        {typed('learners')}
+        {typed('weeks')}
       </Box>
       <FieldGroup title={t('crowd.folk')}>
         {crowds.like > 0 && (
@@ -65,64 +75,21 @@ export function CrowdForm({ crowds }: { crowds: Crowds }) {
         {!asBefore && (
           <>
             <Box sx={pair}>
-              <Field
-                of={fields}
-                name="ability"
-                label={t('crowd.ability')}
-                type="number"
-                size="small"
-              />
-              <Field
-                of={fields}
-                name="spread"
-                label={t('crowd.spread')}
-                type="number"
-                size="small"
-              />
+              {typed('ability')}
+              {typed('spread')}
             </Box>
             <Box sx={pair}>
-              <Field
-                of={fields}
-                name="perWeek"
-                label={t('crowd.perWeek')}
-                type="number"
-                size="small"
-              />
-              <Field
-                of={fields}
-                name="paceSpread"
-                label={t('crowd.paceSpread')}
-                type="number"
-                size="small"
-              />
+              {typed('perWeek')}
+              {typed('paceSpread')}
             </Box>
           </>
         )}
-        <Field of={fields} name="stopping" label={t('crowd.stopping')} type="number" size="small" />
+        {typed('stopping')}
         <Box sx={pair}>
-          <Field
-            of={fields}
-            name="attendance"
-            label={t('crowd.attendance')}
-            type="number"
-            size="small"
-          />
-          <Field
-            of={fields}
-            name="staffDays"
-            label={t('crowd.staffDays')}
-            type="number"
-            size="small"
-          />
+          {typed('attendance')}
+          {typed('staffDays')}
         </Box>
-        <Field
-          of={fields}
-          name="seed"
-          label={t('crowd.seed')}
-          helperText={t('crowd.seedHint')}
-          type="number"
-          size="small"
-        />
+        {typed('seed', t('crowd.seedHint'))}
       </FieldGroup>
       <Button type="submit" variant="contained" disabled={walking || walk.isPending}>
         {t(walking ? 'crowd.walking' : 'crowd.walk')}
