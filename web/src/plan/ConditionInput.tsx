@@ -13,6 +13,7 @@ export function ConditionInput({
   example,
   label,
   also = () => [],
+  autoFocus = false,
   onTake,
 }: {
   at: Place;
@@ -21,6 +22,7 @@ export function ConditionInput({
   label?: string;
   /** What else can be meant by what is typed; it comes first. */
   also?: (text: string) => Proposal[];
+  autoFocus?: boolean;
   onTake: (p: Proposal) => void;
 }) {
   const t = useTranslations();
@@ -67,6 +69,7 @@ export function ConditionInput({
       renderInput={(params) => (
         <TextField
           {...params}
+          autoFocus={autoFocus}
           placeholder={called}
           slotProps={{
             ...params.slotProps,

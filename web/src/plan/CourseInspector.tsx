@@ -1,9 +1,9 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, FormControlLabel, FormHelperText, Switch, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import {
   api,
   body,
-  type CompletionEdit,
+  type CourseRulesEdit,
   type Design,
   type DesignFlag,
   type FlagEdit,
@@ -14,6 +14,7 @@ import { SavedField } from '../ui/SavedField';
 import { FindingsAt } from './check/FindingsAt';
 import { RuleEditor } from './RuleEditor';
 import type { Draft } from './useDraft';
+import { UsualRules } from './usual/UsualRules';
 
 /** After how many days away somebody is flagged by a flag that was added just now. */
 const QUIET_DAYS = 7;
@@ -48,13 +49,11 @@ export function CourseInspector({ design, draft }: { design: Design; draft: Draf
       <RuleEditor
         title={t('plan.completeWhen')}
         at={{ place: 'course-complete', id: design.course }}
-        rule={design.completion.completeWhen}
+        rule={design.rules.completeWhen}
         usual={t('plan.courseUsual')}
         example={t('plan.examples.complete')}
         onChange={(rule) =>
-          draft.completion(design.completion, {
-            completeWhen: rule as CompletionEdit['completeWhen'],
-          })
+          draft.rules(design.rules, { completeWhen: rule as CourseRulesEdit['completeWhen'] })
         }
       />
       {design.learners > 0 && (
@@ -62,6 +61,18 @@ export function CourseInspector({ design, draft }: { design: Design; draft: Draf
           {t('plan.completeLate', { count: design.learners })}
         </Typography>
       )}
+      <FormControlLabel
+        sx={{ mt: 1.5, display: 'flex' }}
+        control={
+          <Switch
+            checked={design.rules.strictOrder}
+            onChange={(_, strictOrder) => draft.rules(design.rules, { strictOrder })}
+          />
+        }
+        label={t('plan.strictCourse')}
+      />
+      <FormHelperText sx={{ mt: 0 }}>{t('plan.strictCourseHint')}</FormHelperText>
+      <UsualRules design={design} draft={draft} />
       <Section title={t('plan.flags')}>
         <Typography variant="body2" color="textSecondary">
           {t('plan.flagsHint')}

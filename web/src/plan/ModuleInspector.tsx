@@ -54,13 +54,16 @@ export function ModuleInspector({
         sx={{ mt: 1.5, display: 'flex' }}
         control={
           <Switch
-            checked={module.strictOrder}
+            checked={module.strictOrder || design.rules.strictOrder}
+            disabled={design.rules.strictOrder}
             onChange={(_, strictOrder) => draft.module(module, { strictOrder })}
           />
         }
         label={t('plan.strict')}
       />
-      <FormHelperText sx={{ mt: 0 }}>{t('plan.strictHint')}</FormHelperText>
+      <FormHelperText sx={{ mt: 0 }}>
+        {t(design.rules.strictOrder ? 'plan.strictByCourse' : 'plan.strictHint')}
+      </FormHelperText>
       <FormControlLabel
         sx={{ display: 'flex' }}
         control={

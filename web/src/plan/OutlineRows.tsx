@@ -3,12 +3,14 @@ import { CSS } from '@dnd-kit/utilities';
 import { Box, Checkbox, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useTranslations } from 'use-intl';
-import type { Design, DesignModule, DesignOutcome, DesignStep } from '../api/client';
+import type { Design, DesignModule, DesignStep } from '../api/client';
 import { Bead, Knot } from '../ui/Glyphs';
 import { useNames } from '../ui/useNames';
 import { SignAt } from './check/FindingSign';
 import { Code } from './OutcomeRow';
+import { RuleCell } from './RuleCell';
 import type { Picked } from './several/usePicked';
+import type { Draft } from './useDraft';
 
 export const COLUMNS =
   '26px 30px minmax(210px, 1.5fr) minmax(110px, 1fr) minmax(120px, 1.2fr) 128px 44px';
@@ -62,6 +64,8 @@ function Row({
         cursor: 'pointer',
         position: 'relative',
         zIndex: isDragging ? 5 : 0,
+        opacity: isDragging ? 0.55 : 1,
+        pointerEvents: isDragging ? 'none' : 'auto',
         bgcolor: chosen ? 'tone.madderWash' : strong ? 'tone.ground' : 'tone.panel',
         boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
       }}
@@ -100,6 +104,14 @@ function Row({
   );
 }
 
+/** What rows need to show their rules and to change them. */
+export interface RuleProps {
+  design: Design;
+  draft: Draft;
+  /** The row that is dragged just now. */
+  dragged: string | null;
+}
+
 export function ModuleRow({
   module,
   number,
@@ -107,7 +119,8 @@ export function ModuleRow({
   waits,
   picked,
   onSelect,
-}: {
+  ...rules
+}: RuleProps & {
   module: DesignModule;
   number: number;
   chosen: boolean;
@@ -142,12 +155,24 @@ export function ModuleRow({
           <Waits count={waits} />
         </Box>
       </Box>
-      <Typography variant="body2" color="textSecondary">
-        {module.doneWhen?.line ?? t('plan.moduleUsual')}
-      </Typography>
-      <Typography variant="body2" color="textSecondary">
-        {module.opensWhen?.line ?? t('plan.always')}
-      </Typography>
+      <RuleCell
+        at={{ place: 'module-done', id: module.id }}
+        name={module.name}
+        title={t('plan.doneWhen')}
+        usual={t('plan.moduleUsual')}
+        example={t('plan.examples.moduleDone')}
+        soft
+        {...rules}
+      />
+      <RuleCell
+        at={{ place: 'module-opens', id: module.id }}
+        name={module.name}
+        title={t('plan.opensWhen')}
+        usual={t('plan.always')}
+        example={t('plan.examples.opens')}
+        soft
+        {...rules}
+      />
       <span />
       <span />
     </Row>
@@ -156,17 +181,15 @@ export function ModuleRow({
 
 /** The end of the course: when it is complete. */
 export function CourseRow({
-  completion,
-  flags,
   chosen,
   onSelect,
-}: {
-  completion: Design['completion'];
-  flags: Design['flags'];
+  ...rules
+}: RuleProps & {
   chosen: boolean;
   onSelect: () => void;
 }) {
   const t = useTranslations();
+  const course = rules.design.rules;
   return (
     <Box
       role="listitem"
@@ -187,20 +210,27 @@ export function CourseRow({
     >
       <Box component="span" sx={{ display: { xs: 'none', md: 'block' } }} />
       <Box component="span" sx={{ display: 'grid', placeItems: 'center' }}>
-        <Knot size={24} filled={completion.completeWhen !== undefined} />
+        <Knot size={24} filled={course.completeWhen !== undefined} />
       </Box>
       <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0 }}>
-        <SignAt part="COMPLETION" id={completion.id} />
+        <SignAt part="COMPLETION" id={course.id} />
         <Name text={t('plan.courseEnd')} off={false} onSelect={onSelect} chosen={chosen} big />
       </Box>
       <Box sx={{ gridColumn: { xs: '2', md: '4 / -1' }, minWidth: 0 }}>
-        <RuleLine
+        <RuleCell
+          at={{ place: 'course-complete', id: course.id }}
+          name={t('plan.courseEnd')}
+          title={t('plan.completeWhen')}
+          usual={t('plan.courseUsual')}
           line={t('plan.completeWhenLine', {
-            rule: completion.completeWhen?.line ?? t('plan.courseUsual'),
+            rule: course.completeWhen?.line ?? t('plan.courseUsual'),
           })}
+          example={t('plan.examples.complete')}
+          {...rules}
         />
-        <Typography variant="caption" color="textSecondary">
-          {t('plan.flagCount', { count: flags.length })}
+        <Typography variant="caption" color="textSecondary" noWrap>
+          {course.strictOrder && `${t('plan.strict')} · `}
+          {t('plan.flagCount', { count: rules.design.flags.length })}
         </Typography>
       </Box>
     </Box>
@@ -218,16 +248,13 @@ function useAudience({ groups, people }: DesignStep, all: Design['groups']) {
 
 export function StepRow({
   step,
-  outcomes,
-  groups,
   chosen,
   waits,
   picked,
   onSelect,
-}: {
+  ...rules
+}: RuleProps & {
   step: DesignStep;
-  outcomes: DesignOutcome[];
-  groups: Design['groups'];
   chosen: boolean;
   /** How many learners it is closed for. */
   waits: number;
@@ -235,6 +262,7 @@ export function StepRow({
   onSelect: () => void;
 }) {
   const t = useTranslations();
+  const { outcomes, groups } = rules.design;
   const audience = useAudience(step, groups);
   return (
     <Row
@@ -282,8 +310,24 @@ export function StepRow({
           )}
         </Box>
       </Box>
-      <RuleLine line={step.doneWhen.line} />
-      <RuleLine line={step.opensWhen?.line} soft />
+      <RuleCell
+        at={{ place: 'step-done', id: step.id }}
+        name={step.name}
+        title={t('plan.doneWhen')}
+        usual=""
+        example={t('plan.examples.done')}
+        needed
+        {...rules}
+      />
+      <RuleCell
+        at={{ place: 'step-opens', id: step.id }}
+        name={step.name}
+        title={t('plan.opensWhen')}
+        usual=""
+        example={t('plan.examples.opens')}
+        soft
+        {...rules}
+      />
       <Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
         {step.evidenceFor.slice(0, 4).map((tie) => {
           const outcome = outcomes.find((o) => o.id === tie.outcome);
@@ -348,25 +392,6 @@ function Name({
     >
       {text}
       {off && ` (${t('plan.hidden')})`}
-    </Typography>
-  );
-}
-
-/** A rule in at most two lines; the whole of it stands in the title and in the inspector. */
-function RuleLine({ line, soft = false }: { line: string | undefined; soft?: boolean }) {
-  return (
-    <Typography
-      variant="body2"
-      title={line}
-      color={soft ? 'textSecondary' : undefined}
-      sx={{
-        display: '-webkit-box',
-        WebkitLineClamp: 2,
-        WebkitBoxOrient: 'vertical',
-        overflow: 'hidden',
-      }}
-    >
-      {line}
     </Typography>
   );
 }

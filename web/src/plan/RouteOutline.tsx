@@ -1,9 +1,11 @@
 import {
+  type CollisionDetection,
   closestCenter,
   DndContext,
   type DragEndEvent,
   KeyboardSensor,
   PointerSensor,
+  pointerWithin,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
@@ -21,20 +23,23 @@ import { api, body, type Design, type StepKind } from '../api/client';
 import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
+import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
 import { CourseInspector } from './CourseInspector';
+import { plainRule } from './edits';
 import { ModuleInspector } from './ModuleInspector';
 import { NewStepRow } from './NewStepRow';
 import { COLUMNS, CourseRow, ModuleRow, StepRow } from './OutlineRows';
 import { orderAfterDragOf } from './order';
 import { PublishDialog } from './PublishDialog';
+import { placeOf, ruleAt, setRuleAt, withDone } from './ruleAt';
 import { ShowOnly } from './ShowOnly';
 import { StepInspector, type Tab } from './StepInspector';
 import { PickedBar } from './several/PickedBar';
 import { type Picked, usePicked } from './several/usePicked';
 import { type Filter, shownRows } from './shown';
-import { useDraft } from './useDraft';
+import { type Draft, useDraft } from './useDraft';
 import { waiting } from './waiting';
 
 const CopyDialog = lazy(() => import('./copying/CopyDialog'));
@@ -205,7 +210,7 @@ export default function RouteOutline() {
                 rows={rows}
                 sel={sel}
                 select={select}
-                onOrder={(order) => draft.order(data, order)}
+                draft={draft}
                 picked={picked}
                 bar={
                   picked.steps.length > 0 && (
@@ -304,18 +309,29 @@ interface OutlineProps {
   newStep: ReactNode;
   sel: string | null;
   select: (sel: string | null) => void;
-  onOrder: (order: { id: number; steps: number[] }[]) => void;
+  draft: Draft;
   picked: Picked;
   /** Stands in the place of the columns' heads while steps are picked. */
   bar: ReactNode;
 }
+
+/** A rule that the pointer is over, and otherwise the row that is nearest. */
+const ruleOrRow: CollisionDetection = (args) => {
+  const isRule = (id: unknown) => placeOf(String(id)) !== undefined;
+  const among = (rules: boolean) => ({
+    ...args,
+    droppableContainers: args.droppableContainers.filter((c) => isRule(c.id) === rules),
+  });
+  const rules = pointerWithin(among(true));
+  return rules.length > 0 ? rules : closestCenter(among(false));
+};
 
 function Outline({
   design,
   rows: only,
   sel,
   select,
-  onOrder,
+  draft,
   adding,
   onAddTo,
   newStep,
@@ -323,6 +339,7 @@ function Outline({
   bar,
 }: OutlineProps) {
   const t = useTranslations();
+  const notice = useNotice();
   const taught = design.learners > 0;
   const progress = useQuery({ ...queries.progress(design.course), enabled: taught }).data;
   const waits = useMemo(() => waiting(design, progress), [design, progress]);
@@ -334,13 +351,33 @@ function Outline({
     `module-${m.id}`,
     ...m.steps.map((s) => `step-${s.id}`),
   ]);
+  const [dragged, setDragged] = useState<string | null>(null);
   const drop = ({ active, over }: DragEndEvent) => {
+    setDragged(null);
     if (!over || active.id === over.id) return;
+    const row = String(active.id);
+    const rule = placeOf(String(over.id));
+    if (rule) {
+      setRuleAt(design, draft, rule, plainRule(withDone(ruleAt(design, rule), row)));
+      notice({
+        tone: 'success',
+        text: t('plan.droppedOn', { name: nameIn(design, row) ?? '' }),
+        undo: () => void draft.undo(),
+      });
+      return;
+    }
     const moved = new Set(picked.steps.map((s) => s.id));
-    onOrder(orderAfterDragOf(design.modules, String(active.id), String(over.id), moved));
+    draft.order(design, orderAfterDragOf(design.modules, row, String(over.id), moved));
   };
+  const rules = { design, draft, dragged };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={ruleOrRow}
+      onDragStart={({ active }) => setDragged(String(active.id))}
+      onDragCancel={() => setDragged(null)}
+      onDragEnd={drop}
+    >
       <Box
         sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider' }}
         role="list"
@@ -358,6 +395,7 @@ function Outline({
                   waits={waits.get(`module-${m.id}`) ?? 0}
                   picked={picked}
                   onSelect={() => select(`module-${m.id}`)}
+                  {...rules}
                 />
                 {/* One list, in which the row of a new step moves: it keeps what is typed there. */}
                 {[
@@ -367,12 +405,11 @@ function Outline({
                       <StepRow
                         key={s.id}
                         step={s}
-                        outcomes={design.outcomes}
-                        groups={design.groups}
                         chosen={sel === `step-${s.id}`}
                         waits={waits.get(`step-${s.id}`) ?? 0}
                         picked={picked}
                         onSelect={() => select(`step-${s.id}`)}
+                        {...rules}
                       />,
                       adding?.after === s.id && newStep,
                     ]),
@@ -392,12 +429,7 @@ function Outline({
             ),
           )}
         </SortableContext>
-        <CourseRow
-          completion={design.completion}
-          flags={design.flags}
-          chosen={sel === 'course'}
-          onSelect={() => select('course')}
-        />
+        <CourseRow chosen={sel === 'course'} onSelect={() => select('course')} {...rules} />
       </Box>
     </DndContext>
   );

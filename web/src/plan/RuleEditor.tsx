@@ -43,6 +43,8 @@ interface Props {
   example: string;
   /** A rule that must not be empty keeps its last condition until another is there. */
   needed?: boolean;
+  /** Whether one types into it at once. */
+  autoFocus?: boolean;
   /** Whether it can be had and given as text. */
   textual?: boolean;
   onChange: (rule: Record<string, unknown> | undefined, root: RuleNode | undefined) => void;
@@ -68,6 +70,7 @@ export function RuleEditor({
   example,
   needed = false,
   textual = true,
+  autoFocus = false,
   onChange,
 }: Props) {
   const t = useTranslations();
@@ -115,6 +118,7 @@ export function RuleEditor({
         <ConditionInput
           at={at}
           example={example}
+          autoFocus={autoFocus}
           onTake={(p) => {
             save(addTo(root, undefined, joining ? jointNode('any', [askNode(p)]) : askNode(p)));
             setJoining(false);

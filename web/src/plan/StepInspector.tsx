@@ -15,6 +15,7 @@ import { ReachNow } from './ReachNow';
 import { RuleEditor } from './RuleEditor';
 import { StepSettings } from './StepSettings';
 import { authorProps, type StepPanelProps } from './stepPanel';
+import { UsualRow } from './usual/UsualRow';
 
 const TextEditor = lazy(() => import('../ui/editor/TextEditor'));
 const TABS = ['rules', 'content', 'settings'] as const;
@@ -63,6 +64,7 @@ export function StepInspector(props: StepPanelProps & { tab: Tab; setTab: (tab: 
             example={t('plan.examples.opens')}
             onChange={(rule) => draft.step(step, { opensWhen: rule as StepEdit['opensWhen'] })}
           />
+          <UsualRow field="opensWhen" step={step} design={design} draft={draft} />
           <GateFields gate={step} onChange={(change) => draft.step(step, change)} />
           <RuleEditor
             title={t('plan.doneWhen')}
@@ -75,6 +77,7 @@ export function StepInspector(props: StepPanelProps & { tab: Tab; setTab: (tab: 
               rule && draft.step(step, { doneWhen: rule as StepEdit['doneWhen'] })
             }
           />
+          <UsualRow field="doneWhen" step={step} design={design} draft={draft} />
           <ReachNow step={step.id} />
         </>
       )}

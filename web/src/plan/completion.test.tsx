@@ -19,7 +19,7 @@ describe('the whole course', () => {
     const calls = serve({
       'GET /api/courses/2/design': course,
       'GET /api/courses/2/design/proposals': [word],
-      'PATCH /api/courses/2/design/completion': { id: 2, version: 2 },
+      'PATCH /api/courses/2/design/course': { id: 2, version: 2 },
     });
     show(<RouteOutline />);
     expect(await screen.findByText('Complete when every module is done')).toBeInTheDocument();

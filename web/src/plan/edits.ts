@@ -1,8 +1,8 @@
 import type {
   BadgeEdit,
-  CompletionEdit,
+  CourseRules,
+  CourseRulesEdit,
   DesignBadge,
-  DesignCompletion,
   DesignFlag,
   DesignModule,
   DesignOutcome,
@@ -15,6 +15,8 @@ import type {
   RuleNode,
   RuleView,
   StepEdit,
+  UsualEdit,
+  UsualRules,
 } from '../api/client';
 import { partEdit } from '../kinds/rooms';
 
@@ -75,8 +77,16 @@ export const moduleEdit = (m: DesignModule): Body<ModuleEdit> => ({
   staysOpen: m.staysOpen,
 });
 
-export const completionEdit = (c: DesignCompletion): Body<CompletionEdit> => ({
-  ...(c.completeWhen && { completeWhen: rule(c.completeWhen) as CompletionEdit['completeWhen'] }),
+export const courseRulesEdit = (r: CourseRules): Body<CourseRulesEdit> => ({
+  strictOrder: r.strictOrder,
+  ...(r.completeWhen && {
+    completeWhen: rule(r.completeWhen) as CourseRulesEdit['completeWhen'],
+  }),
+});
+
+export const usualEdit = (u: UsualRules): Body<UsualEdit> => ({
+  ...(u.opensWhen && { opensWhen: rule(u.opensWhen) as UsualEdit['opensWhen'] }),
+  doneWhen: rule(u.doneWhen) as UsualEdit['doneWhen'],
 });
 
 export const flagEdit = (f: DesignFlag): Body<FlagEdit> => ({

@@ -48,7 +48,8 @@ const design = (more = {}) => ({
   scales: [],
   outcomes: [],
   badges: [],
-  completion: { id: 2, version: 1 },
+  rules: { id: 2, version: 1, strictOrder: false },
+  usual: [],
   flags: [],
   groups: [{ id: 7, name: 'Saturday' }],
   faults: [],
@@ -202,9 +203,11 @@ describe('the route', () => {
             {
               ...design().modules[0],
               steps: [
-                step(11, 'PAGE', 'First', { usualDone: true }),
-                step(12, 'PAGE', 'Second', { usualDone: true, ...opens(11) }),
-                step(13, 'PAGE', 'Third', { usualDone: false }),
+                step(11, 'PAGE', 'First'),
+                step(12, 'PAGE', 'Second', opens(11)),
+                step(13, 'PAGE', 'Third', {
+                  doneWhen: { line: '', text: 'this step confirmed', root: askRoot('sure') },
+                }),
               ],
             },
           ],

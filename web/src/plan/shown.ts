@@ -1,5 +1,6 @@
 import type { Design } from '../api/client';
 import { following, graphOf, isOn, type NodeKey } from './map/graph';
+import { isUsual } from './usual/usual';
 
 /** Which rows of the route are shown: all, those whose rules are not the usual ones, or a way. */
 export type Filter = { show: 'all' | 'unusual' } | { show: 'before' | 'after'; of: NodeKey };
@@ -13,7 +14,9 @@ export function shownRows(design: Design, filter: Filter): ReadonlySet<NodeKey> 
   for (const module of design.modules) {
     const key = `module-${module.id}`;
     const steps = module.steps.filter((s) =>
-      way ? isOn(way, `step-${s.id}`) : s.opensWhen !== undefined || !s.usualDone,
+      way
+        ? isOn(way, `step-${s.id}`)
+        : !isUsual(design, s, 'opensWhen') || !isUsual(design, s, 'doneWhen'),
     );
     for (const s of steps) rows.add(`step-${s.id}`);
     const own = way

@@ -9,10 +9,10 @@ import {
   type BankEdit,
   type BankQuestion,
   body,
-  type CompletionEdit,
+  type CourseRules,
+  type CourseRulesEdit,
   type Design,
   type DesignBadge,
-  type DesignCompletion,
   type DesignFlag,
   type DesignModule,
   type DesignOutcome,
@@ -26,6 +26,8 @@ import {
   type RubricEdit,
   type SameAgain,
   type StepEdit,
+  type UsualEdit,
+  type UsualRules,
 } from '../api/client';
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
@@ -34,12 +36,13 @@ import type { ActHeaders } from '../ui/useActKey';
 import { useKeys } from '../ui/useKeys';
 import {
   badgeEdit,
-  completionEdit,
+  courseRulesEdit,
   flagEdit,
   moduleEdit,
   outcomeEdit,
   rehearsalEdit,
   stepEdit,
+  usualEdit,
 } from './edits';
 import { type Order, ordered } from './order';
 import { bankEdit } from './questions/bankEdit';
@@ -50,7 +53,8 @@ export type Part =
   | 'modules'
   | 'steps'
   | 'badges'
-  | 'completion'
+  | 'course'
+  | 'usual'
   | 'flags'
   | 'rubrics'
   | 'questions'
@@ -162,11 +166,12 @@ export function useDraft(course: number) {
       modules: () => api.PATCH('/api/courses/{course}/design/modules/{id}', init),
       steps: () => api.PATCH('/api/courses/{course}/design/steps/{id}', init),
       badges: () => api.PATCH('/api/courses/{course}/design/badges/{id}', init),
-      completion: () =>
-        api.PATCH('/api/courses/{course}/design/completion', {
+      course: () =>
+        api.PATCH('/api/courses/{course}/design/course', {
           params: { path: { course } },
           body: fields,
         }),
+      usual: () => api.PATCH('/api/courses/{course}/design/usual/{id}', init),
       flags: () => api.PATCH('/api/courses/{course}/design/flags/{id}', init),
       rubrics: () => api.PATCH('/api/courses/{course}/design/rubrics/{id}', init),
       questions: () => api.PATCH('/api/courses/{course}/design/questions/{id}', init),
@@ -261,8 +266,10 @@ export function useDraft(course: number) {
       changing({ part: 'modules', shown: m, change, edit: moduleEdit }),
     badge: (b: DesignBadge, change: Partial<BadgeEdit>) =>
       changing({ part: 'badges', shown: b, change, edit: badgeEdit }),
-    completion: (c: DesignCompletion, change: Partial<CompletionEdit>) =>
-      changing({ part: 'completion', shown: c, change, edit: completionEdit }),
+    rules: (r: CourseRules, change: Partial<CourseRulesEdit>) =>
+      changing({ part: 'course', shown: r, change, edit: courseRulesEdit }),
+    usual: (u: UsualRules, change: Partial<UsualEdit>) =>
+      changing({ part: 'usual', shown: u, change, edit: usualEdit }),
     flag: (f: DesignFlag, change: Partial<FlagEdit>) =>
       changing({ part: 'flags', shown: f, change, edit: flagEdit }),
     outcome: (o: DesignOutcome, change: Partial<OutcomeEdit>) =>

@@ -106,7 +106,6 @@ export const step = (id: number, kind: StepKind, more: Partial<DesignStep> = {})
   allowances: [],
   evidenceFor: [],
   doneWhen: rule(),
-  usualDone: true,
   part: PARTS[kind],
   ...more,
 });
@@ -157,7 +156,8 @@ export const design = (more: Partial<Design> = {}): Design => ({
   outcomes: [],
   modules: [],
   badges: [],
-  completion: { id: 2, version: 1 },
+  rules: { id: 2, version: 1, strictOrder: false },
+  usual: [],
   flags: [],
   groups: [],
   faults: [],

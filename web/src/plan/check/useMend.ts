@@ -39,7 +39,7 @@ export function useMend(design: Design | undefined, draft: Draft) {
     else if (part === 'MODULES' && module) draft.module(module, change);
     else if (part === 'BADGES' && badge) draft.badge(badge, change);
     else if (part === 'FLAGS' && flag) draft.flag(flag, change);
-    else if (part === 'COMPLETION') draft.completion(design.completion, change);
+    else if (part === 'COMPLETION') draft.rules(design.rules, change);
     else return false;
     return true;
   };

@@ -65,19 +65,21 @@ function edgesOf(design: Design): MapEdge[] {
       else if (!there.says.includes(says)) there.says.push(says);
     }
   };
+  const { strictOrder } = design.rules;
+  let before: number | undefined;
   for (const module of design.modules) {
     add(moduleKey(module.id), module.opensWhen?.root);
-    let before: number | undefined;
+    if (!strictOrder) before = undefined;
     for (const step of module.steps) {
       add(stepKey(step.id), step.opensWhen?.root);
       const waits = edges.some((e) => e.to === stepKey(step.id) && e.from === stepKey(before ?? 0));
-      if (module.strictOrder && before !== undefined && !waits)
+      if ((strictOrder || module.strictOrder) && before !== undefined && !waits)
         edges.push({ from: stepKey(before), to: stepKey(step.id), says: [] });
-      if (step.required && step.published) before = step.id;
+      if (step.required && step.published && module.published) before = step.id;
     }
   }
   for (const badge of design.badges) add(`badge-${badge.id}`, badge.earnedWhen?.root);
-  add('course', design.completion.completeWhen?.root);
+  add('course', design.rules.completeWhen?.root);
   return edges;
 }
 

@@ -50,7 +50,8 @@ const design = {
   ],
   outcomes: [],
   badges: [],
-  completion: {},
+  rules: { id: 2, version: 1, strictOrder: false },
+  usual: [],
 } as unknown as Design;
 
 const DONE = String.fromCharCode('0'.charCodeAt(0) + 7 * 4);

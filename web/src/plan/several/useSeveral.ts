@@ -76,7 +76,7 @@ export function useSeveral(course: number, draft: Draft) {
     set: (steps: DesignStep[], to: Partial<StepEdit>) =>
       each(steps, Object.keys(to) as Fields, () => to),
     /** Gives each a rule; what it asks about the step for which it was made, it asks about each. */
-    rule: async (steps: DesignStep[], field: RuleField, from: DesignStep, rule?: RuleNode) => {
+    rule: async (steps: DesignStep[], field: RuleField, from: { id: number }, rule?: RuleNode) => {
       if (!rule) return each(steps, [field], () => ({ [field]: undefined }));
       const asked = await body(
         api.POST('/api/courses/{course}/design/rules/for-steps', {

@@ -100,6 +100,7 @@ final class LargeCourse {
         "Large",
         ZoneOffset.UTC,
         START,
+        CourseDesign.Order.FREE,
         outcomes,
         modules,
         badges,

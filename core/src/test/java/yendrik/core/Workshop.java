@@ -278,6 +278,11 @@ public final class Workshop {
         List.of(steps));
   }
 
+  /** The same, all of it in strict order. */
+  public static CourseDesign inStrictOrder(CourseDesign design) {
+    return CourseDesignBuilder.builder(design).order(CourseDesign.Order.STRICT).build();
+  }
+
   public static CourseDesign design(List<CourseModule> modules, List<Badge> badges) {
     List<Flag> flags = new ArrayList<>();
     for (var flag : DefaultFlags.all())
@@ -298,6 +303,7 @@ public final class Workshop {
         "Cycle Mechanic Foundations",
         ZoneId.of("Europe/Berlin"),
         START,
+        CourseDesign.Order.FREE,
         List.of(
             outcome(BRAKE, "BRAKE", "Set up rim and disc brakes", new LevelMethod.Best()),
             outcome(

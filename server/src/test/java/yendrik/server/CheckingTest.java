@@ -128,7 +128,7 @@ class CheckingTest extends SchoolTest {
     ObjectNode edit = rule.objectNode();
     edit.putObject("from");
     edit.putObject("to").set("completeWhen", rule);
-    assertThat(sefa.call("PATCH", one.path + "/design/completion", edit.toString()).getStatus())
+    assertThat(sefa.call("PATCH", one.path + "/design/course", edit.toString()).getStatus())
         .isEqualTo(200);
   }
 }

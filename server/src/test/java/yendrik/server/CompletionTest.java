@@ -58,7 +58,7 @@ class CompletionTest extends SchoolTest {
     ObjectNode from = edit.putObject("from");
     was.ifPresent(w -> from.set("completeWhen", w));
     edit.putObject("to").set("completeWhen", rule);
-    return sefa.call("PATCH", course.path + "/design/completion", edit.toString()).getStatus();
+    return sefa.call("PATCH", course.path + "/design/course", edit.toString()).getStatus();
   }
 
   private void begins(ObjectNode rule) {
@@ -218,7 +218,7 @@ class CompletionTest extends SchoolTest {
     long framework = sefa.post("/api/frameworks", name).path("id").asLong();
     String design = "/api/courses/" + framework + "/design";
     String rule = "{\"from\": {}, \"to\": {\"completeWhen\": " + leaf("own-word") + "}}";
-    assertThat(sefa.call("PATCH", design + "/completion", rule).getStatus()).isEqualTo(409);
+    assertThat(sefa.call("PATCH", design + "/course", rule).getStatus()).isEqualTo(409);
     String flag = "{\"name\": \"Away\", \"flagWhen\": " + leaf("own-word") + "}";
     assertThat(sefa.call("POST", design + "/flags", flag).getStatus()).isEqualTo(409);
   }
@@ -255,8 +255,7 @@ class CompletionTest extends SchoolTest {
     JsonNode design = sefa.get("/api/courses/" + there + "/design");
     assertThat(design.path("faults").isEmpty()).isTrue();
     assertThat(design.path("flags").toString()).contains("Unread");
-    assertThat(design.at("/completion/completeWhen/line").asString())
-        .contains("Where the air goes");
+    assertThat(design.at("/rules/completeWhen/line").asString()).contains("Where the air goes");
     assertThat(sefa.call("DELETE", at, "").getStatus()).isEqualTo(204);
     assertThat(course.design().path("flags").toString()).doesNotContain("Unread");
     assertThat(sefa.call("POST", at + "/restoration", "").getStatus()).isEqualTo(204);

@@ -57,6 +57,7 @@ final class Changed {
         d.name(),
         d.zone(),
         d.startsAt(),
+        d.order(),
         d.outcomes(),
         modules,
         badges,

@@ -180,10 +180,8 @@ final class Reach {
 
   /** The steps that a strict order puts before one. */
   List<Integer> before(int s) {
-    int m = index.moduleOf(s);
-    if (!index.module(m).strictOrder()) return List.of();
     List<Integer> all = new ArrayList<>();
-    for (int b = index.firstStep(m); b < s; b++) if (index.expected(b) && mine[b]) all.add(b);
+    for (int b = index.orderFrom(s); b < s; b++) if (index.expected(b) && mine[b]) all.add(b);
     return all;
   }
 

@@ -23,6 +23,7 @@ import yendrik.core.rule.Condition;
  * Everything a designer decided about a course, at one version. Immutable; a change makes another.
  *
  * @param startsAt when the course begins for its learners
+ * @param order in which order its steps are done, whatever its modules say of themselves
  * @param statuses what registers can say, in the order in which it is offered
  * @param groups names of the groups that rules may speak of
  * @param sessions names of the sessions that rules may speak of
@@ -34,6 +35,7 @@ public record CourseDesign(
     String name,
     ZoneId zone,
     Instant startsAt,
+    Order order,
     List<Outcome> outcomes,
     List<CourseModule> modules,
     List<Badge> badges,
@@ -45,6 +47,8 @@ public record CourseDesign(
     Map<CourseId, String> otherCourses) {
 
   public CourseDesign {
+    // designs of before a course had an order say nothing of it
+    order = order == null ? Order.FREE : order;
     outcomes = List.copyOf(outcomes);
     modules = List.copyOf(modules);
     badges = List.copyOf(badges);
@@ -54,6 +58,14 @@ public record CourseDesign(
     // designs of before rules spoke of sessions say nothing of them
     sessions = sessions == null ? Map.of() : Map.copyOf(sessions);
     otherCourses = Map.copyOf(otherCourses);
+  }
+
+  /** In which order the steps of a course are done. */
+  public enum Order {
+    /** As their rules and modules say. */
+    FREE,
+    /** Each waits for the required steps before it, also for those of earlier modules. */
+    STRICT
   }
 
   /** All steps in course order. */
@@ -81,6 +93,26 @@ public record CourseDesign(
     return statuses.stream().filter(s -> s.id().equals(id)).findFirst();
   }
 
+  /** The same of other modules. */
+  public CourseDesign of(List<CourseModule> others) {
+    return new CourseDesign(
+        id,
+        version,
+        name,
+        zone,
+        startsAt,
+        order,
+        outcomes,
+        others,
+        badges,
+        flags,
+        statuses,
+        completeWhen,
+        groups,
+        sessions,
+        otherCourses);
+  }
+
   /** The same, knowing the names of these other courses only. */
   public CourseDesign naming(Set<CourseId> others) {
     Map<CourseId, String> names = new HashMap<>(otherCourses);
@@ -91,6 +123,7 @@ public record CourseDesign(
         name,
         zone,
         startsAt,
+        order,
         outcomes,
         modules,
         badges,

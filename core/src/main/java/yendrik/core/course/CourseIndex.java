@@ -119,6 +119,16 @@ public final class CourseIndex {
     else for (int part : parts(o)) sources(part, begun, found);
   }
 
+  /**
+   * The first of the steps that a strict order of the course or of its module puts before a step;
+   * the step itself where there is none.
+   */
+  public int orderFrom(int step) {
+    int module = moduleOfStep[step];
+    if (design.order() == CourseDesign.Order.STRICT) return 0;
+    return module(module).strictOrder() ? firstStep(module) : step;
+  }
+
   /** Whether a step is published, and its module is. */
   public boolean published(int step) {
     return published[step];

@@ -2,7 +2,7 @@ package yendrik.core.course;
 
 /**
  * What a learner meets in a step: the closed list. What a kind is stands with the kind itself, in
- * {@code kind}.
+ * {@code kind}. New ones come at the end: rules about samples of a kind are kept by its place.
  */
 public enum StepKind {
   PAGE("PAGE"),

@@ -281,10 +281,11 @@ final class Evaluation {
       opensTurn = desk.turn();
       next = Math.min(next, desk.next());
     }
-    if (index.module(m).strictOrder() && !atRest) {
+    int orderFrom = index.orderFrom(s);
+    if (orderFrom < s && !atRest) {
       boolean any = false;
       boolean anyDone = false;
-      for (int b = index.firstStep(m); b < s; b++) {
+      for (int b = orderFrom; b < s; b++) {
         if (!course.waitsFor(s, b)) continue;
         any = true;
         anyDone |= units.keptAt[b] != NEVER;

@@ -157,10 +157,9 @@ final class AsIf {
     if (!index.published(s) || !progress.record().isFor(s)) return cannot(Cannot.NOT_THERE);
     int m = index.moduleOf(s);
     Optional<Cannot> why = rule(new RuleAt.ModuleOpens(index.module(m).id()));
-    if (index.module(m).strictOrder())
-      for (int b = index.firstStep(m); b < s && why.isEmpty(); b++)
-        if (progress.course().waitsFor(s, b) && !progress.sight().waived(b))
-          why = come(new Leaf.StepDone(index.step(b).id()));
+    for (int b = index.orderFrom(s); b < s && why.isEmpty(); b++)
+      if (progress.course().waitsFor(s, b) && !progress.sight().waived(b))
+        why = come(new Leaf.StepDone(index.step(b).id()));
     if (why.isEmpty()) why = rule(new RuleAt.StepOpens(id));
     if (why.isEmpty()) index.step(s).window().from().ifPresent(stage::until);
     if (why.isEmpty() && !progress.sight().open(s)) why = cannot(Cannot.TOO_LATE);

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import yendrik.core.Refusal;
+import yendrik.core.id.StepId;
 
 /**
  * A rule, or a part of one: a question about a learner, or a joint over other conditions. Trees are
@@ -51,6 +52,13 @@ public sealed interface Condition {
           case AtLeast some -> new AtLeast(some.id, Math.min(some.n, left.size()), left);
           case After after -> new After(after.id, after.days, left.getFirst());
         });
+  }
+
+  /** The same rule about another step wherever it asks about one. */
+  default Condition about(StepId was, StepId is) {
+    return asking(leaf ->
+            Optional.of(leaf instanceof Leaf.OfStep of && of.step().equals(was) ? of.at(is) : leaf))
+        .orElse(this);
   }
 
   /** The same rule with another part in the place of one, or with none. */

@@ -393,6 +393,16 @@ class CheckTest {
   }
 
   @Test
+  void a_strict_order_of_the_course_makes_a_circle_of_a_step_that_a_later_one_opens() {
+    var waits = opens(page(ANATOMY, "Anatomy"), ask(new SeenLeaf.Seen(FILM)));
+    var design = withoutFlags(waits, page(FILM, "Film"));
+    assertThat(grave(design)).isEmpty();
+    var found = grave(inStrictOrder(design));
+    assertThat(found).extracting(Finding::code).containsExactly(Finding.Code.CIRCLE);
+    assertThat(found.getFirst().chain()).extracting(Finding.Link::by).contains(Finding.By.ORDER);
+  }
+
+  @Test
   void faults_come_first_are_mended_by_taking_them_out_and_hide_nothing_else() {
     List<Step> steps = new ArrayList<>();
     steps.add(opens(page(ANATOMY, "Anatomy"), ask(new SeenLeaf.Seen(ANATOMY))));

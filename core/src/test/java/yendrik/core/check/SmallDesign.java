@@ -56,7 +56,8 @@ public record SmallDesign(CourseDesign design) {
   @Override
   public String toString() {
     var wording = new Wording(design, Workshop.ENGLISH);
-    return Rules.of(design).entrySet().stream()
+    return design.order()
+        + Rules.of(design).entrySet().stream()
             .filter(rule -> !(rule.getKey() instanceof RuleAt.FlagRaised))
             .map(rule -> rule.getKey() + ": " + wording.line(rule.getValue(), rule.getKey()))
             .collect(Collectors.joining("\n", "\n", "\n"))
@@ -87,6 +88,7 @@ public record SmallDesign(CourseDesign design) {
       CourseDesign usual = Workshop.design(modules, badges);
       return Sounder.of(
           CourseDesignBuilder.builder(usual)
+              .order(c.rarely(8) ? CourseDesign.Order.STRICT : CourseDesign.Order.FREE)
               .flags(List.of())
               .groups(Map.of(SATURDAY, "Saturday"))
               .completeWhen(c.rarely(2) ? Optional.of(rule(2, 0)) : Optional.empty())

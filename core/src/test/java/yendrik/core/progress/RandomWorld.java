@@ -118,7 +118,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
 
   private static String words(CourseDesign design) {
     var wording = new Wording(design, Workshop.ENGLISH);
-    var out = new StringBuilder("version " + design.version());
+    var out = new StringBuilder("version " + design.version() + " " + design.order());
     for (CourseModule m : design.modules()) {
       out.append("\n module ").append(m.id()).append(m.published() ? "" : " unpublished");
       if (m.strictOrder()) out.append(" in strict order");
@@ -315,6 +315,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
               usual.name(),
               usual.zone(),
               START,
+              c.rarely(6) ? CourseDesign.Order.STRICT : CourseDesign.Order.FREE,
               outcomes(usual),
               modules,
               badges,

@@ -235,14 +235,22 @@ final class SimpleWorld {
     if (m.published() && (stays || !hopeless)) put(canOpen, m.id());
   }
 
+  private List<Step> stepsBefore(CourseModule m, Step s) {
+    List<CourseModule> ordered =
+        design.order() == CourseDesign.Order.STRICT
+            ? design.modules()
+            : m.strictOrder() ? List.of(m) : List.of();
+    return ordered.stream()
+        .flatMap(o -> o.steps().stream().map(b -> Map.entry(o.published() && b.published(), b)))
+        .takeWhile(b -> !b.getValue().id().equals(s.id()))
+        .filter(Map.Entry::getKey)
+        .map(Map.Entry::getValue)
+        .toList();
+  }
+
   private void step(CourseModule m, Step s) {
     Optional<Verdict> rule = s.opensWhen().map(this::verdict);
-    List<Step> before =
-        m.strictOrder()
-            ? m.steps().subList(0, m.steps().indexOf(s)).stream()
-                .filter(b -> b.required() && b.published())
-                .toList()
-            : List.of();
+    List<Step> before = stepsBefore(m, s).stream().filter(Step::required).toList();
     List<Step> waitedFor =
         before.stream()
             .filter(b -> !done.containsKey(b.id()))

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
+import yendrik.core.CourseModuleBuilder;
 import yendrik.core.Workshop;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
@@ -372,6 +373,32 @@ class WhatStaysTest {
     assertThat(state(PADS)).isEqualTo(StepState.OPEN);
     take(new SeenFact.Saw(PADS));
     assertThat(state(JOB_CARD)).isEqualTo(StepState.OPEN);
+  }
+
+  @Test
+  void a_strict_order_of_the_course_waits_for_earlier_modules_too() {
+    var hidden =
+        CourseModuleBuilder.builder(module(SECOND, Optional.empty(), page(FILM)))
+            .published(false)
+            .build();
+    var last = new ModuleId(3);
+    begin(
+        inStrictOrder(
+            design(
+                List.of(
+                    module(BRAKES, Optional.empty(), page(ANATOMY), extra(page(PADS))),
+                    hidden,
+                    module(last, Optional.empty(), page(JOB_CARD), page(NEXT))),
+                List.of())));
+    assertThat(state(PADS)).as("the first before it is not done").isEqualTo(StepState.CLOSED);
+    assertThat(state(JOB_CARD)).isEqualTo(StepState.CLOSED);
+    take(new SeenFact.Saw(ANATOMY));
+    assertThat(state(JOB_CARD))
+        .as("extras and hidden modules do not count")
+        .isEqualTo(StepState.OPEN);
+    assertThat(state(NEXT)).isEqualTo(StepState.CLOSED);
+    take(new Fact.Excused(JOB_CARD, "done elsewhere"));
+    assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
   }
 
   @Test

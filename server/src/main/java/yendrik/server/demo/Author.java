@@ -482,9 +482,7 @@ final class Author {
 
   /** Says when the course is complete. */
   void completeWhen(Condition rule) {
-    drafts
-        .completion()
-        .change(course, new FieldsEdit(Map.of(), Map.of("completeWhen", Json.map(rule))));
+    drafts.rules().change(course, new FieldsEdit(Map.of(), Map.of("completeWhen", Json.map(rule))));
   }
 
   private static <V> V known(Map<?, V> map, Object key) {

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FlagId;
@@ -27,16 +28,19 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.copy.Usual;
 import yendrik.core.rule.words.Proposals;
 import yendrik.server.design.DesignViews.BadgeView;
-import yendrik.server.design.DesignViews.CompletionView;
+import yendrik.server.design.DesignViews.CourseRulesView;
 import yendrik.server.design.DesignViews.DesignView;
 import yendrik.server.design.DesignViews.FlagView;
 import yendrik.server.design.DesignViews.ModuleView;
 import yendrik.server.design.DesignViews.OutcomeView;
 import yendrik.server.design.DesignViews.StepView;
+import yendrik.server.design.DesignViews.UsualView;
 import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.IfMatch;
+import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -160,26 +164,34 @@ class DesignController {
     return drafts.badges().change(course, id, edit);
   }
 
-  /** Changes when the course is complete. */
-  @PatchMapping("/completion")
+  /** Changes the rules of the course as a whole: its order, when it is complete. */
+  @PatchMapping("/course")
   @Needs(Right.PLAN)
-  CompletionView changeCompletion(
-      @PathVariable CourseId course, @Valid @RequestBody FieldsEdit edit) {
-    return drafts.completion().change(course, edit);
+  CourseRulesView changeRules(@PathVariable CourseId course, @Valid @RequestBody FieldsEdit edit) {
+    return drafts.rules().change(course, edit);
+  }
+
+  /** Changes what is usual for new steps of a kind, which is named by its sample. */
+  @PatchMapping("/usual/{id}")
+  @Needs(Right.PLAN)
+  UsualView changeUsual(
+      @PathVariable CourseId course, @PathVariable StepId id, @Valid @RequestBody FieldsEdit edit) {
+    StepKind kind = Usual.kindOf(id).orElseThrow(() -> Problem.notFound("kind"));
+    return drafts.rules().changeUsual(course, kind, edit);
   }
 
   @PostMapping("/flags")
   @Needs(Right.PLAN)
   @ResponseStatus(HttpStatus.CREATED)
   FlagView addFlag(@PathVariable CourseId course, @Valid @RequestBody DesignEdits.FlagEdit edit) {
-    return drafts.completion().addFlag(course, edit);
+    return drafts.rules().addFlag(course, edit);
   }
 
   @PatchMapping("/flags/{id}")
   @Needs(Right.PLAN)
   FlagView changeFlag(
       @PathVariable CourseId course, @PathVariable FlagId id, @Valid @RequestBody FieldsEdit edit) {
-    return drafts.completion().changeFlag(course, id, edit);
+    return drafts.rules().changeFlag(course, id, edit);
   }
 
   @PutMapping("/order")
@@ -218,7 +230,7 @@ class DesignController {
       @RequestParam String text,
       @RequestParam String place,
       @RequestParam long id) {
-    var design = designs.draft(course).design();
+    var design = RulePlaces.known(designs.draft(course).design(), place, id);
     var today = LocalDate.ofInstant(clock.instant(), design.zone());
     Set<OutcomeId> retired = drafts.outcomes().retired(course);
     return new Proposals(design, RulePlaces.at(place, id), today, institutions.catalogue())

@@ -124,10 +124,21 @@ public final class DesignEdits {
       implements ByFields {}
 
   /**
+   * @param strictOrder whether each step waits for the required steps before it in all of the
+   *     course
    * @param completeWhen nothing for the usual: every module is done
    */
-  @Schema(name = "CompletionEdit")
-  public record CompletionEdit(Optional<Map<String, Object>> completeWhen) implements ByFields {}
+  @Schema(name = "CourseRulesEdit")
+  public record CourseRulesEdit(boolean strictOrder, Optional<Map<String, Object>> completeWhen)
+      implements ByFields {}
+
+  /**
+   * @param opensWhen nothing for at once
+   */
+  @Schema(name = "UsualEdit")
+  public record UsualEdit(
+      Optional<Map<String, Object>> opensWhen, @NotNull Map<String, Object> doneWhen)
+      implements ByFields {}
 
   @Schema(name = "FlagEdit")
   record FlagEdit(@NotBlank @Size(max = 100) String name, @NotNull Map<String, Object> flagWhen)

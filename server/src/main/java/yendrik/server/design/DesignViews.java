@@ -21,10 +21,9 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.PersonId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
-import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Scale;
-import yendrik.core.rule.Condition;
 import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.copy.Usual;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Moment;
 import yendrik.schema.tables.records.BadgeRecord;
@@ -60,7 +59,8 @@ public final class DesignViews {
       List<OutcomeView> outcomes,
       List<ModuleView> modules,
       List<BadgeView> badges,
-      CompletionView completion,
+      CourseRulesView rules,
+      List<UsualView> usual,
       List<FlagView> flags,
       List<Named> groups,
       List<String> faults) {}
@@ -124,15 +124,37 @@ public final class DesignViews {
       boolean staysOpen,
       List<StepView> steps) {}
 
-  /** When the course is complete; nothing for the usual: every module is done. */
-  @Schema(name = "DesignCompletion")
-  public record CompletionView(CourseId id, int version, Optional<RuleView> completeWhen) {}
+  /**
+   * @param strictOrder whether each step waits for the required steps before it in all of the
+   *     course
+   * @param completeWhen nothing for the usual: every module is done
+   */
+  @Schema(name = "CourseRules")
+  public record CourseRulesView(
+      CourseId id, int version, boolean strictOrder, Optional<RuleView> completeWhen) {}
+
+  /**
+   * The rules that new steps of a kind have.
+   *
+   * @param id of the step that stands for any of its kind
+   * @param shipped what they would be if nobody had changed them; nothing while they are
+   */
+  @Schema(name = "UsualRules")
+  public record UsualView(
+      StepId id,
+      int version,
+      StepKind kind,
+      Optional<RuleView> opensWhen,
+      RuleView doneWhen,
+      Optional<ShippedView> shipped) {}
+
+  @Schema(name = "ShippedRules")
+  public record ShippedView(Optional<RuleView> opensWhen, RuleView doneWhen) {}
 
   @Schema(name = "DesignFlag")
   public record FlagView(FlagId id, int version, String name, RuleView flagWhen) {}
 
   /**
-   * @param usualDone whether it is done as steps of its kind usually are
    * @param lacks what keeps its content from being put before learners, in words
    */
   @Schema(name = "DesignStep")
@@ -146,7 +168,6 @@ public final class DesignViews {
       boolean published,
       Optional<RuleView> opensWhen,
       RuleView doneWhen,
-      boolean usualDone,
       boolean listed,
       boolean tells,
       boolean staysOpen,
@@ -239,8 +260,6 @@ public final class DesignViews {
         s.published(),
         RuleView.of(s.opensWhen(), new RuleAt.StepOpens(s.id()), wording),
         RuleView.of(s.doneWhen(), new RuleAt.StepDone(s.id()), wording),
-        s.doneWhen() instanceof Condition.Ask(var _, var leaf)
-            && leaf.equals(Kinds.of(s.kind()).usualDoneWhen(s.id())),
         s.gate().listed(),
         s.gate().missing().told(),
         s.gate().staysOpen(),
@@ -263,10 +282,26 @@ public final class DesignViews {
         lacks);
   }
 
-  static CompletionView completion(CourseRecord row, Wording wording) {
-    return new CompletionView(
+  static UsualView usual(
+      StepKind kind, int version, Usual usual, Optional<Usual> shipped, Wording wording) {
+    StepId id = Usual.sample(kind);
+    return new UsualView(
+        id,
+        version,
+        kind,
+        RuleView.of(usual.opensWhen(), new RuleAt.StepOpens(id), wording),
+        RuleView.of(usual.doneWhen(), new RuleAt.StepDone(id), wording),
+        shipped.map(s ->
+            new ShippedView(
+                RuleView.of(s.opensWhen(), new RuleAt.StepOpens(id), wording),
+                RuleView.of(s.doneWhen(), new RuleAt.StepDone(id), wording))));
+  }
+
+  static CourseRulesView rules(CourseRecord row, Wording wording) {
+    return new CourseRulesView(
         row.getId(),
-        row.getCompletionVersion(),
+        row.getRulesVersion(),
+        row.getStrictOrder(),
         RuleView.of(
             Optional.ofNullable(row.getCompleteWhen()), new RuleAt.CourseComplete(), wording));
   }

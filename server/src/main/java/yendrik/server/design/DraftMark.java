@@ -23,7 +23,7 @@ import yendrik.formats.json.CoreJson;
 public record DraftMark(Map<String, String> parts) {
   private static final String BETWEEN = ";";
   private static final Pattern PART =
-      Pattern.compile("course|order|completion|flags|(outcome|module|step|badge) \\d+");
+      Pattern.compile("course|order|strict|completion|flags|(outcome|module|step|badge) \\d+");
 
   static DraftMark of(Document document) {
     return new DraftMark(hashes(document));
@@ -36,6 +36,7 @@ public record DraftMark(Map<String, String> parts) {
     String order =
         design.modules().stream().map(m -> m.id().toString()).collect(Collectors.joining(" "));
     parts.put("order", hash(order));
+    parts.put("strict", hash(design.order()));
     parts.put("completion", hash(design.completeWhen()));
     parts.put("flags", hash(design.flags()));
     design.outcomes().forEach(o -> parts.put("outcome " + o.id(), hash(o)));
@@ -142,7 +143,7 @@ public record DraftMark(Map<String, String> parts) {
   private static Map<String, Phrase> names(Document document) {
     Map<String, Phrase> names = new LinkedHashMap<>();
     CourseDesign design = document.design();
-    for (String part : List.of("course", "order", "completion", "flags"))
+    for (String part : List.of("course", "order", "strict", "completion", "flags"))
       names.put(part, Phrase.of("draft." + part));
     design.outcomes().forEach(o -> names.put("outcome " + o.id(), Phrase.text(o.code())));
     design.modules().forEach(m -> names.put("module " + m.id(), Phrase.quoted(m.name())));

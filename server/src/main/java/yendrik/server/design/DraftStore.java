@@ -203,6 +203,7 @@ class DraftStore {
             course.getName(),
             ZoneId.of(course.getZone()),
             course.getStartsAt(),
+            course.getStrictOrder() ? CourseDesign.Order.STRICT : CourseDesign.Order.FREE,
             outcomes(id).stream().map(o -> outcome(o, scales)).toList(),
             modules,
             badges.stream().map(DraftStore::badge).toList(),

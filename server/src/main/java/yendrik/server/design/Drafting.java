@@ -41,6 +41,7 @@ public class Drafting {
   private final Designs designs;
   private final Adoption adoption;
   private final StepDrafts steps;
+  private final Usuals usuals;
   private final DraftTables tables;
   private final Clock clock;
   private final Institutions institutions;
@@ -51,6 +52,7 @@ public class Drafting {
       Designs designs,
       Adoption adoption,
       StepDrafts steps,
+      Usuals usuals,
       DraftTables tables,
       Institutions institutions,
       Clock clock) {
@@ -60,6 +62,7 @@ public class Drafting {
     this.designs = designs;
     this.adoption = adoption;
     this.steps = steps;
+    this.usuals = usuals;
     this.tables = tables;
     this.clock = clock;
   }
@@ -99,7 +102,8 @@ public class Drafting {
                     wording))
             .toList(),
         drafts.badges(id).stream().map(b -> DesignViews.badge(b, wording)).toList(),
-        DesignViews.completion(course, wording),
+        DesignViews.rules(course, wording),
+        usuals.views(course, draft.design()),
         drafts.flagRows(id).stream().map(f -> DesignViews.flag(f, wording)).toList(),
         draft.design().groups().entrySet().stream()
             .map(g -> new DesignViews.Named(g.getKey(), g.getValue()))

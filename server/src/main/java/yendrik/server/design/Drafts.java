@@ -9,4 +9,4 @@ public record Drafts(
     ModuleDrafts modules,
     StepDrafts steps,
     BadgeDrafts badges,
-    CompletionDrafts completion) {}
+    CourseRuleDrafts rules) {}

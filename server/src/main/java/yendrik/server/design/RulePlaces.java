@@ -1,15 +1,34 @@
 package yendrik.server.design;
 
+import yendrik.core.course.CourseDesign;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FlagId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.StepId;
 import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.copy.Usual;
 import yendrik.server.http.Problem;
 
 /** Where a rule stands, as the client says it: {@code step-opens} and the id of the step. */
 final class RulePlaces {
   private RulePlaces() {}
+
+  /** The design in which such a place is: rules of any step of a kind stand at a sample of it. */
+  static CourseDesign known(CourseDesign design, String place, long id) {
+    return known(design, at(place, id));
+  }
+
+  static CourseDesign known(CourseDesign design, RuleAt at) {
+    return switch (at) {
+      case RuleAt.StepOpens(var step) -> known(design, step);
+      case RuleAt.StepDone(var step) -> known(design, step);
+      default -> design;
+    };
+  }
+
+  private static CourseDesign known(CourseDesign design, StepId step) {
+    return Usual.kindOf(step).map(kind -> Usual.with(design, kind)).orElse(design);
+  }
 
   static RuleAt at(String place, long id) {
     return switch (place) {

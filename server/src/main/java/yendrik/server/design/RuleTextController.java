@@ -87,8 +87,8 @@ class RuleTextController {
   @PostMapping("/read")
   @Needs(Right.PLAN)
   RuleRead read(@PathVariable CourseId course, @Valid @RequestBody RuleText text) {
-    CourseDesign design = designs.draft(course).design();
     RuleAt at = RulePlaces.at(text.place(), text.id());
+    CourseDesign design = RulePlaces.known(designs.draft(course).design(), at);
     return switch (RuleReader.read(text.text(), design, at, RuleTextController::fresh)) {
       case ReadRule.Sound(var rule) ->
           new RuleRead(Optional.of(RuleView.of(rule, at, wording(design))), Optional.empty());
@@ -106,7 +106,8 @@ class RuleTextController {
   List<RuleOfStep> forSteps(@PathVariable CourseId course, @Valid @RequestBody RuleForSteps asked) {
     CourseDesign design = designs.draft(course).design();
     Condition asking = Json.condition("rule", asked.rule());
-    String text = RuleWriter.write(asking, design, at(asked.from(), asked.done()));
+    RuleAt from = at(asked.from(), asked.done());
+    String text = RuleWriter.write(asking, RulePlaces.known(design, from), from);
     Wording wording = wording(design);
     return asked.steps().stream()
         .distinct()

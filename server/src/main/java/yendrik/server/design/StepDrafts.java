@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -32,8 +31,8 @@ import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.kind.Kind;
 import yendrik.core.kind.Kinds;
-import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
+import yendrik.core.rule.copy.Usual;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Moment;
 import yendrik.core.words.OwnWords;
@@ -60,6 +59,7 @@ public class StepDrafts {
   private final StepAuthors rooms;
   private final Clock clock;
   private final Institutions institutions;
+  private final Usuals usuals;
 
   StepDrafts(
       DSLContext db,
@@ -67,8 +67,10 @@ public class StepDrafts {
       DraftTables tables,
       FieldChanges changes,
       StepAuthors rooms,
+      Usuals usuals,
       Institutions institutions,
       Clock clock) {
+    this.usuals = usuals;
     this.changes = changes;
     this.institutions = institutions;
     this.db = db;
@@ -96,11 +98,12 @@ public class StepDrafts {
     if (kind.closes()) {
       row.setRequired(false);
       row.setListed(false);
-      row.setOpensWhen(ask(new Leaf.CourseComplete(course)));
     }
     StepId id = tables.steps.add(course, row);
+    Usual rules = usuals.of(course, edit.kind()).about(edit.kind(), id);
     db.update(STEP)
-        .set(STEP.DONE_WHEN, ask(kind.usualDoneWhen(id)))
+        .set(STEP.OPENS_WHEN, rules.opensWhen().orElse(null))
+        .set(STEP.DONE_WHEN, rules.doneWhen())
         .where(STEP.ID.eq(id))
         .execute();
     return view(course, id);
@@ -171,25 +174,12 @@ public class StepDrafts {
       StepId step = tables.steps.add(course, row);
       // What it asks about itself, it asks about itself.
       db.update(STEP)
-          .set(STEP.DONE_WHEN, asking(first.getDoneWhen(), id, step))
+          .set(STEP.DONE_WHEN, first.getDoneWhen().about(id, step))
           .where(STEP.ID.eq(step))
           .execute();
       made.add(step);
     }
     return made.stream().map(step -> view(course, step)).toList();
-  }
-
-  /** A rule asking about one step where it asked about another one. */
-  private static yendrik.core.rule.Condition asking(
-      yendrik.core.rule.Condition rule, StepId was, StepId is) {
-    return rule.asking(leaf ->
-            Optional.of(leaf instanceof Leaf.OfStep l && l.step().equals(was) ? l.at(is) : leaf))
-        .orElse(rule);
-  }
-
-  private static yendrik.core.rule.Condition ask(Leaf leaf) {
-    var node = new NodeId(UUID.randomUUID().toString().substring(0, 8));
-    return new yendrik.core.rule.Condition.Ask(node, leaf);
   }
 
   /** Changes some fields; a 409 carries what it is now. */

@@ -112,8 +112,7 @@ public final class Explaining {
       left(new RuleAt.ModuleOpens(progress.course().index().module(m).id()), all);
     if (!progress.sight().open(s)) {
       left(new RuleAt.StepOpens(step.id()), all);
-      if (progress.course().index().module(m).strictOrder())
-        earlier(s, m).ifPresent(p -> all.add(new Left(p.turn(), false, p.says(), p.next())));
+      earlier(s).ifPresent(p -> all.add(new Left(p.turn(), false, p.says(), p.next())));
     }
     // what can never open can never be done either, which is no second thing to allow
     boolean shut = all.stream().anyMatch(Left::lost);
@@ -234,7 +233,7 @@ public final class Explaining {
         .until()
         .filter(until -> !until.isAfter(progress.asOf()))
         .ifPresent(until -> missing.add(over(until)));
-    if (module.strictOrder()) earlier(s, m).ifPresent(missing::add);
+    earlier(s).ifPresent(missing::add);
     return missing;
   }
 
@@ -245,8 +244,8 @@ public final class Explaining {
     return rule(opens).stream().toList();
   }
 
-  private Optional<Part> earlier(int s, int m) {
-    for (int b = progress.course().index().firstStep(m); b < s; b++)
+  private Optional<Part> earlier(int s) {
+    for (int b = progress.course().index().orderFrom(s); b < s; b++)
       if (progress.course().waitsFor(s, b)
           && !progress.sight().waived(b)
           && !progress.sight().doneByWaiver(b)

@@ -48,8 +48,9 @@ public final class NewNames {
     outcomes.put(was, is);
   }
 
+  /** What a step has become; the sample of a kind stands for steps everywhere. */
   public Optional<StepId> step(StepId was) {
-    return Optional.ofNullable(steps.get(was));
+    return Usual.kindOf(was).isPresent() ? Optional.of(was) : Optional.ofNullable(steps.get(was));
   }
 
   public Optional<ModuleId> module(ModuleId was) {

@@ -232,7 +232,6 @@ public final class CompiledCourse {
 
   /** The required steps before a step that a strict order makes it wait for. */
   public boolean waitsFor(int step, int before) {
-    Step earlier = index.step(before);
-    return earlier.required() && earlier.published();
+    return before < step && index.expected(before);
   }
 }

@@ -54,8 +54,7 @@ final class Reads {
     int m = index.moduleOf(s);
     reader.read(units.door(m));
     if (index.hangsOnPerson(s)) reader.person();
-    if (index.module(m).strictOrder())
-      for (int before = index.firstStep(m); before < s; before++) reader.step(before);
+    for (int before = index.orderFrom(s); before < s; before++) reader.step(before);
   }
 
   /** For each subject the units that read it. */

@@ -17,6 +17,7 @@ import yendrik.core.id.StepId;
 import yendrik.server.design.CopiesQuestions;
 import yendrik.server.design.Designs;
 import yendrik.server.design.StepAuthors;
+import yendrik.server.design.Usuals;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
@@ -69,6 +70,7 @@ public class Copying {
       StepAuthors rooms,
       Files files,
       CopiesQuestions questions,
+      Usuals usuals,
       Institutions institutions,
       Clock clock) {}
 
@@ -81,10 +83,11 @@ public class Copying {
       StepAuthors rooms,
       Files files,
       CopiesQuestions questions,
+      Usuals usuals,
       Institutions institutions,
       Clock clock) {
     this.db = db;
-    with = new With(db, designs, rooms, files, questions, institutions, clock);
+    with = new With(db, designs, rooms, files, questions, usuals, institutions, clock);
   }
 
   Report copy(CourseId from, CourseId to, Selection what, Dates dates) {

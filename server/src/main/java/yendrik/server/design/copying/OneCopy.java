@@ -389,8 +389,10 @@ final class OneCopy implements Carrying {
             COURSE.COMPLETE_WHEN,
             rule(source.completeWhen().orElse(null), new RuleAt.CourseComplete(), source.name())
                 .orElse(null))
+        .set(COURSE.STRICT_ORDER, source.order() == CourseDesign.Order.STRICT)
         .where(COURSE.ID.eq(to))
         .execute();
+    with.usuals().copy(from, to, (rule, at) -> rule(rule, at, source.name()));
     db.deleteFrom(FLAG).where(FLAG.COURSE_ID.eq(to)).execute();
     int position = 0;
     for (Flag flag : source.flags()) {

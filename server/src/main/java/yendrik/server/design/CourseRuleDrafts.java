@@ -7,45 +7,83 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FlagId;
+import yendrik.core.rule.copy.Usual;
 import yendrik.schema.tables.records.CourseRecord;
 import yendrik.schema.tables.records.FlagRecord;
-import yendrik.server.design.DesignViews.CompletionView;
+import yendrik.server.design.DesignViews.CourseRulesView;
 import yendrik.server.design.DesignViews.FlagView;
+import yendrik.server.design.DesignViews.UsualView;
 import yendrik.server.http.FieldChanges;
 import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.Problem;
 
-/** Changes to the rules of a draft as a whole: when the course is complete, and its flags. */
+/**
+ * Changes to the rules of a draft as a whole: its order, when it is complete, what is usual, its
+ * flags.
+ */
 @Service
 @Transactional
-public class CompletionDrafts {
+public class CourseRuleDrafts {
   private final DSLContext db;
   private final Drafting drafting;
   private final DraftTables tables;
   private final FieldChanges changes;
+  private final Usuals usuals;
 
-  CompletionDrafts(DSLContext db, Drafting drafting, DraftTables tables, FieldChanges changes) {
+  CourseRuleDrafts(
+      DSLContext db, Drafting drafting, DraftTables tables, FieldChanges changes, Usuals usuals) {
+    this.usuals = usuals;
     this.db = db;
     this.drafting = drafting;
     this.tables = tables;
     this.changes = changes;
   }
 
-  /** Changes when the course is complete; a 409 carries what it is now. */
-  public CompletionView change(CourseId course, FieldsEdit fields) {
+  private CourseRecord locked(CourseId course) {
     CourseRecord row = db.selectFrom(COURSE).where(COURSE.ID.eq(course)).forUpdate().fetchSingle();
     if (row.getFramework()) throw Problem.conflict("framework-without-modules");
+    return row;
+  }
+
+  /** Changes some of them; a 409 carries what they are now. */
+  public CourseRulesView change(CourseId course, FieldsEdit fields) {
+    CourseRecord row = locked(course);
     var present =
-        new DesignEdits.CompletionEdit(Optional.ofNullable(row.getCompleteWhen()).map(Json::map));
-    var edit = changes.apply(present, fields, () -> drafting.view(course).completion());
+        new DesignEdits.CourseRulesEdit(
+            row.getStrictOrder(), Optional.ofNullable(row.getCompleteWhen()).map(Json::map));
+    var edit = changes.apply(present, fields, () -> drafting.view(course).rules());
     db.update(COURSE)
+        .set(COURSE.STRICT_ORDER, edit.strictOrder())
         .set(COURSE.COMPLETE_WHEN, Json.column("completeWhen", edit.completeWhen()))
-        .set(COURSE.COMPLETION_VERSION, COURSE.COMPLETION_VERSION.plus(1))
+        .set(COURSE.RULES_VERSION, COURSE.RULES_VERSION.plus(1))
         .where(COURSE.ID.eq(course))
         .execute();
-    return drafting.view(course).completion();
+    return drafting.view(course).rules();
+  }
+
+  /** Changes what is usual for new steps of a kind; a 409 carries what it is now. */
+  public UsualView changeUsual(CourseId course, StepKind kind, FieldsEdit fields) {
+    Usual now = usuals.of(locked(course), kind);
+    var present =
+        new DesignEdits.UsualEdit(now.opensWhen().map(Json::map), Json.map(now.doneWhen()));
+    var edit = changes.apply(present, fields, () -> usual(course, kind));
+    usuals.put(
+        course,
+        kind,
+        new Usual(
+            edit.opensWhen().map(rule -> Json.condition("opensWhen", rule)),
+            Json.condition("doneWhen", edit.doneWhen())));
+    return usual(course, kind);
+  }
+
+  private UsualView usual(CourseId course, StepKind kind) {
+    return drafting.view(course).usual().stream()
+        .filter(u -> u.kind() == kind)
+        .findFirst()
+        .orElseThrow();
   }
 
   FlagView addFlag(CourseId course, DesignEdits.FlagEdit edit) {
