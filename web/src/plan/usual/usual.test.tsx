@@ -9,23 +9,25 @@ import { sampleAsked } from './usual';
 import '../../i18n/staff';
 
 const SAMPLE = 9_000_000_000_000_000;
+// What is saved of one is kept for as long as the page.
+const OTHER = SAMPLE + 1;
 const about = (leaf: string, at: number, line: string): RuleView => {
   const made = rule(line);
   return { ...made, root: { ...made.root, leaf: { is: leaf, step: at } as RuleNode['leaf'] } };
 };
-const read = {
-  id: SAMPLE,
+const reading = (sample: number) => ({
+  id: sample,
   version: 1,
   kind: 'PAGE' as const,
-  doneWhen: about('seen', SAMPLE, 'read'),
-};
-const confirmed = {
-  ...read,
+  doneWhen: about('seen', sample, 'read'),
+});
+const confirming = (sample: number) => ({
+  ...reading(sample),
   version: 2,
-  doneWhen: about('confirmed', SAMPLE, 'confirmed'),
-  shipped: { doneWhen: about('seen', SAMPLE, 'read') },
-};
-const course = (ids: number, usual = [read] as object[]) =>
+  doneWhen: about('confirmed', sample, 'confirmed'),
+  shipped: { doneWhen: about('seen', sample, 'read') },
+});
+const course = (ids: number, usual = [reading(SAMPLE)] as object[]) =>
   design({
     usual: usual as never,
     modules: [
@@ -35,20 +37,20 @@ const course = (ids: number, usual = [read] as object[]) =>
       ]),
     ],
   }) as object;
-const usualPatch = `PATCH /api/courses/2/design/usual/${SAMPLE}`;
+const patchOf = (sample: number) => `PATCH /api/courses/2/design/usual/${sample}`;
 const sent = (calls: Call[], path: string) => calls.find((c) => c.path.endsWith(path))?.body;
 
 describe('what is usual', () => {
   it('is changed for the whole course and given to those that had the one before', async () => {
-    let usual = read as object;
+    let usual = reading(SAMPLE) as object;
     const calls = serve({
       'GET /api/courses/2/design': () => course(41, [usual]),
       'GET /api/courses/2/design/proposals': [
         { leaf: { is: 'confirmed', step: SAMPLE }, subject: '', says: 'confirmed' },
       ],
-      [usualPatch]: () => {
-        usual = confirmed;
-        return confirmed;
+      [patchOf(SAMPLE)]: () => {
+        usual = confirming(SAMPLE);
+        return usual;
       },
       'POST /api/courses/2/design/rules/for-steps': [
         { step: 41, rule: about('confirmed', 41, 'confirmed') },
@@ -72,8 +74,8 @@ describe('what is usual', () => {
 
   it('is told at a step that has another rule, which takes it or makes its own usual', async () => {
     const calls = serve({
-      'GET /api/courses/2/design': course(51),
-      [usualPatch]: confirmed,
+      'GET /api/courses/2/design': course(51, [reading(OTHER)]),
+      [patchOf(OTHER)]: confirming(OTHER),
       'POST /api/courses/2/design/rules/for-steps': [{ step: 52, rule: about('seen', 52, 'read') }],
       'POST /api/courses/2/design/steps/changes': [],
     });
@@ -82,12 +84,12 @@ describe('what is usual', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Make this usual for pages' }));
     await waitFor(() =>
       expect(changed(calls)).toMatchObject([
-        { doneWhen: { leaf: { is: 'confirmed', step: SAMPLE } } },
+        { doneWhen: { leaf: { is: 'confirmed', step: OTHER } } },
       ]),
     );
     await userEvent.click(screen.getByRole('button', { name: 'Take the usual' }));
     await waitFor(() =>
-      expect(sent(calls, '/rules/for-steps')).toMatchObject({ from: SAMPLE, steps: [52] }),
+      expect(sent(calls, '/rules/for-steps')).toMatchObject({ from: OTHER, steps: [52] }),
     );
   });
 
