@@ -50,6 +50,7 @@ export function ConditionInput({
       open={text.trim() !== '' && (options.length > 0 || !found.isFetching)}
       forcePopupIcon={false}
       blurOnSelect={false}
+      slotProps={{ listbox: { sx: { maxHeight: '32vh' } }, paper: { elevation: 6 } }}
       onInputChange={(_, next, why) => why !== 'reset' && setText(next)}
       onChange={(_, p) => {
         onTake(p);

@@ -9,6 +9,7 @@ import { useNames } from '../ui/useNames';
 import { SignAt } from './check/FindingSign';
 import { Code } from './OutcomeRow';
 import { RuleCell } from './RuleCell';
+import { placeOf } from './ruleAt';
 import type { Picked } from './several/usePicked';
 import type { Draft } from './useDraft';
 
@@ -43,9 +44,9 @@ function Row({
   children: ReactNode;
 }) {
   const t = useTranslations();
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id,
-  });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging, over } =
+    useSortable({ id });
+  const overRule = over !== null && placeOf(String(over.id)) !== undefined;
   return (
     <Box
       ref={setNodeRef}
@@ -64,7 +65,8 @@ function Row({
         cursor: 'pointer',
         position: 'relative',
         zIndex: isDragging ? 5 : 0,
-        opacity: isDragging ? 0.55 : 1,
+        // What it is held over can be read through it.
+        opacity: !isDragging ? 1 : overRule ? 0.3 : 0.7,
         pointerEvents: isDragging ? 'none' : 'auto',
         bgcolor: chosen ? 'tone.madderWash' : strong ? 'tone.ground' : 'tone.panel',
         boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',

@@ -315,15 +315,24 @@ interface OutlineProps {
   bar: ReactNode;
 }
 
-/** A rule that the pointer is over, and otherwise the row that is nearest. */
+/**
+ * Over the columns of rules the rule under the pointer, or nothing, so that rows stand still there;
+ * otherwise the row that is nearest.
+ */
 const ruleOrRow: CollisionDetection = (args) => {
   const isRule = (id: unknown) => placeOf(String(id)) !== undefined;
   const among = (rules: boolean) => ({
     ...args,
     droppableContainers: args.droppableContainers.filter((c) => isRule(c.id) === rules),
   });
-  const rules = pointerWithin(among(true));
-  return rules.length > 0 ? rules : closestCenter(among(false));
+  const x = args.pointerCoordinates?.x;
+  const overRules =
+    x !== undefined &&
+    among(true).droppableContainers.some(({ id }) => {
+      const cell = args.droppableRects.get(id);
+      return cell !== undefined && cell.left <= x && x <= cell.right;
+    });
+  return overRules ? pointerWithin(among(true)) : closestCenter(among(false));
 };
 
 function Outline({
