@@ -216,16 +216,18 @@ function Row({
         {day(exception.at)}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, justifyContent: 'flex-end' }}>
-        <Button
-          size="small"
-          variant="outlined"
-          title={t('watch.endExceptionHint')}
-          aria-label={t('teach.endExceptionOf', named)}
-          disabled={end.isPending}
-          onClick={() => end.mutate()}
-        >
-          {t('watch.endException')}
-        </Button>
+        {exception.kind !== 'ANEW' && (
+          <Button
+            size="small"
+            variant="outlined"
+            title={t('watch.endExceptionHint')}
+            aria-label={t('teach.endExceptionOf', named)}
+            disabled={end.isPending}
+            onClick={() => end.mutate()}
+          >
+            {t('watch.endException')}
+          </Button>
+        )}
         <Button
           size="small"
           variant="outlined"

@@ -12,7 +12,7 @@ import { useActKey } from '../ui/useActKey';
 import { type Fields, useFields, whole } from '../ui/useFields';
 import { exceptionsChanged } from './exceptionsChanged';
 
-const KINDS = ['OPEN', 'EXCUSE', 'MOVE_DUE', 'ADD_ATTEMPTS', 'ADD_TIME'] as const;
+const KINDS = ['OPEN', 'EXCUSE', 'MOVE_DUE', 'ADD_ATTEMPTS', 'ADD_TIME', 'START_ANEW'] as const;
 export type ExceptionKind = (typeof KINDS)[number];
 
 const exception = z.object({
@@ -128,6 +128,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
         />
       )}
       {kind === 'EXCUSE' && <Typography>{t('watch.excuseHint')}</Typography>}
+      {kind === 'START_ANEW' && <Typography>{t('watch.anewHint')}</Typography>}
       {kind === 'ADD_TIME' && <Typography>{t('watch.timeHint')}</Typography>}
       {kind === 'MOVE_DUE' && (
         <Field

@@ -46,12 +46,17 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
   const t = useTranslations();
   const [asking, setAsking] = useState<ExceptionKind | null>(null);
   const give = useGiving(bead);
-  if (bead.state === 'DONE' || bead.state === 'EXCUSED' || bead.state === 'NOT_FOR_THEM')
-    return <Standing bead={bead} />;
+  if (bead.state === 'EXCUSED' || bead.state === 'NOT_FOR_THEM') return <Standing bead={bead} />;
+  const done = bead.state === 'DONE';
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5, flexWrap: 'wrap' }}>
-        {bead.attemptsLeft === 0 && (
+        {done && (
+          <Button variant="outlined" onClick={() => setAsking('START_ANEW')}>
+            {t('watch.startAnew')} …
+          </Button>
+        )}
+        {!done && bead.attemptsLeft === 0 && (
           <Button variant="contained" onClick={() => give.mutate('ADD_ATTEMPTS')}>
             {t('watch.giveAttempt')}
           </Button>
@@ -61,12 +66,16 @@ export function Exceptions({ bead }: { bead: BeadInfo }) {
             {t('watch.openNow')}
           </Button>
         )}
-        <Button variant="outlined" onClick={() => setAsking('EXCUSE')}>
-          {t('watch.excuse')} …
-        </Button>
-        <Button variant="outlined" onClick={() => setAsking('MOVE_DUE')}>
-          {t('watch.moreExceptions')}
-        </Button>
+        {!done && (
+          <>
+            <Button variant="outlined" onClick={() => setAsking('EXCUSE')}>
+              {t('watch.excuse')} …
+            </Button>
+            <Button variant="outlined" onClick={() => setAsking('MOVE_DUE')}>
+              {t('watch.moreExceptions')}
+            </Button>
+          </>
+        )}
         {asking && (
           <ExceptionDialog
             learners={[{ enrolment: bead.enrolment, name: bead.learner }]}
@@ -128,15 +137,17 @@ function Standing({ bead }: { bead: BeadInfo }) {
             </Box>
           </Typography>
           <Box sx={{ display: 'flex', gap: 1 }}>
-            <Button
-              size="small"
-              variant="outlined"
-              title={t('watch.endExceptionHint')}
-              disabled={end.isPending}
-              onClick={() => end.mutate(e.fact)}
-            >
-              {t('watch.endException')}
-            </Button>
+            {e.kind !== 'ANEW' && (
+              <Button
+                size="small"
+                variant="outlined"
+                title={t('watch.endExceptionHint')}
+                disabled={end.isPending}
+                onClick={() => end.mutate(e.fact)}
+              >
+                {t('watch.endException')}
+              </Button>
+            )}
             <Button
               size="small"
               variant="outlined"

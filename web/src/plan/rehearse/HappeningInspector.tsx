@@ -69,6 +69,7 @@ export function HappeningInspector({
                   act(t('rehearse.asIfFailed'), asIf({ is: 'not-passed', step: step.id }))}
                 {act(t('rehearse.giveOpen'), given(step.id, 'OPENED'))}
                 {act(t('rehearse.giveExcuse'), given(step.id, 'EXCUSED'))}
+                {act(t('rehearse.giveAnew'), given(step.id, 'ANEW'))}
                 {step.kind === 'QUIZ' && act(t('rehearse.giveAttempt'), given(step.id, 'ATTEMPTS'))}
               </Box>
             </Section>

@@ -21,7 +21,7 @@ export const writeChosen = ({ rehearsal, line, step }: Chosen) =>
 
 export const asIf = (leaf: object): Line => ({ is: 'as-if', leaf });
 export const later = (days: number): Line => ({ is: 'later', days });
-export const given = (step: number, grant: 'OPENED' | 'EXCUSED' | 'ATTEMPTS'): Line => ({
+export const given = (step: number, grant: 'OPENED' | 'EXCUSED' | 'ATTEMPTS' | 'ANEW'): Line => ({
   is: 'given',
   step,
   grant,

@@ -16,12 +16,14 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.EnrolmentId;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.way.CatchUp;
+import yendrik.server.way.Walks;
 
 /** What staff may do for one learner against the rules, and what it leaves behind. */
 @ServerTest
 class ExceptionsTest extends SchoolTest {
   @Autowired DemoClock clock;
   @Autowired CatchUp catchUp;
+  @Autowired Walks walks;
   private NewCourse course;
   private long page;
   private long work;
@@ -92,6 +94,40 @@ class ExceptionsTest extends SchoolTest {
     assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("CLOSED");
     assertThat(sefa.get(exceptions())).isEmpty();
     assertThat(sefa.get(course.path + "/exceptions")).isEmpty();
+  }
+
+  @Test
+  void a_step_started_anew_begins_as_at_first_and_all_comes_back_with_its_taking_back() {
+    assertThat(except("START_ANEW", page)).as("nothing was done there").isEqualTo(409);
+    ruben.post(course.walk(page) + "/visits", "");
+    assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("DONE");
+    handIn("Rough side up");
+    assertThat(except("START_ANEW", work)).isEqualTo(204);
+    assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("OPEN");
+    assertThat(sefa.get(course.path + "/marking").toString())
+        .as("nothing waits for marking")
+        .doesNotContain("Your first patch");
+    assertThat(handIn("Dust off, then glue").getStatus()).isEqualTo(200);
+    assertThat(course.bead("Ruben Sato", work).path("state").asString()).isEqualTo("WAITING");
+    assertThat(except("START_ANEW", page)).isEqualTo(204);
+    assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("OPEN");
+    assertThat(course.bead("Ruben Sato", work).path("state").asString())
+        .as("what it opened stays")
+        .isEqualTo("WAITING");
+    JsonNode standing = sefa.get(exceptions()).path(1);
+    assertThat(standing.path("says").asString()).isEqualTo("started anew: seen");
+    String one = exceptions() + "/" + standing.path("fact").asLong();
+    assertThat(sefa.call("POST", one + "/end", new Sent.Reason("")).getStatus())
+        .as("it has no end")
+        .isEqualTo(409);
+    assertThat(sefa.call("DELETE", one, "").getStatus()).isEqualTo(204);
+    assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("DONE");
+    for (EnrolmentId enrolment : walks.learners(course.id))
+      assertThat(walks.compare(enrolment)).isEmpty();
+  }
+
+  private org.springframework.mock.web.MockHttpServletResponse handIn(String text) {
+    return ruben.call("POST", course.walk(work) + "/versions", new Sent.Text(text));
   }
 
   private record One(String kind, long step, String reason) {}

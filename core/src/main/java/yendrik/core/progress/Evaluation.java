@@ -89,8 +89,16 @@ final class Evaluation {
     int rows = record.rowsMoved();
     record.take(fact);
     if (record.rowsMoved() != rows) markReaders(numbers.person());
+    if (fact.what() instanceof Fact.StartedAnew anew) startAnew(index.number(anew.step()));
     markDirty(fact.what());
     settle();
+  }
+
+  /** What was kept of a step is given up; its evidence may have been for any outcome. */
+  private void startAnew(int s) {
+    if (s == CourseIndex.UNKNOWN) return;
+    units.keptAt[s] = NEVER;
+    for (int o = 0; o < index.outcomes(); o++) markOutcome(o);
   }
 
   /** Lives through every moment at which the clock alone changes something. */

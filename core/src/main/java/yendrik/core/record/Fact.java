@@ -170,13 +170,20 @@ public record Fact(
     }
   }
 
+  /**
+   * From now on nothing counts that the learner did at the step, nor what was said of it: it is
+   * open as it was at first. What followed from it elsewhere stays.
+   */
+  public record StartedAnew(StepId step, Optional<String> reason) implements AtStep {}
+
   /** What an exception can give. */
   public enum Grant {
     OPENED,
     EXCUSED,
     DUE_MOVED,
     ATTEMPTS,
-    TIME
+    TIME,
+    ANEW
   }
 
   /**

@@ -276,8 +276,23 @@ public final class LearnerRecord {
       case Fact.DueMoved moved -> movedDue[s] = moved.due().toEpochMilli();
       case Fact.AttemptsAdded added -> extraAttempts[s] += added.attempts();
       case Fact.TimeAdded added -> extraMinutes[s] += added.minutes();
+      case Fact.StartedAnew _ -> forget(s);
       case Fact.ExceptionEnded ended -> end(s, ended.grant());
     }
+  }
+
+  private void forget(int s) {
+    for (Strand<?, ?> strand : strands) strand.forget(s);
+    judged.sum(s);
+    touchedAt[s] = NEVER;
+    Optional<StepId> step = Optional.of(index.step(s).id());
+    for (int o = 0; o < evidence.size(); o++)
+      if (evidence.get(o).removeIf(piece -> piece.step().equals(step))) level(o, evidence.get(o));
+  }
+
+  private void level(int outcome, List<Evidence> pieces) {
+    level[outcome] = Levels.of(index.outcome(outcome).levelRule(), pieces).orElse(-1);
+    for (int made : index.madeFrom(outcome)) level[made] = composed(made);
   }
 
   private void end(int s, Fact.Grant grant) {
@@ -287,6 +302,7 @@ public final class LearnerRecord {
       case DUE_MOVED -> movedDue[s] = NEVER;
       case ATTEMPTS -> extraAttempts[s] = 0;
       case TIME -> extraMinutes[s] = 0;
+      case ANEW -> {}
     }
   }
 
@@ -330,8 +346,7 @@ public final class LearnerRecord {
     List<Evidence> pieces = evidence.get(outcome);
     pieces.removeIf(piece::sameThingAs);
     pieces.add(piece);
-    level[outcome] = Levels.of(index.outcome(outcome).levelRule(), pieces).orElse(-1);
-    for (int made : index.madeFrom(outcome)) level[made] = composed(made);
+    level(outcome, pieces);
   }
 
   /**

@@ -73,6 +73,9 @@ public abstract class Strand<F extends Fact.OfStrand, K extends Strand.Kept> {
   /** Takes up what {@link #keep} gave. */
   protected abstract void restore(int s, K kept);
 
+  /** Nothing has happened at a step any more; numbers that were given there are not given again. */
+  protected abstract void forget(int s);
+
   final void takeAny(int s, long at, Fact.OfStrand what, Optional<PersonId> by) {
     take(s, at, facts.cast(what), by);
   }

@@ -312,7 +312,7 @@ final class AsIf {
   }
 
   private Optional<Cannot> handIn(int s, StepId id) {
-    return so(new WorkFact.HandedIn(id, WorkStrand.of(progress.record()).version(s) + 1));
+    return so(new WorkFact.HandedIn(id, WorkStrand.of(progress.record()).nextVersion(s)));
   }
 
   private Optional<Cannot> attempts(int s, Step step, Kind kind, AttemptLeaf leaf) {

@@ -22,7 +22,7 @@ public sealed interface Line {
     }
   }
 
-  /** Staff make an exception: open the step, excuse from it, or give one more attempt. */
+  /** Staff make an exception: open the step, excuse from it, one more attempt, or start it anew. */
   record Given(StepId step, Fact.Grant grant) implements Line {
     public Given {
       if (grant == Fact.Grant.DUE_MOVED || grant == Fact.Grant.TIME)

@@ -77,6 +77,7 @@ public final class Rehearsing {
           case OPENED -> new Fact.Opened(step);
           case EXCUSED -> new Fact.Excused(step, "");
           case ATTEMPTS -> new Fact.AttemptsAdded(step, 1);
+          case ANEW -> new Fact.StartedAnew(step, Optional.empty());
           case DUE_MOVED, TIME -> throw new IllegalStateException("not rehearsed");
         });
     return Optional.empty();

@@ -224,7 +224,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
 
     private Fact.What what() {
       StepId s = new StepId(1 + c.next(STEPS));
-      return switch (c.next(32)) {
+      return switch (c.next(34)) {
         case 0, 1, 2 -> new SeenFact.Saw(s);
         case 3, 4 -> new SignOffFact.SignedOff(s, "");
         case 5, 6, 7 -> new AttemptFact.FinishedAttempt(s, 1 + c.next(3), c.next(11), 10);
@@ -257,6 +257,7 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
         case 26 -> new ConfirmFact.Confirmed(s);
         case 29 -> new Fact.Approved(StaffKind.values()[c.next(3)], "");
         case 30 -> new Fact.OwnWord();
+        case 31 -> new Fact.StartedAnew(s, Optional.empty());
         default -> new TimeFact.SpentTime(s, 60 * (1 + c.next(3)));
       };
     }

@@ -65,6 +65,9 @@ final class SimpleWorld {
   private CourseDesign design;
   private final List<Fact> facts = new ArrayList<>();
 
+  /** All of them, also those that do not count any more. */
+  private final List<Fact> happened = new ArrayList<>();
+
   // what is kept
   final Map<StepId, Instant> opened = new HashMap<>();
   final Map<StepId, Instant> granted = new HashMap<>();
@@ -98,11 +101,20 @@ final class SimpleWorld {
     settle();
     for (Fact fact : standing) {
       pass(fact.at());
+      if (fact.what() instanceof Fact.StartedAnew anew) forget(anew.step());
       facts.add(fact);
+      happened.add(fact);
       if (fact.what() instanceof Fact.CameUnder under) design = designs.get(under.version() - 1);
       settle();
     }
     pass(until);
+  }
+
+  private void forget(StepId step) {
+    done.remove(step);
+    facts.removeIf(f ->
+        f.what() instanceof Fact.OfStrand of && of.step().equals(step)
+            || f.what() instanceof Fact.Rated r && r.step().equals(Optional.of(step)));
   }
 
   /** Every fact that corrects nothing, with the newest of what corrects it in its place. */
@@ -822,7 +834,7 @@ final class SimpleWorld {
   /** The longest row, looked for from each day or week on which the learner was there. */
   private int inARow(Leaf.InARow leaf) {
     Set<LocalDate> there = new HashSet<>();
-    for (Fact fact : facts)
+    for (Fact fact : happened)
       if (here(fact.what())) {
         LocalDate day = LocalDate.ofInstant(fact.at(), design.zone());
         there.add(leaf.rhythm() == Rhythm.DAYS ? day : day.with(DayOfWeek.MONDAY));

@@ -30,8 +30,13 @@ import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
 import yendrik.core.rule.plan.CompiledCourse;
 import yendrik.core.strand.attempts.AttemptFact;
+import yendrik.core.strand.attempts.AttemptsStrand;
+import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.seen.SeenLeaf;
+import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkFact;
+import yendrik.core.strand.work.WorkStrand;
 
 /** What is kept and what is not: waived, excused, corrected, published anew, left. */
 class WhatStaysTest {
@@ -399,6 +404,44 @@ class WhatStaysTest {
     assertThat(state(NEXT)).isEqualTo(StepState.CLOSED);
     take(new Fact.Excused(JOB_CARD, "done elsewhere"));
     assertThat(state(NEXT)).isEqualTo(StepState.OPEN);
+  }
+
+  @Test
+  void a_step_started_anew_is_as_at_first_and_what_followed_from_it_stays() {
+    begin(design());
+    take(new AttemptFact.StartedAttempt(PADS, 1));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 15, 15));
+    assertThat(state(PADS)).isEqualTo(StepState.DONE);
+    assertThat(progress.record().level(0)).isPresent();
+    Fact anew = learner.fact(new Fact.StartedAnew(PADS, Optional.of("somebody else sat there")));
+    progress.take(anew);
+    assertThat(state(PADS)).isEqualTo(StepState.OPEN);
+    assertThat(progress.record().level(0)).as("no evidence is left").isEmpty();
+    assertThat(AttemptsStrand.of(progress.record()).left(1)).isEqualTo(3);
+    assertThat(state(PRACTICAL)).as("it had been opened by it").isEqualTo(StepState.OPEN);
+    take(new AttemptFact.StartedAttempt(PADS, 2));
+    take(new AttemptFact.FinishedAttempt(PADS, 2, 5, 15));
+    assertThat(state(PADS)).isEqualTo(StepState.AGAIN);
+    learner.correcting(anew, new Fact.TakenBack("it was them after all"));
+    progress = Replay.run(CompiledCourse.of(design()), JUNO, learner.all, learner.now());
+    assertThat(state(PADS)).isEqualTo(StepState.DONE);
+    assertThat(AttemptsStrand.of(progress.record()).made(1)).isEqualTo(2);
+  }
+
+  @Test
+  void work_handed_in_after_a_new_start_has_a_number_of_its_own() {
+    begin(
+        withoutFlags(
+            step(JOB_CARD, "Job card", StepKind.ASSIGNMENT, ask(new MarkLeaf.Passed(JOB_CARD)))));
+    take(new WorkFact.HandedIn(JOB_CARD, 1));
+    take(new WorkFact.Marked(JOB_CARD, 1, 20, 20, Judgement.PASSED, ""));
+    take(new Fact.StartedAnew(JOB_CARD, Optional.empty()));
+    WorkStrand work = WorkStrand.of(progress.record());
+    assertThat(state(JOB_CARD)).isEqualTo(StepState.OPEN);
+    assertThat(work.version(0)).isZero();
+    assertThat(work.nextVersion(0)).isEqualTo(2);
+    take(new WorkFact.HandedIn(JOB_CARD, 2));
+    assertThat(state(JOB_CARD)).isEqualTo(StepState.WAITING);
   }
 
   @Test

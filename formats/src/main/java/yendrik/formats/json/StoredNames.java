@@ -52,6 +52,7 @@ final class StoredNames {
     names.put(Fact.DueMoved.class, "due-moved");
     names.put(Fact.AttemptsAdded.class, "attempts-added");
     names.put(Fact.TimeAdded.class, "time-added");
+    names.put(Fact.StartedAnew.class, "started-anew");
     names.put(Fact.ExceptionEnded.class, "exception-ended");
     names.put(Fact.TakenBack.class, "taken-back");
     // questions
@@ -138,6 +139,7 @@ final class StoredNames {
     names.put(Fact.Grant.DUE_MOVED, "DUE_MOVED");
     names.put(Fact.Grant.ATTEMPTS, "ATTEMPTS");
     names.put(Fact.Grant.TIME, "TIME");
+    names.put(Fact.Grant.ANEW, "ANEW");
     for (StaffKind kind : StaffKind.values()) names.put(kind, kind.name());
     for (Rhythm rhythm : Rhythm.values()) names.put(rhythm, rhythm.name());
     names.put(Counts.BEST, "BEST");

@@ -43,7 +43,8 @@ class ExceptionController {
     EXCUSE,
     MOVE_DUE,
     ADD_ATTEMPTS,
-    ADD_TIME
+    ADD_TIME,
+    START_ANEW
   }
 
   /**
@@ -86,6 +87,7 @@ class ExceptionController {
       case MOVE_DUE ->
           new Fact.DueMoved(
               step, edit.due().orElseThrow(() -> Problem.field("due", "no-new-date")), reason);
+      case START_ANEW -> new Fact.StartedAnew(step, reason);
       case ADD_ATTEMPTS -> new Fact.AttemptsAdded(step, edit.attempts().orElse(1), reason);
       case ADD_TIME ->
           new Fact.TimeAdded(

@@ -125,6 +125,10 @@ public class Exceptions {
         if (!Kinds.of(step.kind()).hasClock())
           throw Problem.conflict("no-clock-here", "step", quoted);
       }
+      case Fact.StartedAnew _ -> {
+        if (state == StepState.CLOSED || state == StepState.OPEN)
+          throw Problem.conflict("not-begun-yet", "name", name, "step", quoted);
+      }
       default -> throw new IllegalArgumentException("no exception: " + exception);
     }
   }
@@ -159,6 +163,7 @@ public class Exceptions {
       case Fact.DueMoved _ -> Optional.of(Fact.Grant.DUE_MOVED);
       case Fact.AttemptsAdded _ -> Optional.of(Fact.Grant.ATTEMPTS);
       case Fact.TimeAdded _ -> Optional.of(Fact.Grant.TIME);
+      case Fact.StartedAnew _ -> Optional.of(Fact.Grant.ANEW);
       default -> Optional.empty();
     };
   }
@@ -178,6 +183,7 @@ public class Exceptions {
           because(Phrase.of("exception.attempts", "n", f.attempts()), f.reason().orElse(""));
       case Fact.TimeAdded f ->
           because(Phrase.of("exception.time", "n", f.minutes()), f.reason().orElse(""));
+      case Fact.StartedAnew f -> because(Phrase.of("exception.anew"), f.reason().orElse(""));
       default -> Phrase.NONE;
     };
   }
@@ -265,6 +271,7 @@ public class Exceptions {
         Optional.of(seat.person().id()),
         w -> {
           var at = (Fact.AtStep) one(w, fact).what();
+          if (at instanceof Fact.StartedAnew) throw Problem.conflict("anew-has-no-end");
           return List.of(new Fact.ExceptionEnded(at.step(), kind(at).orElseThrow(), reason));
         });
   }

@@ -86,6 +86,9 @@ public final class FactWords {
           Optional.of(
               Phrase.of("fact.time-added", "n", f.minutes(), "step", step(f.step()))
                   .saying(f.reason().orElse("")));
+      case Fact.StartedAnew f ->
+          Optional.of(
+              Phrase.of("fact.started-anew", "step", step(f.step())).saying(f.reason().orElse("")));
       case Fact.AttemptsAdded f ->
           Optional.of(
               Phrase.of("fact.attempts-added", "n", f.attempts(), "step", step(f.step()))

@@ -46,6 +46,7 @@ class FactStore {
               Fact.DueMoved.class,
               Fact.AttemptsAdded.class,
               Fact.TimeAdded.class,
+              Fact.StartedAnew.class,
               Fact.ExceptionEnded.class)
           .map(CoreJson::name)
           .toList();

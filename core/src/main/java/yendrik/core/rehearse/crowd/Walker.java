@@ -284,7 +284,7 @@ final class Walker {
     }
     if (Kinds.tried(step)) attempt(s, step);
     else if (kind.handedIn()) {
-      takes(new WorkFact.HandedIn(id, WorkStrand.of(progress.record()).version(s) + 1));
+      takes(new WorkFact.HandedIn(id, WorkStrand.of(progress.record()).nextVersion(s)));
       judge(s, step);
     } else if (kind.withStaff() || (kind.markedAsItStands() && asked.judged())) judge(s, step);
   }

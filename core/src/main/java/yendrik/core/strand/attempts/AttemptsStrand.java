@@ -177,6 +177,11 @@ public final class AttemptsStrand extends Strand<AttemptFact, AttemptsStrand.Kep
   }
 
   @Override
+  protected void forget(int s) {
+    all[s] = Kept.NONE;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     Kept kept = all[s];
     return kept.made == 0 ? Optional.empty() : Optional.of(kept);

@@ -38,6 +38,11 @@ public final class ConfirmStrand extends Strand<ConfirmFact, ConfirmStrand.Kept>
   }
 
   @Override
+  protected void forget(int s) {
+    at[s] = NEVER;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     return at[s] == NEVER ? Optional.empty() : Optional.of(new Kept(stored(at[s])));
   }

@@ -60,6 +60,13 @@ public final class FilmStrand extends Strand<FilmFact, FilmStrand.Kept> {
   }
 
   @Override
+  protected void forget(int s) {
+    played.remove(s);
+    of[s] = 0;
+    last[s] = NEVER;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     return last[s] == NEVER
         ? Optional.empty()

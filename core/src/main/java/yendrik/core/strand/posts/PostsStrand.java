@@ -45,6 +45,13 @@ public final class PostsStrand extends Strand<PostFact, PostsStrand.Kept> {
   }
 
   @Override
+  protected void forget(int s) {
+    posts[s] = 0;
+    replies[s] = 0;
+    lastAt[s] = NEVER;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     return lastAt[s] == NEVER
         ? Optional.empty()

@@ -44,6 +44,12 @@ public final class SeenStrand extends Strand<SeenFact, SeenStrand.Kept> {
   }
 
   @Override
+  protected void forget(int s) {
+    first[s] = NEVER;
+    last[s] = NEVER;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     return first[s] == NEVER
         ? Optional.empty()

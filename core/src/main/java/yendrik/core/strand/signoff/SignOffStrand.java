@@ -44,6 +44,12 @@ public final class SignOffStrand extends Strand<SignOffFact, SignOffStrand.Kept>
   }
 
   @Override
+  protected void forget(int s) {
+    at[s] = NEVER;
+    by[s] = null;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     return at[s] == NEVER ? Optional.empty() : Optional.of(new Kept(stored(at[s]), by(s)));
   }

@@ -43,6 +43,12 @@ public final class TimeStrand extends Strand<TimeFact, TimeStrand.Kept> {
   }
 
   @Override
+  protected void forget(int s) {
+    seconds[s] = 0;
+    last[s] = NEVER;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     return last[s] == NEVER ? Optional.empty() : Optional.of(new Kept(seconds[s], stored(last[s])));
   }

@@ -27,7 +27,7 @@ public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
           Map.of("handed-in", WorkLeaf.HandedIn.class, "marked", WorkLeaf.Marked.class));
 
   /**
-   * @param version the newest that was handed in
+   * @param version the newest that was handed in, also before the step was started anew
    * @param judged the version that was judged
    * @param mark the share of the points that staff gave, 0 to 1
    */
@@ -81,6 +81,16 @@ public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
   }
 
   @Override
+  protected void forget(int s) {
+    handedInAt[s] = NEVER;
+    judgement[s] = null;
+    judged[s] = 0;
+    mark[s] = UNSCORED;
+    markedAt[s] = NEVER;
+    markedBy[s] = null;
+  }
+
+  @Override
   protected Optional<Kept> keep(int s) {
     if (version[s] == 0 && judgement[s] == null) return Optional.empty();
     return Optional.of(
@@ -107,7 +117,12 @@ public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
 
   /** The newest version handed in, 0 when nothing was. */
   public int version(int s) {
-    return version[s];
+    return handedInAt[s] == NEVER ? 0 : version[s];
+  }
+
+  /** The number of the version that would be handed in next. */
+  public int nextVersion(int s) {
+    return version[s] + 1;
   }
 
   /** When it was handed in, in epoch milliseconds. */
@@ -117,7 +132,7 @@ public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
 
   /** Whether what was handed in last came after the step was due for this learner. */
   public boolean late(int s) {
-    return version[s] > 0 && record.late(s, handedInAt[s]);
+    return version(s) > 0 && record.late(s, handedInAt[s]);
   }
 
   @Override
@@ -127,13 +142,13 @@ public final class WorkStrand extends Strand<WorkFact, WorkStrand.Kept> {
 
   @Override
   public long waitingSince(int s) {
-    boolean waits = version[s] > 0 && (judgement[s] == null || judged[s] < version[s]);
+    boolean waits = version(s) > 0 && (judgement[s] == null || judged[s] < version[s]);
     return waits ? handedInAt[s] : NEVER;
   }
 
   @Override
   public boolean marked(int s) {
-    return judgement[s] != null && judged[s] >= version[s];
+    return judgement[s] != null && judged[s] >= version(s);
   }
 
   @Override

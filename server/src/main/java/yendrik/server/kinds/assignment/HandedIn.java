@@ -188,7 +188,7 @@ public class HandedIn {
                 throw Problem.conflict("waits-for-marking");
               }
               before.addAll(StepPages.openNames(w.progress()));
-              version[0] = WorkStrand.of(w.progress().record()).version(s) + 1;
+              version[0] = WorkStrand.of(w.progress().record()).nextVersion(s);
               atOnce[0] = content.passesAtOnce();
               return List.of(new WorkFact.HandedIn(step, version[0]));
             });

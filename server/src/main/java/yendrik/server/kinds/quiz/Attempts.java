@@ -207,8 +207,8 @@ public class Attempts {
             questions.asking(content.questions(), content.draws()),
             content.taking());
     if (!faults.isEmpty()) throw Problem.conflict(faults.getFirst());
-    int allowed = AttemptsStrand.of(w.progress().record()).allowed(s);
-    if (allowed > 0 && rows.size() >= allowed) throw Problem.conflict("attempts-used");
+    if (AttemptsStrand.of(w.progress().record()).left(s) == 0)
+      throw Problem.conflict("attempts-used");
     Optional<Instant> next =
         next(content.taking(), rows).filter(at -> at.isAfter(w.progress().asOf()));
     if (next.isPresent()) throw Problem.conflict("attempt-too-soon", "at", next.get());

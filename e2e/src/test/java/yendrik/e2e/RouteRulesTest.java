@@ -1,0 +1,70 @@
+package yendrik.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import org.junit.jupiter.api.Test;
+
+/** Rules laid out in the route itself: in their rows, by dropping, and for all of the course. */
+class RouteRulesTest extends BrowserTest {
+  private static void drag(Page page, Locator from, Locator to) {
+    BoundingBox start = from.boundingBox();
+    BoundingBox end = to.boundingBox();
+    var slowly = new Mouse.MoveOptions().setSteps(8);
+    page.mouse().move(start.x + start.width / 2, start.y + start.height / 2);
+    page.mouse().down();
+    page.mouse().move(start.x + 30, start.y + 12, slowly);
+    page.mouse().move(end.x + end.width / 2, end.y + end.height / 2, slowly);
+    assertThat(to).containsText("and this one is done");
+    page.mouse().up();
+  }
+
+  @Test
+  void rules_are_typed_in_their_row_dropped_and_set_for_the_whole_course() {
+    Course course = school.course("Laid out");
+    long module = course.module("Threads");
+    course.step(module, "PAGE", "Two threads");
+    course.step(module, "PAGE", "Left pedal");
+    course.step(module, "QUIZ", "Name that thread");
+    Page designer = school.signedIn("odalys");
+    go(designer, course.view("plan/route"));
+
+    button(designer, "Opens when of Left pedal: at once").click();
+    designer.keyboard().type("two threads");
+    designer
+        .getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Two threads read"))
+        .click();
+    designer.keyboard().press("Escape");
+    assertThat(designer.getByRole(AriaRole.DIALOG)).isHidden();
+    Locator cell = buttonLike(designer, "^Opens when of Left pedal: Two threads read");
+    assertThat(cell).isVisible();
+
+    Locator quiz = buttonLike(designer, "^Opens when of Name that thread:");
+    drag(designer, designer.getByLabel("Move Left pedal").first(), quiz);
+    assertThat(buttonLike(designer, "^Opens when of Name that thread: Left pedal is done"))
+        .isVisible();
+    button(designer, "Undo").click();
+    assertThat(button(designer, "Opens when of Name that thread: at once")).isVisible();
+
+    button(designer, "The whole course").click();
+    designer
+        .getByRole(
+            AriaRole.SWITCH, new Page.GetByRoleOptions().setName("Strict order for the whole"))
+        .click();
+    assertThat(designer.getByText("Strict order · ")).isVisible();
+    button(designer, "Page read").click();
+    Locator usual =
+        designer.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Done when"));
+    usual.getByRole(AriaRole.COMBOBOX).fill("confirmed");
+    designer
+        .getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("confirmed by the learner"))
+        .first()
+        .click();
+    buttonLike(designer, "^Also give it to the 2 steps").click();
+    assertThat(buttonLike(designer, "^Done when of Two threads: read and confirmed")).isVisible();
+  }
+}
