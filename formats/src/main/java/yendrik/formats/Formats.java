@@ -6,6 +6,7 @@ import yendrik.formats.csv.CsvTable;
 import yendrik.formats.framework.FrameworkCase;
 import yendrik.formats.framework.FrameworkCsv;
 import yendrik.formats.framework.FrameworkFormat;
+import yendrik.formats.pdf.PdfTable;
 import yendrik.formats.table.TableFormat;
 import yendrik.formats.xlsx.XlsxTable;
 
@@ -14,7 +15,8 @@ public final class Formats {
   private Formats() {}
 
   /** Of tables. */
-  public static final List<TableFormat> TABLES = List.of(CsvTable.FORMAT, XlsxTable.FORMAT);
+  public static final List<TableFormat> TABLES =
+      List.of(CsvTable.FORMAT, XlsxTable.FORMAT, PdfTable.FORMAT);
 
   /** Of frameworks of outcomes. */
   public static final List<FrameworkFormat> FRAMEWORKS =

@@ -3,6 +3,8 @@ package yendrik.server.watch.report;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -19,6 +21,7 @@ import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.formats.Formats;
 import yendrik.formats.table.TableFormat;
+import yendrik.server.design.Designs;
 import yendrik.server.http.FileFormat;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Accounts;
@@ -36,9 +39,13 @@ class ReportController {
 
   private final Map<String, Report> reports;
   private final Accounts accounts;
+  private final Designs designs;
+  private final Clock clock;
 
-  ReportController(List<Report> reports, Accounts accounts) {
+  ReportController(List<Report> reports, Accounts accounts, Designs designs, Clock clock) {
     this.accounts = accounts;
+    this.designs = designs;
+    this.clock = clock;
     this.reports = reports.stream().collect(Collectors.toMap(Report::name, Function.identity()));
   }
 
@@ -75,8 +82,17 @@ class ReportController {
     TableFormat written = SheetFile.format(format);
     Report.Sheet sheet = one(report).sheet(seat);
     accounts.note(Accounts.What.EXPORTED, seat.person(), whence, report + " of course " + course);
-    String title = report.substring(0, 1).toUpperCase(Locale.ROOT) + report.substring(1);
-    SheetFile.write(response, written, report, title, sheet);
+    SheetFile.write(response, written, report, title(course, report), sheet);
+  }
+
+  /** What a report is about, and on which day. */
+  private String title(CourseId course, String report) {
+    String name = report.substring(0, 1).toUpperCase(Locale.ROOT) + report.substring(1);
+    return designs
+        .published(course)
+        .map(ready -> ready.document().design())
+        .map(d -> name + " · " + d.name() + " · " + LocalDate.ofInstant(clock.instant(), d.zone()))
+        .orElse(name);
   }
 
   private Report one(String name) {
