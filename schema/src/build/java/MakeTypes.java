@@ -87,7 +87,7 @@ public class MakeTypes {
       Map.ofEntries(
           entry(
               "PersonId",
-              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by|changed_by|taken_back_by)"),
+              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by|changed_by|taken_back_by|asked_by)"),
           entry("CourseId", "course\\.id|.*\\.course_id|question\\.shelved_from"),
           entry("EnrolmentId", "enrolment\\.id|.*\\.(enrolment_id|journal_of)"),
           entry("GroupId", "learner_group\\.id|.*\\.group_id"),
@@ -145,7 +145,8 @@ public class MakeTypes {
           "step\\.audience", "yendrik.core.course.Step.Audience",
           "quiz_settings\\.taking", "yendrik.core.quiz.taking.Taking",
           ".*\\.own_words", "yendrik.core.words.OwnWords",
-          "institution\\.look", "yendrik.core.look.Look");
+          "institution\\.look", "yendrik.core.look.Look",
+          "course\\.prerequisites", "yendrik.core.course.Prerequisites");
 
   private static final Map<String, String> LISTS =
       Map.of(

@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
@@ -162,8 +163,12 @@ class CompletionTest extends SchoolTest {
     String csv =
         new String(
             sefa.call("GET", course.path + "/reports/completion/csv", "").getContentAsByteArray(),
-            java.nio.charset.StandardCharsets.UTF_8);
+            StandardCharsets.UTF_8);
     assertThat(csv).contains("Still missing", "Valves", "Edda Marsh");
+    var paper = sefa.call("GET", course.path + "/reports/completion/pdf", "");
+    assertThat(paper.getContentType()).isEqualTo("application/pdf");
+    assertThat(new String(paper.getContentAsByteArray(), 0, 5, StandardCharsets.US_ASCII))
+        .isEqualTo("%PDF-");
     agrees();
   }
 

@@ -3,10 +3,16 @@ package yendrik.server.design;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.FLAG;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.Prerequisites;
 import yendrik.core.course.StepKind;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.FlagId;
@@ -53,15 +59,38 @@ public class CourseRuleDrafts {
     CourseRecord row = locked(course);
     var present =
         new DesignEdits.CourseRulesEdit(
-            row.getStrictOrder(), Optional.ofNullable(row.getCompleteWhen()).map(Json::map));
+            row.getStrictOrder(),
+            Optional.ofNullable(row.getCompleteWhen()).map(Json::map),
+            DesignEdits.PrerequisitesForm.of(row.getPrerequisites()));
     var edit = changes.apply(present, fields, () -> drafting.view(course).rules());
+    Prerequisites prerequisites = edit.prerequisites().prerequisites();
+    if (!prerequisites.equals(row.getPrerequisites())) checked(course, prerequisites);
     db.update(COURSE)
+        .set(COURSE.PREREQUISITES, prerequisites)
         .set(COURSE.STRICT_ORDER, edit.strictOrder())
         .set(COURSE.COMPLETE_WHEN, Json.column("completeWhen", edit.completeWhen()))
         .set(COURSE.RULES_VERSION, COURSE.RULES_VERSION.plus(1))
         .where(COURSE.ID.eq(course))
         .execute();
     return drafting.view(course).rules();
+  }
+
+  /** Nobody could ever be enrolled in courses that ask for each other. */
+  private void checked(CourseId course, Prerequisites asked) {
+    Map<CourseId, Prerequisites> all =
+        db.select(COURSE.ID, COURSE.PREREQUISITES)
+            .from(COURSE)
+            .where(COURSE.FRAMEWORK.isFalse(), COURSE.SHELF.isFalse())
+            .fetchMap(r -> r.value1(), r -> r.value2());
+    if (!all.keySet().containsAll(asked.courses()))
+      throw Problem.field("prerequisites", "no-such-course");
+    Set<CourseId> seen = new HashSet<>();
+    Deque<CourseId> next = new ArrayDeque<>(asked.courses());
+    while (!next.isEmpty()) {
+      CourseId one = next.pop();
+      if (one.equals(course)) throw Problem.field("prerequisites", "courses-ask-for-each-other");
+      if (seen.add(one)) next.addAll(all.getOrDefault(one, Prerequisites.NONE).courses());
+    }
   }
 
   /** Changes what is usual for new steps of a kind; a 409 carries what it is now. */

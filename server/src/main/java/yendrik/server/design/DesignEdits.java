@@ -13,14 +13,17 @@ import jakarta.validation.constraints.Size;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import yendrik.core.course.Again;
 import yendrik.core.course.Counts;
+import yendrik.core.course.Prerequisites;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
@@ -129,8 +132,30 @@ public final class DesignEdits {
    * @param completeWhen nothing for the usual: every module is done
    */
   @Schema(name = "CourseRulesEdit")
-  public record CourseRulesEdit(boolean strictOrder, Optional<Map<String, Object>> completeWhen)
+  public record CourseRulesEdit(
+      boolean strictOrder,
+      Optional<Map<String, Object>> completeWhen,
+      @NotNull @Valid PrerequisitesForm prerequisites)
       implements ByFields {}
+
+  /**
+   * @param courses what must be complete before somebody can be enrolled
+   * @param all whether all of them are needed, or any
+   * @param hold whether an enrolment waits until that is so; otherwise it is refused
+   */
+  @Schema(name = "Prerequisites")
+  public record PrerequisitesForm(
+      @NotNull @Size(max = 20) List<CourseId> courses, boolean all, boolean hold) {
+    static PrerequisitesForm of(Prerequisites p) {
+      List<CourseId> sorted =
+          p.courses().stream().sorted(Comparator.comparingLong(CourseId::value)).toList();
+      return new PrerequisitesForm(sorted, p.all(), p.hold());
+    }
+
+    Prerequisites prerequisites() {
+      return new Prerequisites(Set.copyOf(courses), all, hold);
+    }
+  }
 
   /**
    * @param opensWhen nothing for at once

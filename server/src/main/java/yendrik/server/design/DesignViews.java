@@ -63,9 +63,13 @@ public final class DesignViews {
       List<UsualView> usual,
       List<FlagView> flags,
       List<Named> groups,
+      List<OtherCourse> otherCourses,
       List<String> faults) {}
 
   public record Named(GroupId id, String name) {}
+
+  /** A course that rules can ask about. */
+  public record OtherCourse(CourseId id, String name) {}
 
   @Schema(name = "DesignScale")
   public record ScaleView(
@@ -131,7 +135,11 @@ public final class DesignViews {
    */
   @Schema(name = "CourseRules")
   public record CourseRulesView(
-      CourseId id, int version, boolean strictOrder, Optional<RuleView> completeWhen) {}
+      CourseId id,
+      int version,
+      boolean strictOrder,
+      Optional<RuleView> completeWhen,
+      DesignEdits.PrerequisitesForm prerequisites) {}
 
   /**
    * The rules that new steps of a kind have.
@@ -303,7 +311,8 @@ public final class DesignViews {
         row.getRulesVersion(),
         row.getStrictOrder(),
         RuleView.of(
-            Optional.ofNullable(row.getCompleteWhen()), new RuleAt.CourseComplete(), wording));
+            Optional.ofNullable(row.getCompleteWhen()), new RuleAt.CourseComplete(), wording),
+        DesignEdits.PrerequisitesForm.of(row.getPrerequisites()));
   }
 
   static FlagView flag(FlagRecord row, Wording wording) {

@@ -109,6 +109,10 @@ public class Drafting {
             .map(g -> new DesignViews.Named(g.getKey(), g.getValue()))
             .sorted(java.util.Comparator.comparing(DesignViews.Named::name))
             .toList(),
+        draft.design().otherCourses().entrySet().stream()
+            .map(c -> new DesignViews.OtherCourse(c.getKey(), c.getValue()))
+            .sorted(java.util.Comparator.comparing(DesignViews.OtherCourse::name))
+            .toList(),
         Designs.words(draft.design(), References.check(draft.design())).stream()
             .map(institutions::say)
             .toList());

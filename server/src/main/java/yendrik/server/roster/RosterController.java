@@ -7,14 +7,18 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
@@ -28,6 +32,7 @@ import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.people.SignedIn;
 import yendrik.server.watch.Learners;
+import yendrik.server.way.Enrolling;
 import yendrik.server.way.Walks;
 
 /** Who learns in a course. */
@@ -38,8 +43,11 @@ class RosterController {
   private final People people;
   private final Learners learners;
   private final Emptying emptying;
+  private final Enrolling enrolling;
 
-  RosterController(Walks walks, People people, Learners learners, Emptying emptying) {
+  RosterController(
+      Walks walks, People people, Learners learners, Emptying emptying, Enrolling enrolling) {
+    this.enrolling = enrolling;
     this.emptying = emptying;
     this.walks = walks;
     this.people = people;
@@ -74,13 +82,28 @@ class RosterController {
         .toList();
   }
 
-  record RosterEdit(@NotEmpty(message = "no-address") @Size(max = 2000) List<String> emails) {}
+  /**
+   * @param anyway whatever they would have to complete before
+   */
+  record RosterEdit(
+      @NotEmpty(message = "no-address") @Size(max = 2000) List<String> emails,
+      Optional<Boolean> anyway) {}
+
+  /** Somebody whom the prerequisites keep out, and the courses that do. */
+  record KeptOut(String email, List<String> missing) {}
 
   /**
    * @param there addresses of those who were enrolled already
    * @param unknown addresses that belong to nobody here, as they were written
+   * @param held those who are enrolled once the prerequisites are met
+   * @param refused those who are not enrolled since they are not met
    */
-  record Enrolled(int enrolled, List<String> there, List<String> unknown) {}
+  record Enrolled(
+      int enrolled,
+      List<String> there,
+      List<String> unknown,
+      List<KeptOut> held,
+      List<KeptOut> refused) {}
 
   /** Enrols people by their e-mail addresses; one unknown address does not stop the others. */
   @PostMapping
@@ -91,15 +114,59 @@ class RosterController {
     int enrolled = 0;
     List<String> there = new ArrayList<>();
     List<String> unknown = new ArrayList<>();
+    List<KeptOut> held = new ArrayList<>();
+    List<KeptOut> refused = new ArrayList<>();
+    boolean anyway = edit.anyway().orElse(false);
     for (String email : edit.emails()) {
       Optional<PersonId> learner = people.withEmail(email);
       if (learner.isEmpty()) unknown.add(email);
       else if (walks.enrolment(course, learner.get()).isPresent()) there.add(email);
       else {
-        walks.enrol(course, learner.get(), Optional.of(person.id()));
-        enrolled++;
+        PersonId who = learner.get();
+        switch (enrolling.enrol(course, who, person.id(), anyway)) {
+          case ENROLLED -> enrolled++;
+          case HELD -> held.add(new KeptOut(email, enrolling.keepOut(course, who)));
+          case REFUSED -> refused.add(new KeptOut(email, enrolling.keepOut(course, who)));
+        }
       }
     }
-    return new Enrolled(enrolled, there, unknown);
+    return new Enrolled(enrolled, there, unknown, held, refused);
+  }
+
+  /**
+   * Somebody who waits until the prerequisites are met.
+   *
+   * @param missing names of the courses that keep them out
+   */
+  @Schema(name = "HeldEnrolment")
+  record HeldLine(PersonId person, String name, Instant since, List<String> missing) {}
+
+  @GetMapping("/held")
+  @Needs(Right.PLAN)
+  List<HeldLine> held(@PathVariable CourseId course) {
+    List<Enrolling.Held> held = enrolling.held(course);
+    Map<PersonId, String> names = people.names(held.stream().map(Enrolling.Held::person).toList());
+    return held.stream()
+        .map(h ->
+            new HeldLine(h.person(), names.getOrDefault(h.person(), ""), h.since(), h.missing()))
+        .toList();
+  }
+
+  /** Enrols somebody who waits, whatever they have not completed. */
+  @PostMapping("/held/{learner}/admission")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void admit(@PathVariable CourseId course, @PathVariable PersonId learner, SignedIn person) {
+    if (enrolling.held(course).stream().noneMatch(h -> h.person().equals(learner)))
+      throw Problem.notFound("person");
+    enrolling.enrol(course, learner, person.id(), /* anyway= */ true);
+  }
+
+  /** Somebody does not wait any more, and is not enrolled. */
+  @DeleteMapping("/held/{learner}")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void drop(@PathVariable CourseId course, @PathVariable PersonId learner) {
+    enrolling.drop(course, learner);
   }
 }

@@ -19,9 +19,11 @@ public class CatchUp {
   private static final int BATCH = 200;
   private final Walks walks;
   private final TellCourses courses;
+  private final Enrolling enrolling;
 
-  CatchUp(Walks walks, TellCourses courses) {
+  CatchUp(Walks walks, TellCourses courses, Enrolling enrolling) {
     this.walks = walks;
+    this.enrolling = enrolling;
     this.courses = courses;
   }
 
@@ -41,6 +43,7 @@ public class CatchUp {
       due = walks.toCatchUp(BATCH);
     }
     courses.tellAll();
+    enrolling.letIn();
     return seen;
   }
 

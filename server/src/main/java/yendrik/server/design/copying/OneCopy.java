@@ -26,6 +26,7 @@ import org.jspecify.annotations.Nullable;
 import yendrik.core.Years;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Flag;
+import yendrik.core.course.Prerequisites;
 import yendrik.core.course.Step;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
@@ -382,6 +383,14 @@ final class OneCopy implements Carrying {
     if (what.everything()) rulesOfTheCourse();
   }
 
+  private Prerequisites prerequisites() {
+    return db.select(COURSE.PREREQUISITES)
+        .from(COURSE)
+        .where(COURSE.ID.eq(from))
+        .fetchSingle()
+        .value1();
+  }
+
   /** A course that is made from another completes like it, and has its flags. */
   private void rulesOfTheCourse() {
     db.update(COURSE)
@@ -389,6 +398,7 @@ final class OneCopy implements Carrying {
             COURSE.COMPLETE_WHEN,
             rule(source.completeWhen().orElse(null), new RuleAt.CourseComplete(), source.name())
                 .orElse(null))
+        .set(COURSE.PREREQUISITES, prerequisites())
         .set(COURSE.STRICT_ORDER, source.order() == CourseDesign.Order.STRICT)
         .where(COURSE.ID.eq(to))
         .execute();
