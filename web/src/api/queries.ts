@@ -353,6 +353,12 @@ export const queries = {
               }),
         ),
     }),
+  held: (course: number) =>
+    queryOptions({
+      queryKey: ['held', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/roster/held', { params: { path: { course } } })),
+    }),
   roster: (course: number) =>
     queryOptions({
       queryKey: ['roster', course],

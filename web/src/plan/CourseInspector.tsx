@@ -12,6 +12,7 @@ import { newId } from '../ui/ids';
 import { Kicker, Section } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
 import { FindingsAt } from './check/FindingsAt';
+import { PrerequisiteFields } from './PrerequisiteFields';
 import { RuleEditor } from './RuleEditor';
 import type { Draft } from './useDraft';
 import { UsualRules } from './usual/UsualRules';
@@ -72,6 +73,7 @@ export function CourseInspector({ design, draft }: { design: Design; draft: Draf
         label={t('plan.strictCourse')}
       />
       <FormHelperText sx={{ mt: 0 }}>{t('plan.strictCourseHint')}</FormHelperText>
+      <PrerequisiteFields design={design} draft={draft} />
       <UsualRules design={design} draft={draft} />
       <Section title={t('plan.flags')}>
         <Typography variant="body2" color="textSecondary">

@@ -33,6 +33,36 @@ describe('the whole course', () => {
     });
   });
 
+  it('can ask for other courses before somebody is enrolled, who waits or is refused', async () => {
+    const asked = { id: 2, version: 9, strictOrder: false };
+    const calls = serve({
+      'GET /api/courses/2/design': {
+        ...course,
+        otherCourses: [
+          { id: 7, name: 'Tubes' },
+          { id: 5, name: 'Workshop Safety Induction' },
+        ],
+        rules: { ...asked, prerequisites: { courses: [7], all: true, hold: false } },
+      },
+      'PATCH /api/courses/2/design/course': {
+        ...asked,
+        version: 10,
+        prerequisites: { courses: [7], all: true, hold: true },
+      },
+    });
+    show(<RouteOutline />);
+    await userEvent.click(await screen.findByRole('button', { name: 'The whole course' }));
+    await userEvent.click(screen.getByRole('button', { name: 'is refused' }));
+    await waitFor(() =>
+      expect(changed(calls)).toEqual([{ prerequisites: { courses: [7], all: true, hold: true } }]),
+    );
+    await userEvent.type(screen.getByLabelText('Courses to be complete'), 'safety');
+    await userEvent.click(await screen.findByRole('option', { name: /Safety/ }));
+    await waitFor(() =>
+      expect(changed(calls)[1]).toMatchObject({ prerequisites: { courses: [5, 7] } }),
+    );
+  });
+
   it('warns of changes once learners have begun', async () => {
     serve({ 'GET /api/courses/2/design': { ...course, learners: 36 } });
     show(<RouteOutline />);

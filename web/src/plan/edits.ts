@@ -82,6 +82,7 @@ export const courseRulesEdit = (r: CourseRules): Body<CourseRulesEdit> => ({
   ...(r.completeWhen && {
     completeWhen: rule(r.completeWhen) as CourseRulesEdit['completeWhen'],
   }),
+  prerequisites: r.prerequisites,
 });
 
 export const usualEdit = (u: UsualRules): Body<UsualEdit> => ({

@@ -12,6 +12,7 @@ import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { GroupHead } from './GroupHead';
 import { GroupList } from './GroupList';
+import { Held } from './Held';
 import { RosterTable } from './RosterTable';
 import { useGroups } from './useGroups';
 
@@ -113,6 +114,7 @@ function Shown({ lines, groups }: { lines: RosterLine[]; groups: LearnerGroup[] 
             onEnded={() => choose(null)}
           />
         )}
+        {!group && course.role === 'DESIGNER' && <Held />}
         {none ? (
           <Empty title={t('roster.nobody')} hint={t('roster.nobodyHint')} />
         ) : (

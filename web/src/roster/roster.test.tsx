@@ -22,6 +22,7 @@ const roster = [
 const saturday = { id: 7, name: 'Saturday', members: 2, uses: [] };
 const bench = { id: 8, name: 'Bench', members: 1, uses: ['“Brakes” is given to it'] };
 const answers = {
+  'GET /api/courses/2/roster/held': [],
   'GET /api/courses/2/roster': roster,
   'GET /api/courses/2/groups': [bench, saturday],
 };
@@ -43,6 +44,29 @@ describe('the roster', () => {
     ).toBeVisible();
     await userEvent.type(screen.getByLabelText('Find a learner'), 'tran ilse');
     expect(rows().map((r) => r.textContent)).toEqual([expect.stringContaining('Ilse Tran')]);
+  });
+
+  it('lists who waits for what must be complete before, who is let in or dropped', async () => {
+    const calls = open({
+      'GET /api/courses/2/roster/held': [
+        {
+          person: 9,
+          name: 'Sol Ferrant',
+          since: '2026-11-20T08:00:00Z',
+          missing: ['Workshop Safety Induction'],
+        },
+      ],
+      'POST /api/courses/2/roster/held/9/admission': undefined,
+      'DELETE /api/courses/2/roster/held/9': undefined,
+    });
+    const held = await screen.findByRole('region', { name: 'Waiting to be enrolled' });
+    expect(held).toHaveTextContent('without Workshop Safety Induction');
+    await userEvent.click(screen.getByRole('button', { name: 'Enrol Sol Ferrant now' }));
+    expect(await screen.findByText('Sol Ferrant is enrolled.')).toBeVisible();
+    await userEvent.click(
+      screen.getByRole('button', { name: 'Sol Ferrant does not wait any more' }),
+    );
+    await waitFor(() => expect(calls.map((c) => c.method)).toContain('DELETE'));
   });
 
   it('puts those who are ticked into a group and takes it back', async () => {

@@ -1,9 +1,9 @@
-import { Alert } from '@mui/material';
+import { Alert, Box, Button } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useWatch } from 'react-hook-form';
 import { useTranslations } from 'use-intl';
 import * as z from 'zod/mini';
-import { api, body } from '../api/client';
+import { api, body, type Enrolled } from '../api/client';
 import { useCourse } from '../frame/course';
 import { Field, FormDialog } from '../ui/FormDialog';
 import { useActKey } from '../ui/useActKey';
@@ -24,20 +24,20 @@ export function EnrolDialog({ onClose }: { onClose: () => void }) {
   const count = addresses(useWatch({ control: fields.control, name: 'emails' })).length;
   const once = useActKey();
   const enrol = useMutation({
-    mutationFn: (filled: z.infer<typeof typed>) => {
-      const emails = addresses(filled.emails);
+    mutationFn: (filled: z.infer<typeof typed> & { anyway?: boolean }) => {
+      const sent = { emails: addresses(filled.emails), anyway: filled.anyway ?? false };
       return body(
         api.POST('/api/courses/{course}/roster', {
           params: { path: { course: course.id } },
-          headers: once.headers(emails),
-          body: { emails },
+          headers: once.headers(sent),
+          body: sent,
         }),
       );
     },
     onSuccess: (done) => {
       once.renew();
       fields.reset({ emails: done.unknown.join('\n') });
-      for (const key of ['progress', 'roster', 'groups'])
+      for (const key of ['progress', 'roster', 'groups', 'held'])
         void client.invalidateQueries({ queryKey: [key, course.id] });
     },
   });
@@ -52,13 +52,36 @@ export function EnrolDialog({ onClose }: { onClose: () => void }) {
       onClose={onClose}
     >
       {done && (
-        <Alert severity={done.unknown.length > 0 ? 'warning' : 'success'}>
+        <Alert severity={done.unknown.length + done.refused.length > 0 ? 'warning' : 'success'}>
           <div>{t('watch.enrolled', { count: done.enrolled })}</div>
           {done.there.length > 0 && (
             <div>{t('watch.enrolledThere', { names: listed(done.there) })}</div>
           )}
           {done.unknown.length > 0 && (
             <div>{t('watch.enrolledUnknown', { names: listed(done.unknown) })}</div>
+          )}
+          {done.held.length > 0 && (
+            <KeptOut says={t('watch.enrolledHeld', { count: done.held.length })} who={done.held} />
+          )}
+          {done.refused.length > 0 && (
+            <>
+              <KeptOut
+                says={t('watch.enrolledRefused', { count: done.refused.length })}
+                who={done.refused}
+              />
+              <Button
+                size="small"
+                disabled={enrol.isPending}
+                onClick={() =>
+                  enrol.mutate({
+                    emails: done.refused.map((r) => r.email).join('\n'),
+                    anyway: true,
+                  })
+                }
+              >
+                {t('watch.enrolAnyway', { count: done.refused.length })}
+              </Button>
+            </>
           )}
         </Alert>
       )}
@@ -73,5 +96,22 @@ export function EnrolDialog({ onClose }: { onClose: () => void }) {
         sx={{ mt: 0.5 }}
       />
     </FormDialog>
+  );
+}
+
+/** Whom the prerequisites keep out, each with what is missing. */
+function KeptOut({ says, who }: { says: string; who: Enrolled['held'] }) {
+  const listed = useNames();
+  return (
+    <div>
+      {says}
+      <Box component="ul" sx={{ my: 0, pl: 2 }}>
+        {who.map((one) => (
+          <li key={one.email}>
+            {one.email} ({listed(one.missing)})
+          </li>
+        ))}
+      </Box>
+    </div>
   );
 }

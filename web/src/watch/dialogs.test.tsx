@@ -14,6 +14,8 @@ describe('enrolling', () => {
         enrolled: 1,
         there: ['sol@hollowlane.example'],
         unknown: ['nobody@hollowlane.example'],
+        held: [],
+        refused: [],
       },
     });
     show(<EnrolDialog onClose={() => {}} />);
@@ -25,9 +27,32 @@ describe('enrolling', () => {
     await userEvent.click(screen.getByRole('button', { name: /3/ }));
     expect(calls[0]?.body).toEqual({
       emails: ['edda@hollowlane.example', 'sol@hollowlane.example', 'nobody@hollowlane.example'],
+      anyway: false,
     });
     expect(await screen.findByRole('alert')).toHaveTextContent('nobody@hollowlane.example');
     expect(field).toHaveValue('nobody@hollowlane.example');
+  });
+});
+
+describe('enrolling where something must be complete before', () => {
+  it('says whom that keeps out, and enrols them anyway where that is wanted', async () => {
+    const nothing = { enrolled: 0, there: [], unknown: [], held: [], refused: [] };
+    const kept = (email: string) => ({ email, missing: ['Workshop Safety Induction'] });
+    const calls = serve({
+      'POST /api/courses/2/roster': (call: { body: unknown }) =>
+        (call.body as { anyway: boolean }).anyway
+          ? { ...nothing, enrolled: 1 }
+          : { ...nothing, held: [kept('sol@x.example')], refused: [kept('edda@x.example')] },
+    });
+    show(<EnrolDialog onClose={() => {}} />);
+    await userEvent.type(screen.getByRole('textbox'), 'edda@x.example sol@x.example');
+    await userEvent.click(screen.getByRole('button', { name: 'Enrol 2 learners' }));
+    const alert = await screen.findByRole('alert');
+    expect(alert).toHaveTextContent('1 waits until');
+    expect(alert).toHaveTextContent('edda@x.example (Workshop Safety Induction)');
+    await userEvent.click(screen.getByRole('button', { name: 'Enrol them anyway' }));
+    expect(await screen.findByText('1 learner enrolled.')).toBeVisible();
+    expect(calls.at(-1)?.body).toEqual({ emails: ['edda@x.example'], anyway: true });
   });
 });
 

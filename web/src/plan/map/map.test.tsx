@@ -50,7 +50,13 @@ const design = {
   ],
   outcomes: [],
   badges: [],
-  rules: { id: 2, version: 1, strictOrder: false },
+  rules: {
+    id: 2,
+    version: 1,
+    strictOrder: false,
+    prerequisites: { courses: [], all: true, hold: false },
+  },
+  otherCourses: [],
   usual: [],
 } as unknown as Design;
 
