@@ -485,6 +485,21 @@ final class Author {
     drafts.rules().change(course, new FieldsEdit(Map.of(), Map.of("completeWhen", Json.map(rule))));
   }
 
+  /** Lets an enrolment wait until another course is complete. */
+  void waitsFor(CourseId other) {
+    drafts
+        .rules()
+        .change(
+            course,
+            new FieldsEdit(
+                Map.of("prerequisites", Json.map(DesignEdits.PrerequisitesForm.NONE)),
+                Map.of(
+                    "prerequisites",
+                    Json.map(
+                        new DesignEdits.PrerequisitesForm(
+                            List.of(other), /* all= */ true, /* hold= */ true)))));
+  }
+
   private static <V> V known(Map<?, V> map, Object key) {
     return requireNonNull(map.get(key), () -> "the demo has no " + key);
   }

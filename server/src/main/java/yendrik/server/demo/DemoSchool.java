@@ -71,6 +71,7 @@ import yendrik.server.reach.Messages;
 import yendrik.server.rehearse.Rehearsals;
 import yendrik.server.rehearse.crowd.Crowds;
 import yendrik.server.teach.Registers;
+import yendrik.server.way.Enrolling;
 import yendrik.server.way.Publishing;
 import yendrik.server.way.Walks;
 import yendrik.server.wording.Wordings;
@@ -173,6 +174,7 @@ public class DemoSchool implements ApplicationRunner {
   private final Drafts drafts;
   private final Publishing publishing;
   private final Walks walks;
+  private final Enrolling enrolling;
   private final Acts acts;
   private final Letters letters;
   private final Messages messages;
@@ -209,9 +211,11 @@ public class DemoSchool implements ApplicationRunner {
       Checking checking,
       Rehearsals rehearsals,
       Crowds crowds,
+      Enrolling enrolling,
       @Value("${yendrik.demo.crowd:0}") int crowd,
       @Value("${yendrik.demo.members:8}") int members) {
     this.db = db;
+    this.enrolling = enrolling;
     this.crowd = crowd;
     this.members = members;
     this.clock = clock;
@@ -1012,6 +1016,10 @@ public class DemoSchool implements ApplicationRunner {
   }
 
   private void wheelbuilders(Author wheels, Author foundations, PersonId tomas, Instant today) {
+    wheels.waitsFor(foundations.course);
+    clock.putTo(today.minus(Duration.ofDays(6)));
+    for (String eager : List.of("Ilse Tran", "Juno Abara"))
+      enrolling.enrol(wheels.course, requireNonNull(ids.get(eager)), tomas, /* anyway= */ false);
     for (String name : List.of("Sol Wickham", "Ines Calder")) {
       clock.putTo(today.minus(Duration.ofDays(20)));
       PersonId learner = person(name, false);

@@ -146,6 +146,8 @@ public final class DesignEdits {
   @Schema(name = "Prerequisites")
   public record PrerequisitesForm(
       @NotNull @Size(max = 20) List<CourseId> courses, boolean all, boolean hold) {
+    public static final PrerequisitesForm NONE = of(Prerequisites.NONE);
+
     static PrerequisitesForm of(Prerequisites p) {
       List<CourseId> sorted =
           p.courses().stream().sorted(Comparator.comparingLong(CourseId::value)).toList();
