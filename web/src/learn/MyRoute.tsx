@@ -14,6 +14,7 @@ import { BadgeRow } from './BadgeRow';
 import { CompletionCard } from './CompletionCard';
 import { ShareRing } from './ShareRing';
 import { useRoute } from './useRoute';
+import { WayThere } from './WayThere';
 
 export default function MyRoute({ walk }: { walk: WalkName }) {
   const course = useCourse();
@@ -273,6 +274,7 @@ function Line({
           </Typography>
         )}
         {step.missing.length > 0 && <Missing parts={step.missing} inline />}
+        {closed && <WayThere name={step.name} way={step.way} />}
         {walk === 'practice' && <AsIf step={step} closed={closed} />}
       </Box>
       <Typography

@@ -60,6 +60,7 @@ const way: Way = {
           note: 'due Sun 8 Nov',
           unread: 0,
           missing: [],
+          way: [],
         },
         {
           id: 13,
@@ -73,6 +74,17 @@ const way: Way = {
           note: '',
           unread: 0,
           missing: [part('NOT_YET', 'score 60 % or more in “Pads, cables, levers”')],
+          way: [
+            { turn: 'LEARNER', lost: false, says: 'read “Rim brake anatomy”' },
+            { turn: 'LEARNER', lost: false, says: 'score 60 % or more in “Pads, cables, levers”' },
+            { turn: 'STAFF', lost: false, says: 'approved by a facilitator' },
+            {
+              turn: 'CLOCK',
+              lost: false,
+              says: 'wait until Mon 7 Dec, 08:00',
+              next: '2026-12-07T07:00:00Z',
+            },
+          ],
         },
       ],
     },
@@ -81,6 +93,31 @@ const way: Way = {
   badges: [],
   coming: [],
 };
+
+describe('the way to a closed step', () => {
+  it('is told one thing after the other, with whose turn it is and when', async () => {
+    serve({ 'GET /api/courses/2/walks/mine/route': way });
+    show(<MyRoute walk="mine" />);
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'How to get to Brake set-up practical' }),
+    );
+    const list = screen.getByRole('list', { name: 'How to get to Brake set-up practical' });
+    expect(
+      within(way)
+        .getAllByRole('listitem')
+        .map((i) => i.textContent),
+    ).toEqual([
+      'read “Rim brake anatomy”',
+      'score 60 % or more in “Pads, cables, levers”',
+      'staff: approved by a facilitator',
+      'wait until Mon 7 Dec, 08:00',
+    ]);
+    await userEvent.click(
+      screen.getByRole('button', { name: 'How to get to Brake set-up practical' }),
+    );
+    expect(screen.queryByText('read “Rim brake anatomy”')).toBeNull();
+  });
+});
 
 describe('the course as a whole', () => {
   it('lets nobody give another’s word who only looks through their eyes', async () => {

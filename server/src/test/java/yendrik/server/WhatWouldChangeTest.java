@@ -2,6 +2,9 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -38,6 +41,32 @@ class WhatWouldChangeTest extends SchoolTest {
     as("Ruben Sato").post(course.walk(page) + "/visits", "");
     assertThat(left(work)).hasSize(1);
     assertThat(left(page)).as("it is done").isEmpty();
+  }
+
+  @Test
+  void goes_back_to_what_opens_the_steps_it_happens_at() {
+    long second = course.step(course.module("Chains"), "PAGE", "Why it stretches");
+    course.change(
+        second,
+        e -> {
+          e.set("opensWhen", course.ask("seen", work));
+          e.put("opensAt", Instant.now().plus(Duration.ofDays(30)).toString());
+        });
+    course.publish();
+    List<String> says = left(second).valueStream().map(l -> l.path("says").asString()).toList();
+    assertThat(says.subList(0, 2))
+        .containsExactly("How a patch holds read", "Your first patch read");
+    assertThat(says.get(2)).startsWith("wait until");
+    assertThat(left(second).at("/2/turn").asString()).isEqualTo("CLOCK");
+    JsonNode route = as("Ruben Sato").get(course.path + "/walks/mine/route");
+    JsonNode way = route.at("/modules/1/steps/0/way");
+    assertThat(way.valueStream().map(l -> l.path("says").asString()).limit(2))
+        .containsExactly("read “How a patch holds”", "read “Your first patch”");
+    assertThat(way.at("/2/next").asString()).isNotEmpty();
+    course.change(page, e -> e.put("published", false));
+    course.publish();
+    route = as("Ruben Sato").get(course.path + "/walks/mine/route");
+    assertThat(route.toString()).doesNotContain("How a patch holds");
   }
 
   @Test

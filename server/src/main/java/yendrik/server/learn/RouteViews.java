@@ -72,6 +72,8 @@ public final class RouteViews {
    * @param note a few words on where it stands: "read Wed 4 Nov", "due Sun 29 Nov"
    * @param unread what others wrote there and was not read yet
    * @param missing while closed: what keeps it closed, with what is met already
+   * @param way while closed: all that has to come before it opens, in its order, also at steps that
+   *     are closed themselves
    */
   public record StepLine(
       StepId id,
@@ -84,7 +86,8 @@ public final class RouteViews {
       int minutes,
       String note,
       int unread,
-      List<Explaining.Part> missing) {}
+      List<Explaining.Part> missing,
+      List<Explaining.Left> way) {}
 
   /**
    * @param level index of the level reached, -1 without evidence

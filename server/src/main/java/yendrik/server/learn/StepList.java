@@ -87,7 +87,8 @@ class StepList {
         walk.ready().document().minutes().getOrDefault(step.id(), 10),
         note(walk, s),
         unread,
-        bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of());
+        bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of(),
+        bead.state() == StepState.CLOSED ? explaining.wayTo(s) : List.of());
   }
 
   private String note(Walk walk, int s) {

@@ -3,9 +3,11 @@ package yendrik.server.way;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
@@ -14,6 +16,7 @@ import yendrik.core.progress.Known;
 import yendrik.core.progress.Progress;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.Verdict;
@@ -34,6 +37,8 @@ public final class Explaining {
 
   /** The id of what is said in the place of what a learner may not know of. */
   private static final String HIDDEN = "hidden";
+
+  private static final String HIDDEN_SAYS = "explain.hidden";
 
   private final boolean toLearner;
   private final Known known;
@@ -102,38 +107,104 @@ public final class Explaining {
   public record Left(Turn turn, boolean lost, String says, Optional<Instant> next) {}
 
   /**
-   * The shortest list of things that would open a step that is closed, and of those it is done by.
+   * The shortest list of things that would open a step that is closed, and of those it is done by,
+   * in the order in which they can come: what opens the steps that they happen at stands before
+   * them.
    */
   public List<Left> whatWouldChange(int s) {
-    Step step = progress.course().index().step(s);
-    int m = progress.course().index().moduleOf(s);
-    List<Left> all = new ArrayList<>();
-    if (!progress.moduleOpen(m))
-      left(new RuleAt.ModuleOpens(progress.course().index().module(m).id()), all);
-    if (!progress.sight().open(s)) {
-      left(new RuleAt.StepOpens(step.id()), all);
-      earlier(s).ifPresent(p -> all.add(new Left(p.turn(), false, p.says(), p.next())));
-    }
+    List<Left> all = new ArrayList<>(wayTo(s));
     // what can never open can never be done either, which is no second thing to allow
     boolean shut = all.stream().anyMatch(Left::lost);
-    if (progress.doneAt(s).isEmpty() && !shut) left(new RuleAt.StepDone(step.id()), all);
+    if (progress.doneAt(s).isEmpty() && !shut)
+      left(new RuleAt.StepDone(progress.course().index().step(s).id()), new HashSet<>(), all);
     return all.stream().distinct().toList();
   }
 
-  private void left(RuleAt at, List<Left> all) {
+  /** The shortest list of things that would open a step; empty where it is open. */
+  public List<Left> wayTo(int s) {
+    List<Left> all = new ArrayList<>();
+    opening(s, new HashSet<>(), all);
+    return all.stream().distinct().toList();
+  }
+
+  private void opening(int s, Set<Integer> seen, List<Left> all) {
+    if (progress.sight().open(s) || !seen.add(s)) return;
+    CourseIndex index = progress.course().index();
+    if (toLearner && !known.missing(s)) {
+      all.add(
+          new Left(
+              progress.sight().turn(s),
+              false,
+              writing.say(Phrase.of(HIDDEN_SAYS)),
+              Optional.empty()));
+      return;
+    }
+    Step step = index.step(s);
+    int m = index.moduleOf(s);
+    if (!progress.moduleOpen(m)) left(new RuleAt.ModuleOpens(index.module(m).id()), seen, all);
+    firstBefore(s)
+        .ifPresent(before -> {
+          if (!toLearner || known.step(before)) opening(before, seen, all);
+          earlier(s).ifPresent(p -> all.add(new Left(p.turn(), false, p.says(), p.next())));
+        });
+    left(new RuleAt.StepOpens(step.id()), seen, all);
+    step.window()
+        .from()
+        .filter(from -> from.isAfter(progress.asOf()))
+        .ifPresent(from -> all.add(left(date(from), false)));
+    step.window()
+        .until()
+        .filter(until -> !until.isAfter(progress.asOf()))
+        .ifPresent(until -> all.add(left(over(until), true)));
+  }
+
+  private static Left left(Part part, boolean lost) {
+    return new Left(part.turn(), lost, part.says(), part.next());
+  }
+
+  private void left(RuleAt at, Set<Integer> seen, List<Left> all) {
     progress
         .explain(at)
-        .ifPresent(rule ->
-            WhatIsLeft.of(rule)
-                .forEach(e ->
-                    all.add(
-                        new Left(
-                            e.verdict() == Verdict.OUT_OF_REACH ? Turn.STAFF : e.turn(),
-                            e.verdict() == Verdict.OUT_OF_REACH,
-                            wording.line(e.condition(), at),
-                            e.next() == Long.MAX_VALUE
-                                ? Optional.empty()
-                                : Optional.of(Instant.ofEpochMilli(e.next()))))));
+        .ifPresent(rule -> {
+          for (Explained e : WhatIsLeft.of(rule)) {
+            boolean lost = e.verdict() == Verdict.OUT_OF_REACH;
+            if (!lost && !hiddenIn(e)) atStep(e).ifPresent(s -> opening(s, seen, all));
+            all.add(
+                new Left(
+                    lost ? Turn.STAFF : e.turn(),
+                    lost,
+                    says(e, at),
+                    e.next() == Long.MAX_VALUE
+                        ? Optional.empty()
+                        : Optional.of(Instant.ofEpochMilli(e.next()))));
+          }
+        });
+  }
+
+  /** The step at which something would have to happen, if it is one that is closed. */
+  private Optional<Integer> atStep(Explained e) {
+    return e.condition() instanceof Condition.Ask(var _, Leaf.OfStep of)
+        ? Optional.of(progress.course().index().number(of.step()))
+            .filter(s -> s != CourseIndex.UNKNOWN && progress.doneAt(s).isEmpty())
+        : Optional.empty();
+  }
+
+  private String says(Explained e, RuleAt at) {
+    if (!toLearner) return wording.line(e.condition(), at);
+    if (hiddenIn(e)) return writing.say(Phrase.of(HIDDEN_SAYS));
+    if (onlyWaits(e))
+      return writing.say(Phrase.of("explain.wait-until", "moment", Instant.ofEpochMilli(e.next())));
+    return e.condition() instanceof Condition.Ask ask
+        ? wording.sentence(ask.leaf(), at).toDo()
+        : wording.line(e.condition(), at);
+  }
+
+  /** Whether something in it is not to be named before a learner. */
+  private boolean hiddenIn(Explained e) {
+    return toLearner
+        && e.condition()
+            .nodes()
+            .anyMatch(n -> n instanceof Condition.Ask ask && !known.about(ask.leaf()));
   }
 
   /** What does not concern a learner is not put before them. */
@@ -147,7 +218,7 @@ public final class Explaining {
 
   /** Nothing but the verdict, and one such part for all of them. */
   private Part hidden(Verdict verdict) {
-    return simple(HIDDEN, Phrase.of("explain.hidden"), verdict, Turn.NOBODY);
+    return simple(HIDDEN, Phrase.of(HIDDEN_SAYS), verdict, Turn.NOBODY);
   }
 
   private List<Part> parts(Explained e, RuleAt at) {
@@ -244,18 +315,25 @@ public final class Explaining {
     return rule(opens).stream().toList();
   }
 
-  private Optional<Part> earlier(int s) {
+  /** The first step that a strict order puts before one and that is not done. */
+  private Optional<Integer> firstBefore(int s) {
     for (int b = progress.course().index().orderFrom(s); b < s; b++)
       if (progress.course().waitsFor(s, b)
           && !progress.sight().waived(b)
           && !progress.sight().doneByWaiver(b)
-          && progress.doneAt(b).isEmpty()) {
-        if (toLearner && !known.step(b)) return Optional.of(hidden(Verdict.NOT_YET));
-        Phrase name = Phrase.quoted(progress.course().index().step(b).name());
-        Phrase says = Phrase.of(toLearner ? "explain.finish" : "explain.comes-after", "step", name);
-        return Optional.of(simple("order", says, Verdict.NOT_YET, progress.sight().turn(b)));
-      }
+          && progress.doneAt(b).isEmpty()) return Optional.of(b);
     return Optional.empty();
+  }
+
+  private Optional<Part> earlier(int s) {
+    return firstBefore(s)
+        .map(b -> {
+          if (toLearner && !known.step(b)) return hidden(Verdict.NOT_YET);
+          Phrase name = Phrase.quoted(progress.course().index().step(b).name());
+          Phrase says =
+              Phrase.of(toLearner ? "explain.finish" : "explain.comes-after", "step", name);
+          return simple("order", says, Verdict.NOT_YET, progress.sight().turn(b));
+        });
   }
 
   private Part date(Instant moment) {
