@@ -103,7 +103,7 @@ describe('the way to a closed step', () => {
     );
     const list = screen.getByRole('list', { name: 'How to get to Brake set-up practical' });
     expect(
-      within(way)
+      within(list)
         .getAllByRole('listitem')
         .map((i) => i.textContent),
     ).toEqual([
