@@ -68,7 +68,7 @@ final class Derived implements Sight {
 
   @Override
   public Turn turn(int step) {
-    return units.turn[step];
+    return units.turn(step);
   }
 
   @Override
@@ -93,7 +93,7 @@ final class Derived implements Sight {
 
   @Override
   public Turn moduleTurn(int module) {
-    return units.turn[numbers.module(module)];
+    return units.turn(numbers.module(module));
   }
 
   @Override

@@ -293,14 +293,16 @@ final class Evaluation {
     if (orderFrom < s && !atRest) {
       boolean any = false;
       boolean anyDone = false;
-      for (int b = orderFrom; b < s; b++) {
+      for (int b = s - 1; b >= orderFrom; b--) {
         if (!course.waitsFor(s, b)) continue;
         any = true;
         anyDone |= units.keptAt[b] != NEVER;
         if (outOfTheWay(b)) continue;
         ruleHolds = false;
         hopeless |= units.lost[b];
-        if (units.turn[b].compareTo(opensTurn) < 0) opensTurn = units.turn[b];
+        if (units.turn(b).compareTo(opensTurn) < 0) opensTurn = units.turn(b);
+        // it never was open, and so says all that is before it, for which it waits itself
+        if (!units.open[b] && units.openedAt[b] == NEVER) break;
       }
       grants &= anyDone || !any;
     }
@@ -333,11 +335,11 @@ final class Evaluation {
     units.fraction[s] = settled ? 1 : desk.fraction();
     units.lost[s] =
         !settled && (desk.verdict() == Verdict.OUT_OF_REACH || (!units.usable[s] && !wasOpen));
-    if (settled) units.turn[s] = Turn.NOBODY;
-    else if (units.open[s]) units.turn[s] = desk.turn();
-    else if (!units.open[door] && units.turn[door] != Turn.NOBODY) units.turn[s] = units.turn[door];
-    else if (opensTurn != Turn.NOBODY) units.turn[s] = opensTurn;
-    else units.turn[s] = Turn.CLOCK;
+    if (settled) units.turn(s, Turn.NOBODY);
+    else if (units.open[s]) units.turn(s, desk.turn());
+    else if (!units.open[door] && units.turn(door) != Turn.NOBODY) units.turn(s, units.turn(door));
+    else if (opensTurn != Turn.NOBODY) units.turn(s, opensTurn);
+    else units.turn(s, Turn.CLOCK);
     long due = record.due(s);
     if (!isDone && due != NEVER && now < due) next = Math.min(next, due);
     units.next[s] = later(atRest(s) ? byWindow : next);
@@ -362,7 +364,7 @@ final class Evaluation {
     units.byWaiver[unit] = false;
     units.fraction[unit] = 1;
     units.lost[unit] = false;
-    units.turn[unit] = Turn.NOBODY;
+    units.turn(unit, Turn.NOBODY);
     units.next[unit] = NO_MOMENT;
   }
 
@@ -400,7 +402,7 @@ final class Evaluation {
     if (units.open[unit] && grants) units.keep(units.grantedAt, unit, now);
     units.usable[unit] = module.published() && (units.open[unit] || stays || !hopeless);
     boolean atRest = there && doorAtRest(unit, module);
-    units.turn[unit] = atRest ? Turn.NOBODY : turn;
+    units.turn(unit, atRest ? Turn.NOBODY : turn);
     units.next[unit] = atRest ? NO_MOMENT : later(next);
   }
 
@@ -436,7 +438,7 @@ final class Evaluation {
     }
     units.fraction[unit] = settled ? 1 : desk.fraction();
     units.lost[unit] = !settled && (gone || desk.verdict() == Verdict.OUT_OF_REACH);
-    units.turn[unit] = settled ? Turn.NOBODY : desk.turn();
+    units.turn(unit, settled ? Turn.NOBODY : desk.turn());
     units.next[unit] = later(desk.next());
   }
 

@@ -41,7 +41,9 @@ final class Units {
   final boolean[] lost;
 
   final double[] fraction;
-  final Turn[] turn;
+
+  /** By its place: the collector would have to be told of every reference that is written. */
+  private final byte[] turn;
 
   /** The next moment at which the clock alone may change the unit. */
   final long[] next;
@@ -62,7 +64,7 @@ final class Units {
     byWaiver = new boolean[n];
     lost = new boolean[n];
     fraction = new double[n];
-    turn = new Turn[n];
+    turn = new byte[n];
     next = new long[n];
     Arrays.fill(next, NO_MOMENT);
     for (int u = 0; u < n; u++) toBottom(u);
@@ -80,7 +82,15 @@ final class Units {
     byWaiver[u] = false;
     lost[u] = true;
     fraction[u] = 0;
-    turn[u] = Turn.NOBODY;
+    turn(u, Turn.NOBODY);
+  }
+
+  Turn turn(int u) {
+    return Turn.at(turn[u]);
+  }
+
+  void turn(int u, Turn whose) {
+    turn[u] = (byte) whose.ordinal();
   }
 
   /** Puts a moment down unless there is one already; says whether it is new. */
@@ -123,6 +133,6 @@ final class Units {
     private boolean byWaiver;
     private boolean lost;
     private double fraction;
-    private Turn turn = Turn.NOBODY;
+    private byte turn;
   }
 }

@@ -9,5 +9,12 @@ public enum Verdict {
   /** It does not hold and cannot, unless staff act. */
   OUT_OF_REACH,
   /** It does not concern this learner and drops out of its joint. */
-  WAIVED
+  WAIVED;
+
+  private static final Verdict[] ALL = values();
+
+  /** The one at a place: as a number it is kept where it is written a million times. */
+  public static Verdict at(int place) {
+    return ALL[place];
+  }
 }

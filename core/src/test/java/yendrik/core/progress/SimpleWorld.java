@@ -111,7 +111,8 @@ final class SimpleWorld {
   }
 
   private void forget(StepId step) {
-    done.remove(step);
+    // nobody starts anew what the design does not have
+    if (design.step(step).isPresent()) done.remove(step);
     facts.removeIf(f ->
         f.what() instanceof Fact.OfStrand of && of.step().equals(step)
             || f.what() instanceof Fact.Rated r && r.step().equals(Optional.of(step)));

@@ -11,17 +11,18 @@ public final class Reading {
   /** Epoch milliseconds of what the clock never brings. */
   public static final long NO_MOMENT = Long.MAX_VALUE;
 
-  private Verdict verdict = Verdict.NOT_YET;
+  // numbers, since the collector has to be told of every reference that is written
+  private int verdict = Verdict.NOT_YET.ordinal();
   private boolean lasting;
   private double fraction;
-  private Turn turn = Turn.NOBODY;
+  private int turn = Turn.NOBODY.ordinal();
   private long next = NO_MOMENT;
 
   private void set(Verdict is, boolean lasts, double far, Turn whose, long when) {
-    verdict = is;
+    verdict = is.ordinal();
     lasting = lasts;
     fraction = far;
-    turn = whose;
+    turn = whose.ordinal();
     next = when;
   }
 
@@ -71,7 +72,7 @@ public final class Reading {
   }
 
   public Verdict verdict() {
-    return verdict;
+    return Verdict.at(verdict);
   }
 
   /** Whether what is met can never be unmet by the learner or the clock. */
@@ -85,7 +86,7 @@ public final class Reading {
   }
 
   public Turn turn() {
-    return turn;
+    return Turn.at(turn);
   }
 
   /** The next moment at which the clock alone may change the verdict. */

@@ -16,20 +16,20 @@ import yendrik.core.rule.look.Reading;
  */
 public final class Desk {
   final Reading reading = new Reading();
-  final Verdict[] verdict;
+  private final byte[] verdict;
   final boolean[] lasting;
   final double[] fraction;
-  final Turn[] turn;
+  private final byte[] turn;
   final long[] next;
   private final double[] scratch;
   private @Nullable PlannedRule held;
 
   Desk(int largestRule) {
     int n = Math.max(1, largestRule);
-    verdict = new Verdict[n];
+    verdict = new byte[n];
     lasting = new boolean[n];
     fraction = new double[n];
-    turn = new Turn[n];
+    turn = new byte[n];
     next = new long[n];
     scratch = new double[n];
   }
@@ -39,11 +39,19 @@ public final class Desk {
   }
 
   void put(int node) {
-    verdict[node] = reading.verdict();
+    verdict[node] = (byte) reading.verdict().ordinal();
     lasting[node] = reading.lasting();
     fraction[node] = reading.fraction();
-    turn[node] = reading.turn();
+    turn[node] = (byte) reading.turn().ordinal();
     next[node] = reading.next();
+  }
+
+  Verdict verdict(int node) {
+    return Verdict.at(verdict[node]);
+  }
+
+  Turn turn(int node) {
+    return Turn.at(turn[node]);
   }
 
   double[] scratch(int n) {
@@ -58,8 +66,9 @@ public final class Desk {
     return held().size() - 1;
   }
 
+  // the whole rule is read last
   public Verdict verdict() {
-    return verdict[root()];
+    return reading.verdict();
   }
 
   /** Whether the rule holds for opening, done and complete: met, or waived altogether. */
@@ -68,20 +77,21 @@ public final class Desk {
   }
 
   public double fraction() {
-    return fraction[root()];
+    return reading.fraction();
   }
 
   public Turn turn() {
-    return turn[root()];
+    return reading.turn();
   }
 
   /** The next moment at which the clock alone may change it; {@link Long#MAX_VALUE} for none. */
   public long next() {
-    return next[root()];
+    return reading.next();
   }
 
   /** What each node came to in the evaluation just made, as a tree. */
   public Explained explained() {
+    put(root());
     return explained(root());
   }
 
@@ -89,6 +99,6 @@ public final class Desk {
     List<Explained> parts = new ArrayList<>();
     for (int part : held().parts(node)) parts.add(explained(part));
     return new Explained(
-        held().condition(node), verdict[node], fraction[node], turn[node], next[node], parts);
+        held().condition(node), verdict(node), fraction[node], turn(node), next[node], parts);
   }
 }

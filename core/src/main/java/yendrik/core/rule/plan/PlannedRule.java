@@ -117,7 +117,6 @@ public final class PlannedRule {
     desk.hold(this);
     if (alone != null) {
       alone.look(sight, desk.reading);
-      desk.put(0);
       return;
     }
     for (int i = 0; i < conditions.length; i++) {
@@ -142,7 +141,7 @@ public final class PlannedRule {
     long next = Reading.NO_MOMENT;
     for (int part : of) {
       next = Math.min(next, desk.next[part]);
-      if (desk.verdict[part] != Verdict.WAIVED) left++;
+      if (desk.verdict(part) != Verdict.WAIVED) left++;
     }
     if (left == 0) {
       desk.reading.waivedUntil(next);
@@ -159,7 +158,7 @@ public final class PlannedRule {
 
   private void wait(int node, Sight sight, Desk desk) {
     int part = parts[node][0];
-    long since = sight.firstMet(firsts[node], desk.verdict[part] == Verdict.MET);
+    long since = sight.firstMet(firsts[node], desk.verdict(part) == Verdict.MET);
     Reading reading = desk.reading;
     if (since != LearnerRecord.NEVER) {
       long gone = sight.now() - since;
@@ -168,10 +167,10 @@ public final class PlannedRule {
       else reading.notBefore(since + wait, (double) gone / wait);
       return;
     }
-    switch (desk.verdict[part]) {
+    switch (desk.verdict(part)) {
       case WAIVED -> reading.waived();
       case OUT_OF_REACH -> reading.outOfReach(0);
-      case MET, NOT_YET -> reading.notYet(0, desk.turn[part]);
+      case MET, NOT_YET -> reading.notYet(0, desk.turn(part));
     }
     reading.lookAgainAt(desk.next[part]);
   }
@@ -185,14 +184,14 @@ public final class PlannedRule {
     Turn turn = Turn.NOBODY;
     for (int part : of) {
       next = Math.min(next, desk.next[part]);
-      switch (desk.verdict[part]) {
+      switch (desk.verdict(part)) {
         case MET -> {
           met++;
           if (desk.lasting[part]) lasting++;
         }
         case NOT_YET -> {
           notYet++;
-          if (desk.turn[part].compareTo(turn) < 0) turn = desk.turn[part];
+          if (desk.turn(part).compareTo(turn) < 0) turn = desk.turn(part);
         }
         case OUT_OF_REACH, WAIVED -> {}
       }
@@ -210,13 +209,13 @@ public final class PlannedRule {
     if (n == 1) {
       double best = 0;
       for (int part : of)
-        if (desk.verdict[part] != Verdict.WAIVED) best = Math.max(best, desk.fraction[part]);
+        if (desk.verdict(part) != Verdict.WAIVED) best = Math.max(best, desk.fraction[part]);
       return best;
     }
     double[] fractions = desk.scratch(of.length);
     int count = 0;
     for (int part : of)
-      if (desk.verdict[part] != Verdict.WAIVED) fractions[count++] = desk.fraction[part];
+      if (desk.verdict(part) != Verdict.WAIVED) fractions[count++] = desk.fraction[part];
     if (count > n) java.util.Arrays.sort(fractions, 0, count);
     double sum = 0;
     for (int i = count - n; i < count; i++) sum += fractions[i];
@@ -231,12 +230,12 @@ public final class PlannedRule {
     Turn turn = Turn.NOBODY;
     for (int part : of) {
       next = Math.min(next, desk.next[part]);
-      if (desk.verdict[part] == Verdict.MET) {
+      if (desk.verdict(part) == Verdict.MET) {
         met = true;
         forGood |= desk.lasting[part];
-        if (desk.turn[part].compareTo(turn) < 0) turn = desk.turn[part];
+        if (desk.turn(part).compareTo(turn) < 0) turn = desk.turn(part);
       }
-      settled &= desk.verdict[part] == Verdict.OUT_OF_REACH || desk.verdict[part] == Verdict.WAIVED;
+      settled &= desk.verdict(part) == Verdict.OUT_OF_REACH || desk.verdict(part) == Verdict.WAIVED;
     }
     Reading reading = desk.reading;
     if (forGood) reading.outOfReach(0);
