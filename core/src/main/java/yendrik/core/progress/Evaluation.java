@@ -301,8 +301,9 @@ final class Evaluation {
         ruleHolds = false;
         hopeless |= units.lost[b];
         if (units.turn(b).compareTo(opensTurn) < 0) opensTurn = units.turn(b);
-        // it never was open, and so says all that is before it, for which it waits itself
-        if (!units.open[b] && units.openedAt[b] == NEVER) break;
+        // what never was open waits itself for all that is before it, unless an exception opens it
+        boolean never = !units.open[b] && units.openedAt[b] == NEVER;
+        if (never && !record.openedByException(b, now)) break;
       }
       grants &= anyDone || !any;
     }

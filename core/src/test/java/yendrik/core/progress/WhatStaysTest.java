@@ -407,6 +407,17 @@ class WhatStaysTest {
   }
 
   @Test
+  void a_strict_order_is_past_hope_with_any_step_before_whatever_is_opened_between() {
+    Step over = window(page(ANATOMY), START, START, START.plus(Duration.ofDays(1)));
+    begin(inStrictOrder(withoutFlags(over, page(FILM), page(JOB_CARD))));
+    take(new Fact.LeftCourse());
+    take(new Fact.Opened(FILM));
+    progress.advance(START.plus(Duration.ofDays(2)));
+    assertThat(progress.sight().outOfReach(0)).isTrue();
+    assertThat(progress.sight().outOfReach(2)).as("it waits for the first too").isTrue();
+  }
+
+  @Test
   void a_step_started_anew_is_as_at_first_and_what_followed_from_it_stays() {
     begin(design());
     take(new AttemptFact.StartedAttempt(PADS, 1));

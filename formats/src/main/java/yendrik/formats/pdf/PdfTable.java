@@ -40,8 +40,8 @@ public final class PdfTable implements Table {
   private static final String STYLE =
       """
       @page { size: A4 landscape; margin: 14mm 12mm 16mm;
-        @bottom-right { content: counter(page) ' / ' counter(pages); font: 8pt 'Text'; color: #555 } }
-      body { font: 8.5pt 'Text'; color: #17212b; margin: 0 }
+        @bottom-right { content: counter(page) ' / ' counter(pages); font: 8pt 'Text', 'More'; color: #555 } }
+      body { font: 8.5pt 'Text', 'More'; color: #17212b; margin: 0 }
       h1 { font-size: 14pt; margin: 0 0 3mm }
       table { -fs-table-paginate: paginate; width: 100%; border-collapse: collapse;
         margin-bottom: 6mm }
@@ -91,6 +91,9 @@ public final class PdfTable implements Table {
         (_, _) -> false, ExternalResourceControlPriority.RUN_AFTER_RESOLVING_URI);
     builder.useFont(font("text.ttf"), "Text", 400, FontStyle.NORMAL, /* subset= */ true);
     builder.useFont(font("text-bold.ttf"), "Text", 700, FontStyle.NORMAL, /* subset= */ true);
+    // names in letters that the first one does not have
+    builder.useFont(font("more.ttf"), "More", 400, FontStyle.NORMAL, /* subset= */ true);
+    builder.useFont(font("more.ttf"), "More", 700, FontStyle.NORMAL, /* subset= */ true);
     builder.toStream(out);
     builder.run();
   }

@@ -46,6 +46,14 @@ class PdfTableTest {
   }
 
   @Test
+  void names_in_other_letters_are_whole() throws IOException {
+    var row = List.of(Cell.of("Ольга Ξένη"), Cell.of(1), Cell.of("5 ≥ 3"));
+    try (PDDocument pdf = written(List.of(HEAD, row))) {
+      assertThat(text(pdf, 1)).contains("Ольга Ξένη", "5 ≥ 3");
+    }
+  }
+
+  @Test
   void the_heading_stands_on_each_page_and_no_row_is_lost() throws IOException {
     List<List<Cell>> rows = new java.util.ArrayList<>(List.of(HEAD));
     for (int n = 1; n <= 120; n++)

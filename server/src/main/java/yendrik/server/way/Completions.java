@@ -6,8 +6,10 @@ import static yendrik.schema.Tables.ENROLMENT;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import yendrik.core.id.CourseId;
@@ -50,6 +52,24 @@ class Completions {
                 ENROLMENT.COMPLETED_AT.isNotNull(),
                 ENROLMENT.PRACTICE.isFalse())
             .fetch(r -> r.value1()));
+  }
+
+  /** The same of several people at once; who has completed none of them is left out. */
+  Map<PersonId, Set<CourseId>> ofAll(Set<PersonId> people, Set<CourseId> courses) {
+    if (courses.isEmpty() || people.isEmpty()) return Map.of();
+    return db
+        .select(ENROLMENT.PERSON_ID, ENROLMENT.COURSE_ID)
+        .from(ENROLMENT)
+        .where(
+            ENROLMENT.PERSON_ID.in(people),
+            ENROLMENT.COURSE_ID.in(courses),
+            ENROLMENT.COMPLETED_AT.isNotNull(),
+            ENROLMENT.PRACTICE.isFalse())
+        .fetch()
+        .stream()
+        .collect(
+            Collectors.groupingBy(
+                r -> r.value1(), Collectors.mapping(r -> r.value2(), Collectors.toSet())));
   }
 
   List<News> due(Instant now, int most) {

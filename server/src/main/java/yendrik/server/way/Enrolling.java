@@ -1,14 +1,17 @@
 package yendrik.server.way;
 
+import static java.util.Objects.requireNonNull;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.HELD_ENROLMENT;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.slf4j.Logger;
@@ -16,6 +19,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import yendrik.core.course.Prerequisites;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.core.words.Phrase;
@@ -80,12 +84,7 @@ public class Enrolling {
    */
   @Transactional
   public Came enrol(CourseId course, PersonId person, PersonId by, boolean anyway) {
-    var asks =
-        db.select(COURSE.PREREQUISITES)
-            .from(COURSE)
-            .where(COURSE.ID.eq(course))
-            .fetchSingle()
-            .value1();
+    Prerequisites asks = prerequisites(course);
     boolean met = asks.missing(completions.of(person, asks.courses())).isEmpty();
     if (met || anyway) {
       walks.enrol(course, person, Optional.of(by));
@@ -119,27 +118,40 @@ public class Enrolling {
             .where(HELD_ENROLMENT.COURSE_ID.eq(course))
             .orderBy(HELD_ENROLMENT.ASKED_AT, HELD_ENROLMENT.PERSON_ID)
             .fetch();
-    if (rows.isEmpty()) return List.of();
+    Map<PersonId, Set<CourseId>> missing =
+        missing(course, rows.stream().map(HeldEnrolmentRecord::getPersonId).toList());
     return rows.stream()
-        .map(
-            r -> new Held(r.getPersonId(), r.getAskedAt(), names(missing(course, r.getPersonId()))))
+        .map(r ->
+            new Held(
+                r.getPersonId(),
+                r.getAskedAt(),
+                names(requireNonNull(missing.get(r.getPersonId())))))
         .toList();
   }
 
   /** The names of the courses that keep somebody out. */
   @Transactional(readOnly = true)
   public List<String> keepOut(CourseId course, PersonId person) {
-    return names(missing(course, person));
+    return names(requireNonNull(missing(course, List.of(person)).get(person)));
   }
 
-  private Set<CourseId> missing(CourseId course, PersonId person) {
-    var asks =
-        db.select(COURSE.PREREQUISITES)
-            .from(COURSE)
-            .where(COURSE.ID.eq(course))
-            .fetchSingle()
-            .value1();
-    return asks.missing(completions.of(person, asks.courses()));
+  private Prerequisites prerequisites(CourseId course) {
+    return db.select(COURSE.PREREQUISITES)
+        .from(COURSE)
+        .where(COURSE.ID.eq(course))
+        .fetchSingle()
+        .value1();
+  }
+
+  /** What keeps each of these people out; nothing where nothing does. */
+  private Map<PersonId, Set<CourseId>> missing(CourseId course, Collection<PersonId> people) {
+    Prerequisites asks = prerequisites(course);
+    Set<PersonId> all = Set.copyOf(people);
+    Map<PersonId, Set<CourseId>> completed = completions.ofAll(all, asks.courses());
+    return all.stream()
+        .collect(
+            Collectors.toMap(
+                Function.identity(), p -> asks.missing(completed.getOrDefault(p, Set.of()))));
   }
 
   private List<String> names(Set<CourseId> courses) {
@@ -174,8 +186,9 @@ public class Enrolling {
                 Collectors.groupingBy(
                     r -> r.value1(), Collectors.mapping(r -> r.value2(), Collectors.toList())));
     waiting.forEach((course, all) -> {
+      Map<PersonId, Set<CourseId>> missing = missing(course, all);
       for (PersonId person : all)
-        if (missing(course, person).isEmpty())
+        if (requireNonNull(missing.get(person)).isEmpty())
           try {
             transaction.executeWithoutResult(_ -> letIn(course, person));
           } catch (RuntimeException e) {
