@@ -328,8 +328,14 @@ final class Evaluation {
     next = Math.min(next, desk.next());
     boolean wasOpen = units.open[s] || units.openedAt[s] != NEVER;
     boolean acts = exists && !record.left() && wasOpen;
-    if (acts && desk.verdict() == Verdict.MET && units.keep(units.keptAt, s, now))
+    if (acts && desk.verdict() == Verdict.MET && units.keep(units.keptAt, s, now)) {
       decisions.add(new Decision.Done(step.id(), moment()));
+      // days that are counted after something of its own module begin with its being done
+      if (!course.holds(s).orElseThrow().onlyLooks()) {
+        course.holds(s).orElseThrow().evaluate(sight, desk);
+        next = Math.min(next, desk.next());
+      }
+    }
     boolean isDone = units.keptAt[s] != NEVER;
     units.byWaiver[s] = !isDone && exists && wasOpen && desk.verdict() == Verdict.WAIVED;
     boolean settled = isDone || units.byWaiver[s];

@@ -77,6 +77,20 @@ class DaysAfterTest {
   }
 
   @Test
+  void begin_with_the_steps_own_being_done_where_they_ask_about_its_module() {
+    Condition done =
+        any(ask(new SeenLeaf.Seen(ANATOMY)), after(2, ask(new Leaf.ModuleShare(BRAKES, 0.5))));
+    Step only = step(ANATOMY, "Anatomy", StepKind.PAGE, done);
+    progress = Progress.begin(CompiledCourse.of(withoutFlags(only)), JUNO, START);
+    take(new Fact.Enrolled());
+    take(new SeenFact.Saw(ANATOMY));
+    assertThat(progress.doneAt(0)).contains(progress.asOf());
+    assertThat(progress.latches().firstMet()).as("the module is done with it").hasSize(1);
+    assertThat(Instant.ofEpochMilli(progress.nextMoment()))
+        .isEqualTo(progress.asOf().plus(Duration.ofDays(2)));
+  }
+
+  @Test
   void go_on_counting_when_the_other_holds_no_more() {
     begin(after(2, all(ask(new Leaf.InGroup(SATURDAY)), ask(new SeenLeaf.Seen(ANATOMY)))));
     take(new Fact.JoinedGroup(SATURDAY));

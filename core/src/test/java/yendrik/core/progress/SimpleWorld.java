@@ -101,21 +101,26 @@ final class SimpleWorld {
     settle();
     for (Fact fact : standing) {
       pass(fact.at());
-      if (fact.what() instanceof Fact.StartedAnew anew) forget(anew.step());
-      facts.add(fact);
       happened.add(fact);
       if (fact.what() instanceof Fact.CameUnder under) design = designs.get(under.version() - 1);
+      if (fact.what() instanceof Fact.StartedAnew anew && design.step(anew.step()).isPresent())
+        done.remove(anew.step());
+      readAgain();
       settle();
     }
     pass(until);
   }
 
-  private void forget(StepId step) {
-    // nobody starts anew what the design does not have
-    if (design.step(step).isPresent()) done.remove(step);
-    facts.removeIf(f ->
-        f.what() instanceof Fact.OfStrand of && of.step().equals(step)
-            || f.what() instanceof Fact.Rated r && r.step().equals(Optional.of(step)));
+  /** What counts under the design of now: nothing of a step from before it was started anew. */
+  private void readAgain() {
+    facts.clear();
+    for (Fact fact : happened) {
+      if (fact.what() instanceof Fact.StartedAnew anew && design.step(anew.step()).isPresent())
+        facts.removeIf(f ->
+            f.what() instanceof Fact.OfStrand of && of.step().equals(anew.step())
+                || f.what() instanceof Fact.Rated r && r.step().equals(Optional.of(anew.step())));
+      facts.add(fact);
+    }
   }
 
   /** Every fact that corrects nothing, with the newest of what corrects it in its place. */

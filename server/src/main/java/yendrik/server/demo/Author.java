@@ -535,6 +535,22 @@ final class Author {
     return new Condition.All(node(), List.of(parts));
   }
 
+  Condition any(Condition... parts) {
+    return new Condition.Any(node(), List.of(parts));
+  }
+
+  Condition atLeast(int n, Condition... parts) {
+    return new Condition.AtLeast(node(), n, List.of(parts));
+  }
+
+  Condition none(Condition... parts) {
+    return new Condition.None(node(), List.of(parts));
+  }
+
+  Condition after(int days, Condition part) {
+    return new Condition.After(node(), days, part);
+  }
+
   Condition mastery(String outcome) {
     return ask(new Leaf.AtMastery(known(outcomes, outcome)));
   }

@@ -45,11 +45,17 @@ import yendrik.core.people.StaffKind;
 import yendrik.core.record.Fact;
 import yendrik.core.rehearse.Line;
 import yendrik.core.rule.Leaf;
+import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.strand.attempts.AttemptLeaf;
+import yendrik.core.strand.confirm.ConfirmLeaf;
+import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
+import yendrik.core.strand.seen.SeenLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
+import yendrik.core.strand.time.TimeLeaf;
 import yendrik.core.strand.work.Judgement;
+import yendrik.core.strand.work.WorkLeaf;
 import yendrik.core.words.Moment;
 import yendrik.core.words.OwnWords;
 import yendrik.server.check.Checking;
@@ -664,6 +670,8 @@ public class DemoSchool implements ApplicationRunner {
     a.opens("true-practical", a.done("spokes"));
     a.opens("wheel-note", a.done("true-practical"));
     badges(a);
+    besides(a);
+    towardsTheEnd(a, start);
     a.completeWhen(
         a.all(
             a.mastery("SAFE"),
@@ -673,6 +681,48 @@ public class DemoSchool implements ApplicationRunner {
             a.mastery("RIDER"),
             a.ask(new Leaf.Approved(StaffKind.FACILITATOR))));
     return a;
+  }
+
+  /** What opens beside the way, for those who have gone far enough. */
+  private static void besides(Author a) {
+    a.opens(
+        "squeal-check",
+        a.any(
+            a.ask(new FilmLeaf.Watched(a.id("toe-in"), 0.5)),
+            a.ask(new TimeLeaf.TimeSpent(a.id("toe-in"), 2))));
+    a.opens("chain-sums", a.ask(new SeenLeaf.Seen(a.id("chain"))));
+    a.opens("one-click", a.ask(new Leaf.EnrolledFor(7)));
+    a.opens("bearing-quiz", a.ask(new WorkLeaf.HandedIn(a.id("wheel-note"))));
+    a.opens("desk", a.ask(new WorkLeaf.Marked(a.id("fault-report"))));
+    a.opens(
+        "estimate",
+        a.any(
+            a.ask(new AttemptLeaf.Attempted(a.id("desk-quiz"), 1)),
+            a.ask(new ConfirmLeaf.Confirmed(a.id("desk")))));
+  }
+
+  /**
+   * The last module: a day's rest before it, and a whole bicycle only for those who work safely.
+   */
+  private static void towardsTheEnd(Author a, Instant start) {
+    a.opens("service-plan", a.ask(new Leaf.DaysSinceDone(a.id("estimate"), 1)));
+    a.opens(
+        "service-quiz",
+        a.atLeast(
+            3,
+            a.ask(new Leaf.QuizzesScored(Optional.empty(), 0.7)),
+            a.ask(new Leaf.GradeAtLeast(0.6)),
+            a.ask(new Leaf.ModuleShare(a.modules.get(4), 0.5)),
+            a.ask(new Leaf.InARow(3, Rhythm.WEEKS)),
+            a.ask(new Leaf.LevelAtLeast(a.outcomeId("TORQ"), 1))));
+    a.opens(
+        "final-service",
+        a.all(
+            a.after(1, a.done("service-plan")),
+            a.none(a.ask(new Leaf.LevelBelow(a.outcomeId("SAFE"), 2))),
+            a.ask(new Leaf.HoldsBadge(a.badge("Steady Bench"))),
+            a.ask(
+                new Leaf.InTime(Optional.of(start.plus(Duration.ofDays(56))), Optional.empty()))));
   }
 
   private static void badges(Author a) {
