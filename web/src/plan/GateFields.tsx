@@ -1,5 +1,6 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
+import { WordButton } from './WordButton';
 
 interface Gate {
   listed: boolean;
@@ -20,26 +21,17 @@ export function GateFields({
   onChange: (change: Partial<Gate>) => void;
 }) {
   const t = useTranslations();
-  const word = {
-    p: 0,
-    color: 'tone.ink',
-    fontWeight: 700,
-    fontSize: 13,
-    textDecoration: 'underline',
-    textUnderlineOffset: 3,
-    verticalAlign: 'baseline',
-  };
   return (
     <Box sx={{ mt: 0.75 }}>
       <Typography variant="body2" color="textSecondary">
         {t('plan.whileClosed')}:{' '}
-        <Button size="small" sx={word} onClick={() => onChange(next(gate))}>
+        <WordButton onClick={() => onChange(next(gate))}>
           {t(!gate.listed ? 'plan.unlisted' : gate.tells ? 'plan.listed' : 'plan.listedOnly')}
-        </Button>{' '}
+        </WordButton>{' '}
         · {t('plan.onceOpen')}:{' '}
-        <Button size="small" sx={word} onClick={() => onChange({ staysOpen: !gate.staysOpen })}>
+        <WordButton onClick={() => onChange({ staysOpen: !gate.staysOpen })}>
           {t(gate.staysOpen ? 'plan.staysOpen' : 'plan.followsRule')}
-        </Button>
+        </WordButton>
       </Typography>
     </Box>
   );

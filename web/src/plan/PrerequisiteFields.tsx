@@ -1,8 +1,9 @@
-import { Autocomplete, Button, TextField, Typography } from '@mui/material';
+import { Autocomplete, TextField, Typography } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import type { Design, Prerequisites } from '../api/client';
 import { Section } from '../ui/Panel';
 import type { Draft } from './useDraft';
+import { WordButton } from './WordButton';
 
 /** Which courses must be complete before somebody is enrolled, and what becomes of who comes early. */
 export function PrerequisiteFields({ design, draft }: { design: Design; draft: Draft }) {
@@ -11,15 +12,6 @@ export function PrerequisiteFields({ design, draft }: { design: Design; draft: D
   const set = (change: Partial<Prerequisites>) =>
     draft.rules(design.rules, { prerequisites: { ...prerequisites, ...change } });
   const chosen = design.otherCourses.filter((c) => prerequisites.courses.includes(c.id));
-  const word = {
-    p: 0,
-    color: 'tone.ink',
-    fontWeight: 700,
-    fontSize: 13,
-    textDecoration: 'underline',
-    textUnderlineOffset: 3,
-    verticalAlign: 'baseline',
-  };
   return (
     <Section title={t('plan.prerequisites')}>
       <Autocomplete
@@ -42,16 +34,16 @@ export function PrerequisiteFields({ design, draft }: { design: Design; draft: D
             {chosen.length > 1 && (
               <>
                 {t('plan.prerequisitesNeeded')}{' '}
-                <Button size="small" sx={word} onClick={() => set({ all: !prerequisites.all })}>
+                <WordButton onClick={() => set({ all: !prerequisites.all })}>
                   {t(prerequisites.all ? 'plan.prerequisitesAll' : 'plan.prerequisitesAny')}
-                </Button>
+                </WordButton>
                 {' · '}
               </>
             )}
             {t('plan.prerequisitesElse')}{' '}
-            <Button size="small" sx={word} onClick={() => set({ hold: !prerequisites.hold })}>
+            <WordButton onClick={() => set({ hold: !prerequisites.hold })}>
               {t(prerequisites.hold ? 'plan.prerequisitesHold' : 'plan.prerequisitesRefuse')}
-            </Button>
+            </WordButton>
             <br />
             {t('plan.prerequisitesHint')}
           </>

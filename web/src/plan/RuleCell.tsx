@@ -14,7 +14,7 @@ interface Props {
   title: string;
   /** What is said where there is no rule; nothing for an empty cell. */
   usual: string;
-  /** The sentence, where it is said otherwise than the rule alone. */
+  /** The sentence, where it says by itself what it is about. */
   line?: string;
   example: string;
   needed?: boolean;
@@ -46,10 +46,12 @@ export function RuleCell(props: Props) {
         component="button"
         type="button"
         aria-haspopup="dialog"
-        aria-label={t('plan.ruleOf', {
-          title,
-          name,
-          rule: rule?.line ?? (usual || t('plan.always')),
+        {...(line === undefined && {
+          'aria-label': t('plan.ruleOf', {
+            title,
+            name,
+            rule: rule?.line ?? (usual || t('plan.always')),
+          }),
         })}
         title={text}
         onClick={(e) => {

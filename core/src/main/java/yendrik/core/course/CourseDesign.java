@@ -95,28 +95,17 @@ public record CourseDesign(
 
   /** The same of other modules. */
   public CourseDesign of(List<CourseModule> others) {
-    return new CourseDesign(
-        id,
-        version,
-        name,
-        zone,
-        startsAt,
-        order,
-        outcomes,
-        others,
-        badges,
-        flags,
-        statuses,
-        completeWhen,
-        groups,
-        sessions,
-        otherCourses);
+    return with(others, otherCourses);
   }
 
   /** The same, knowing the names of these other courses only. */
   public CourseDesign naming(Set<CourseId> others) {
     Map<CourseId, String> names = new HashMap<>(otherCourses);
     names.keySet().retainAll(others);
+    return with(modules, names);
+  }
+
+  private CourseDesign with(List<CourseModule> its, Map<CourseId, String> others) {
     return new CourseDesign(
         id,
         version,
@@ -125,13 +114,13 @@ public record CourseDesign(
         startsAt,
         order,
         outcomes,
-        modules,
+        its,
         badges,
         flags,
         statuses,
         completeWhen,
         groups,
         sessions,
-        names);
+        others);
   }
 }
