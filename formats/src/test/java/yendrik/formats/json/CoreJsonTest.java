@@ -155,6 +155,7 @@ class CoreJsonTest {
           "saw",
           "signed-off",
           "spent-time",
+          "started-anew",
           "started-attempt",
           "taken-back",
           "time-added",
