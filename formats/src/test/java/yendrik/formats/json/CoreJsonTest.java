@@ -248,7 +248,7 @@ class CoreJsonTest {
     assertThat(words(Counts.values())).containsExactly("BEST", "LATEST", "FIRST", "MEAN");
     assertThat(words(Difficulty.values())).containsExactly("EASY", "MIDDLING", "HARD");
     assertThat(words(Fact.Grant.values()))
-        .containsExactly("OPENED", "EXCUSED", "DUE_MOVED", "ATTEMPTS", "TIME");
+        .containsExactly("OPENED", "EXCUSED", "DUE_MOVED", "ATTEMPTS", "TIME", "ANEW");
   }
 
   private static List<String> words(Enum<?>[] all) {
