@@ -159,6 +159,7 @@ export function ModuleRow({
       </Box>
       <RuleCell
         at={{ place: 'module-done', id: module.id }}
+        rule={module.doneWhen}
         name={module.name}
         title={t('plan.doneWhen')}
         usual={t('plan.moduleUsual')}
@@ -168,6 +169,7 @@ export function ModuleRow({
       />
       <RuleCell
         at={{ place: 'module-opens', id: module.id }}
+        rule={module.opensWhen}
         name={module.name}
         title={t('plan.opensWhen')}
         usual={t('plan.always')}
@@ -221,6 +223,7 @@ export function CourseRow({
       <Box sx={{ gridColumn: { xs: '2', md: '4 / -1' }, minWidth: 0 }}>
         <RuleCell
           at={{ place: 'course-complete', id: course.id }}
+          rule={course.completeWhen}
           name={t('plan.courseEnd')}
           title={t('plan.completeWhen')}
           usual={t('plan.courseUsual')}
@@ -314,6 +317,7 @@ export function StepRow({
       </Box>
       <RuleCell
         at={{ place: 'step-done', id: step.id }}
+        rule={step.doneWhen}
         name={step.name}
         title={t('plan.doneWhen')}
         usual=""
@@ -323,6 +327,7 @@ export function StepRow({
       />
       <RuleCell
         at={{ place: 'step-opens', id: step.id }}
+        rule={step.opensWhen}
         name={step.name}
         title={t('plan.opensWhen')}
         usual=""

@@ -2,13 +2,14 @@ import { useDroppable } from '@dnd-kit/core';
 import { Box, Popover, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { Design } from '../api/client';
+import type { Design, RuleView } from '../api/client';
 import { type Place, RuleEditor } from './RuleEditor';
-import { cellOf, mayAsk, ruleAt, setRuleAt } from './ruleAt';
+import { cellOf, mayAsk, setRuleAt } from './ruleAt';
 import type { Draft } from './useDraft';
 
 interface Props {
   at: Place;
+  rule: RuleView | undefined;
   /** What has the rule. */
   name: string;
   title: string;
@@ -30,14 +31,13 @@ interface Props {
  * dropped on it becomes one more condition.
  */
 export function RuleCell(props: Props) {
-  const { at, name, title, usual, line, soft = false, dragged, design, draft } = props;
+  const { at, rule, name, title, usual, line, soft = false, dragged, design, draft } = props;
   const t = useTranslations();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { setNodeRef, isOver } = useDroppable({
     id: cellOf(at),
     disabled: dragged === null || !mayAsk(at, dragged),
   });
-  const rule = ruleAt(design, at);
   const text = line ?? rule?.line ?? usual;
   return (
     <>
