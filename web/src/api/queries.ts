@@ -413,6 +413,16 @@ export const queries = {
           }),
         ),
     }),
+  way: (course: number, walk: string, step: number) =>
+    queryOptions({
+      queryKey: ['route', course, walk, 'way', step],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/walks/{walk}/steps/{step}/way', {
+            params: { path: { course, walk, step } },
+          }),
+        ),
+    }),
   marking: (course: number) =>
     queryOptions({
       queryKey: ['marking', course],

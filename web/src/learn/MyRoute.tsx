@@ -274,7 +274,7 @@ function Line({
           </Typography>
         )}
         {step.missing.length > 0 && <Missing parts={step.missing} inline />}
-        {closed && <WayThere name={step.name} way={step.way} />}
+        {step.far && <WayThere walk={walk} step={step.id} name={step.name} />}
         {walk === 'practice' && <AsIf step={step} closed={closed} />}
       </Box>
       <Typography

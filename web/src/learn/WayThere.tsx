@@ -1,14 +1,21 @@
 import { Box, Button, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { LeftToCome } from '../api/client';
+import { queries } from '../api/queries';
+import { useCourse } from '../frame/course';
+import type { WalkName } from '../kinds/room';
 import { moment } from '../ui/format';
 
-/** All that has to come before a step opens, one after the other; nothing where it is one thing. */
-export function WayThere({ name, way }: { name: string; way: LeftToCome[] }) {
+/** How many things are listed; whoever is that far from a step begins with the first. */
+const MOST = 12;
+
+/** All that has to come before a step opens, one after the other, when it is asked for. */
+export function WayThere({ walk, step, name }: { walk: WalkName; step: number; name: string }) {
   const t = useTranslations();
+  const course = useCourse();
   const [open, setOpen] = useState(false);
-  if (way.length < 2 && !way[0]?.next) return null;
+  const way = useQuery({ ...queries.way(course.id, walk, step), enabled: open }).data ?? [];
   return (
     <>
       <Button
@@ -20,9 +27,9 @@ export function WayThere({ name, way }: { name: string; way: LeftToCome[] }) {
       >
         {t('learn.wayThere')}
       </Button>
-      {open && (
+      {open && way.length > 0 && (
         <Box component="ol" aria-label={t('learn.wayThereOf', { name })} sx={{ m: 0, pl: 2.5 }}>
-          {way.map((one) => (
+          {way.slice(0, MOST).map((one) => (
             <Typography
               component="li"
               variant="caption"
@@ -35,6 +42,11 @@ export function WayThere({ name, way }: { name: string; way: LeftToCome[] }) {
               {one.next && one.turn !== 'CLOCK' && ` (${moment(one.next)})`}
             </Typography>
           ))}
+          {way.length > MOST && (
+            <Typography variant="caption" color="textSecondary" component="li">
+              {t('common.more', { count: way.length - MOST })}
+            </Typography>
+          )}
         </Box>
       )}
     </>

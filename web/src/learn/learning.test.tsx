@@ -60,7 +60,7 @@ const way: Way = {
           note: 'due Sun 8 Nov',
           unread: 0,
           missing: [],
-          way: [],
+          far: false,
         },
         {
           id: 13,
@@ -74,17 +74,7 @@ const way: Way = {
           note: '',
           unread: 0,
           missing: [part('NOT_YET', 'score 60 % or more in “Pads, cables, levers”')],
-          way: [
-            { turn: 'LEARNER', lost: false, says: 'read “Rim brake anatomy”' },
-            { turn: 'LEARNER', lost: false, says: 'score 60 % or more in “Pads, cables, levers”' },
-            { turn: 'STAFF', lost: false, says: 'approved by a facilitator' },
-            {
-              turn: 'CLOCK',
-              lost: false,
-              says: 'wait until Mon 7 Dec, 08:00',
-              next: '2026-12-07T07:00:00Z',
-            },
-          ],
+          far: true,
         },
       ],
     },
@@ -96,12 +86,25 @@ const way: Way = {
 
 describe('the way to a closed step', () => {
   it('is told one thing after the other, with whose turn it is and when', async () => {
-    serve({ 'GET /api/courses/2/walks/mine/route': way });
+    serve({
+      'GET /api/courses/2/walks/mine/route': way,
+      'GET /api/courses/2/walks/mine/steps/13/way': [
+        { turn: 'LEARNER', lost: false, says: 'read “Rim brake anatomy”' },
+        { turn: 'LEARNER', lost: false, says: 'score 60 % or more in “Pads, cables, levers”' },
+        { turn: 'STAFF', lost: false, says: 'approved by a facilitator' },
+        {
+          turn: 'CLOCK',
+          lost: false,
+          says: 'wait until Mon 7 Dec, 08:00',
+          next: '2026-12-07T07:00:00Z',
+        },
+      ],
+    });
     show(<MyRoute walk="mine" />);
     await userEvent.click(
       await screen.findByRole('button', { name: 'How to get to Brake set-up practical' }),
     );
-    const list = screen.getByRole('list', { name: 'How to get to Brake set-up practical' });
+    const list = await screen.findByRole('list', { name: 'How to get to Brake set-up practical' });
     expect(
       within(list)
         .getAllByRole('listitem')

@@ -19,6 +19,9 @@ interface Props {
   onLearner: () => void;
 }
 
+/** How many of the things that would change a state are listed; they come one after the other. */
+const MOST_LEFT = 12;
+
 /** Why one step is in its state for one learner, whose turn it is, and what staff can do about it. */
 export function BeadInspector({ enrolment, step, onLearner }: Props) {
   const t = useTranslations();
@@ -67,7 +70,7 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
           {data.left.length > 0 && (
             <Section title={t('watch.wouldChange')}>
               <Box component="ul" sx={{ m: 0, pl: 2 }}>
-                {data.left.map((left) => (
+                {data.left.slice(0, MOST_LEFT).map((left) => (
                   <Typography component="li" variant="body2" key={`${left.turn} ${left.says}`}>
                     {left.lost
                       ? t('watch.wouldComeOnlyByStaff')
@@ -76,6 +79,11 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
                     {left.turn === 'CLOCK' && left.next && ` (${moment(left.next)})`}
                   </Typography>
                 ))}
+                {data.left.length > MOST_LEFT && (
+                  <Typography component="li" variant="body2">
+                    {t('common.more', { count: data.left.length - MOST_LEFT })}
+                  </Typography>
+                )}
               </Box>
             </Section>
           )}

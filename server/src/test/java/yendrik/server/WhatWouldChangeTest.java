@@ -59,7 +59,9 @@ class WhatWouldChangeTest extends SchoolTest {
     assertThat(says.get(2)).startsWith("wait until");
     assertThat(left(second).at("/2/turn").asString()).isEqualTo("CLOCK");
     JsonNode route = as("Ruben Sato").get(course.path + "/walks/mine/route");
-    JsonNode way = route.at("/modules/1/steps/0/way");
+    assertThat(route.at("/modules/1/steps/0/far").asBoolean()).isTrue();
+    assertThat(route.at("/modules/0/steps/1/far").asBoolean()).as("one thing").isFalse();
+    JsonNode way = as("Ruben Sato").get(course.walk(second) + "/way");
     assertThat(way.valueStream().map(l -> l.path("says").asString()).limit(2))
         .containsExactly("read “How a patch holds”", "read “Your first patch”");
     assertThat(way.at("/2/next").asString()).isNotEmpty();

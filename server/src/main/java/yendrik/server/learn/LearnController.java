@@ -32,6 +32,8 @@ import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.people.Whence;
+import yendrik.server.way.Explaining;
+import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
 import yendrik.server.way.Way;
 
@@ -100,6 +102,21 @@ class LearnController {
       Seat seat) {
     if (!Wayfarer.watched(walk)) throw Problem.notFound("walk");
     return steps.look(wayfarer.way(seat, walk), step);
+  }
+
+  /**
+   * All that has to come before a closed step opens, in its order, also at steps that are closed
+   * themselves.
+   */
+  @GetMapping("/steps/{step}/way")
+  @Needs(Right.LEARN)
+  List<Explaining.Left> wayTo(
+      @PathVariable CourseId course,
+      @PathVariable String walk,
+      @PathVariable StepId step,
+      Seat seat) {
+    Walk there = walks.see(wayfarer.way(seat, walk));
+    return Explaining.toLearner(there).wayTo(StepDoor.known(there, step));
   }
 
   /** Through whose eyes somebody on the staff looks. */

@@ -72,8 +72,7 @@ public final class RouteViews {
    * @param note a few words on where it stands: "read Wed 4 Nov", "due Sun 29 Nov"
    * @param unread what others wrote there and was not read yet
    * @param missing while closed: what keeps it closed, with what is met already
-   * @param way while closed: all that has to come before it opens, in its order, also at steps that
-   *     are closed themselves
+   * @param far while closed: whether more than what is missing there has to come before it opens
    */
   public record StepLine(
       StepId id,
@@ -87,7 +86,7 @@ public final class RouteViews {
       String note,
       int unread,
       List<Explaining.Part> missing,
-      List<Explaining.Left> way) {}
+      boolean far) {}
 
   /**
    * @param level index of the level reached, -1 without evidence

@@ -88,7 +88,7 @@ class StepList {
         note(walk, s),
         unread,
         bead.state() == StepState.CLOSED ? explaining.whatIsMissing(s) : List.of(),
-        bead.state() == StepState.CLOSED ? explaining.wayTo(s) : List.of());
+        bead.state() == StepState.CLOSED && explaining.isFarFrom(s));
   }
 
   private String note(Walk walk, int s) {

@@ -127,6 +127,29 @@ public final class Explaining {
     return all.stream().distinct().toList();
   }
 
+  /** Whether more than one thing has to come before a closed step opens, or time to go by. */
+  public boolean isFarFrom(int s) {
+    if (progress.sight().open(s) || (toLearner && !known.missing(s))) return false;
+    CourseIndex index = progress.course().index();
+    Step step = index.step(s);
+    int m = index.moduleOf(s);
+    List<Explained> things = new ArrayList<>(open(new RuleAt.StepOpens(step.id())));
+    if (!progress.moduleOpen(m)) things.addAll(open(new RuleAt.ModuleOpens(index.module(m).id())));
+    boolean begins = step.window().from().filter(f -> f.isAfter(progress.asOf())).isPresent();
+    int many = things.size() + (firstBefore(s).isPresent() ? 1 : 0) + (begins ? 1 : 0);
+    return many > 1
+        || begins
+        || things.stream()
+            .anyMatch(e ->
+                e.next() != Long.MAX_VALUE
+                    || (!hiddenIn(e)
+                        && atStep(e).filter(t -> !progress.sight().open(t)).isPresent()));
+  }
+
+  private List<Explained> open(RuleAt at) {
+    return progress.explain(at).map(WhatIsLeft::of).orElse(List.of());
+  }
+
   private void opening(int s, Set<Integer> seen, List<Left> all) {
     if (progress.sight().open(s) || !seen.add(s)) return;
     CourseIndex index = progress.course().index();
