@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
+import yendrik.core.people.StaffKind;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.people.People;
 import yendrik.server.way.CatchUp;
@@ -114,6 +115,14 @@ class PrerequisitesTest extends SchoolTest {
     assertThat(sefa.call("POST", one + "/admission", "").getStatus()).isEqualTo(404);
     enrol(false);
     assertThat(as("Edda Marsh").call("POST", one + "/admission", "").getStatus()).isIn(403, 404);
+    people.addStaff(
+        second.id,
+        people.withEmail("tomas@hollowlane.example").orElseThrow(),
+        StaffKind.FACILITATOR,
+        Optional.empty());
+    assertThat(as("Tomas Weir").call("GET", second.path + "/roster/held", "").getStatus())
+        .as("enrolling is the designers'")
+        .isEqualTo(403);
     asks(second, false);
     catchUp.all();
     assertThat(learnsThere()).as("nothing keeps them out").isTrue();
