@@ -19,11 +19,13 @@ export function UsualRow({ step, field, design, draft }: Props) {
   const several = useSeveral(design.course, draft);
   const usual = usualOf(design, step.kind);
   if (!usual || isUsual(design, step, field)) return null;
+  // where nothing is usual, each has a rule of its own
+  if (!usual[field]) return null;
   const kind = t(`kind.${step.kind}.plural`);
   const root = step[field]?.root;
   return (
     <Typography variant="body2" color="textSecondary" component="div" sx={{ mt: 0.75 }}>
-      {t('plan.notUsual', { kind, rule: usual[field]?.line ?? t('plan.always') })}{' '}
+      {t('plan.notUsual', { kind, rule: usual[field].line })}{' '}
       <Button
         size="small"
         sx={{ p: 0, fontSize: 13 }}
