@@ -72,6 +72,32 @@ class WhatWouldChangeTest extends SchoolTest {
   }
 
   @Test
+  void tells_a_learner_of_what_they_do_not_see_neither_whose_turn_it_is_nor_when() {
+    long hidden = course.step(course.module("Secret"), "PAGE", "A surprise");
+    course.change(
+        hidden,
+        e -> {
+          e.put("listed", false);
+          e.put("opensAt", Instant.now().plus(Duration.ofDays(30)).toString());
+        });
+    long last = course.step(course.module("Last"), "PAGE", "What follows");
+    ObjectNode wait = CoreJson.mapper().createObjectNode().put("is", "after").put("id", "w");
+    wait.put("days", 3).set("part", course.ask("seen", hidden));
+    course.change(last, e -> e.set("opensWhen", wait));
+    course.publish();
+    Caller ruben = as("Ruben Sato");
+    JsonNode way = ruben.get(course.walk(last) + "/way");
+    assertThat(way).hasSize(1);
+    assertThat(way.at("/0/says").asString()).isEqualTo("something that you do not see yet");
+    assertThat(way.at("/0/turn").asString()).isEqualTo("NOBODY");
+    assertThat(way.at("/0").has("next")).isFalse();
+    assertThat(ruben.call("GET", course.walk(hidden) + "/way", "").getStatus()).isEqualTo(404);
+    assertThat(left(last).path(0).path("says").asString())
+        .as("staff see it")
+        .contains("wait until");
+  }
+
+  @Test
   void says_what_only_staff_can_bring() {
     ObjectNode past = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "past");
     past.putObject("leaf").put("is", "in-time").put("until", "2020-01-01T00:00:00Z");

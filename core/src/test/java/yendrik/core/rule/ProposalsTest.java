@@ -265,7 +265,9 @@ class ProposalsTest {
             new WorkLeaf.HandedIn(JOB_CARD),
             new WorkLeaf.Marked(JOB_CARD),
             new MarkLeaf.NotPassed(JOB_CARD));
-    assertThat(leaves(proposals, "practical")).contains(new SignOffLeaf.SignedOff(PRACTICAL));
+    assertThat(leaves(forPlace(new RuleAt.StepOpens(JOB_CARD)), "practical"))
+        .contains(new SignOffLeaf.SignedOff(PRACTICAL));
+    assertThat(leaves(proposals, "practical")).as("it opens by nothing in it").isEmpty();
   }
 
   @Test

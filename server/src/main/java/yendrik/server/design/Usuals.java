@@ -63,7 +63,7 @@ public class Usuals {
     return db.selectFrom(COURSE).where(COURSE.ID.eq(course)).fetchSingle();
   }
 
-  /** What is usual for a kind; a rule that only says what is shipped anyway is as good as none. */
+  /** What is usual for a kind: what the course says, or what is shipped. */
   Usual of(CourseRecord course, StepKind kind) {
     return kept(course).kinds.getOrDefault(kind, Usual.shipped(kind, course.getId()));
   }

@@ -154,12 +154,7 @@ public final class Explaining {
     if (progress.sight().open(s) || !seen.add(s)) return;
     CourseIndex index = progress.course().index();
     if (toLearner && !known.missing(s)) {
-      all.add(
-          new Left(
-              progress.sight().turn(s),
-              false,
-              writing.say(Phrase.of(HIDDEN_SAYS)),
-              Optional.empty()));
+      all.add(somethingHidden());
       return;
     }
     Step step = index.step(s);
@@ -190,18 +185,27 @@ public final class Explaining {
         .explain(at)
         .ifPresent(rule -> {
           for (Explained e : WhatIsLeft.of(rule)) {
-            boolean lost = e.verdict() == Verdict.OUT_OF_REACH;
-            if (!lost && !hiddenIn(e)) atStep(e).ifPresent(s -> opening(s, seen, all));
-            all.add(
-                new Left(
-                    lost ? Turn.STAFF : e.turn(),
-                    lost,
-                    says(e, at),
-                    e.next() == Long.MAX_VALUE
-                        ? Optional.empty()
-                        : Optional.of(Instant.ofEpochMilli(e.next()))));
+            if (hiddenIn(e)) all.add(somethingHidden());
+            else {
+              boolean lost = e.verdict() == Verdict.OUT_OF_REACH;
+              if (!lost) atStep(e).ifPresent(s -> opening(s, seen, all));
+              all.add(
+                  new Left(
+                      lost ? Turn.STAFF : e.turn(),
+                      lost,
+                      says(e, at),
+                      e.next() == Long.MAX_VALUE
+                          ? Optional.empty()
+                          : Optional.of(Instant.ofEpochMilli(e.next()))));
+            }
           }
         });
+  }
+
+  /** Neither whose turn it is nor when: that would tell of it. */
+  private Left somethingHidden() {
+    String says = writing.say(Phrase.of(HIDDEN_SAYS));
+    return new Left(Turn.NOBODY, /* lost= */ false, says, Optional.empty());
   }
 
   /** The step at which something would have to happen, if it is one that is closed. */
@@ -214,7 +218,6 @@ public final class Explaining {
 
   private String says(Explained e, RuleAt at) {
     if (!toLearner) return wording.line(e.condition(), at);
-    if (hiddenIn(e)) return writing.say(Phrase.of(HIDDEN_SAYS));
     if (onlyWaits(e))
       return writing.say(Phrase.of("explain.wait-until", "moment", Instant.ofEpochMilli(e.next())));
     return e.condition() instanceof Condition.Ask ask

@@ -32,6 +32,11 @@ public record Usual(Optional<Condition> opensWhen, Condition doneWhen) {
     return new StepId(SAMPLES + kind.ordinal());
   }
 
+  /** Whether a module is the one in which samples stand, of which no rule asks. */
+  public static boolean isOfSamples(ModuleId module) {
+    return module.value() == SAMPLES;
+  }
+
   /** The kind that a sample stands for; empty for every other step. */
   public static Optional<StepKind> kindOf(StepId step) {
     long n = step.value() - SAMPLES;

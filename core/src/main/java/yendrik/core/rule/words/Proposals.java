@@ -26,6 +26,7 @@ import yendrik.core.people.StaffKind;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.Rhythm;
 import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.copy.Usual;
 import yendrik.core.strand.Offer;
 import yendrik.core.words.Catalogue;
 import yendrik.core.words.Sentence;
@@ -153,7 +154,7 @@ public final class Proposals {
     if (!dates.isEmpty()) return all;
     for (CourseModule module : design.modules()) {
       for (Step step : module.steps()) step(step, number, all);
-      module(module, number, all);
+      if (!Usual.isOfSamples(module.id())) module(module, number, all);
     }
     for (Outcome outcome : design.outcomes()) outcome(outcome, number, all);
     if (number.isEmpty()) named(all);
@@ -198,6 +199,8 @@ public final class Proposals {
   }
 
   private void step(Step step, OptionalInt number, List<Candidate> all) {
+    // nothing opens by what happens in it
+    if (at.equals(new RuleAt.StepOpens(step.id()))) return;
     boolean own = at.equals(new RuleAt.StepDone(step.id()));
     int near = own ? 40 : 2;
     String names = step.kind().name() + " " + step.name() + " ";
