@@ -2,6 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { StepKind } from '../api/client';
+import { courseRules } from '../test/fixtures';
 import { type Call, changed, failure, serve, show } from '../test/stage';
 import RouteOutline from './RouteOutline';
 
@@ -48,12 +49,7 @@ const design = (more = {}) => ({
   scales: [],
   outcomes: [],
   badges: [],
-  rules: {
-    id: 2,
-    version: 1,
-    strictOrder: false,
-    prerequisites: { courses: [], all: true, hold: false },
-  },
+  rules: courseRules(),
   otherCourses: [],
   usual: [],
   flags: [],

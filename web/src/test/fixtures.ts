@@ -1,4 +1,5 @@
 import type {
+  CourseRules,
   Design,
   DesignModule,
   DesignOutcome,
@@ -9,6 +10,15 @@ import type {
   Taking,
 } from '../api/client';
 import type { AuthorProps } from '../kinds/room';
+
+/** A course that asks for nothing. */
+export const courseRules = (more: Partial<CourseRules> = {}): CourseRules => ({
+  id: 2,
+  version: 1,
+  strictOrder: false,
+  prerequisites: { courses: [], all: true, hold: false },
+  ...more,
+});
 
 /** A quiz in the usual way. */
 export const TAKING: Taking = {
@@ -156,12 +166,7 @@ export const design = (more: Partial<Design> = {}): Design => ({
   outcomes: [],
   modules: [],
   badges: [],
-  rules: {
-    id: 2,
-    version: 1,
-    strictOrder: false,
-    prerequisites: { courses: [], all: true, hold: false },
-  },
+  rules: courseRules(),
   otherCourses: [],
   usual: [],
   flags: [],

@@ -15,6 +15,9 @@ import { exceptionsChanged } from './exceptionsChanged';
 const KINDS = ['OPEN', 'EXCUSE', 'MOVE_DUE', 'ADD_ATTEMPTS', 'ADD_TIME', 'START_ANEW'] as const;
 export type ExceptionKind = (typeof KINDS)[number];
 
+/** What can end by itself at a moment. */
+const ENDS: ReadonlySet<ExceptionKind> = new Set(['OPEN', 'EXCUSE', 'ADD_ATTEMPTS', 'ADD_TIME']);
+
 const exception = z.object({
   kind: z.enum(KINDS),
   step: whole(1, Number.MAX_SAFE_INTEGER),
@@ -61,7 +64,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
           kind: filled.kind,
           step: filled.step,
           reason: filled.reason,
-          ...(filled.kind === 'OPEN' &&
+          ...(ENDS.has(filled.kind) &&
             filled.until && { until: fromLocalInput(filled.until) as string }),
           ...(filled.kind === 'MOVE_DUE' &&
             filled.due && { due: fromLocalInput(filled.due) as string }),
@@ -118,15 +121,6 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
           ))}
         </Chosen>
       )}
-      {kind === 'OPEN' && (
-        <Field
-          of={fields}
-          name="until"
-          label={t('watch.openUntil')}
-          type="datetime-local"
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-      )}
       {kind === 'EXCUSE' && <Typography>{t('watch.excuseHint')}</Typography>}
       {kind === 'START_ANEW' && <Typography>{t('watch.anewHint')}</Typography>}
       {kind === 'ADD_TIME' && <Typography>{t('watch.timeHint')}</Typography>}
@@ -144,6 +138,15 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
       )}
       {kind === 'ADD_TIME' && (
         <Field of={fields} name="minutes" label={t('watch.minutesMore')} type="number" />
+      )}
+      {ENDS.has(kind) && (
+        <Field
+          of={fields}
+          name="until"
+          label={t('watch.exceptionUntil')}
+          type="datetime-local"
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
       )}
       <Field of={fields} name="reason" label={t('watch.reason')} />
       {left.length > 0 && (

@@ -108,7 +108,7 @@ describe('a bead', () => {
     const dialog = within(await screen.findByRole('dialog'));
     await userEvent.click(dialog.getByRole('combobox', { name: 'What is allowed' }));
     await userEvent.click(screen.getByRole('option', { name: 'open it now' }));
-    await userEvent.type(dialog.getByLabelText(/Open until/), '2026-12-24T08:00');
+    await userEvent.type(dialog.getByLabelText(/^Until/), '2026-12-24T08:00');
     await userEvent.click(dialog.getByRole('button', { name: 'Allow it' }));
     await vi.waitFor(() => expect(given(calls)).toBeDefined());
     expect(given(calls)).toMatchObject({

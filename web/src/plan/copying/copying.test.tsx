@@ -1,6 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
+import { courseRules } from '../../test/fixtures';
 import { type Call, course, serve, show } from '../../test/stage';
 import RouteOutline from '../RouteOutline';
 
@@ -13,12 +14,7 @@ const design = (id: number, modules: object[]) => ({
   scales: [],
   outcomes: [],
   badges: [],
-  rules: {
-    id: 2,
-    version: 1,
-    strictOrder: false,
-    prerequisites: { courses: [], all: true, hold: false },
-  },
+  rules: courseRules(),
   otherCourses: [],
   usual: [],
   flags: [],
@@ -42,12 +38,7 @@ const report = (more = {}) => ({
   modules: [],
   steps: [21],
   badges: [],
-  rules: {
-    id: 2,
-    version: 1,
-    strictOrder: false,
-    prerequisites: { courses: [], all: true, hold: false },
-  },
+  rules: courseRules(),
   otherCourses: [],
   usual: [],
   flags: [],

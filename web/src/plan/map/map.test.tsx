@@ -4,6 +4,7 @@ import Elk from 'elkjs/lib/elk.bundled.js';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Design, RuleNode } from '../../api/client';
+import { courseRules } from '../../test/fixtures';
 import { serve, show } from '../../test/stage';
 import type { MapGraph } from './graph';
 import RouteMap from './RouteMap';
@@ -50,12 +51,7 @@ const design = {
   ],
   outcomes: [],
   badges: [],
-  rules: {
-    id: 2,
-    version: 1,
-    strictOrder: false,
-    prerequisites: { courses: [], all: true, hold: false },
-  },
+  rules: courseRules(),
   otherCourses: [],
   usual: [],
 } as unknown as Design;

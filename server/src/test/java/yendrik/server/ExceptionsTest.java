@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -128,6 +130,54 @@ class ExceptionsTest extends SchoolTest {
 
   private org.springframework.mock.web.MockHttpServletResponse handIn(String text) {
     return ruben.call("POST", course.walk(work) + "/versions", new Sent.Text(text));
+  }
+
+  @Test
+  void an_excuse_until_a_moment_ends_then_once_by_itself_and_is_dated_so() throws Exception {
+    Instant now = clock.instant();
+    var gone = new Until("EXCUSE", page, "ill", now.minusSeconds(1));
+    assertThat(sefa.call("POST", exceptions(), gone).getStatus()).as("past").isEqualTo(422);
+    var week = new Until("EXCUSE", page, "ill", now.plus(Duration.ofDays(7)));
+    assertThat(sefa.call("POST", exceptions(), week).getStatus()).isEqualTo(204);
+    assertThat(sefa.get(exceptions()).at("/0/says").asString())
+        .startsWith("excused until")
+        .endsWith(": ill");
+    assertThat(sefa.get(course.path + "/exceptions").at("/0/exception/says").asString())
+        .startsWith("excused until");
+    catchUp.all();
+    assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("EXCUSED");
+    clock.putTo(now.plus(Duration.ofDays(9)));
+    List<Thread> servers =
+        IntStream.range(0, 2).mapToObj(_ -> Thread.ofPlatform().start(catchUp::all)).toList();
+    for (Thread server : servers) server.join();
+    JsonNode bead = course.bead("Ruben Sato", page);
+    assertThat(bead.path("state").asString()).isEqualTo("OPEN");
+    assertThat(bead.path("happened").valueStream())
+        .filteredOn(h -> h.toString().contains("Excuse ended"))
+        .singleElement()
+        .satisfies(h ->
+            assertThat(Instant.parse(h.path("at").asString()))
+                .isEqualTo(now.plus(Duration.ofDays(7)).truncatedTo(ChronoUnit.MICROS)));
+    assertThat(sefa.get(exceptions())).isEmpty();
+    for (EnrolmentId enrolment : walks.learners(course.id))
+      assertThat(walks.compare(enrolment)).isEmpty();
+  }
+
+  @Test
+  void an_end_of_what_was_taken_back_or_given_again_ends_nothing_else() {
+    Instant now = clock.instant();
+    var week = new Until("EXCUSE", page, "ill", now.plus(Duration.ofDays(7)));
+    sefa.call("POST", exceptions(), week);
+    long fact = sefa.get(exceptions()).path(0).path("fact").asLong();
+    sefa.call("DELETE", exceptions() + "/" + fact, "");
+    assertThat(except("EXCUSE", page)).as("for good now").isEqualTo(204);
+    clock.putTo(now.plus(Duration.ofDays(9)));
+    catchUp.all();
+    assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("EXCUSED");
+    var anew = new Until("START_ANEW", page, "", now.plus(Duration.ofDays(20)));
+    assertThat(sefa.call("POST", exceptions(), anew).getStatus())
+        .as("it has no end")
+        .isEqualTo(422);
   }
 
   private record One(String kind, long step, String reason) {}

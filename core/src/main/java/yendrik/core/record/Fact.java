@@ -183,7 +183,20 @@ public record Fact(
     DUE_MOVED,
     ATTEMPTS,
     TIME,
-    ANEW
+    ANEW;
+
+    /** What a fact gives, if it is an exception. */
+    public static Optional<Grant> of(What what) {
+      return switch (what) {
+        case Opened _ -> Optional.of(OPENED);
+        case Excused _ -> Optional.of(EXCUSED);
+        case DueMoved _ -> Optional.of(DUE_MOVED);
+        case AttemptsAdded _ -> Optional.of(ATTEMPTS);
+        case TimeAdded _ -> Optional.of(TIME);
+        case StartedAnew _ -> Optional.of(ANEW);
+        default -> Optional.empty();
+      };
+    }
   }
 
   /**

@@ -4,8 +4,10 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -64,12 +66,13 @@ class CourseExceptionController {
   @Needs(Right.TEACH)
   Given give(@PathVariable CourseId course, Seat seat, @Valid @RequestBody ForSeveral several) {
     Fact.AtStep what = ExceptionController.what(several.exception());
+    Optional<Instant> end = ExceptionController.end(several.exception());
     List<Left> left = new ArrayList<>();
     List<EnrolmentId> learners = several.learners().stream().distinct().sorted().toList();
     exceptions.seesAll(seat, learners);
     for (EnrolmentId learner : learners)
       try {
-        exceptions.give(seat, learner, what);
+        exceptions.give(seat, learner, what, end);
       } catch (Problem problem) {
         Phrase why = problem.conflict().orElseThrow(() -> problem);
         left.add(new Left(learner, institutions.say(why)));

@@ -48,7 +48,7 @@ class ExceptionController {
   }
 
   /**
-   * @param until when what is opened closes again by itself
+   * @param until when it ends by itself; a new date and a new start have no end
    */
   record ExceptionEdit(
       @NotNull ExceptionKind kind,
@@ -75,7 +75,7 @@ class ExceptionController {
       @PathVariable EnrolmentId enrolment,
       Seat seat,
       @Valid @RequestBody ExceptionEdit edit) {
-    exceptions.give(seat, enrolment, what(edit));
+    exceptions.give(seat, enrolment, what(edit), end(edit));
   }
 
   static Fact.AtStep what(ExceptionEdit edit) {
@@ -94,6 +94,18 @@ class ExceptionController {
               step,
               edit.minutes().orElseThrow(() -> Problem.field("minutes", "no-minutes")),
               reason);
+    };
+  }
+
+  /** When it ends by itself, where it does not say so itself. */
+  static Optional<Instant> end(ExceptionEdit edit) {
+    return switch (edit.kind()) {
+      case EXCUSE, ADD_ATTEMPTS, ADD_TIME -> edit.until();
+      case OPEN -> Optional.empty();
+      case MOVE_DUE, START_ANEW -> {
+        if (edit.until().isPresent()) throw Problem.field("until", "has-no-end");
+        yield Optional.empty();
+      }
     };
   }
 

@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +23,7 @@ import yendrik.core.kind.Kinds;
 import yendrik.core.progress.Progress;
 import yendrik.core.progress.StepState;
 import yendrik.core.record.Fact;
-import yendrik.core.record.Facts;
+import yendrik.core.record.StandingExceptions;
 import yendrik.core.words.Phrase;
 import yendrik.core.words.Writing;
 import yendrik.server.design.Designs;
@@ -34,6 +33,7 @@ import yendrik.server.people.People;
 import yendrik.server.people.Seat;
 import yendrik.server.watch.Learners;
 import yendrik.server.way.Added;
+import yendrik.server.way.ExceptionEnds;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
 
@@ -42,6 +42,7 @@ import yendrik.server.way.Walks;
 @Transactional
 public class Exceptions {
   private final Walks walks;
+  private final ExceptionEnds ends;
   private final Learners learners;
   private final People people;
   private final Designs designs;
@@ -50,12 +51,14 @@ public class Exceptions {
 
   Exceptions(
       Walks walks,
+      ExceptionEnds ends,
       Learners learners,
       People people,
       Designs designs,
       Institutions institutions,
       Clock clock) {
     this.walks = walks;
+    this.ends = ends;
     this.learners = learners;
     this.people = people;
     this.designs = designs;
@@ -76,16 +79,33 @@ public class Exceptions {
     if (!seen.containsAll(enrolments)) throw Problem.notFound("learner");
   }
 
-  /** Gives an exception, or says why it would do nothing. */
-  void give(Seat seat, EnrolmentId enrolment, Fact.AtStep exception) {
+  /**
+   * Gives an exception, or says why it would do nothing.
+   *
+   * @param until when it ends by itself; what is opened says so itself
+   */
+  void give(Seat seat, EnrolmentId enrolment, Fact.AtStep exception, Optional<Instant> until) {
     String name = learners.one(seat, enrolment).name();
-    walks.act(
-        enrolment,
-        Optional.of(seat.person().id()),
-        w -> {
-          doesSomething(w.progress(), name, exception);
-          return List.of(exception);
-        });
+    Walk walk =
+        walks.act(
+            enrolment,
+            Optional.of(seat.person().id()),
+            w -> {
+              doesSomething(w.progress(), name, exception);
+              if (until.filter(at -> !at.isAfter(w.progress().asOf())).isPresent())
+                throw Problem.field("until", "moment-past");
+              return List.of(exception);
+            });
+    until.ifPresent(at -> ends.plan(enrolment, given(walk, exception), at));
+  }
+
+  /** The newest of the facts that give it. */
+  private static FactId given(Walk walk, Fact.AtStep exception) {
+    return walk.facts().stream()
+        .filter(f -> f.what().equals(exception))
+        .map(Fact::id)
+        .max(Comparator.naturalOrder())
+        .orElseThrow();
   }
 
   private static void doesSomething(Progress progress, String name, Fact.AtStep exception) {
@@ -142,54 +162,50 @@ public class Exceptions {
     standing.forEach(f -> f.by().ifPresent(staff::add));
     Map<PersonId, String> names = people.names(staff);
     CourseIndex index = walk.progress().course().index();
+    Map<FactId, Instant> until = ends.of(List.of(enrolment));
     List<Standing> views = new ArrayList<>();
     for (Fact fact : standing) {
       var at = (Fact.AtStep) fact.what();
       int s = index.number(at.step());
       if (s == CourseIndex.UNKNOWN) continue;
       String by = fact.by().map(p -> names.getOrDefault(p, "")).orElse("");
-      String says = walk.writing().say(says(at));
-      Fact.Grant kind = kind(at).orElseThrow();
+      String says = walk.writing().say(says(fact, until));
+      Fact.Grant kind = Fact.Grant.of(at).orElseThrow();
       views.add(
           new Standing(fact.id(), kind, at.step(), index.step(s).name(), says, fact.at(), by));
     }
     return views;
   }
 
-  private static Optional<Fact.Grant> kind(Fact.What what) {
-    return switch (what) {
-      case Fact.Opened _ -> Optional.of(Fact.Grant.OPENED);
-      case Fact.Excused _ -> Optional.of(Fact.Grant.EXCUSED);
-      case Fact.DueMoved _ -> Optional.of(Fact.Grant.DUE_MOVED);
-      case Fact.AttemptsAdded _ -> Optional.of(Fact.Grant.ATTEMPTS);
-      case Fact.TimeAdded _ -> Optional.of(Fact.Grant.TIME);
-      case Fact.StartedAnew _ -> Optional.of(Fact.Grant.ANEW);
-      default -> Optional.empty();
-    };
-  }
-
-  private static Phrase says(Fact.AtStep what) {
-    return switch (what) {
-      case Fact.Opened f ->
-          because(
-              f.until()
-                  .map(until -> Phrase.of("exception.opened-until", "until", until))
-                  .orElseGet(() -> Phrase.of("exception.opened")),
-              f.reason().orElse(""));
-      case Fact.Excused f -> because(Phrase.of("exception.excused"), f.reason());
+  private static Phrase says(Fact exception, Map<FactId, Instant> ends) {
+    return switch (exception.what()) {
+      case Fact.Opened f -> says(Phrase.of("exception.opened"), f.until(), f.reason());
+      case Fact.Excused f -> {
+        Phrase excused = Phrase.of("exception.excused");
+        yield says(excused, end(exception, ends), Optional.of(f.reason()));
+      }
       case Fact.DueMoved f ->
-          because(Phrase.of("exception.due", "due", f.due()), f.reason().orElse(""));
+          says(Phrase.of("exception.due", "due", f.due()), Optional.empty(), f.reason());
       case Fact.AttemptsAdded f ->
-          because(Phrase.of("exception.attempts", "n", f.attempts()), f.reason().orElse(""));
+          says(
+              Phrase.of("exception.attempts", "n", f.attempts()), end(exception, ends), f.reason());
       case Fact.TimeAdded f ->
-          because(Phrase.of("exception.time", "n", f.minutes()), f.reason().orElse(""));
-      case Fact.StartedAnew f -> because(Phrase.of("exception.anew"), f.reason().orElse(""));
+          says(Phrase.of("exception.time", "n", f.minutes()), end(exception, ends), f.reason());
+      case Fact.StartedAnew f -> says(Phrase.of("exception.anew"), Optional.empty(), f.reason());
       default -> Phrase.NONE;
     };
   }
 
-  private static Phrase because(Phrase says, String why) {
-    return why.isBlank() ? says : Phrase.of("exception.why", "says", says, "why", why);
+  private static Optional<Instant> end(Fact exception, Map<FactId, Instant> ends) {
+    return Optional.ofNullable(ends.get(exception.id()));
+  }
+
+  private static Phrase says(Phrase says, Optional<Instant> until, Optional<String> why) {
+    Phrase whole =
+        until.map(at -> Phrase.of("exception.until", "says", says, "until", at)).orElse(says);
+    return why.filter(w -> !w.isBlank())
+        .map(w -> Phrase.of("exception.why", "says", whole, "why", w))
+        .orElse(whole);
   }
 
   /** An exception that stands, and whose it is. */
@@ -207,9 +223,11 @@ public class Exceptions {
     Map<EnrolmentId, List<Fact>> facts = walks.exceptions(seat.course());
     List<Learners.Snapshot> seen = learners.of(seat);
     Map<PersonId, String> names = people.names(authors(facts));
+    Map<FactId, Instant> until = ends.of(facts.keySet());
     List<InCourse> all = new ArrayList<>();
     for (Learners.Snapshot learner : seen)
-      for (Fact fact : standing(facts.getOrDefault(learner.enrolment(), List.of()), now)) {
+      for (Fact fact :
+          StandingExceptions.of(facts.getOrDefault(learner.enrolment(), List.of()), now)) {
         var at = (Fact.AtStep) fact.what();
         int s = index.number(at.step());
         if (s == CourseIndex.UNKNOWN) continue;
@@ -219,10 +237,10 @@ public class Exceptions {
                 learner.name(),
                 new Standing(
                     fact.id(),
-                    kind(at).orElseThrow(),
+                    Fact.Grant.of(at).orElseThrow(),
                     at.step(),
                     index.step(s).name(),
-                    writing.say(says(at)),
+                    writing.say(says(fact, until)),
                     fact.at(),
                     fact.by().map(p -> names.getOrDefault(p, "")).orElse(""))));
       }
@@ -237,30 +255,9 @@ public class Exceptions {
         .collect(Collectors.toSet());
   }
 
-  private record Place(StepId step, Fact.Grant grant) {}
-
   /** Exceptions that were neither taken back nor have ended since. */
   private static List<Fact> standing(Walk walk) {
-    return standing(walk.facts(), walk.progress().asOf());
-  }
-
-  private static List<Fact> standing(List<Fact> facts, Instant now) {
-    Map<Place, List<Fact>> given = new HashMap<>();
-    for (Fact fact : Facts.standing(facts)) {
-      if (!(fact.what() instanceof Fact.AtStep at)) continue;
-      if (at instanceof Fact.ExceptionEnded ended)
-        given.remove(new Place(at.step(), ended.grant()));
-      kind(at)
-          .ifPresent(k ->
-              given.computeIfAbsent(new Place(at.step(), k), _ -> new ArrayList<>()).add(fact));
-    }
-    return given.values().stream()
-        .flatMap(List::stream)
-        .filter(f ->
-            !(f.what() instanceof Fact.Opened opened)
-                || opened.until().map(now::isBefore).orElse(true))
-        .sorted(Comparator.comparing(Fact::at).thenComparing(Fact::id))
-        .toList();
+    return StandingExceptions.of(walk.facts(), walk.progress().asOf());
   }
 
   /** Ends an exception now; what followed from it stays. */
@@ -272,7 +269,8 @@ public class Exceptions {
         w -> {
           var at = (Fact.AtStep) one(w, fact).what();
           if (at instanceof Fact.StartedAnew) throw Problem.conflict("anew-has-no-end");
-          return List.of(new Fact.ExceptionEnded(at.step(), kind(at).orElseThrow(), reason));
+          return List.of(
+              new Fact.ExceptionEnded(at.step(), Fact.Grant.of(at).orElseThrow(), reason));
         });
   }
 

@@ -20,8 +20,10 @@ public class CatchUp {
   private final Walks walks;
   private final TellCourses courses;
   private final Enrolling enrolling;
+  private final ExceptionEnds ends;
 
-  CatchUp(Walks walks, TellCourses courses, Enrolling enrolling) {
+  CatchUp(Walks walks, TellCourses courses, Enrolling enrolling, ExceptionEnds ends) {
+    this.ends = ends;
     this.walks = walks;
     this.enrolling = enrolling;
     this.courses = courses;
@@ -44,6 +46,7 @@ public class CatchUp {
     }
     courses.tellAll();
     enrolling.letIn();
+    ends.endDue();
     return seen;
   }
 
