@@ -32,7 +32,7 @@ public final class PdfTable implements Table {
       new TableFormat("pdf", "PDF", "application/pdf", PdfTable::new);
 
   /** How many columns stand beside the first one. */
-  private static final int BESIDE = 9;
+  private static final int BESIDE = 11;
 
   /** What is laid out at once is held in memory as a whole. */
   private static final int MOST_CELLS = 60_000;
@@ -48,7 +48,7 @@ public final class PdfTable implements Table {
       tr { page-break-inside: avoid }
       th { text-align: left; vertical-align: bottom; border-bottom: 1pt solid #17212b }
       td { border-bottom: 0.4pt solid #c8cdd2; vertical-align: top }
-      th, td { padding: 1.1mm 2mm 1.1mm 0; word-wrap: break-word }
+      th, td { padding: 1.1mm 4mm 1.1mm 0; word-wrap: break-word }
       .number { text-align: right }
       """;
 
@@ -119,16 +119,22 @@ public final class PdfTable implements Table {
   private void table(Element body, int from, int to) {
     if (rows.isEmpty()) return;
     Element table = body.appendElement("table");
-    line(table.appendElement("thead"), "th", rows.getFirst(), from, to);
+    Element heads = line(table.appendElement("thead"), "th", rows.getFirst(), from, to);
+    // what is said of numbers stands over them
+    if (rows.size() > 1)
+      for (int c = from; c < to; c++)
+        if (c < rows.get(1).size() && rows.get(1).get(c) instanceof Cell.Number)
+          heads.child(c - from + 1).addClass("number");
     Element lines = table.appendElement("tbody");
     for (List<Cell> row : rows.subList(1, rows.size())) line(lines, "td", row, from, to);
   }
 
-  private void line(Element part, String tag, List<Cell> cells, int from, int to) {
+  private Element line(Element part, String tag, List<Cell> cells, int from, int to) {
     Element row = part.appendElement("tr");
     if (!cells.isEmpty()) cell(row.appendElement(tag), cells.getFirst());
     for (int c = from; c < to; c++)
       cell(row.appendElement(tag), c < cells.size() ? cells.get(c) : Cell.NOTHING);
+    return row;
   }
 
   private void cell(Element at, Cell cell) {
