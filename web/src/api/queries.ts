@@ -7,6 +7,7 @@ import {
   type Report,
   type SameAgain,
 } from './client';
+import type { Sign } from './signs';
 
 type Is = Report['is'];
 
@@ -66,6 +67,18 @@ export const queries = {
             params: { path: { course, walk } },
           }),
         ),
+    }),
+  badgeStudio: () =>
+    queryOptions({
+      queryKey: ['badge-studio'],
+      queryFn: () => body(api.GET('/api/badges/studio')),
+      staleTime: Number.POSITIVE_INFINITY,
+    }),
+  signs: (from: string) =>
+    queryOptions({
+      queryKey: ['signs', from],
+      queryFn: async () => (await (await fetch(new Request(from))).json()) as Sign[],
+      staleTime: Number.POSITIVE_INFINITY,
     }),
   institution: () =>
     queryOptions({

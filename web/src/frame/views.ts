@@ -37,7 +37,7 @@ export const VIEWS: View[] = [
   view('plan', 'rubrics', () => import('../plan/Rubrics')),
   view('plan', 'route', () => import('../plan/RouteOutline'), /* begins= */ true),
   view('plan', 'questions', () => import('../plan/questions/Questions')),
-  view('plan', 'badges', () => import('../plan/Badges')),
+  view('plan', 'badges', () => import('../plan/badges/Badges')),
   view('plan', 'check', () => import('../plan/check/Check')),
   view('plan', 'history', () => import('../plan/history/History')),
   view('teach', 'marking', () => import('../teach/Marking')),

@@ -26,6 +26,7 @@ export interface Place {
     | 'module-opens'
     | 'module-done'
     | 'badge-earned'
+    | 'badge-renewed'
     | 'course-complete'
     | 'flag-raised';
   id: number;

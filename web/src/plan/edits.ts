@@ -12,6 +12,7 @@ import type {
   OutcomeEdit,
   Rehearsal,
   RehearsalEdit,
+  RenewalEdit,
   RuleNode,
   RuleView,
   StepEdit,
@@ -102,6 +103,17 @@ export const badgeEdit = (b: DesignBadge): Body<BadgeEdit> => ({
   picture: b.picture,
   ...(b.earnedWhen && { earnedWhen: rule(b.earnedWhen) as BadgeEdit['earnedWhen'] }),
   surprise: b.surprise,
+  lasting: b.lasting,
+  soonDays: b.soonDays,
+  ...(b.renewal && {
+    renewal: {
+      anew: b.renewal.anew,
+      ...(b.renewal.when && { when: rule(b.renewal.when) as RenewalEdit['when'] }),
+    },
+  }),
+  outcomes: b.outcomes,
+  tags: b.tags,
+  ...(b.criteria && { criteria: b.criteria }),
 });
 
 export const outcomeEdit = (o: DesignOutcome): OutcomeEdit => ({

@@ -146,7 +146,8 @@ public class MakeTypes {
           "quiz_settings\\.taking", "yendrik.core.quiz.taking.Taking",
           ".*\\.own_words", "yendrik.core.words.OwnWords",
           "institution\\.look", "yendrik.core.look.Look",
-          "course\\.prerequisites", "yendrik.core.course.Prerequisites");
+          "course\\.prerequisites", "yendrik.core.course.Prerequisites",
+          "badge\\.validity", "yendrik.core.course.Validity");
 
   private static final Map<String, String> LISTS =
       Map.of(

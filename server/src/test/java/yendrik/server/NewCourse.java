@@ -18,6 +18,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
+import yendrik.formats.badge.Art;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.OutcomeForms;
@@ -91,7 +92,7 @@ class NewCourse {
 
   /** Adds a badge that is earned by a rule, or given by hand only. */
   long badge(String name, Optional<ObjectNode> earnedWhen) {
-    var picture = new DesignEdits.PictureEdit("hexagon", "star", "lagoon");
+    var picture = new DesignEdits.PictureEdit(Art.PLAIN, Optional.empty(), "A medal");
     Optional<Map<String, Object>> rule =
         earnedWhen.map(r -> CoreJson.mapper().convertValue(r, new TypeReference<>() {}));
     var edit = new DesignEdits.BadgeEdit(name, "", Optional.empty(), picture, rule, false);

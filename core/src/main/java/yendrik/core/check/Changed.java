@@ -76,7 +76,8 @@ final class Changed {
   }
 
   static Badge with(Badge b, Optional<Condition> earnedWhen) {
-    return new Badge(b.id(), b.name(), b.description(), b.module(), earnedWhen, b.surprise());
+    return new Badge(
+        b.id(), b.name(), b.description(), b.module(), earnedWhen, b.surprise(), b.validity());
   }
 
   static Step with(Step s, Optional<Condition> opensWhen, Condition doneWhen) {

@@ -75,7 +75,7 @@ public final class CheckWords {
     return switch (at) {
       case RuleAt.StepOpens _, RuleAt.ModuleOpens _ -> "opens";
       case RuleAt.StepDone _, RuleAt.ModuleDone _ -> "done";
-      case RuleAt.BadgeEarned _ -> "earned";
+      case RuleAt.BadgeEarned _, RuleAt.BadgeRenewed _ -> "earned";
       case RuleAt.CourseComplete _ -> "complete";
       case RuleAt.FlagRaised _ -> "flag";
       case RuleAt.OutcomeMade _ -> "made";
@@ -128,6 +128,7 @@ public final class CheckWords {
           name(design.module(r.module()).map(CourseModule::name), "module");
       case RuleAt.ModuleDone r -> name(design.module(r.module()).map(CourseModule::name), "module");
       case RuleAt.BadgeEarned r -> name(design.badge(r.badge()).map(Badge::name), "badge");
+      case RuleAt.BadgeRenewed r -> name(design.badge(r.badge()).map(Badge::name), "badge");
       case RuleAt.OutcomeMade r -> name(design.outcome(r.outcome()).map(Outcome::code), "outcome");
       case RuleAt.CourseComplete _ -> Phrase.of("check.the-course");
       case RuleAt.FlagRaised r ->

@@ -151,6 +151,7 @@ public record Finding(
       case RuleAt.ModuleOpens r -> "module-opens " + r.module();
       case RuleAt.ModuleDone r -> "module-done " + r.module();
       case RuleAt.BadgeEarned r -> "badge-earned " + r.badge();
+      case RuleAt.BadgeRenewed r -> "badge-renewed " + r.badge();
       case RuleAt.CourseComplete _ -> "course-complete";
       case RuleAt.OutcomeMade r -> "outcome-made " + r.outcome();
       case RuleAt.FlagRaised r -> "flag-raised " + r.flag();

@@ -187,6 +187,7 @@ final class Looking {
       case RuleAt.ModuleOpens r -> index.module(index.number(r.module())).published();
       case RuleAt.ModuleDone r -> index.module(index.number(r.module())).published();
       case RuleAt.BadgeEarned _,
+          RuleAt.BadgeRenewed _,
           RuleAt.CourseComplete _,
           RuleAt.OutcomeMade _,
           RuleAt.FlagRaised _ ->
@@ -383,7 +384,7 @@ final class Looking {
                 RuleAt.BadgeEarned _,
                 RuleAt.CourseComplete _ ->
                 true;
-            case RuleAt.OutcomeMade _, RuleAt.FlagRaised _ -> false;
+            case RuleAt.OutcomeMade _, RuleAt.BadgeRenewed _, RuleAt.FlagRaised _ -> false;
           };
       if (kept && published(at) && met(early, at) && met(late, at))
         add(

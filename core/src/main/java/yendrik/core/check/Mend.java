@@ -57,7 +57,7 @@ public sealed interface Mend {
                             : f)
                     .toList(),
                 d.completeWhen());
-        case RuleAt.OutcomeMade _ -> d;
+        case RuleAt.OutcomeMade _, RuleAt.BadgeRenewed _ -> d;
       };
     }
   }

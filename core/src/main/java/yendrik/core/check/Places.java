@@ -67,7 +67,7 @@ final class Places {
       case RuleAt.ModuleDone r -> module(index.number(r.module()));
       case RuleAt.BadgeEarned r -> badge(index.number(r.badge()));
       case RuleAt.CourseComplete _ -> course();
-      case RuleAt.OutcomeMade _, RuleAt.FlagRaised _ -> -1;
+      case RuleAt.BadgeRenewed _, RuleAt.OutcomeMade _, RuleAt.FlagRaised _ -> -1;
     };
   }
 

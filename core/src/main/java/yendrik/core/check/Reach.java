@@ -1,5 +1,6 @@
 package yendrik.core.check;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -10,6 +11,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
+import yendrik.core.course.Validity;
 import yendrik.core.kind.Kinds;
 import yendrik.core.outcome.Composed;
 import yendrik.core.outcome.Composition;
@@ -208,7 +210,18 @@ final class Reach {
         .badge(b)
         .earnedWhen()
         .map(rule -> inCourse(possible(rule)).onwards())
-        .orElseGet(() -> Times.from(start));
+        .orElseGet(() -> Times.from(start))
+        .and(valid(index.badge(b).validity()));
+  }
+
+  /** An ideal learner has it as late as anybody; only a fixed day ends it for all. */
+  private Times valid(Validity validity) {
+    return validity.lasting() instanceof Validity.Lasting.Until
+        ? validity
+            .end(Instant.EPOCH, index.design().zone())
+            .map(end -> Times.between(Times.BEGINNING, end.toEpochMilli()))
+            .orElse(Times.ALWAYS)
+        : Times.ALWAYS;
   }
 
   private Times course() {

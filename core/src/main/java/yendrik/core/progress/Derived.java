@@ -1,6 +1,8 @@
 package yendrik.core.progress;
 
+import java.time.Instant;
 import java.util.function.LongSupplier;
+import yendrik.core.course.CourseIndex;
 import yendrik.core.record.LearnerRecord;
 import yendrik.core.rule.Turn;
 import yendrik.core.rule.look.Sight;
@@ -13,8 +15,11 @@ final class Derived implements Sight {
   private final UnitNumbers numbers;
   private final Units units;
   private final LongSupplier now;
+  private final CourseIndex index;
 
-  Derived(LearnerRecord record, UnitNumbers numbers, Units units, LongSupplier now) {
+  Derived(
+      CourseIndex index, LearnerRecord record, UnitNumbers numbers, Units units, LongSupplier now) {
+    this.index = index;
     this.record = record;
     this.numbers = numbers;
     this.units = units;
@@ -99,7 +104,21 @@ final class Derived implements Sight {
   @Override
   public boolean holds(int badge) {
     boolean earned = units.keptAt[numbers.badge(badge)] != NEVER;
-    return record.holds(badge) || (earned && !record.revoked(badge));
+    return (record.holds(badge) || (earned && !record.revoked(badge))) && now() < endsAt(badge);
+  }
+
+  /** When the badge is not valid any more, issued already or not. */
+  long endsAt(int badge) {
+    long none = Units.NO_MOMENT;
+    if (record.holds(badge)) return record.endsAt(badge) == NEVER ? none : record.endsAt(badge);
+    long earned = units.keptAt[numbers.badge(badge)];
+    if (earned == NEVER) return none;
+    return index
+        .badge(badge)
+        .validity()
+        .end(Instant.ofEpochMilli(earned), index.design().zone())
+        .map(Instant::toEpochMilli)
+        .orElse(none);
   }
 
   @Override

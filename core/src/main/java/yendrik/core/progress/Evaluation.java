@@ -54,7 +54,7 @@ final class Evaluation {
     dirty = new BitSet(numbers.all());
     units = new Units(numbers.all(), course.firsts().size());
     flaggedAt = new long[course.flags()];
-    sight = new Derived(record, numbers, units, this::now);
+    sight = new Derived(index, record, numbers, units, this::now);
   }
 
   long now() {
@@ -472,15 +472,32 @@ final class Evaluation {
   private void lookAtBadge(int unit, int b) {
     if (course.holds(unit).isEmpty()) {
       units.lost[unit] = false;
+      units.next[unit] = NO_MOMENT;
+      ending(unit, b);
       return;
     }
     if (settled(unit) && sight.holds(b)) {
       putSettled(unit);
+      ending(unit, b);
       return;
     }
     if (keepIfMet(unit, !record.left() && !record.heldByHand(b) && !record.revoked(b)))
       decisions.add(new Decision.BadgeEarned(index.badge(b).id(), moment()));
-    rest(unit, sight.holds(b), /* gone= */ false);
+    rest(unit, sight.holds(b), ended(b) && index.badge(b).validity().renewal().isEmpty());
+    ending(unit, b);
+  }
+
+  private boolean ended(int b) {
+    return sight.endsAt(b) <= now;
+  }
+
+  /** That it is held, which ends by the clock, and the moment from which on it can be renewed. */
+  private void ending(int unit, int b) {
+    units.open[unit] = sight.holds(b);
+    long end = sight.endsAt(b);
+    if (end == NO_MOMENT) return;
+    long soon = index.badge(b).validity().soon(Instant.ofEpochMilli(end)).toEpochMilli();
+    units.next[unit] = Math.min(units.next[unit], Math.min(later(soon), later(end)));
   }
 
   private void lookAtCourse(int unit) {

@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.function.Supplier;
 import java.util.function.ToIntFunction;
 import yendrik.core.course.CourseIndex;
+import yendrik.core.course.Validity;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.FlagId;
@@ -205,8 +206,48 @@ public final class Progress {
   public List<Integer> inDoubt() {
     List<Integer> doubtful = new ArrayList<>();
     for (int b = 0; b < index.badges(); b++)
-      if (record().heldByRule(b) && units.keptAt[numbers.badge(b)] == NEVER) doubtful.add(b);
+      if (record().heldByRule(b) && sight().holds(b) && units.keptAt[numbers.badge(b)] == NEVER)
+        doubtful.add(b);
     return doubtful;
+  }
+
+  /** A badge that was earned and is not issued yet. */
+  public record ToIssue(Instant earnedAt, Fact.BadgeIssued what) {}
+
+  /** Badges to issue; one that would have ended already is not. */
+  public List<ToIssue> toIssue() {
+    List<ToIssue> all = new ArrayList<>();
+    for (int b = 0; b < index.badges(); b++) {
+      if (record().holds(b) || record().revoked(b)) continue;
+      Optional<Instant> end = endsAt(b);
+      var issued = new Fact.BadgeIssued(index.badge(b).id(), "", end);
+      earnedAt(b)
+          .filter(at -> end.filter(e -> !e.isAfter(at)).isEmpty())
+          .ifPresent(at -> all.add(new ToIssue(at, issued)));
+    }
+    return all;
+  }
+
+  /**
+   * When a badge that was earned, or is held, is not valid any more; empty if it has no end or was
+   * never had.
+   */
+  public Optional<Instant> endsAt(int badge) {
+    long end = evaluation.sight.endsAt(badge);
+    return end == NO_MOMENT ? Optional.empty() : Optional.of(Instant.ofEpochMilli(end));
+  }
+
+  /** Badges that were issued, end soon or have ended, and can be renewed. */
+  public List<Integer> toRenew() {
+    List<Integer> due = new ArrayList<>();
+    for (int b = 0; b < index.badges(); b++) {
+      Validity validity = index.badge(b).validity();
+      if (validity.renewal().isPresent()
+          && record().holds(b)
+          && !record().left()
+          && endsAt(b).filter(end -> !asOf().isBefore(validity.soon(end))).isPresent()) due.add(b);
+    }
+    return due;
   }
 
   /** When the step was first open. */

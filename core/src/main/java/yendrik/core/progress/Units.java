@@ -7,7 +7,7 @@ import yendrik.core.rule.plan.CompiledCourse;
 
 /**
  * What has been worked out for each unit of a course (see {@link CompiledCourse}), in flat arrays
- * by unit. Each unit fills what it has: a badge is never open.
+ * by unit. Each unit fills what it has: a badge is open while it is held.
  *
  * <p>What is kept (moments) is apart from what is worked out anew at every look. The latter begins
  * at the bottom (closed, out of reach, no share, nobody's turn) and only ever grows from there, so

@@ -103,7 +103,22 @@ public record Fact(
 
   public record LeftGroup(GroupId group) implements What {}
 
-  public record BadgeIssued(BadgeId badge, String reason) implements What {}
+  /**
+   * A badge was awarded, perhaps not for the first time.
+   *
+   * @param reason why it was given by hand; empty for one that was earned
+   * @param until when it is not valid any more; empty for never
+   */
+  public record BadgeIssued(BadgeId badge, String reason, Optional<Instant> until) implements What {
+    public BadgeIssued {
+      until = until == null ? Optional.empty() : until;
+    }
+
+    /** A badge without an end. */
+    public BadgeIssued(BadgeId badge, String reason) {
+      this(badge, reason, Optional.empty());
+    }
+  }
 
   public record BadgeRevoked(BadgeId badge, String reason) implements What {}
 

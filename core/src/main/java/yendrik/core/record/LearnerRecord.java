@@ -71,6 +71,7 @@ public final class LearnerRecord {
   private final Set<CourseId> completed = new HashSet<>();
   private final Map<StaffKind, Sums.Approval> approvals = new EnumMap<>(StaffKind.class);
   private final Held[] held;
+  private final long[] endsAt;
   private long enrolledAt = NEVER;
   private long leftAt = NEVER;
   private long lastHere = NEVER;
@@ -101,6 +102,7 @@ public final class LearnerRecord {
     rows = new Rows(index.design().zone());
     held = new Held[index.badges()];
     Arrays.fill(held, Held.NOT);
+    endsAt = never(index.badges());
     strands = new Strand<?, ?>[doors.size()];
     for (int i = 0; i < strands.length; i++) strands[i] = doors.get(i).begin().apply(this);
     marking = Arrays.stream(strands).filter(Strand::marks).toArray(Strand<?, ?>[]::new);
@@ -129,6 +131,10 @@ public final class LearnerRecord {
     sums.held()
         .forEach((id, how) -> {
           if (index.number(id) != CourseIndex.UNKNOWN) held[index.number(id)] = how;
+        });
+    sums.ends()
+        .forEach((id, at) -> {
+          if (index.number(id) != CourseIndex.UNKNOWN) endsAt[index.number(id)] = at;
         });
     sums.steps()
         .forEach((id, of) -> {
@@ -185,6 +191,9 @@ public final class LearnerRecord {
     Map<BadgeId, Held> badges = new HashMap<>();
     for (int b = 0; b < index.badges(); b++)
       if (held[b] != Held.NOT) badges.put(index.badge(b).id(), held[b]);
+    Map<BadgeId, Long> ends = new HashMap<>();
+    for (int b = 0; b < index.badges(); b++)
+      if (endsAt[b] != NEVER) ends.put(index.badge(b).id(), endsAt[b]);
     return new Sums(
         stored(enrolledAt),
         stored(leftAt),
@@ -198,6 +207,7 @@ public final class LearnerRecord {
         approvals,
         stored(ownWordAt),
         badges,
+        ends,
         rows.days(),
         rows.weeks());
   }
@@ -245,8 +255,12 @@ public final class LearnerRecord {
         wasHere(at);
       }
       case Fact.CompletedCourse done -> completed.add(done.course());
-      case Fact.BadgeIssued issued ->
-          setBadge(index.number(issued.badge()), fact.by().isEmpty() ? Held.BY_RULE : Held.BY_HAND);
+      case Fact.BadgeIssued issued -> {
+        int b = index.number(issued.badge());
+        setBadge(b, fact.by().isEmpty() ? Held.BY_RULE : Held.BY_HAND);
+        if (b != CourseIndex.UNKNOWN)
+          endsAt[b] = issued.until().map(Instant::toEpochMilli).orElse(NEVER);
+      }
       case Fact.BadgeKept kept -> setBadge(index.number(kept.badge()), Held.BY_HAND);
       case Fact.BadgeRevoked gone -> setBadge(index.number(gone.badge()), Held.REVOKED);
       case Fact.Rated rated -> rate(at, rated, fact.by());
@@ -473,7 +487,12 @@ public final class LearnerRecord {
     return completed.contains(course);
   }
 
-  /** Whether the badge was issued, by hand or by rule, and not revoked since. */
+  /** When the award of the badge that stands is not valid any more; {@link #NEVER} without end. */
+  public long endsAt(int badge) {
+    return endsAt[badge];
+  }
+
+  /** Whether the badge was issued, by hand or by rule, and not revoked since, ended or not. */
   public boolean holds(int badge) {
     return held[badge] == Held.BY_RULE || held[badge] == Held.BY_HAND;
   }

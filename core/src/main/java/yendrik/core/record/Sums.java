@@ -28,6 +28,7 @@ import yendrik.core.people.StaffKind;
  * @param approvals what kinds of staff approved
  * @param ownWordAt when the learner said that they have completed the course
  * @param held "by rule", "by hand" or "revoked" by badge
+ * @param ends when badges that were awarded are not valid any more
  * @param days days in a row in the course
  * @param weeks weeks in a row in the course
  */
@@ -44,6 +45,7 @@ public record Sums(
     Map<StaffKind, Approval> approvals,
     long ownWordAt,
     Map<BadgeId, LearnerRecord.Held> held,
+    Map<BadgeId, Long> ends,
     Row days,
     Row weeks) {
 
@@ -56,6 +58,7 @@ public record Sums(
     completed = completed == null ? Set.of() : new TreeSet<>(completed);
     approvals = approvals == null ? Map.of() : new TreeMap<>(approvals);
     held = held == null ? Map.of() : new TreeMap<>(held);
+    ends = ends == null ? Map.of() : new TreeMap<>(ends);
     days = days == null ? Row.NONE : days;
     weeks = weeks == null ? Row.NONE : weeks;
   }

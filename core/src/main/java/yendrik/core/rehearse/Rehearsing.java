@@ -100,7 +100,7 @@ public final class Rehearsing {
           if (flags.get(f).id().equals(r.flag())) yield Optional.of(now.flaggedAt(f).isPresent());
         yield Optional.empty();
       }
-      case RuleAt.OutcomeMade _ -> Optional.empty();
+      case RuleAt.OutcomeMade _, RuleAt.BadgeRenewed _ -> Optional.empty();
     };
   }
 

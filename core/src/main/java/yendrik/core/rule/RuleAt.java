@@ -18,6 +18,9 @@ public sealed interface RuleAt {
 
   record BadgeEarned(BadgeId badge) implements RuleAt {}
 
+  /** How a badge that ends is earned again; asks what happened since its last award. */
+  record BadgeRenewed(BadgeId badge) implements RuleAt {}
+
   record CourseComplete() implements RuleAt {}
 
   /** How an outcome is made of others. */

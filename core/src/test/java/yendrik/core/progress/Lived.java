@@ -82,12 +82,8 @@ final class Lived {
 
   /** Badges that are earned and not issued become facts, dated when they were earned. */
   private void follow() {
-    for (int b = 0; b < progress.course().index().badges(); b++) {
-      Optional<Instant> earned = progress.earnedAt(b);
-      if (earned.isEmpty() || progress.record().holds(b) || progress.record().revoked(b)) continue;
-      var issued = new Fact.BadgeIssued(progress.course().index().badge(b).id(), "");
-      progress.take(added(earned.get(), issued, Optional.empty()));
-    }
+    for (Progress.ToIssue issue : progress.toIssue())
+      progress.take(added(issue.earnedAt(), issue.what(), Optional.empty()));
   }
 
   private Fact added(Instant at, Fact.What what, Optional<FactId> replaces) {

@@ -59,7 +59,8 @@ final class OtherLeaves {
         b.description(),
         b.module(),
         b.earnedWhen().map(r -> rule(new RuleAt.BadgeEarned(b.id()), r)),
-        b.surprise());
+        b.surprise(),
+        b.validity());
   }
 
   private Condition rule(RuleAt at, Condition rule) {

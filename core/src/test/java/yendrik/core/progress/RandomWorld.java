@@ -4,6 +4,8 @@ import static yendrik.core.Workshop.*;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +24,7 @@ import yendrik.core.course.CourseModule;
 import yendrik.core.course.Flag;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.course.Validity;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.FlagId;
@@ -138,6 +141,8 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     for (Badge b : design.badges())
       out.append("\n badge ")
           .append(b.id())
+          .append(" ")
+          .append(b.validity())
           .append(b.earnedWhen().map(r -> " earned when " + rule(r)).orElse(" by hand"));
     design.completeWhen().ifPresent(r -> out.append("\n complete when ").append(rule(r)));
     return out.toString();
@@ -265,7 +270,13 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
     private Fact.What badge() {
       BadgeId b = new BadgeId(1 + c.next(2));
       return switch (c.next(3)) {
-        case 0 -> new Fact.BadgeIssued(b, "seen");
+        case 0 ->
+            new Fact.BadgeIssued(
+                b,
+                "seen",
+                c.rarely(2)
+                    ? Optional.of(START.plus(Duration.ofHours(c.next(90) * 10L)))
+                    : Optional.empty());
         case 1 -> new Fact.BadgeRevoked(b, "wrong");
         default -> new Fact.BadgeKept(b, "stands");
       };
@@ -348,8 +359,23 @@ record RandomWorld(List<CourseDesign> designs, List<Fact> happenings) {
       return all;
     }
 
-    private static Badge badge(int id, Optional<Condition> when) {
-      return new Badge(new BadgeId(id), "Badge " + id, "", Optional.empty(), when, false);
+    private Badge badge(int id, Optional<Condition> when) {
+      return new Badge(
+          new BadgeId(id), "Badge " + id, "", Optional.empty(), when, false, validity());
+    }
+
+    private Validity validity() {
+      LocalDate day = START.atZone(ZoneOffset.UTC).toLocalDate();
+      return new Validity(
+          switch (c.next(6)) {
+            case 0 -> new Validity.Lasting.Months(1);
+            case 1 -> new Validity.Lasting.Until(day.plusDays(c.next(20)));
+            default -> new Validity.Lasting.Always();
+          },
+          1 + c.next(9),
+          c.rarely(2)
+              ? Optional.of(new Validity.Renewal(List.of(), Optional.empty()))
+              : Optional.empty());
     }
 
     private Step step(int n, int m) {

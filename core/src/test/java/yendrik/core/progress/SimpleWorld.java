@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import yendrik.core.Workshop;
 import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
@@ -171,6 +172,7 @@ final class SimpleWorld {
       }
     }
     design.badges().forEach(b -> b.earnedWhen().ifPresent(rules::add));
+    design.badges().forEach(b -> badgeEnds(b).ifPresent(moments::add));
     design.completeWhen().ifPresent(rules::add);
     for (Condition rule : rules)
       rule.nodes()
@@ -328,7 +330,9 @@ final class SimpleWorld {
     Verdict is = verdict(b.earnedWhen().get());
     boolean person = held(b.id()).equals("by hand") || held(b.id()).equals("revoked");
     if (is == Verdict.MET && !left() && !person) put(earned, b.id());
-    if (holdsBadge(b.id()) || is != Verdict.OUT_OF_REACH) put(within, b.id());
+    boolean over = badgeEnds(b).filter(end -> !now.isBefore(end)).isPresent();
+    boolean gone = over && b.validity().renewal().isEmpty();
+    if (holdsBadge(b.id()) || (is != Verdict.OUT_OF_REACH && !gone)) put(within, b.id());
   }
 
   private static Condition doneWhen(CourseModule m) {
@@ -748,8 +752,24 @@ final class SimpleWorld {
   }
 
   private boolean holdsBadge(BadgeId badge) {
-    return held(badge).startsWith("by")
-        || (earned.containsKey(badge) && !held(badge).equals("revoked"));
+    boolean had =
+        held(badge).startsWith("by")
+            || (earned.containsKey(badge) && !held(badge).equals("revoked"));
+    return had
+        && badgeEnds(design.badge(badge).orElseThrow()).filter(e -> !now.isBefore(e)).isEmpty();
+  }
+
+  private Optional<Instant> badgeEnds(Badge badge) {
+    if (held(badge.id()).startsWith("by"))
+      return facts.stream()
+          .flatMap(f ->
+              f.what() instanceof Fact.BadgeIssued i && i.badge().equals(badge.id())
+                  ? Stream.of(i.until())
+                  : Stream.empty())
+          .reduce((_, last) -> last)
+          .flatMap(end -> end);
+    return Optional.ofNullable(earned.get(badge.id()))
+        .flatMap(at -> badge.validity().end(at, design.zone()));
   }
 
   private int version(StepId id) {

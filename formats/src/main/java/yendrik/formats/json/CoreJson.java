@@ -26,6 +26,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.Refusal;
 import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
+import yendrik.core.course.Validity;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
@@ -179,6 +180,7 @@ public final class CoreJson {
             RuleAt.class,
             Line.class,
             LevelMethod.class,
+            Validity.Lasting.class,
             Composition.How.class)) {
       module.setMixInAnnotation(sealed, Variant.class);
       for (Class<?> variant : variants(sealed))

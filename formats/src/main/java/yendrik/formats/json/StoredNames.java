@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import yendrik.core.course.Counts;
 import yendrik.core.course.StepKind;
+import yendrik.core.course.Validity;
 import yendrik.core.kind.Strands;
 import yendrik.core.outcome.Composition;
 import yendrik.core.outcome.LevelMethod;
@@ -101,9 +102,14 @@ final class StoredNames {
     names.put(RuleAt.ModuleOpens.class, "module-opens");
     names.put(RuleAt.ModuleDone.class, "module-done");
     names.put(RuleAt.BadgeEarned.class, "badge-earned");
+    names.put(RuleAt.BadgeRenewed.class, "badge-renewed");
     names.put(RuleAt.CourseComplete.class, "course-complete");
     names.put(RuleAt.OutcomeMade.class, "outcome-made");
     names.put(RuleAt.FlagRaised.class, "flag-raised");
+    // how long badges are valid
+    names.put(Validity.Lasting.Always.class, "always");
+    names.put(Validity.Lasting.Months.class, "months");
+    names.put(Validity.Lasting.Until.class, "until");
     // lines of rehearsals
     names.put(Line.AsIf.class, "as-if");
     names.put(Line.Later.class, "later");

@@ -46,6 +46,7 @@ import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.formats.questions.QuestionText;
 import yendrik.server.design.Adoption;
+import yendrik.server.design.BadgeFace;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
 import yendrik.server.design.Drafts;
@@ -465,18 +466,23 @@ final class Author {
       String name,
       String description,
       OptionalInt module,
-      String shape,
-      String sign,
-      String colour,
+      BadgeFace face,
       Optional<Condition> earned) {
     var edit =
         new DesignEdits.BadgeEdit(
             name,
             description,
             module.isPresent() ? Optional.of(modules.get(module.getAsInt())) : Optional.empty(),
-            new DesignEdits.PictureEdit(shape, sign, colour),
+            new DesignEdits.PictureEdit(
+                face.picture().art(), face.picture().own(), face.picture().alt()),
             earned.map(Json::map),
-            false);
+            /* surprise= */ false,
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.of(face.outcomes()),
+            Optional.of(face.tags()),
+            face.criteria());
     badges.put(name, drafts.badges().add(course, edit).id());
   }
 

@@ -16,7 +16,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Random;
 import java.util.Set;
 import org.jooq.DSLContext;
@@ -52,7 +51,6 @@ import yendrik.core.strand.confirm.ConfirmLeaf;
 import yendrik.core.strand.film.FilmLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.seen.SeenLeaf;
-import yendrik.core.strand.signoff.SignOffLeaf;
 import yendrik.core.strand.time.TimeLeaf;
 import yendrik.core.strand.work.Judgement;
 import yendrik.core.strand.work.WorkLeaf;
@@ -669,7 +667,7 @@ public class DemoSchool implements ApplicationRunner {
     for (int m = 4; m < 8; m++) a.moduleOpens(m, a.ask(new Leaf.ModuleDone(a.modules.get(m - 1))));
     a.opens("true-practical", a.done("spokes"));
     a.opens("wheel-note", a.done("true-practical"));
-    badges(a);
+    DemoBadges.add(a);
     besides(a);
     towardsTheEnd(a, start);
     a.completeWhen(
@@ -723,77 +721,6 @@ public class DemoSchool implements ApplicationRunner {
             a.ask(new Leaf.HoldsBadge(a.badge("Steady Bench"))),
             a.ask(
                 new Leaf.InTime(Optional.of(start.plus(Duration.ofDays(56))), Optional.empty()))));
-  }
-
-  private static void badges(Author a) {
-    a.badge(
-        "Steady Bench",
-        "Sets up a bench and a stand so that work is safe for everybody around, seen by a facilitator.",
-        OptionalInt.of(0),
-        "hexagon",
-        "bench",
-        "lagoon",
-        Optional.of(a.ask(new Leaf.ModuleDone(a.modules.get(0)))));
-    a.badge(
-        "Brake Hand",
-        "Sets up rim and disc brakes alone and documents the work on a job card.",
-        OptionalInt.of(2),
-        "hexagon",
-        "disc",
-        "indigo",
-        Optional.of(
-            a.all(
-                a.ask(new SignOffLeaf.SignedOff(a.id("brake-practical"))),
-                a.ask(new MarkLeaf.Passed(a.id("job-card"))))));
-    a.badge(
-        "Clean Shift",
-        "Indexes a nine-speed drivetrain from slack cable to nine clean shifts.",
-        OptionalInt.of(3),
-        "hexagon",
-        "peaks",
-        "ochre",
-        Optional.of(
-            a.all(
-                a.score("gear-quiz", 0.8),
-                a.ask(new SignOffLeaf.SignedOff(a.id("index-practical"))))));
-    a.badge(
-        "True Wheel",
-        "Trues a wheel to within half a millimetre.",
-        OptionalInt.of(4),
-        "hexagon",
-        "wheel",
-        "indigo",
-        Optional.of(a.ask(new SignOffLeaf.SignedOff(a.id("true-practical")))));
-    a.badge(
-        "Clear Speaker",
-        "Explains work and cost so that a rider understands it, shown three times.",
-        OptionalInt.empty(),
-        "shield",
-        "speech",
-        "lagoon",
-        Optional.of(a.ask(new Leaf.EvidenceCount(a.outcomeId("RIDER"), 3, 2))));
-    a.badge(
-        "Perfect Torque",
-        "Full marks in every quiz of the course.",
-        OptionalInt.empty(),
-        "cog",
-        "star",
-        "madder",
-        Optional.of(
-            a.all(
-                a.score("tools-quiz", 1),
-                a.score("fault-quiz", 1),
-                a.score("pads-quiz", 1),
-                a.score("gear-quiz", 1))));
-    a.badge(
-        "Never Missed a Saturday",
-        "Was at the bench every Saturday of the course.",
-        OptionalInt.empty(),
-        "shield",
-        "sun",
-        "ochre",
-        Optional.of(
-            a.all(a.ask(new Leaf.AttendanceRate(1)), a.ask(new Leaf.SessionsAttended(10)))));
   }
 
   private void throughInduction(

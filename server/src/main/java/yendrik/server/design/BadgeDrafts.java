@@ -2,11 +2,15 @@ package yendrik.server.design;
 
 import static yendrik.schema.Tables.BADGE;
 
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.Validity;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.id.StepId;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.server.design.DesignViews.BadgeView;
 import yendrik.server.http.FieldChanges;
@@ -20,8 +24,17 @@ public class BadgeDrafts {
   private final Drafting drafting;
   private final DraftTables tables;
   private final FieldChanges changes;
+  private final BadgeSigns signs;
+  private final BadgePictures pictures;
 
-  BadgeDrafts(Drafting drafting, DraftTables tables, FieldChanges changes) {
+  BadgeDrafts(
+      Drafting drafting,
+      DraftTables tables,
+      FieldChanges changes,
+      BadgeSigns signs,
+      BadgePictures pictures) {
+    this.signs = signs;
+    this.pictures = pictures;
     this.changes = changes;
     this.drafting = drafting;
     this.tables = tables;
@@ -42,14 +55,22 @@ public class BadgeDrafts {
   }
 
   private static DesignEdits.BadgeEdit edit(BadgeRecord row) {
-    BadgePicture picture = Json.read(row.getPicture(), BadgePicture.class);
+    BadgeFace face = Json.read(row.getFace(), BadgeFace.class);
+    BadgePicture picture = face.picture();
+    Validity validity = row.getValidity();
     return new DesignEdits.BadgeEdit(
         row.getName(),
         row.getDescription(),
         Optional.ofNullable(row.getModuleId()),
-        new DesignEdits.PictureEdit(picture.shape(), picture.sign(), picture.colour()),
+        new DesignEdits.PictureEdit(picture.art(), picture.own(), picture.alt()),
         Optional.ofNullable(row.getEarnedWhen()).map(Json::map),
-        row.getSurprise());
+        row.getSurprise(),
+        Optional.of(lasting(validity)),
+        Optional.of(validity.soonDays()),
+        validity.renewal().map(r -> new DesignEdits.RenewalEdit(r.anew(), r.when().map(Json::map))),
+        Optional.of(face.outcomes()),
+        Optional.of(face.tags()),
+        face.criteria());
   }
 
   public BadgeView change(CourseId course, BadgeId id, int version, DesignEdits.BadgeEdit edit) {
@@ -69,13 +90,73 @@ public class BadgeDrafts {
     row.setName(edit.name().strip());
     row.setDescription(edit.description());
     row.setModuleId(edit.module().orElse(null));
-    row.setPicture(
-        Json.of(
-            new BadgePicture(
-                edit.picture().shape(), edit.picture().sign(), edit.picture().colour())));
+    row.setFace(Json.of(face(course, edit)));
+    row.setValidity(validity(course, edit));
     row.setEarnedWhen(Json.column("earnedWhen", edit.earnedWhen()));
     row.setSurprise(edit.surprise());
     return row;
+  }
+
+  private BadgeFace face(CourseId course, DesignEdits.BadgeEdit edit) {
+    var art = edit.picture().art();
+    if (!art.sign().isEmpty() && signs.get().sign(art.sign()).isEmpty())
+      throw Problem.field("picture", "no-such-sign", "sign", art.sign());
+    edit.picture()
+        .own()
+        .filter(hash -> !pictures.has(hash))
+        .ifPresent(_ -> {
+          throw Problem.field("picture", "no-such-picture");
+        });
+    List<OutcomeId> outcomes = edit.outcomes().orElse(List.of());
+    for (OutcomeId outcome : outcomes)
+      if (tables.outcomes.find(course, outcome).isEmpty())
+        throw Problem.field("outcomes", "no-such-outcome");
+    return new BadgeFace(
+        new BadgePicture(art, edit.picture().own(), edit.picture().alt().strip()),
+        outcomes.stream().distinct().toList(),
+        edit.tags().orElse(List.of()).stream().map(String::strip).distinct().toList(),
+        edit.criteria());
+  }
+
+  private Validity validity(CourseId course, DesignEdits.BadgeEdit edit) {
+    Validity.Lasting lasting =
+        edit.lasting().map(BadgeDrafts::lasting).orElse(Validity.FOREVER.lasting());
+    for (StepId step : edit.renewal().stream().flatMap(r -> r.anew().stream()).toList())
+      if (tables.steps.find(course, step).isEmpty()) throw Problem.field("renewal", "no-such-step");
+    return new Validity(
+        lasting,
+        edit.soonDays().orElse(Validity.FOREVER.soonDays()),
+        edit.renewal()
+            .map(r ->
+                new Validity.Renewal(
+                    r.anew().stream().distinct().toList(),
+                    Optional.ofNullable(Json.column("renewal", r.when())))));
+  }
+
+  private static Validity.Lasting lasting(DesignEdits.LastingEdit edit) {
+    return switch (edit.is()) {
+      case ALWAYS -> new Validity.Lasting.Always();
+      case MONTHS ->
+          new Validity.Lasting.Months(
+              edit.months().orElseThrow(() -> Problem.field("lasting", "months-missing")));
+      case UNTIL ->
+          new Validity.Lasting.Until(
+              edit.day().orElseThrow(() -> Problem.field("lasting", "day-missing")));
+    };
+  }
+
+  static DesignEdits.LastingEdit lasting(Validity validity) {
+    return switch (validity.lasting()) {
+      case Validity.Lasting.Always _ ->
+          new DesignEdits.LastingEdit(
+              DesignEdits.LastingKind.ALWAYS, Optional.empty(), Optional.empty());
+      case Validity.Lasting.Months m ->
+          new DesignEdits.LastingEdit(
+              DesignEdits.LastingKind.MONTHS, Optional.of(m.months()), Optional.empty());
+      case Validity.Lasting.Until u ->
+          new DesignEdits.LastingEdit(
+              DesignEdits.LastingKind.UNTIL, Optional.empty(), Optional.of(u.day()));
+    };
   }
 
   private BadgeView view(CourseId course, BadgeId id) {

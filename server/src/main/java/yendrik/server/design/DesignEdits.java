@@ -23,6 +23,7 @@ import yendrik.core.course.Counts;
 import yendrik.core.course.Prerequisites;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.course.Validity;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.GroupId;
 import yendrik.core.id.ModuleId;
@@ -32,6 +33,7 @@ import yendrik.core.id.ScaleId;
 import yendrik.core.id.StepId;
 import yendrik.core.words.Moment;
 import yendrik.core.words.OwnWords;
+import yendrik.formats.badge.Art;
 import yendrik.server.http.ByFields;
 import yendrik.server.http.PlainText;
 
@@ -221,14 +223,71 @@ public final class DesignEdits {
       @NotBlank @Size(max = 100) @PlainText String name,
       @NotNull @Size(max = 2000) String description,
       Optional<ModuleId> module,
-      @NotNull PictureEdit picture,
+      @NotNull @Valid PictureEdit picture,
       Optional<Map<String, Object>> earnedWhen,
-      boolean surprise) {}
+      boolean surprise,
+      Optional<@Valid LastingEdit> lasting,
+      Optional<@Min(1) @Max(Validity.MOST_DAYS) Integer> soonDays,
+      Optional<@Valid RenewalEdit> renewal,
+      Optional<@Size(max = 40) List<OutcomeId>> outcomes,
+      Optional<@Size(max = 20) List<@NotBlank @Size(max = 40) @PlainText String>> tags,
+      Optional<@Valid BadgeCriteria> criteria) {
 
+    /** A badge that is earned once and is valid without end. */
+    public BadgeEdit(
+        String name,
+        String description,
+        Optional<ModuleId> module,
+        PictureEdit picture,
+        Optional<Map<String, Object>> earnedWhen,
+        boolean surprise) {
+      this(
+          name,
+          description,
+          module,
+          picture,
+          earnedWhen,
+          surprise,
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty());
+    }
+  }
+
+  /** How long a badge is valid. */
+  public enum LastingKind {
+    ALWAYS,
+    MONTHS,
+    UNTIL
+  }
+
+  /**
+   * @param months for so many months
+   * @param day up to and with a day
+   */
+  public record LastingEdit(
+      @NotNull LastingKind is,
+      Optional<@Min(1) @Max(Validity.MOST_MONTHS) Integer> months,
+      Optional<LocalDate> day) {}
+
+  /**
+   * @param anew steps that begin anew when the badge ends soon
+   * @param when empty for what is asked the first time
+   */
+  public record RenewalEdit(
+      @NotNull @Size(max = 100) List<StepId> anew, Optional<Map<String, Object>> when) {}
+
+  /**
+   * @param own the hash of a picture that was sent before
+   */
+  @Schema(name = "BadgePictureEdit")
   public record PictureEdit(
-      @NotNull @Pattern(regexp = "[a-z-]{1,20}") String shape,
-      @NotNull @Pattern(regexp = "[a-z-]{1,20}") String sign,
-      @NotNull @Pattern(regexp = "[a-z-]{1,20}") String colour) {}
+      @NotNull @Valid Art art,
+      Optional<@Pattern(regexp = "[0-9a-f]{64}") String> own,
+      @NotNull @Size(max = 300) String alt) {}
 
   /**
    * The whole order of a course: modules, and the steps in each.

@@ -208,7 +208,18 @@ public final class DesignViews {
       Optional<ModuleId> module,
       BadgePicture picture,
       Optional<RuleView> earnedWhen,
-      boolean surprise) {}
+      boolean surprise,
+      DesignEdits.LastingEdit lasting,
+      int soonDays,
+      Optional<RenewalView> renewal,
+      List<OutcomeId> outcomes,
+      List<String> tags,
+      Optional<BadgeCriteria> criteria) {}
+
+  /**
+   * @param when empty for what is asked the first time
+   */
+  public record RenewalView(List<StepId> anew, Optional<RuleView> when) {}
 
   static ScaleView scale(ScaleRecord row, Optional<AdoptedScale> adopted) {
     Scale scale = DraftStore.scale(row);
@@ -325,14 +336,25 @@ public final class DesignViews {
 
   static BadgeView badge(BadgeRecord row, Wording wording) {
     Badge b = DraftStore.badge(row);
+    BadgeFace face = Json.read(row.getFace(), BadgeFace.class);
     return new BadgeView(
         row.getId(),
         row.getVersion(),
         b.name(),
         b.description(),
         b.module(),
-        Json.read(row.getPicture(), BadgePicture.class),
+        face.picture(),
         RuleView.of(b.earnedWhen(), new RuleAt.BadgeEarned(b.id()), wording),
-        b.surprise());
+        b.surprise(),
+        BadgeDrafts.lasting(b.validity()),
+        b.validity().soonDays(),
+        b.validity()
+            .renewal()
+            .map(r ->
+                new RenewalView(
+                    r.anew(), RuleView.of(r.when(), new RuleAt.BadgeRenewed(b.id()), wording))),
+        face.outcomes(),
+        face.tags(),
+        face.criteria());
   }
 }

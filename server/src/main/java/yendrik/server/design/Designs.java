@@ -58,7 +58,7 @@ public class Designs {
           document.contents(),
           document.minutes(),
           document.words(),
-          document.pictures(),
+          document.faces(),
           document.rubrics());
     }
   }

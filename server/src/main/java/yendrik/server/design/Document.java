@@ -21,7 +21,7 @@ public record Document(
     Map<StepId, Content> contents,
     Map<StepId, Integer> minutes,
     Map<StepId, OwnWords> words,
-    Map<BadgeId, BadgePicture> pictures,
+    Map<BadgeId, BadgeFace> faces,
     Map<RubricId, Rubric> rubrics) {
 
   /** All that a step is assessed with. */
@@ -46,6 +46,11 @@ public record Document(
     Content content = contents.get(step);
     if (content == null) throw new IllegalArgumentException("no step " + step + " in the document");
     return content;
+  }
+
+  /** What a badge shows and says. */
+  public BadgeFace face(BadgeId badge) {
+    return faces.getOrDefault(badge, BadgeFace.PLAIN);
   }
 
   /** What a step says in words of its own. */

@@ -35,12 +35,7 @@ final class Documents {
     for (Step step : design.steps().toList())
       contents.put(step.id(), rooms.read(step.kind(), (ObjectNode) kept.get(step.id().toString())));
     return new Document(
-        design,
-        contents,
-        without.minutes(),
-        without.words(),
-        without.pictures(),
-        without.rubrics());
+        design, contents, without.minutes(), without.words(), without.faces(), without.rubrics());
   }
 
   /** Publications of before groups could have more than others gave everybody the same. */

@@ -58,12 +58,7 @@ public record DraftMark(Map<String, String> parts) {
                       document.rubrics(s.id()),
                       document.words(s.id()).texts())));
     }
-    design
-        .badges()
-        .forEach(b ->
-            parts.put(
-                "badge " + b.id(),
-                hash(b, document.pictures().getOrDefault(b.id(), BadgePicture.PLAIN))));
+    design.badges().forEach(b -> parts.put("badge " + b.id(), hash(b, document.face(b.id()))));
     return parts;
   }
 

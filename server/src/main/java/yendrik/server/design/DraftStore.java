@@ -193,9 +193,9 @@ class DraftStore {
     }
     Map<StepId, Content> contents = rooms.whole(id, kept, kinds);
     List<BadgeRecord> badges = badges(id);
-    Map<BadgeId, BadgePicture> pictures = new HashMap<>();
+    Map<BadgeId, BadgeFace> faces = new HashMap<>();
     for (BadgeRecord badge : badges)
-      pictures.put(badge.getId(), Json.read(badge.getPicture(), BadgePicture.class));
+      faces.put(badge.getId(), Json.read(badge.getFace(), BadgeFace.class));
     var design =
         new CourseDesign(
             id,
@@ -213,7 +213,7 @@ class DraftStore {
             groups(id),
             sessions(id),
             otherCourses(id));
-    return new Document(design, contents, minutes, words, pictures, rubrics(id, contents.values()));
+    return new Document(design, contents, minutes, words, faces, rubrics(id, contents.values()));
   }
 
   /** The rubrics that steps use; a step whose rubric is gone has none. */
@@ -312,6 +312,7 @@ class DraftStore {
         b.getDescription(),
         Optional.ofNullable(b.getModuleId()),
         Optional.ofNullable(b.getEarnedWhen()),
-        b.getSurprise());
+        b.getSurprise(),
+        b.getValidity());
   }
 }

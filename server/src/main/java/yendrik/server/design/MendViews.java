@@ -32,6 +32,7 @@ public final class MendViews {
         case RuleAt.ModuleOpens r -> new PlaceView(Part.MODULES, r.module().value(), name);
         case RuleAt.ModuleDone r -> new PlaceView(Part.MODULES, r.module().value(), name);
         case RuleAt.BadgeEarned r -> new PlaceView(Part.BADGES, r.badge().value(), name);
+        case RuleAt.BadgeRenewed r -> new PlaceView(Part.BADGES, r.badge().value(), name);
         case RuleAt.OutcomeMade r -> new PlaceView(Part.OUTCOMES, r.outcome().value(), name);
         case RuleAt.FlagRaised r -> new PlaceView(Part.FLAGS, r.flag().value(), name);
         case RuleAt.CourseComplete _ -> new PlaceView(Part.COMPLETION, course.value(), name);
@@ -58,7 +59,8 @@ public final class MendViews {
         case RuleAt.BadgeEarned _ -> EARNED_WHEN;
         case RuleAt.CourseComplete _ -> COMPLETE_WHEN;
         case RuleAt.FlagRaised _ -> FLAG_WHEN;
-        case RuleAt.OutcomeMade _ -> throw new IllegalStateException("no rule to mend");
+        case RuleAt.OutcomeMade _, RuleAt.BadgeRenewed _ ->
+            throw new IllegalStateException("no rule to mend");
       };
     }
   }

@@ -38,6 +38,7 @@ final class RulePlaces {
       case "module-done" -> new RuleAt.ModuleDone(new ModuleId(id));
       case "course-complete" -> new RuleAt.CourseComplete();
       case "flag-raised" -> new RuleAt.FlagRaised(new FlagId(id));
+      case "badge-renewed" -> new RuleAt.BadgeRenewed(new BadgeId(id));
       case "badge-earned" -> new RuleAt.BadgeEarned(new BadgeId(id));
       default -> throw Problem.field("place", "no-rule-at-place", "place", place);
     };

@@ -10,6 +10,8 @@ public enum FileUse implements Accepts {
   PICTURE(20L << 20, Set.of("image/png", "image/jpeg", "image/gif", "image/webp")),
   /** To stand beside a name, in the band of every page. */
   MARK(1L << 20, Set.of("image/png", "image/jpeg")),
+  /** To be a badge. */
+  BADGE(2L << 20, Set.of("image/png", "image/jpeg", "image/svg+xml")),
   CAPTIONS(2L << 20, Set.of("text/vtt", "text/plain")),
   /** To be read or worked on: anything that no computer runs by itself. */
   DOCUMENT(500L << 20, Set.of());

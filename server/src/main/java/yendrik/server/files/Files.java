@@ -115,7 +115,7 @@ public class Files {
   private static Picture picture(String name, Seen seen) {
     try {
       byte[] content = java.nio.file.Files.readAllBytes(seen.arrived.file());
-      Pixels.check(name, content);
+      if (!seen.mediaType.equals("image/svg+xml")) Pixels.check(name, content);
       return new Picture(seen.arrived.hash(), seen.mediaType, content);
     } catch (IOException e) {
       throw new UncheckedIOException(e);

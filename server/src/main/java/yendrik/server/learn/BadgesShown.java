@@ -38,10 +38,7 @@ final class BadgesShown {
               badge.id(),
               badge.name(),
               badge.description(),
-              walk.ready()
-                  .document()
-                  .pictures()
-                  .getOrDefault(badge.id(), yendrik.server.design.BadgePicture.PLAIN),
+              walk.ready().document().face(badge.id()).picture(),
               held,
               held ? at : Optional.empty(),
               held ? Optional.empty() : explaining.rule(new RuleAt.BadgeEarned(badge.id()))));

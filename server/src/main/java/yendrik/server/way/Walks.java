@@ -379,12 +379,9 @@ public class Walks {
   /** Badges that are earned and that the facts do not know of, as of when they were earned. */
   private static List<Fact> toIssue(Progress progress, FactIds ids) {
     List<Fact> issued = new ArrayList<>();
-    for (int b = 0; b < progress.course().index().badges(); b++) {
-      Optional<Instant> earned = progress.earnedAt(b);
-      if (earned.isEmpty() || progress.record().holds(b) || progress.record().revoked(b)) continue;
-      var badge = new Fact.BadgeIssued(progress.course().index().badge(b).id(), "");
-      issued.add(new Fact(ids.next(), earned.get(), Optional.empty(), badge, Optional.empty()));
-    }
+    for (Progress.ToIssue issue : progress.toIssue())
+      issued.add(
+          new Fact(ids.next(), issue.earnedAt(), Optional.empty(), issue.what(), Optional.empty()));
     return issued;
   }
 

@@ -9,6 +9,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Flag;
 import yendrik.core.course.Step;
+import yendrik.core.course.Validity;
 import yendrik.core.rule.Condition;
 import yendrik.core.rule.Leaf;
 import yendrik.core.rule.NodeId;
@@ -30,6 +31,12 @@ public final class Rules {
     }
     for (Badge badge : design.badges())
       badge.earnedWhen().ifPresent(r -> rules.put(new RuleAt.BadgeEarned(badge.id()), r));
+    for (Badge badge : design.badges())
+      badge
+          .validity()
+          .renewal()
+          .flatMap(Validity.Renewal::when)
+          .ifPresent(r -> rules.put(new RuleAt.BadgeRenewed(badge.id()), r));
     design.completeWhen().ifPresent(r -> rules.put(new RuleAt.CourseComplete(), r));
     for (Flag flag : design.flags()) rules.put(new RuleAt.FlagRaised(flag.id()), flag.flagWhen());
     return rules;
@@ -43,6 +50,7 @@ public final class Rules {
       case RuleAt.ModuleOpens r -> design.module(r.module()).isPresent();
       case RuleAt.ModuleDone r -> design.module(r.module()).isPresent();
       case RuleAt.BadgeEarned r -> design.badges().stream().anyMatch(b -> b.id().equals(r.badge()));
+      case RuleAt.BadgeRenewed r -> design.badge(r.badge()).isPresent();
       case RuleAt.FlagRaised r -> design.flags().stream().anyMatch(f -> f.id().equals(r.flag()));
       case RuleAt.CourseComplete _ -> true;
       case RuleAt.OutcomeMade r ->

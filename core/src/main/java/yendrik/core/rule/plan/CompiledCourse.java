@@ -181,7 +181,7 @@ public final class CompiledCourse {
   /** The rule at a place, empty where none was set. */
   public Optional<PlannedRule> rule(RuleAt at) {
     return switch (at) {
-      case RuleAt.OutcomeMade _ -> Optional.empty();
+      case RuleAt.OutcomeMade _, RuleAt.BadgeRenewed _ -> Optional.empty();
       case RuleAt.StepOpens r -> known(index.number(r.step())).flatMap(s -> opens(units.step(s)));
       case RuleAt.StepDone r -> known(index.number(r.step())).flatMap(s -> holds(units.step(s)));
       case RuleAt.ModuleOpens r ->

@@ -48,6 +48,11 @@ public final class Faults {
               "place.badge-earned",
               "badge",
               name(design.badge(r.badge()).map(Badge::name), "badge"));
+      case RuleAt.BadgeRenewed r ->
+          Phrase.of(
+              "place.badge-renewed",
+              "badge",
+              name(design.badge(r.badge()).map(Badge::name), "badge"));
       case RuleAt.OutcomeMade r ->
           design
               .outcome(r.outcome())

@@ -340,7 +340,8 @@ class CrowdTest {
               .mapToInt(CrowdResult.OfBadge::earned)
               .sum();
       case RuleAt.CourseComplete _ -> result.finished();
-      case RuleAt.ModuleOpens _, RuleAt.FlagRaised _, RuleAt.OutcomeMade _ -> 0;
+      case RuleAt.ModuleOpens _, RuleAt.BadgeRenewed _, RuleAt.FlagRaised _, RuleAt.OutcomeMade _ ->
+          0;
     };
   }
 }

@@ -28,6 +28,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.Flag;
 import yendrik.core.course.Prerequisites;
 import yendrik.core.course.Step;
+import yendrik.core.course.Validity;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.ModuleId;
@@ -48,6 +49,7 @@ import yendrik.core.words.Phrase;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.schema.tables.records.ModuleRecord;
 import yendrik.schema.tables.records.StepRecord;
+import yendrik.server.design.BadgeFace;
 import yendrik.server.design.Carrying;
 import yendrik.server.design.Content;
 import yendrik.server.design.Json;
@@ -148,7 +150,14 @@ final class OneCopy implements Carrying {
       asked(m.getOpensWhen(), needed);
       asked(m.getDoneWhen(), needed);
     }
-    for (BadgeRecord b : badges) asked(b.getEarnedWhen(), needed);
+    for (BadgeRecord b : badges) {
+      asked(b.getEarnedWhen(), needed);
+      b.getValidity()
+          .renewal()
+          .flatMap(Validity.Renewal::when)
+          .ifPresent(rule -> asked(rule, needed));
+      needed.addAll(Json.read(b.getFace(), BadgeFace.class).outcomes());
+    }
     return needed;
   }
 
@@ -339,12 +348,39 @@ final class OneCopy implements Carrying {
       row.setCourseId(to);
       row.setModuleId(Optional.ofNullable(b.getModuleId()).flatMap(names::module).orElse(null));
       row.setEarnedWhen(null);
+      row.setFace(Json.of(face(b)));
+      row.setValidity(Validity.FOREVER);
       row.setPosition(position++);
       row.setVersion(1);
       row.insert();
       names.put(b.getId(), row.getId());
       madeBadges.add(row.getId());
     }
+  }
+
+  /** What a badge stands for comes along with it. */
+  private BadgeFace face(BadgeRecord b) {
+    BadgeFace face = Json.read(b.getFace(), BadgeFace.class);
+    return new BadgeFace(
+        face.picture(),
+        face.outcomes().stream().flatMap(o -> names.outcome(o).stream()).map(Outcome::id).toList(),
+        face.tags(),
+        face.criteria());
+  }
+
+  private Validity validity(BadgeRecord b) {
+    Validity validity = b.getValidity();
+    return new Validity(
+        validity.lasting(),
+        validity.soonDays(),
+        validity
+            .renewal()
+            .map(r ->
+                new Validity.Renewal(
+                    r.anew().stream().flatMap(s -> names.step(s).stream()).toList(),
+                    r.when()
+                        .flatMap(
+                            when -> rule(when, new RuleAt.BadgeRenewed(b.getId()), b.getName())))));
   }
 
   // --- rules ----------------------------------------------------------------------------------
@@ -378,6 +414,7 @@ final class OneCopy implements Carrying {
           .set(
               BADGE.EARNED_WHEN,
               rule(b.getEarnedWhen(), new RuleAt.BadgeEarned(b.getId()), b.getName()).orElse(null))
+          .set(BADGE.VALIDITY, validity(b))
           .where(BADGE.ID.eq(names.badge(b.getId()).orElseThrow()))
           .execute();
     if (what.everything()) rulesOfTheCourse();

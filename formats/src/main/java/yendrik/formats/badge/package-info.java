@@ -1,0 +1,3 @@
+/** Badges as drawings. */
+@org.jspecify.annotations.NullMarked
+package yendrik.formats.badge;

@@ -1,0 +1,67 @@
+import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
+import { useMutation } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { useTranslations } from 'use-intl';
+import { api, body } from '../../api/client';
+import { sendInPieces } from '../../api/files';
+import { useCourse } from '../../frame/course';
+
+/** A picture that somebody made elsewhere, in the place of what is drawn. */
+export function OwnPictureField({
+  own,
+  onChange,
+}: {
+  own: string | undefined;
+  onChange: (own: string | undefined) => void;
+}) {
+  const t = useTranslations();
+  const course = useCourse();
+  const input = useRef<HTMLInputElement>(null);
+  const [share, setShare] = useState(0);
+  const send = useMutation({
+    mutationFn: async (file: File) => {
+      setShare(0);
+      const upload = await sendInPieces(file, setShare);
+      return body(
+        api.POST('/api/courses/{course}/design/badge-pictures', {
+          params: { path: { course: course.id } },
+          body: { upload },
+        }),
+      );
+    },
+    onSuccess: ({ hash }) => onChange(hash),
+  });
+  return (
+    <Box sx={{ display: 'grid', gap: 0.75 }}>
+      <input
+        ref={input}
+        type="file"
+        accept="image/png,image/jpeg,image/svg+xml"
+        hidden
+        aria-label={t('badge.ownPicture')}
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          if (file) send.mutate(file);
+        }}
+      />
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button variant="outlined" disabled={send.isPending} onClick={() => input.current?.click()}>
+          {t('badge.choosePicture')}
+        </Button>
+        {own && (
+          <Button variant="outlined" onClick={() => onChange(undefined)}>
+            {t('badge.backToDrawing')}
+          </Button>
+        )}
+      </Box>
+      {send.isPending && (
+        <LinearProgress variant="determinate" value={share * 100} aria-label={t('look.sending')} />
+      )}
+      {send.error && <Alert severity="error">{send.error.message}</Alert>}
+      <Typography variant="body2" color="textSecondary">
+        {t('badge.pictureHint')}
+      </Typography>
+    </Box>
+  );
+}
