@@ -22,7 +22,7 @@ export function ColourRow({
       </Typography>
       <Box
         role="group"
-        aria-label={label}
+        aria-label={t('badge.colourOfPart', { part: label })}
         sx={{ display: 'grid', gridTemplateColumns: 'repeat(7, 26px)', gap: 0.5 }}
       >
         {Object.entries(colours).map(([name, hex]) => (

@@ -23,11 +23,10 @@ export function SignPicker({ art, onChange }: { art: Art; onChange: (art: Partia
   return (
     <Box sx={{ display: 'grid', gap: 0.75 }}>
       <TextField
-        label={t('badge.findSign')}
         placeholder={t('badge.findSignExample')}
         value={text}
         onChange={(e) => setText(e.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
+        slotProps={{ htmlInput: { 'aria-label': t('badge.findSign') } }}
       />
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <ToggleButtonGroup

@@ -40,6 +40,7 @@ export default function Studio({ badge, draft }: { badge: DesignBadge; draft: Dr
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, position: { md: 'sticky' }, top: 0 }}>
         <Looks badge={badge} />
+        <ColourChoices art={picture.art} draw={draw} />
         <SavedField
           label={t('badge.alt')}
           value={picture.alt}
@@ -131,9 +132,6 @@ function Choices({ art, draw }: { art: Art; draw: (change: Partial<Art>) => void
           </Box>
         ))}
       </Tiles>
-      <Section title={t('plan.sign')}>
-        <SignPicker art={art} onChange={draw} />
-      </Section>
       <Section title={t('badge.words')}>
         <SavedField
           label={t('badge.wordsOn')}
@@ -159,21 +157,33 @@ function Choices({ art, draw }: { art: Art; draw: (change: Partial<Art>) => void
           ))}
         </ToggleButtonGroup>
       </Section>
-      <Section title={t('badge.coloursOf')}>
-        <Box sx={{ display: 'grid', gap: 1 }}>
-          {(['colour', 'signColour', 'trimColour', 'wordsColour'] as const).map((of) => (
-            <ColourRow
-              key={of}
-              label={t(`badge.colourOf.${of}`)}
-              value={art[of]}
-              colours={studio.colours}
-              onChange={(colour) => draw({ [of]: colour })}
-            />
-          ))}
-        </Box>
-        <Contrast art={art} />
+      <Section title={t('plan.sign')}>
+        <SignPicker art={art} onChange={draw} />
       </Section>
     </>
+  );
+}
+
+/** Its colours, and whether what stands on them can be seen. */
+function ColourChoices({ art, draw }: { art: Art; draw: (change: Partial<Art>) => void }) {
+  const t = useTranslations();
+  const studio = useStudio();
+  if (!studio) return null;
+  return (
+    <Section title={t('badge.coloursOf')}>
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        {(['colour', 'signColour', 'trimColour', 'wordsColour'] as const).map((of) => (
+          <ColourRow
+            key={of}
+            label={t(`badge.colourOf.${of}`)}
+            value={art[of]}
+            colours={studio.colours}
+            onChange={(colour) => draw({ [of]: colour })}
+          />
+        ))}
+      </Box>
+      <Contrast art={art} />
+    </Section>
   );
 }
 

@@ -122,7 +122,9 @@ describe('badges', () => {
       badges: [badge(4, 'Brake Hand', { picture: { art: faint, alt: '' } })],
     });
     show(<Badges />, '/c/2/plan/badges?sel=4&draw=1');
-    expect(await screen.findByText(/Words on their ground 1.6 : 1, too weak/)).toBeVisible();
+    expect(
+      await screen.findByText(/Words on their ground 1.6 : 1, too weak/, {}, { timeout: 5000 }),
+    ).toBeVisible();
     expect(screen.getByText(/Sign on its ground 6.\d : 1, good/)).toBeVisible();
     expect(screen.getByText(/told nothing of it/)).toBeVisible();
   });

@@ -76,6 +76,9 @@ public final class Drawing {
   }
 
   private Shape scaled(double share) {
+    // along teeth an edge would only flicker
+    if (art.shape() == Art.Shape.COG || art.shape() == Art.Shape.SCALLOP)
+      return circle(MIDDLE, MIDDLE, 108 * share);
     var to = AffineTransform.getTranslateInstance(MIDDLE, centre());
     to.scale(share, share);
     to.translate(-MIDDLE, -centre());

@@ -27,7 +27,7 @@ final class DemoBadges {
         OptionalInt.of(0),
         face(
             a,
-            art(Shape.SHIELD, Edge.LINE, "picnic-table", Colour.LAGOON, Colour.STRAW),
+            art(Shape.SHIELD, Edge.LINE, "own-bench", Colour.LAGOON, Colour.STRAW),
             "A shield with a bench",
             "SAFE"),
         Optional.of(a.ask(new Leaf.ModuleDone(a.modules.get(0)))));
@@ -68,7 +68,7 @@ final class DemoBadges {
         face(
             a,
             worded(
-                art(Shape.HEXAGON, Edge.DASHES, "tire", Colour.INDIGO, Colour.OCHRE),
+                art(Shape.HEXAGON, Edge.DASHES, "own-wheel", Colour.INDIGO, Colour.OCHRE),
                 "Half a millimetre",
                 WordsAt.RIBBON,
                 Colour.INK),
