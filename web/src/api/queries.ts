@@ -68,6 +68,22 @@ export const queries = {
           }),
         ),
     }),
+  badgesHeld: (course: number) =>
+    queryOptions({
+      queryKey: ['badges-held', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/badges', { params: { path: { course } } })),
+    }),
+  badgeHolders: (course: number, badge: number) =>
+    queryOptions({
+      queryKey: ['badges-held', course, badge],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/badges/{badge}', {
+            params: { path: { course, badge } },
+          }),
+        ),
+    }),
   badgeStudio: () =>
     queryOptions({
       queryKey: ['badge-studio'],

@@ -41,7 +41,14 @@ describe('the frame', () => {
   it('gives designers four workspaces and other staff three', () => {
     frame('/c/2/watch/progress');
     expect(names('Workspaces')).toEqual(['Plan', 'Teach', 'Watch', 'Reach']);
-    expect(names('Views')).toEqual(['Progress', 'Completion', 'Mastery', 'Grades', 'Quizzes']);
+    expect(names('Views')).toEqual([
+      'Progress',
+      'Completion',
+      'Mastery',
+      'Grades',
+      'Badges',
+      'Quizzes',
+    ]);
     expect(screen.getByRole('link', { name: 'Progress' })).toHaveAttribute('aria-current', 'page');
   });
 

@@ -50,6 +50,7 @@ export const VIEWS: View[] = [
   view('watch', 'completion', () => import('../watch/Completion')),
   view('watch', 'mastery', () => import('../watch/Mastery')),
   view('watch', 'grades', () => import('../watch/Grades')),
+  view('watch', 'badges', () => import('../watch/badges/BadgesHeld')),
   view('watch', 'quizzes', () => import('../watch/quizzes/Quizzes')),
   view('reach', 'followUp', () => import('../reach/FollowUp')),
   view('reach', 'messages', () => import('../reach/Messages')),

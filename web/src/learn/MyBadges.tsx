@@ -1,6 +1,7 @@
-import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, LinearProgress, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
+import type { MyBadge } from '../api/client';
 import type { WalkName } from '../kinds/room';
 import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
@@ -10,9 +11,49 @@ import { useRoute } from './useRoute';
 
 const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
 
-export default function MyBadges({ walk }: { walk: WalkName }) {
+/** What an award is worth now, or how far one is from it. */
+function Standing({ badge }: { badge: MyBadge }) {
   const t = useTranslations();
   const needs = useNeeds();
+  const { state, at, until, said } = badge;
+  const missing = badge.needs && needs(badge.needs);
+  const share = Math.round((badge.needs?.fraction ?? 0) * 100);
+  return (
+    <Box sx={{ mt: 0.5, display: 'grid', gap: 0.25 }}>
+      {state && state !== 'REVOKED' && (
+        <Typography>{t('learn.earned', { date: day(at) })}</Typography>
+      )}
+      {until && (
+        <Typography sx={{ color: state === 'CURRENT' ? 'tone.soft' : 'tone.ochreInk' }}>
+          {t(`learn.badge.${state}`, { date: day(until) })}
+        </Typography>
+      )}
+      {state === 'REVOKED' && (
+        <Typography sx={{ color: 'tone.madder' }}>
+          {t('learn.badge.REVOKED', { reason: said ?? '' })}
+        </Typography>
+      )}
+      {said && state !== 'REVOKED' && <Typography>{t('learn.badge.said', { said })}</Typography>}
+      {missing && (
+        <Typography>
+          {t(state ? 'learn.badge.again' : 'learn.badgeNeeds', { needs: missing })}
+        </Typography>
+      )}
+      {!state && !badge.needs && <Typography>{t('learn.byHand')}</Typography>}
+      {share > 0 && share < 100 && (
+        <LinearProgress
+          variant="determinate"
+          value={share}
+          aria-label={t('learn.badge.share', { name: badge.name, share })}
+          sx={{ height: 5, borderRadius: 1, bgcolor: 'tone.slateTint' }}
+        />
+      )}
+    </Box>
+  );
+}
+
+export default function MyBadges({ walk }: { walk: WalkName }) {
+  const t = useTranslations();
   const route = useRoute(walk);
   const [filter, setFilter] = useState<(typeof FILTERS)[number]>('allBadges');
   return (
@@ -67,13 +108,7 @@ export default function MyBadges({ walk }: { walk: WalkName }) {
                   <div>
                     <Typography variant="h2">{b.name}</Typography>
                     <Typography color="textSecondary">{b.description}</Typography>
-                    <Typography sx={{ mt: 0.5 }}>
-                      {b.earned
-                        ? t('learn.earned', { date: day(b.at) })
-                        : b.needs
-                          ? t('learn.badgeNeeds', { needs: needs(b.needs) })
-                          : t('learn.byHand')}
-                    </Typography>
+                    <Standing badge={b} />
                   </div>
                 </Box>
               ))}

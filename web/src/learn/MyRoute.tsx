@@ -1,9 +1,10 @@
 import { Box, Button, Typography } from '@mui/material';
 import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
-import type { Route, RouteModule, StepLine } from '../api/client';
+import type { MyBadge, Route, RouteModule, StepLine } from '../api/client';
 import { useCourse } from '../frame/course';
 import { type WalkName, walkBase } from '../kinds/room';
+import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 import { Bead, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
@@ -54,6 +55,7 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
                 base={base}
                 walk={walk}
                 current={m.steps.some((s) => s.id === data.next?.step)}
+                badges={data.badges.filter((b) => b.module === m.id && b.earned)}
               />
             ))}
           </Box>
@@ -144,7 +146,10 @@ function ModuleBlock({
   base,
   walk,
   current,
+  badges,
 }: {
+  /** Those of this module that the learner holds. */
+  badges: MyBadge[];
   module: RouteModule;
   number: number;
   base: string;
@@ -179,6 +184,16 @@ function ModuleBlock({
         <Typography component="span" color="textSecondary">
           {summary}
         </Typography>
+        {badges.map((b) => (
+          <Box
+            key={b.id}
+            component="span"
+            sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.5, ml: 1.25 }}
+          >
+            <BadgeDrawing picture={b.picture} label="" size={24} />
+            <b>{b.name}</b>
+          </Box>
+        ))}
         {!module.open && <Missing parts={module.missing} inline />}
       </Box>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>

@@ -87,7 +87,7 @@ public class MakeTypes {
       Map.ofEntries(
           entry(
               "PersonId",
-              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by|changed_by|taken_back_by|asked_by)"),
+              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by|changed_by|taken_back_by|asked_by|given_by_id)"),
           entry("CourseId", "course\\.id|.*\\.course_id|question\\.shelved_from"),
           entry("EnrolmentId", "enrolment\\.id|.*\\.(enrolment_id|journal_of)"),
           entry("GroupId", "learner_group\\.id|.*\\.group_id"),
@@ -95,7 +95,7 @@ public class MakeTypes {
           entry("ModuleId", "module\\.id|.*\\.module_id"),
           entry("OutcomeId", "outcome\\.(id|adopted_from)|.*\\.outcome_id"),
           entry("ScaleId", "scale\\.(id|adopted_from)|.*\\.scale_id"),
-          entry("BadgeId", "badge\\.id"),
+          entry("BadgeId", "badge\\.id|.*\\.badge_id"),
           entry("FlagId", "flag\\.id"),
           entry("RehearsalId", "rehearsal\\.id"),
           entry("RubricId", "rubric\\.id|.*\\.rubric_id"),

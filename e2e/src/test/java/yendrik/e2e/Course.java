@@ -145,7 +145,12 @@ final class Course {
   void badge(String name, ObjectNode earned) {
     ObjectNode body = Api.object().put("name", name).put("description", "");
     body.put("surprise", false).set("earnedWhen", earned);
-    body.putObject("picture").put("shape", "hexagon").put("sign", "star").put("colour", "lagoon");
+    body.putObject("picture")
+        .put("alt", "")
+        .putObject("art")
+        .put("shape", "ROUND")
+        .put("sign", "star")
+        .put("colour", "LAGOON");
     sefa.post(path + "/design/badges", body.toString());
   }
 

@@ -163,7 +163,12 @@ class HiddenThingsTest extends SchoolTest {
   private long badge(String name, ObjectNode rule, boolean surprise) {
     ObjectNode body = CoreJson.mapper().createObjectNode();
     body.put("name", name).put("description", "").put("surprise", surprise);
-    body.putObject("picture").put("shape", "hexagon").put("sign", "star").put("colour", "lagoon");
+    body.putObject("picture")
+        .put("alt", "")
+        .putObject("art")
+        .put("shape", "ROUND")
+        .put("sign", "star")
+        .put("colour", "LAGOON");
     body.set("earnedWhen", rule);
     return sefa.post(course.path + "/design/badges", body.toString()).path("id").asLong();
   }

@@ -188,7 +188,13 @@ class SoundDraftTest extends SchoolTest {
     ObjectNode badge = CoreJson.mapper().createObjectNode();
     badge.put("name", "B").put("description", "").put("surprise", false);
     badge.put("module", other.module("Tubes"));
-    badge.putObject("picture").put("shape", "hexagon").put("sign", "star").put("colour", "lagoon");
+    badge
+        .putObject("picture")
+        .put("alt", "")
+        .putObject("art")
+        .put("shape", "ROUND")
+        .put("sign", "star")
+        .put("colour", "LAGOON");
     var response = sefa.call("POST", course.path + "/design/badges", badge.toString());
     assertThat(Caller.json(response).path("fields").has("module")).isTrue();
   }

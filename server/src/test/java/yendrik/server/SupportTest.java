@@ -58,6 +58,9 @@ class SupportTest extends BenchTest {
           "GET /api/courses/{course}/learners/{enrolment}/outcomes/{outcome}",
           "GET /api/courses/{course}/learners/{enrolment}/steps/{step}",
           "GET /api/courses/{course}/marking/{enrolment}/{step}",
+          // badges_name_and_count_her_learners_only
+          "GET /api/courses/{course}/badges",
+          "GET /api/courses/{course}/badges/{badge}",
           // DiscussionsTest
           "GET /api/courses/{course}/discussions",
           "GET /api/courses/{course}/discussions/{step}/files/{file}",
@@ -214,6 +217,30 @@ class SupportTest extends BenchTest {
   private boolean hers(JsonNode row) {
     boolean others = row.has("enrolment") && row.path("enrolment").asLong() != juno.value();
     return !others && !row.path("subject").asString("").endsWith(OF_TOMAS);
+  }
+
+  private record Given(List<EnrolmentId> learners, String reason) {}
+
+  @Test
+  void badges_name_and_count_her_learners_only() {
+    EnrolmentId ruben = enrolment("Ruben Sato");
+    String badge =
+        path() + "/badges/" + tomas.get(path() + "/badges").path(0).path("badge").asLong();
+    assertThat(
+            priya
+                .call("POST", badge + "/awards", new Given(List.of(juno, ruben), "seen"))
+                .getStatus())
+        .as("one of them is not hers")
+        .isEqualTo(404);
+    tomas.post(badge + "/awards", new Given(List.of(juno, ruben), "seen"));
+    assertThat(tomas.get(badge).path("holders")).as("with Ilse, who earned it").hasSize(3);
+    JsonNode hers = priya.get(badge);
+    assertThat(hers.path("holders")).hasSize(1);
+    assertThat(hers.at("/badge/holders").asInt()).isEqualTo(1);
+    assertThat(hers.toString()).contains("Juno Abara").doesNotContain("Ruben Sato");
+    assertThat(hers.path("close").toString()).doesNotContain("Edda Marsh");
+    int close = priya.get(path() + "/badges").path(0).path("close").asInt();
+    assertThat(close).isLessThanOrEqualTo(1);
   }
 
   @Test

@@ -23,6 +23,8 @@ public record Validity(Lasting lasting, int soonDays, Optional<Renewal> renewal)
 
   public static final int MOST_DAYS = 365;
 
+  private static final int HALF_A_MONTH = 14;
+
   /** Valid without end. */
   public static final Validity FOREVER = new Validity(new Lasting.Always(), 30, Optional.empty());
 
@@ -74,9 +76,10 @@ public record Validity(Lasting lasting, int soonDays, Optional<Renewal> renewal)
     };
   }
 
-  /** When it begins to end soon. */
+  /** When it begins to end soon: in the second half of its time at the earliest. */
   public Instant soon(Instant end) {
-    return end.minus(Duration.ofDays(soonDays));
+    int most = lasting instanceof Lasting.Months m ? m.months() * HALF_A_MONTH : MOST_DAYS;
+    return end.minus(Duration.ofDays(Math.min(soonDays, most)));
   }
 
   /**

@@ -60,7 +60,7 @@ public final class Known {
 
   /** Whether the learner may know that there is such a badge. */
   public boolean badge(int b) {
-    return !index.badge(b).surprise() || progress.sight().holds(b);
+    return !index.badge(b).surprise() || progress.sight().holds(b) || progress.record().had(b);
   }
 
   public boolean step(StepId id) {

@@ -108,10 +108,19 @@ public record Fact(
    *
    * @param reason why it was given by hand; empty for one that was earned
    * @param until when it is not valid any more; empty for never
+   * @param evidence the address of what shows it, for one that was given by hand
    */
-  public record BadgeIssued(BadgeId badge, String reason, Optional<Instant> until) implements What {
+  public record BadgeIssued(
+      BadgeId badge, String reason, Optional<Instant> until, Optional<String> evidence)
+      implements What {
     public BadgeIssued {
+      // what was stored before badges ended
       until = until == null ? Optional.empty() : until;
+      evidence = evidence == null ? Optional.empty() : evidence;
+    }
+
+    public BadgeIssued(BadgeId badge, String reason, Optional<Instant> until) {
+      this(badge, reason, until, Optional.empty());
     }
 
     /** A badge without an end. */

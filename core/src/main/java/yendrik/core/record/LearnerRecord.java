@@ -507,6 +507,11 @@ public final class LearnerRecord {
     return held[badge] == Held.BY_RULE;
   }
 
+  /** Whether there was an award of the badge, whatever became of it. */
+  public boolean had(int badge) {
+    return held[badge] != Held.NOT;
+  }
+
   public boolean revoked(int badge) {
     return held[badge] == Held.REVOKED;
   }

@@ -10,6 +10,7 @@ import yendrik.core.id.ModuleId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
 import yendrik.core.progress.StepState;
+import yendrik.server.award.AwardState;
 import yendrik.server.design.BadgePicture;
 import yendrik.server.way.Explaining;
 
@@ -121,14 +122,28 @@ public final class RouteViews {
    */
   public record EvidenceView(Instant at, String level, String from, Optional<String> words) {}
 
+  /**
+   * A badge as a learner has it or not.
+   *
+   * @param earned whether they hold it now
+   * @param at when it was awarded last
+   * @param state of the last award; empty if there never was one
+   * @param until when it ends or ended
+   * @param said why it was given by hand, or taken back
+   * @param needs what is missing, also of having it again
+   */
   @Schema(name = "MyBadge")
   public record BadgeView(
       BadgeId id,
       String name,
       String description,
+      Optional<ModuleId> module,
       BadgePicture picture,
       boolean earned,
       Optional<Instant> at,
+      Optional<AwardState> state,
+      Optional<Instant> until,
+      Optional<String> said,
       Optional<Explaining.Part> needs) {}
 
   /**

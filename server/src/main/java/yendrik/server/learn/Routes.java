@@ -28,13 +28,21 @@ import yendrik.server.wording.Wordings;
 @Service
 @Transactional(readOnly = true)
 class Routes {
+  private final BadgesShown badges;
   private final DSLContext db;
   private final NextStep next;
   private final StepList steps;
   private final Dates dates;
   private final Wordings wordings;
 
-  Routes(DSLContext db, NextStep next, StepList steps, Dates dates, Wordings wordings) {
+  Routes(
+      DSLContext db,
+      NextStep next,
+      StepList steps,
+      Dates dates,
+      Wordings wordings,
+      BadgesShown badges) {
+    this.badges = badges;
     this.wordings = wordings;
     this.db = db;
     this.next = next;
@@ -70,7 +78,7 @@ class Routes {
         next.of(walk),
         steps.of(walk),
         OutcomesShown.of(walk),
-        BadgesShown.of(walk),
+        badges.of(walk),
         attendance(progress.record()),
         dates.coming(walk));
   }

@@ -24,6 +24,7 @@ import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
 import yendrik.server.teach.ExceptionController.ExceptionEdit;
+import yendrik.server.watch.Learners;
 
 /** Exceptions of all learners of a course, and the same one for several of them. */
 @RestController
@@ -31,9 +32,11 @@ import yendrik.server.teach.ExceptionController.ExceptionEdit;
 class CourseExceptionController {
   private static final int MOST = 500;
   private final Exceptions exceptions;
+  private final Learners learners;
   private final Institutions institutions;
 
-  CourseExceptionController(Exceptions exceptions, Institutions institutions) {
+  CourseExceptionController(Exceptions exceptions, Learners learners, Institutions institutions) {
+    this.learners = learners;
     this.exceptions = exceptions;
     this.institutions = institutions;
   }
@@ -69,7 +72,7 @@ class CourseExceptionController {
     Optional<Instant> end = ExceptionController.end(several.exception());
     List<Left> left = new ArrayList<>();
     List<EnrolmentId> learners = several.learners().stream().distinct().sorted().toList();
-    exceptions.seesAll(seat, learners);
+    this.learners.seesAll(seat, learners);
     for (EnrolmentId learner : learners)
       try {
         exceptions.give(seat, learner, what, end);

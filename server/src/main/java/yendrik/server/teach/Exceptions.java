@@ -71,14 +71,6 @@ public class Exceptions {
   record Standing(
       FactId fact, Fact.Grant kind, StepId step, String name, String says, Instant at, String by) {}
 
-  /** A Problem as if one of them were not there, unless the seat sees all of these learners. */
-  @Transactional(readOnly = true)
-  void seesAll(Seat seat, List<EnrolmentId> enrolments) {
-    Set<EnrolmentId> seen =
-        learners.of(seat).stream().map(Learners.Snapshot::enrolment).collect(Collectors.toSet());
-    if (!seen.containsAll(enrolments)) throw Problem.notFound("learner");
-  }
-
   /**
    * Gives an exception, or says why it would do nothing.
    *

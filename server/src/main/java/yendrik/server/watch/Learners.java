@@ -5,7 +5,9 @@ import static yendrik.schema.Tables.ENROLMENT;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -86,6 +88,17 @@ public class Learners {
   public boolean sees(Seat seat, EnrolmentId learner) {
     return where(seat, ENROLMENT.ID.eq(learner)).stream()
         .anyMatch(s -> s.enrolment().equals(learner));
+  }
+
+  /**
+   * Makes sure that somebody sees all of these learners.
+   *
+   * @throws Problem if not, as if they were not there
+   */
+  public void seesAll(Seat seat, Collection<EnrolmentId> all) {
+    Set<EnrolmentId> seen = new HashSet<>();
+    where(seat, ENROLMENT.ID.in(all)).forEach(s -> seen.add(s.enrolment()));
+    if (!seen.containsAll(all)) throw Problem.notFound("learner");
   }
 
   /** How a learner's levels moved since they were enrolled. */

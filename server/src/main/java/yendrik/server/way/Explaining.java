@@ -58,6 +58,11 @@ public final class Explaining {
     return new Explaining(walk.progress(), walk.writing(), /* toLearner= */ true, Map.of());
   }
 
+  /** The same about what is worked out beside the learner's way. */
+  public Explaining beside(Progress other) {
+    return new Explaining(other, writing, toLearner, names);
+  }
+
   /**
    * @param names of staff by id, for saying on whose word something rests
    */
@@ -125,6 +130,14 @@ public final class Explaining {
     List<Left> all = new ArrayList<>();
     opening(s, new HashSet<>(), all);
     return all.stream().distinct().toList();
+  }
+
+  /** What is missing of a rule, where it is one thing that can still come; else empty. */
+  public Optional<String> onlyMissing(RuleAt at) {
+    List<Explained> left = open(at);
+    if (left.size() != 1 || left.getFirst().verdict() == Verdict.OUT_OF_REACH)
+      return Optional.empty();
+    return Optional.of(says(left.getFirst(), at));
   }
 
   /** Whether more than one thing has to come before a closed step opens, or time to go by. */

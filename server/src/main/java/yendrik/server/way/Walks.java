@@ -70,6 +70,8 @@ public class Walks {
   private final WarmWays warm;
   private final Institutions institutions;
   private final PublicationNews news;
+  private final Awards awards;
+  private final Renewals renewals;
   private final Clock clock;
 
   Walks(
@@ -81,6 +83,8 @@ public class Walks {
       WarmWays warm,
       Institutions institutions,
       PublicationNews news,
+      Awards awards,
+      Renewals renewals,
       Clock clock) {
     this.db = db;
     this.facts = facts;
@@ -90,6 +94,8 @@ public class Walks {
     this.warm = warm;
     this.institutions = institutions;
     this.news = news;
+    this.awards = awards;
+    this.renewals = renewals;
     this.clock = clock;
   }
 
@@ -307,9 +313,24 @@ public class Walks {
   private Walk upToDate(Locked locked, Instant moment) {
     Walk walk = goOn(locked.row);
     walk.progress().advance(moment);
-    return walk.practice() || locked.everyones <= walk.ready().version()
-        ? walk
-        : under(locked, walk, designs.version(walk.course(), locked.everyones));
+    Walk now =
+        walk.practice() || locked.everyones <= walk.ready().version()
+            ? walk
+            : under(locked, walk, designs.version(walk.course(), locked.everyones));
+    List<Fact.What> anew = renewals.anew(now);
+    return anew.isEmpty() ? now : startingAnew(locked, now, anew);
+  }
+
+  /** Steps that are to be redone begin anew before anything else happens at them. */
+  private Walk startingAnew(Locked locked, Walk walk, List<Fact.What> anew) {
+    Instant at = walk.progress().asOf();
+    List<Fact> fresh =
+        anew.stream()
+            .map(what -> new Fact(locked.ids.next(), at, Optional.empty(), what, Optional.empty()))
+            .toList();
+    walk.known().add(fresh);
+    fresh.forEach(walk.progress()::take);
+    return keep(locked, walk, walk.progress(), fresh, walk.ready());
   }
 
   private Walk under(Locked locked, Walk walk, Designs.Ready next) {
@@ -342,11 +363,12 @@ public class Walks {
   private Walk keep(
       Locked locked, Walk walk, Progress progress, List<Fact> added, Designs.Ready ready) {
     List<Fact> fresh = new ArrayList<>(added);
-    List<Fact> issued = toIssue(progress, locked.ids);
+    List<Fact> issued = toIssue(walk, progress, locked.ids);
     issued.forEach(progress::take);
     walk.known().add(issued);
     fresh.addAll(issued);
     facts.append(walk.course(), walk.enrolment(), fresh);
+    if (!walk.practice()) awards.follow(walk, progress, fresh, ready);
     Walk now =
         new Walk(
             walk.way(),
@@ -377,9 +399,11 @@ public class Walks {
   }
 
   /** Badges that are earned and that the facts do not know of, as of when they were earned. */
-  private static List<Fact> toIssue(Progress progress, FactIds ids) {
+  private List<Fact> toIssue(Walk walk, Progress progress, FactIds ids) {
     List<Fact> issued = new ArrayList<>();
-    for (Progress.ToIssue issue : progress.toIssue())
+    List<Progress.ToIssue> all = new ArrayList<>(progress.toIssue());
+    all.addAll(renewals.toIssue(progress, walk));
+    for (Progress.ToIssue issue : all)
       issued.add(
           new Fact(ids.next(), issue.earnedAt(), Optional.empty(), issue.what(), Optional.empty()));
     return issued;

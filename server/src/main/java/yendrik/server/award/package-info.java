@@ -1,0 +1,5 @@
+/** Badges that learners hold: given by hand, revoked, counted. */
+@NullMarked
+package yendrik.server.award;
+
+import org.jspecify.annotations.NullMarked;
