@@ -9,6 +9,8 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.core.people.StaffKind;
+import yendrik.formats.badge.Art;
+import yendrik.formats.json.CoreJson;
 import yendrik.server.people.People;
 
 /** A course of a test's own, made and filled as people would, only quicker. */
@@ -145,12 +147,7 @@ final class Course {
   void badge(String name, ObjectNode earned) {
     ObjectNode body = Api.object().put("name", name).put("description", "");
     body.put("surprise", false).set("earnedWhen", earned);
-    body.putObject("picture")
-        .put("alt", "")
-        .putObject("art")
-        .put("shape", "ROUND")
-        .put("sign", "star")
-        .put("colour", "LAGOON");
+    body.putObject("picture").put("alt", "").set("art", CoreJson.mapper().valueToTree(Art.PLAIN));
     sefa.post(path + "/design/badges", body.toString());
   }
 

@@ -15,6 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.EnrolmentId;
 import yendrik.core.id.GroupId;
 import yendrik.core.record.Fact;
+import yendrik.formats.badge.Art;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.way.Walks;
 
@@ -163,12 +164,7 @@ class HiddenThingsTest extends SchoolTest {
   private long badge(String name, ObjectNode rule, boolean surprise) {
     ObjectNode body = CoreJson.mapper().createObjectNode();
     body.put("name", name).put("description", "").put("surprise", surprise);
-    body.putObject("picture")
-        .put("alt", "")
-        .putObject("art")
-        .put("shape", "ROUND")
-        .put("sign", "star")
-        .put("colour", "LAGOON");
+    body.putObject("picture").put("alt", "").set("art", CoreJson.mapper().valueToTree(Art.PLAIN));
     body.set("earnedWhen", rule);
     return sefa.post(course.path + "/design/badges", body.toString()).path("id").asLong();
   }

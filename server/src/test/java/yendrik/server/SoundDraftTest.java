@@ -12,6 +12,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.strand.work.Judgement;
+import yendrik.formats.badge.Art;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.Designs;
@@ -188,13 +189,7 @@ class SoundDraftTest extends SchoolTest {
     ObjectNode badge = CoreJson.mapper().createObjectNode();
     badge.put("name", "B").put("description", "").put("surprise", false);
     badge.put("module", other.module("Tubes"));
-    badge
-        .putObject("picture")
-        .put("alt", "")
-        .putObject("art")
-        .put("shape", "ROUND")
-        .put("sign", "star")
-        .put("colour", "LAGOON");
+    badge.putObject("picture").put("alt", "").set("art", CoreJson.mapper().valueToTree(Art.PLAIN));
     var response = sefa.call("POST", course.path + "/design/badges", badge.toString());
     assertThat(Caller.json(response).path("fields").has("module")).isTrue();
   }
