@@ -79,35 +79,40 @@ public record SmallDesign(CourseDesign design) {
   private record Making(Choices c) {
     CourseDesign design() {
       List<CourseModule> modules = new ArrayList<>();
+      CourseDesign.Order order = c.rarely(8) ? CourseDesign.Order.STRICT : CourseDesign.Order.FREE;
       int first = 2 + c.next(STEPS - 1);
-      modules.add(module(1, 1, first));
-      modules.add(module(2, first, STEPS + 1));
+      modules.add(module(1, order, 1, first));
+      modules.add(module(2, order, first, STEPS + 1));
       List<Badge> badges =
           List.of(
               new Badge(BRAKE_HAND, "Badge", "", Optional.empty(), Optional.of(rule(2, 0)), false));
       CourseDesign usual = Workshop.design(modules, badges);
       return Sounder.of(
           CourseDesignBuilder.builder(usual)
-              .order(c.rarely(8) ? CourseDesign.Order.STRICT : CourseDesign.Order.FREE)
+              .order(order)
               .flags(List.of())
               .groups(Map.of(SATURDAY, "Saturday"))
               .completeWhen(c.rarely(2) ? Optional.of(rule(2, 0)) : Optional.empty())
               .build());
     }
 
-    private CourseModule module(int m, int from, int to) {
+    private CourseModule module(int m, CourseDesign.Order order, int from, int to) {
+      boolean strict = c.rarely(5);
+      Optional<Condition> opens = c.rarely(3) ? Optional.of(rule(1, 0)) : Optional.empty();
+      // several things have to be so at once before a step opens that stands behind others
+      boolean alone = opens.isEmpty() && !strict && order == CourseDesign.Order.FREE;
       return new CourseModule(
           new ModuleId(m),
           "Module " + m,
           true,
-          c.rarely(5),
-          c.rarely(3) ? Optional.of(rule(1, 0)) : Optional.empty(),
+          strict,
+          opens,
           c.rarely(4) ? Optional.of(rule(1, 0)) : Optional.empty(),
           Step.Gate.USUAL,
-          IntStream.range(from, to).mapToObj(this::step).toList());
+          IntStream.range(from, to).mapToObj(n -> step(n, alone)).toList());
     }
 
-    private Step step(int n) {
+    private Step step(int n, boolean alone) {
       StepId id = new StepId(n);
       Condition done =
           switch (c.next(4)) {
@@ -116,7 +121,7 @@ public record SmallDesign(CourseDesign design) {
             default -> all(ask(new SeenLeaf.Seen(id)), rule(1, n));
           };
       Step step = scored(Workshop.step(id, "Step " + n, StepKind.QUIZ, done), 10, 0.6, 0, BRAKE);
-      if (c.next(3) > 0) step = opens(step, rule(2, n));
+      if (c.next(3) > 0) step = opens(step, rule(2, n, alone));
       if (c.rarely(8)) step = unpublished(step);
       if (c.rarely(6)) step = onlyFor(step, SATURDAY);
       return c.rarely(5) ? extra(step) : step;
