@@ -1,0 +1,69 @@
+package yendrik.formats.credential;
+
+import java.security.PrivateKey;
+import java.security.PublicKey;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Proofs within a document: Data Integrity 1.0 with the suite eddsa-rdfc-2022. What is signed is
+ * the hash of the proof without its value, followed by the hash of the document without its proof.
+ */
+public final class DataIntegrity {
+  static final String SUITE = "eddsa-rdfc-2022";
+  static final String PROOF = "proof";
+  private static final String VALUE = "proofValue";
+  private static final String CONTEXT = "@context";
+
+  private DataIntegrity() {}
+
+  /**
+   * The document with a proof.
+   *
+   * @param method by which the key is found: {@code did:key:z6Mk…#z6Mk…}
+   */
+  public static ObjectNode signed(
+      ObjectNode document, PrivateKey key, String method, Instant created) {
+    ObjectNode proof = document.objectNode();
+    proof.put("type", "DataIntegrityProof");
+    proof.put("cryptosuite", SUITE);
+    proof.put("created", created.truncatedTo(ChronoUnit.SECONDS).toString());
+    proof.put("verificationMethod", method);
+    proof.put("proofPurpose", "assertionMethod");
+    byte[] signature = Ed25519.sign(key, toSign(document, proof, Canonical.hash(document)));
+    proof.put(VALUE, "z" + Base58.of(signature));
+    ObjectNode signed = document.deepCopy();
+    signed.set(PROOF, proof);
+    return signed;
+  }
+
+  /** What is signed of a document, whose own hash is known. */
+  static byte[] toSign(ObjectNode document, ObjectNode proof, byte[] hash) {
+    ObjectNode configuration = proof.deepCopy();
+    configuration.remove(VALUE);
+    configuration.set(CONTEXT, document.path(CONTEXT));
+    byte[] first = Canonical.hash(configuration);
+    byte[] both = new byte[first.length + hash.length];
+    System.arraycopy(first, 0, both, 0, first.length);
+    System.arraycopy(hash, 0, both, first.length, hash.length);
+    return both;
+  }
+
+  /** Whether a proof was made with a key for this document as it is. */
+  static boolean holds(ObjectNode signed, JsonNode proof, PublicKey key) {
+    Optional<byte[]> signature =
+        proof
+            .path(VALUE)
+            .asStringOpt()
+            .filter(value -> value.startsWith("z"))
+            .flatMap(value -> Base58.read(value.substring(1)));
+    if (signature.isEmpty() || !(proof instanceof ObjectNode configuration)) return false;
+    ObjectNode document = signed.deepCopy();
+    document.remove(PROOF);
+    byte[] data = toSign(document, configuration, Canonical.hash(document));
+    return Ed25519.holds(key, data, signature.get());
+  }
+}
