@@ -1,0 +1,187 @@
+package yendrik.server.credential;
+
+import static yendrik.schema.Tables.AWARD;
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.CREDENTIAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.course.Badge;
+import yendrik.core.id.PersonId;
+import yendrik.formats.badge.OwnPicture;
+import yendrik.formats.credential.Baking;
+import yendrik.schema.tables.records.AwardRecord;
+import yendrik.schema.tables.records.CredentialRecord;
+import yendrik.server.award.AwardState;
+import yendrik.server.design.BadgePicture;
+import yendrik.server.design.BadgePictures;
+import yendrik.server.design.Designs;
+import yendrik.server.http.Problem;
+
+/** The badges of a person, from all courses, to be taken along and shown. */
+@Service
+@Transactional
+class MyCredentials {
+  /** Of a picture to take along, in pixels. */
+  private static final int PICTURE = 512;
+
+  private final DSLContext db;
+  private final Designs designs;
+  private final BadgePictures pictures;
+  private final Clock clock;
+  private final String address;
+
+  MyCredentials(
+      DSLContext db,
+      Designs designs,
+      BadgePictures pictures,
+      Clock clock,
+      @Value("${yendrik.address}") String address) {
+    this.db = db;
+    this.designs = designs;
+    this.pictures = pictures;
+    this.clock = clock;
+    this.address = address;
+  }
+
+  /** What a badge is taken along as. */
+  enum Form {
+    PNG("image/png"),
+    SVG("image/svg+xml"),
+    JSON("application/vc"),
+    JWT("application/vc+jwt");
+
+    private final String mediaType;
+
+    Form(String mediaType) {
+      this.mediaType = mediaType;
+    }
+  }
+
+  /**
+   * An award.
+   *
+   * @param ready whether it is signed and can be taken along
+   * @param shown the address of the page that shows it to everybody; empty if nobody may see it
+   */
+  @Schema(name = "MyAward")
+  record AwardView(
+      UUID id,
+      String name,
+      String description,
+      String course,
+      BadgePicture picture,
+      Instant awardedAt,
+      Optional<Instant> endsAt,
+      AwardState state,
+      Optional<String> revokedReason,
+      boolean ready,
+      Optional<String> shown) {}
+
+  @Transactional(readOnly = true)
+  List<AwardView> of(PersonId person) {
+    List<AwardView> views = new ArrayList<>();
+    db.select(AWARD.fields())
+        .select(COURSE.NAME, CREDENTIAL.AWARD_ID, CREDENTIAL.PUBLISHED_AT)
+        .from(AWARD)
+        .join(COURSE)
+        .on(COURSE.ID.eq(AWARD.COURSE_ID))
+        .leftJoin(CREDENTIAL)
+        .on(CREDENTIAL.AWARD_ID.eq(AWARD.ID))
+        .where(AWARD.PERSON_ID.eq(person))
+        .orderBy(AWARD.AWARDED_AT.desc())
+        .forEach(row -> {
+          AwardRecord award = row.into(AWARD);
+          Designs.Ready ready = designs.version(award.getCourseId(), award.getDesignVersion());
+          Optional<Badge> badge = ready.document().design().badge(award.getBadgeId());
+          if (badge.isEmpty()) return;
+          Optional<Instant> end = Optional.ofNullable(award.getEndsAt());
+          views.add(
+              new AwardView(
+                  award.getId(),
+                  badge.get().name(),
+                  badge.get().description(),
+                  row.get(COURSE.NAME),
+                  ready.document().face(award.getBadgeId()).picture(),
+                  award.getAwardedAt(),
+                  end,
+                  award.getRevokedAt() != null
+                      ? AwardState.REVOKED
+                      : AwardState.of(end, badge.get().validity(), clock.instant()),
+                  Optional.ofNullable(award.getRevokedReason()),
+                  row.get(CREDENTIAL.AWARD_ID) != null,
+                  Optional.ofNullable(row.get(CREDENTIAL.PUBLISHED_AT))
+                      .map(_ -> page(award.getId()))));
+        });
+    return views;
+  }
+
+  private String page(UUID award) {
+    return address + "/badge/" + award;
+  }
+
+  /** A file to take along. */
+  record Taken(String name, String mediaType, byte[] content) {}
+
+  @Transactional(readOnly = true)
+  Taken file(PersonId person, UUID id, Form form) {
+    AwardRecord award = own(person, id);
+    CredentialRecord signed = signed(id);
+    Designs.Ready ready = designs.version(award.getCourseId(), award.getDesignVersion());
+    BadgePicture picture = ready.document().face(award.getBadgeId()).picture();
+    String name =
+        ready.document().design().badge(award.getBadgeId()).map(Badge::name).orElse("badge");
+    byte[] content =
+        switch (form) {
+          case PNG ->
+              Baking.intoPng(
+                  pictures.png(picture, PICTURE), Baking.Kind.CREDENTIAL, signed.getProved());
+          case SVG -> svg(picture, signed.getProved());
+          case JSON -> signed.getProved().getBytes(StandardCharsets.UTF_8);
+          case JWT -> signed.getToken().getBytes(StandardCharsets.UTF_8);
+        };
+    return new Taken(name, form.mediaType, content);
+  }
+
+  private byte[] svg(BadgePicture picture, String credential) {
+    OwnPicture shown = pictures.shown(picture);
+    if (!shown.mediaType().equals(OwnPicture.SVG)) throw Problem.conflict("badge-has-no-svg");
+    return Baking.intoSvg(
+            new String(shown.content(), StandardCharsets.UTF_8), Baking.Kind.CREDENTIAL, credential)
+        .getBytes(StandardCharsets.UTF_8);
+  }
+
+  /** Shows a badge to everybody, or to nobody any more. */
+  void show(PersonId person, UUID id, boolean shown) {
+    own(person, id);
+    signed(id);
+    db.update(CREDENTIAL)
+        .set(CREDENTIAL.PUBLISHED_AT, shown ? clock.instant() : null)
+        .where(CREDENTIAL.AWARD_ID.eq(id))
+        .execute();
+  }
+
+  private AwardRecord own(PersonId person, UUID id) {
+    return db.selectFrom(AWARD)
+        .where(AWARD.ID.eq(id), AWARD.PERSON_ID.eq(person))
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("badge"));
+  }
+
+  private CredentialRecord signed(UUID id) {
+    return db.selectFrom(CREDENTIAL)
+        .where(CREDENTIAL.AWARD_ID.eq(id))
+        .fetchOptional()
+        .orElseThrow(() -> Problem.conflict("badge-not-signed-yet"));
+  }
+}

@@ -1,0 +1,70 @@
+package yendrik.server.credential;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.people.Needs;
+import yendrik.server.people.Right;
+import yendrik.server.people.SignedIn;
+
+/** A person's own badges. */
+@RestController
+@RequestMapping("/api/account/badges")
+class MyCredentialsController {
+  private final MyCredentials credentials;
+
+  MyCredentialsController(MyCredentials credentials) {
+    this.credentials = credentials;
+  }
+
+  @GetMapping
+  @Needs(Right.SIGNED_IN)
+  List<MyCredentials.AwardView> myAwards(SignedIn me) {
+    return credentials.of(me.id());
+  }
+
+  /** A badge as a file that can be checked anywhere. */
+  @GetMapping("/{award}/{form}")
+  @Needs(Right.SIGNED_IN)
+  ResponseEntity<Resource> takeAlong(
+      SignedIn me, @PathVariable UUID award, @PathVariable MyCredentials.Form form) {
+    MyCredentials.Taken file = credentials.file(me.id(), award, form);
+    String name = file.name() + "." + form.name().toLowerCase(Locale.ROOT);
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType(file.mediaType()))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(new ByteArrayResource(file.content()));
+  }
+
+  /**
+   * @param shown whether everybody may see it
+   */
+  record Showing(boolean shown) {}
+
+  @PutMapping("/{award}/showing")
+  @Needs(Right.SIGNED_IN)
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void showBadge(SignedIn me, @PathVariable UUID award, @RequestBody Showing showing) {
+    credentials.show(me.id(), award, showing.shown());
+  }
+}

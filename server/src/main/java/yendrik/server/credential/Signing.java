@@ -1,0 +1,259 @@
+package yendrik.server.credential;
+
+import static yendrik.schema.Tables.AWARD;
+import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.CREDENTIAL;
+import static yendrik.schema.Tables.OUTCOME;
+import static yendrik.schema.Tables.PERSON;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jooq.DSLContext;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.JsonNode;
+import yendrik.core.course.Badge;
+import yendrik.core.id.CourseId;
+import yendrik.core.id.OutcomeId;
+import yendrik.core.outcome.Outcome;
+import yendrik.core.outcome.Scale;
+import yendrik.core.rule.RuleAt;
+import yendrik.core.rule.words.Wording;
+import yendrik.core.words.Phrase;
+import yendrik.formats.credential.DataIntegrity;
+import yendrik.formats.credential.OpenBadge;
+import yendrik.formats.credential.StatusList;
+import yendrik.formats.credential.Token;
+import yendrik.formats.json.CoreJson;
+import yendrik.schema.tables.records.AwardRecord;
+import yendrik.server.design.BadgeCriteria;
+import yendrik.server.design.BadgeFace;
+import yendrik.server.design.BadgePictures;
+import yendrik.server.design.Designs;
+import yendrik.server.institution.Institution;
+import yendrik.server.institution.Institutions;
+
+/**
+ * Signs awards after the acts that brought them, so that no act waits for it: whatever is not
+ * signed yet is due, also after a stop. Several servers share the work.
+ */
+@Component
+class Signing {
+  private static final Logger LOG = LoggerFactory.getLogger(Signing.class);
+  private static final int BATCH = 50;
+
+  /** Of the picture within a credential, in pixels. */
+  private static final int PICTURE = 256;
+
+  private final DSLContext db;
+  private final Designs designs;
+  private final BadgePictures pictures;
+  private final Institutions institutions;
+  private final IssuerKeyStore keys;
+  private final TransactionTemplate transaction;
+  private final Clock clock;
+  private final String address;
+
+  Signing(
+      DSLContext db,
+      Designs designs,
+      BadgePictures pictures,
+      Institutions institutions,
+      IssuerKeyStore keys,
+      TransactionTemplate transaction,
+      Clock clock,
+      @Value("${yendrik.address}") String address) {
+    this.db = db;
+    this.designs = designs;
+    this.pictures = pictures;
+    this.institutions = institutions;
+    this.keys = keys;
+    this.transaction = transaction;
+    this.clock = clock;
+    this.address = address;
+  }
+
+  /** Signs all that is due, some in a transaction. */
+  void signDue() {
+    while (Boolean.TRUE.equals(transaction.execute(_ -> signSome()))) {}
+  }
+
+  /** Whether there may be more. */
+  private boolean signSome() {
+    List<AwardRecord> due =
+        db.selectFrom(AWARD)
+            .where(AWARD.ID.notIn(db.select(CREDENTIAL.AWARD_ID).from(CREDENTIAL)))
+            .orderBy(AWARD.AWARDED_AT)
+            .limit(BATCH)
+            .forUpdate()
+            .skipLocked()
+            .fetch();
+    if (due.isEmpty()) return false;
+    IssuerKeyStore.Kept kept = keys.inUse();
+    Map<List<Object>, OpenBadge.Achievement> known = new HashMap<>();
+    for (AwardRecord award : due) {
+      if (db.fetchExists(CREDENTIAL, CREDENTIAL.AWARD_ID.eq(award.getId()))) continue;
+      sign(award, kept, known);
+    }
+    return due.size() == BATCH;
+  }
+
+  private void sign(
+      AwardRecord award, IssuerKeyStore.Kept kept, Map<List<Object>, OpenBadge.Achievement> known) {
+    Designs.Ready ready = designs.version(award.getCourseId(), award.getDesignVersion());
+    Optional<Badge> badge = ready.document().design().badge(award.getBadgeId());
+    if (badge.isEmpty()) {
+      LOG.error("award {} is of a badge that its publication has not got", award.getId());
+      return;
+    }
+    OpenBadge.Achievement achievement =
+        known.computeIfAbsent(
+            List.of(award.getBadgeId(), award.getDesignVersion()),
+            _ -> achievement(award.getCourseId(), ready, badge.get()));
+    String salt = UUID.randomUUID().toString();
+    String email =
+        db.select(PERSON.EMAIL)
+            .from(PERSON)
+            .where(PERSON.ID.eq(award.getPersonId()))
+            .fetchSingle()
+            .value1();
+    long place =
+        db.insertInto(CREDENTIAL)
+            .set(CREDENTIAL.AWARD_ID, award.getId())
+            .set(CREDENTIAL.ISSUER_KEY_ID, kept.id())
+            .set(CREDENTIAL.SALT, salt)
+            .set(CREDENTIAL.PROVED, "")
+            .set(CREDENTIAL.TOKEN, "")
+            .set(CREDENTIAL.SIGNED_AT, clock.instant())
+            .returning(CREDENTIAL.PLACE)
+            .fetchSingle(CREDENTIAL.PLACE);
+    var open =
+        new OpenBadge(
+            award.getId(),
+            award.getAwardedAt(),
+            Optional.ofNullable(award.getEndsAt()),
+            issuer(),
+            OpenBadge.Holder.of(email, salt),
+            achievement,
+            results(award, ready, achievement),
+            evidence(award),
+            Optional.of(
+                new OpenBadge.Status(
+                    list(address, place / StatusList.SIZE), place % StatusList.SIZE)));
+    db.update(CREDENTIAL)
+        .set(
+            CREDENTIAL.PROVED,
+            DataIntegrity.signed(
+                    open.json(kept.keys().didKey()),
+                    kept.keys().edwards().getPrivate(),
+                    kept.keys().method(),
+                    clock.instant())
+                .toString())
+        .set(CREDENTIAL.TOKEN, Token.of(open, kept.keys()))
+        .where(CREDENTIAL.AWARD_ID.eq(award.getId()))
+        .execute();
+  }
+
+  /** Where a list of what was revoked is. */
+  static String list(String address, long list) {
+    return address + "/api/public/revoked/" + list;
+  }
+
+  private OpenBadge.Issuer issuer() {
+    Institution now = institutions.now();
+    return new OpenBadge.Issuer(
+        now.issuer(), Optional.of(address), Optional.empty(), Optional.empty());
+  }
+
+  private OpenBadge.Achievement achievement(CourseId course, Designs.Ready ready, Badge badge) {
+    BadgeFace face = ready.document().face(badge.id());
+    var course_ =
+        db.select(COURSE.IDENTIFIER, COURSE.NAME)
+            .from(COURSE)
+            .where(COURSE.ID.eq(course))
+            .fetchSingle();
+    Map<OutcomeId, UUID> identifiers =
+        db.select(OUTCOME.ID, OUTCOME.IDENTIFIER)
+            .from(OUTCOME)
+            .where(OUTCOME.ID.in(face.outcomes()))
+            .fetchMap(OUTCOME.ID, OUTCOME.IDENTIFIER);
+    List<OpenBadge.Outcome> outcomes = new ArrayList<>();
+    for (OutcomeId id : face.outcomes()) {
+      Optional<Outcome> outcome = ready.document().design().outcome(id);
+      UUID identifier = identifiers.get(id);
+      if (outcome.isEmpty() || identifier == null) continue;
+      Scale scale = outcome.get().scale();
+      List<String> levels = scale.levels().stream().map(Scale.Level::name).toList();
+      outcomes.add(
+          new OpenBadge.Outcome(
+              identifier,
+              address + "/ims/case/v1p1/CFItems/" + identifier,
+              outcome.get().code(),
+              outcome.get().name(),
+              course_.get(COURSE.NAME),
+              levels,
+              levels.get(scale.mastery())));
+    }
+    byte[] png = pictures.png(face.picture(), PICTURE);
+    return new OpenBadge.Achievement(
+        "urn:uuid:"
+            + UUID.nameUUIDFromBytes(
+                (course_.get(COURSE.IDENTIFIER) + " badge " + badge.id())
+                    .getBytes(java.nio.charset.StandardCharsets.UTF_8)),
+        "Badge",
+        badge.name(),
+        badge.description(),
+        criteria(ready, badge, face),
+        Optional.of("data:image/png;base64," + Base64.getEncoder().encodeToString(png)),
+        face.picture().alt(),
+        face.tags(),
+        outcomes);
+  }
+
+  /** How it is earned, in the designer's words or in those of its rule. */
+  private String criteria(Designs.Ready ready, Badge badge, BadgeFace face) {
+    var wording =
+        new Wording(
+            ready.document().design(),
+            institutions.writing(ready.document().design().zone(), clock.instant()));
+    return face.criteria()
+        .map(BadgeCriteria::text)
+        .or(() ->
+            badge.earnedWhen().map(rule -> wording.line(rule, new RuleAt.BadgeEarned(badge.id()))))
+        .orElseGet(() -> institutions.say(Phrase.of("credential.by-hand")));
+  }
+
+  private static List<OpenBadge.Result> results(
+      AwardRecord award, Designs.Ready ready, OpenBadge.Achievement achievement) {
+    JsonNode levels = CoreJson.mapper().readTree(award.getLevels().data());
+    List<OpenBadge.Result> all = new ArrayList<>();
+    for (OpenBadge.Outcome of : achievement.outcomes())
+      ready.document().design().outcomes().stream()
+          .filter(o -> o.code().equals(of.code()))
+          .findFirst()
+          .ifPresent(outcome -> {
+            JsonNode key = levels.path(outcome.id().toString());
+            outcome.scale().levels().stream()
+                .filter(level -> key.isNumber() && level.key() == key.asInt())
+                .findFirst()
+                .ifPresent(level -> all.add(new OpenBadge.Result(of.identifier(), level.name())));
+          });
+    return all;
+  }
+
+  private static Optional<OpenBadge.Evidence> evidence(AwardRecord award) {
+    Optional<String> at = Optional.ofNullable(award.getEvidence());
+    return award.getReason().isEmpty() && at.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new OpenBadge.Evidence(award.getReason(), at));
+  }
+}

@@ -1,0 +1,259 @@
+package yendrik.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.CREDENTIAL;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Base64;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.jooq.DSLContext;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import yendrik.server.credential.CredentialRounds;
+import yendrik.server.demo.DemoClock;
+
+/** Badges that go outside: signed, taken along, shown, revoked and checked by anybody. */
+@ServerTest
+class CredentialsTest extends SchoolTest {
+  @Autowired DemoClock clock;
+  @Autowired CredentialRounds rounds;
+  @Autowired DSLContext db;
+  private NewCourse course;
+  private long badge;
+  private Caller ruben;
+  private Caller sefa;
+  private Caller nobody;
+
+  @BeforeEach
+  void aLearnerWithABadge() {
+    sefa = as("Sefa Dunmore");
+    ruben = as("Ruben Sato");
+    nobody = new Caller(http, Optional.empty());
+    course = new NewCourse(sefa, "Credentials " + System.nanoTime());
+    long module = course.module("Tubes");
+    long page = course.step(module, "PAGE", "How a patch holds");
+    badge = course.badge("Patcher", Optional.of(course.ask("seen", page)));
+    course.publish();
+    course.enrol("ruben@hollowlane.example");
+    ruben.post(course.walk(page) + "/visits", "");
+    rounds.signDue();
+  }
+
+  @AfterEach
+  void theClockRuns() {
+    clock.run();
+  }
+
+  private JsonNode mine() {
+    return ruben
+        .get("/api/account/badges")
+        .valueStream()
+        .filter(a -> a.path("course").asString().equals(course.design().path("name").asString()))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private byte[] file(String form) {
+    String at = "/api/account/badges/" + mine().path("id").asString() + "/" + form;
+    var answer = ruben.call("GET", at, "");
+    assertThat(answer.getStatus()).isEqualTo(200);
+    assertThat(answer.getHeader("Content-Disposition")).startsWith("attachment");
+    return answer.getContentAsByteArray();
+  }
+
+  private record ToCheck(String file, Optional<String> email) {}
+
+  private JsonNode check(byte[] file, String email) {
+    return nobody.post(
+        "/api/public/check",
+        new ToCheck(
+            Base64.getEncoder().encodeToString(file),
+            Optional.of(email).filter(e -> !e.isEmpty())));
+  }
+
+  private static String came(JsonNode checked, String point) {
+    return checked
+        .path("found")
+        .valueStream()
+        .filter(f -> f.path("point").asString().equals(point))
+        .map(f -> f.path("came").asString())
+        .findFirst()
+        .orElse("");
+  }
+
+  private void revoke() {
+    var answer =
+        sefa.call(
+            "POST",
+            course.path
+                + "/learners/"
+                + course.enrolment("Ruben Sato")
+                + "/badges/"
+                + badge
+                + "/revocation",
+            new Sent.Reason("An error"));
+    assertThat(answer.getStatus()).isEqualTo(204);
+  }
+
+  @Test
+  void a_badge_is_taken_along_in_each_form_and_anybody_can_check_it() {
+    assertThat(mine().path("ready").asBoolean()).isTrue();
+    for (String form : List.of("PNG", "SVG", "JSON", "JWT")) {
+      JsonNode checked = check(file(form), "");
+      assertThat(checked.path("holds").asBoolean()).as(form + checked).isTrue();
+      assertThat(checked.at("/shown/name").asString()).isEqualTo("Patcher");
+      assertThat(came(checked, "ISSUER")).as("whose key is known").isEqualTo("HOLDS");
+      assertThat(came(checked, "REVOKED")).isEqualTo("HOLDS");
+    }
+    assertThat(came(check(file("PNG"), "ruben@hollowlane.example"), "HOLDER")).isEqualTo("HOLDS");
+    JsonNode others = check(file("PNG"), "edda@hollowlane.example");
+    assertThat(came(others, "HOLDER")).isEqualTo("FAILS");
+    assertThat(others.path("holds").asBoolean()).isFalse();
+    assertThat(new String(file("JSON"), StandardCharsets.UTF_8))
+        .as("the holder is not named")
+        .doesNotContainIgnoringCase("ruben");
+  }
+
+  @Test
+  void libraries_of_others_find_the_same(@TempDir Path folder) throws Exception {
+    Path credential = folder.resolve("credential.json");
+    Path token = folder.resolve("token.txt");
+    Files.write(credential, file("JSON"));
+    Files.write(token, file("JWT"));
+    assertThat(verified(credential, token)).isEqualTo("{\"proved\":true,\"token\":true}");
+    var changed = (ObjectNode) JsonMapper.shared().readTree(Files.readString(credential));
+    changed.put("name", "Master Patcher");
+    Files.writeString(credential, changed.toString());
+    String jwt = Files.readString(token);
+    int at = jwt.indexOf('.') + 20;
+    Files.writeString(
+        token, jwt.substring(0, at) + (jwt.charAt(at) == 'A' ? 'B' : 'A') + jwt.substring(at + 1));
+    assertThat(verified(credential, token)).isEqualTo("{\"proved\":false,\"token\":false}");
+  }
+
+  private static String verified(Path credential, Path token) throws Exception {
+    Path root = Path.of("..").toAbsolutePath().normalize();
+    Process node =
+        new ProcessBuilder(
+                "node",
+                root.resolve("web/checks/verify.mjs").toString(),
+                credential.toString(),
+                root.resolve("formats/src/main/resources/yendrik/formats/credential").toString(),
+                token.toString())
+            .redirectError(ProcessBuilder.Redirect.DISCARD)
+            .start();
+    String said = new String(node.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip();
+    node.waitFor();
+    return said;
+  }
+
+  @Test
+  void what_is_revoked_is_so_everywhere() throws IOException {
+    byte[] before = file("PNG");
+    UUID id = UUID.fromString(mine().path("id").asString());
+    ruben.call("PUT", "/api/account/badges/" + id + "/showing", new Shown(true));
+    assertThat(nobody.get("/api/public/badges/" + id).at("/checked/holds").asBoolean()).isTrue();
+    revoke();
+    JsonNode checked = check(before, "");
+    assertThat(checked.path("holds").asBoolean()).isFalse();
+    assertThat(came(checked, "REVOKED")).isEqualTo("FAILS");
+    assertThat(nobody.get("/api/public/badges/" + id).at("/checked/holds").asBoolean()).isFalse();
+    assertThat(mine().path("state").asString()).isEqualTo("REVOKED");
+    JsonNode status = JsonMapper.shared().readTree(file("JSON")).path("credentialStatus");
+    String list = status.path("statusListCredential").asString();
+    JsonNode published = nobody.get(list.substring(list.indexOf("/api/")));
+    assertThat(published.at("/credentialSubject/statusPurpose").asString()).isEqualTo("revocation");
+    byte[] bits =
+        new java.util.zip.GZIPInputStream(
+                new java.io.ByteArrayInputStream(
+                    Base64.getUrlDecoder()
+                        .decode(
+                            published
+                                .at("/credentialSubject/encodedList")
+                                .asString()
+                                .substring(1))))
+            .readAllBytes();
+    int place = Integer.parseInt(status.path("statusListIndex").asString());
+    assertThat(bits[place / 8] & (0x80 >> place % 8)).isNotZero();
+  }
+
+  private record Shown(boolean shown) {}
+
+  @Test
+  void nobody_sees_a_badge_that_its_holder_does_not_show() {
+    String id = mine().path("id").asString();
+    String page = "/api/public/badges/" + id;
+    assertThat(nobody.call("GET", page, "").getStatus()).isEqualTo(404);
+    String showing = "/api/account/badges/" + id + "/showing";
+    assertThat(as("Edda Marsh").call("PUT", showing, new Shown(true)).getStatus())
+        .as("somebody else's")
+        .isEqualTo(404);
+    assertThat(as("Edda Marsh").call("GET", "/api/account/badges/" + id + "/PNG", "").getStatus())
+        .isEqualTo(404);
+    assertThat(sefa.call("GET", "/api/account/badges/" + id + "/PNG", "").getStatus())
+        .as("not even an administrator")
+        .isEqualTo(404);
+    assertThat(ruben.call("PUT", showing, new Shown(true)).getStatus()).isEqualTo(204);
+    assertThat(nobody.get(page).path("holder").asString()).isEqualTo("Ruben Sato");
+    assertThat(mine().path("shown").asString()).endsWith("/badge/" + id);
+    ruben.call("PUT", showing, new Shown(false));
+    assertThat(nobody.call("GET", page, "").getStatus()).as("taken back").isEqualTo(404);
+  }
+
+  @Test
+  void each_award_is_signed_once_by_two_servers() throws Exception {
+    db.deleteFrom(CREDENTIAL).execute();
+    List<Thread> servers =
+        IntStream.range(0, 2).mapToObj(_ -> Thread.ofPlatform().start(rounds::signDue)).toList();
+    for (Thread server : servers) server.join();
+    int signed = db.fetchCount(CREDENTIAL);
+    rounds.signDue();
+    assertThat(db.fetchCount(CREDENTIAL)).isEqualTo(signed).isPositive();
+    assertThat(db.fetchCount(CREDENTIAL, CREDENTIAL.PROVED.eq(""))).isZero();
+  }
+
+  @Test
+  void keys_are_changed_and_old_badges_still_check() {
+    byte[] old = file("PNG");
+    byte[] oldToken = file("JWT");
+    String before = nobody.get("/api/public/issuer").at("/keys/0/didKey").asString();
+    assertThat(ruben.call("POST", "/api/institution/issuer-keys", "").getStatus()).isEqualTo(403);
+    assertThat(sefa.call("POST", "/api/institution/issuer-keys", "").getStatus()).isEqualTo(204);
+    JsonNode issuer = nobody.get("/api/public/issuer");
+    assertThat(issuer.at("/keys/0/didKey").asString()).isNotEqualTo(before);
+    assertThat(issuer.at("/keys/1/didKey").asString()).isEqualTo(before);
+    assertThat(issuer.toString()).doesNotContain("secret");
+    for (byte[] file : List.of(old, oldToken))
+      assertThat(came(check(file, ""), "ISSUER")).isEqualTo("HOLDS");
+  }
+
+  @Test
+  void a_badge_that_ended_is_told_as_ended() {
+    byte[] file = file("JSON");
+    assertThat(came(check(file, ""), "TIME")).isEqualTo("HOLDS");
+    clock.putTo(clock.instant().minus(Duration.ofDays(20)));
+    assertThat(came(check(file, ""), "TIME")).as("clocks that differ").isEqualTo("FAILS");
+  }
+
+  @Test
+  void what_is_no_badge_is_answered_with_a_sentence() {
+    for (String given : List.of("", "%%%", "bm8=", "e30=")) {
+      var answer = nobody.call("POST", "/api/public/check", new ToCheck(given, Optional.empty()));
+      assertThat(answer.getStatus()).as(given).isEqualTo(422);
+    }
+    assertThat(nobody.call("GET", "/api/public/revoked/-1", "").getStatus()).isEqualTo(422);
+  }
+}
