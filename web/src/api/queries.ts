@@ -84,6 +84,16 @@ export const queries = {
           }),
         ),
     }),
+  myAwards: () =>
+    queryOptions({
+      queryKey: ['my-awards'],
+      queryFn: () => body(api.GET('/api/account/badges')),
+    }),
+  shownBadge: (award: string) =>
+    queryOptions({
+      queryKey: ['shown-badge', award],
+      queryFn: () => body(api.GET('/api/public/badges/{award}', { params: { path: { award } } })),
+    }),
   badgeStudio: () =>
     queryOptions({
       queryKey: ['badge-studio'],

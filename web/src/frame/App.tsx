@@ -14,6 +14,8 @@ import { OF_INSTITUTION, viewsOf } from './views';
 const SignIn = lazy(() => import('../session/SignIn'));
 const NewPassword = lazy(() => import('../session/NewPassword'));
 const Forgotten = lazy(() => import('../session/Forgotten'));
+const ShownBadge = lazy(() => import('../public/ShownBadge'));
+const CheckPage = lazy(() => import('../public/CheckPage'));
 const FirstCourse = lazy(() => import('./FirstCourse'));
 const Frame = lazy(() => import('./Frame'));
 const MyRoute = lazy(() => import('../learn/MyRoute'));
@@ -38,6 +40,8 @@ export function App() {
               <Routes>
                 <Route path="/password" element={<NewPassword />} />
                 <Route path="/forgotten" element={<Forgotten />} />
+                <Route path="/check" element={<CheckPage />} />
+                <Route path="/badge/:award" element={<ShownBadge />} />
                 <Route path="*" element={data.person ? <SignedIn me={data} /> : <SignIn />} />
               </Routes>
             </>

@@ -7,6 +7,7 @@ import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 import { Empty, Loaded } from '../ui/Panel';
 import { useNeeds } from '../ui/Parts';
+import { TakeAlong } from './TakeAlong';
 import { useRoute } from './useRoute';
 
 const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
@@ -116,6 +117,7 @@ export default function MyBadges({ walk }: { walk: WalkName }) {
           );
         }}
       </Loaded>
+      {walk === 'mine' && <TakeAlong />}
     </Box>
   );
 }

@@ -1,0 +1,121 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { CheckedBadge as Checked } from '../api/client';
+import { TakeAlong } from '../learn/TakeAlong';
+import { FIRST } from '../plan/badges/art';
+import { failure, serve, show } from '../test/stage';
+import { CheckedBadge } from './CheckedBadge';
+import CheckPage from './CheckPage';
+
+const checked = (more: Partial<Checked> = {}): Checked => ({
+  holds: true,
+  hashed: true,
+  shown: {
+    name: 'True Wheel',
+    description: 'Trues a wheel.',
+    criteria: 'Signed off by staff',
+    issuer: 'Hollow Lane Workshop School',
+    awardedAt: '2026-11-24T12:00:00Z',
+    results: ['True a wheel: On my own'],
+    evidence: [],
+  },
+  found: [
+    { point: 'SIGNATURE', came: 'HOLDS', says: 'It was signed.' },
+    { point: 'ISSUER', came: 'HOLDS', says: 'Its key is known here.' },
+  ],
+  ...more,
+});
+
+describe('checking a badge', () => {
+  it('says in plain words what holds', async () => {
+    const calls = serve({ 'POST /api/public/check': checked() });
+    show(<CheckPage />);
+    await userEvent.type(screen.getByRole('textbox', { name: /paste/ }), 'eyJ.e30.x');
+    await userEvent.type(screen.getByRole('textbox', { name: /Whose/ }), 'juno@hollowlane.example');
+    await userEvent.click(screen.getByRole('button', { name: 'Check' }));
+    expect(await screen.findByText('This badge is good.')).toBeVisible();
+    expect(screen.getByRole('heading', { name: 'True Wheel' })).toBeVisible();
+    expect(screen.getByText('True a wheel: On my own')).toBeVisible();
+    expect(calls[0]?.body).toEqual({
+      file: btoa('eyJ.e30.x'),
+      email: 'juno@hollowlane.example',
+    });
+  });
+
+  it('takes a file as it is', async () => {
+    const calls = serve({ 'POST /api/public/check': checked() });
+    show(<CheckPage />);
+    const file = new File([new Uint8Array([137, 80, 78, 71, 0, 255])], 'wheel.png');
+    await userEvent.upload(screen.getByLabelText('Choose a file', { selector: 'input' }), file);
+    expect(await screen.findByText('wheel.png')).toBeVisible();
+    await vi.waitFor(() => expect(calls[0]?.body).toEqual({ file: 'iVBORwD/' }));
+  });
+
+  it('says what is wrong with what is none', async () => {
+    serve({
+      'POST /api/public/check': failure(422, { detail: 'There is no badge in this.' }),
+    });
+    show(<CheckPage />);
+    await userEvent.type(screen.getByRole('textbox', { name: /paste/ }), 'x');
+    await userEvent.click(screen.getByRole('button', { name: 'Check' }));
+    expect(await screen.findByText('There is no badge in this.')).toBeVisible();
+  });
+
+  it.each([
+    ['This badge is not proved.', 'FAILS', 'UNTOLD', false],
+    ['It was signed like this, but it does not hold now.', 'HOLDS', 'HOLDS', false],
+    [/who its issuer is cannot be told here/, 'HOLDS', 'UNTOLD', true],
+  ] as const)('tells %s', (says, signature, issuer, holds) => {
+    show(
+      <CheckedBadge
+        checked={checked({
+          holds,
+          found: [
+            { point: 'SIGNATURE', came: signature, says: 'a' },
+            { point: 'ISSUER', came: issuer, says: 'b' },
+          ],
+        })}
+      />,
+    );
+    expect(screen.getByText(says)).toBeVisible();
+  });
+});
+
+describe('taking badges along', () => {
+  const award = {
+    id: '4a1a9d7e-64de-4f0c-8f0e-3c8d9a1b2c3d',
+    name: 'True Wheel',
+    description: '',
+    course: 'Foundations',
+    picture: { art: FIRST, alt: '' },
+    awardedAt: '2026-11-24T12:00:00Z',
+    state: 'CURRENT',
+    ready: true,
+  };
+
+  it('offers each form, and shows a badge only when asked', async () => {
+    const calls = serve({
+      'GET /api/account/badges': [award, { ...award, id: 'b', name: 'New', ready: false }],
+      [`PUT /api/account/badges/${award.id}/showing`]: undefined,
+    });
+    show(<TakeAlong />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Download True Wheel' }));
+    const items = screen.getAllByRole('menuitem').map((item) => item.getAttribute('href'));
+    expect(items).toEqual(
+      ['PNG', 'SVG', 'JSON', 'JWT'].map((form) => `/api/account/badges/${award.id}/${form}`),
+    );
+    await userEvent.keyboard('{Escape}');
+    expect(screen.getByRole('button', { name: 'Download New' })).toBeDisabled();
+    await userEvent.click(screen.getByRole('switch', { name: 'Show True Wheel to everybody' }));
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'PUT')?.body).toEqual({ shown: true }),
+    );
+  });
+
+  it('is nothing to somebody without badges', async () => {
+    serve({ 'GET /api/account/badges': [] });
+    show(<TakeAlong />);
+    expect(screen.queryByText('Take your badges along')).not.toBeInTheDocument();
+  });
+});
