@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.AWARD;
+import static yendrik.schema.Tables.LETTER;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -17,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.id.EnrolmentId;
+import yendrik.server.award.EndsTold;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.way.CatchUp;
 import yendrik.server.way.Walks;
@@ -28,6 +30,7 @@ class AwardsTest extends SchoolTest {
   @Autowired CatchUp catchUp;
   @Autowired Walks walks;
   @Autowired DSLContext db;
+  @Autowired EndsTold ends;
   private NewCourse course;
   private long page;
   private long quiz;
@@ -81,6 +84,16 @@ class AwardsTest extends SchoolTest {
 
   private JsonNode held() {
     return sefa.get(course.path + "/badges/" + badge);
+  }
+
+  private List<String> letters() {
+    return db.selectFrom(LETTER)
+        .where(LETTER.SUBJECT.eq("Patcher ends soon"), LETTER.BODY.contains(name()))
+        .fetch(LETTER.BODY);
+  }
+
+  private String name() {
+    return course.design().path("name").asString();
   }
 
   private void sound() {
@@ -177,6 +190,11 @@ class AwardsTest extends SchoolTest {
     catchUp.all();
     assertThat(mine().path("state").asString()).isEqualTo("ENDS_SOON");
     assertThat(held().at("/badge/endsSoon").asInt()).isEqualTo(1);
+    List<Thread> tellers =
+        IntStream.range(0, 2).mapToObj(_ -> Thread.ofPlatform().start(ends::tellDue)).toList();
+    for (Thread teller : tellers) teller.join();
+    assertThat(letters()).as("once").hasSize(1);
+    assertThat(letters().getFirst()).contains("Ruben").contains("is valid until");
     clock.putTo(end.plus(Duration.ofDays(1)));
     List<Thread> servers =
         IntStream.range(0, 2).mapToObj(_ -> Thread.ofPlatform().start(catchUp::all)).toList();
@@ -220,6 +238,8 @@ class AwardsTest extends SchoolTest {
         .as("no day is lost")
         .isEqualTo(end.atZone(ZoneId.of("Europe/Oslo")).plusMonths(2).toInstant());
     assertThat(held().at("/holders/0/times").asInt()).isEqualTo(2);
+    ends.tellDue();
+    assertThat(letters()).as("it was renewed before anybody was told").isEmpty();
     sound();
   }
 

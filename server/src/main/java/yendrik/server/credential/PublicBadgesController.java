@@ -6,9 +6,12 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -64,8 +67,9 @@ class PublicBadgesController {
   /** What was revoked, as others read it. */
   @GetMapping("/revoked/{list}")
   @Needs(Right.ANYBODY)
-  ResponseEntity<String> revoked(@PathVariable @Min(0) @Max(100_000) long list) {
-    return ResponseEntity.ok().contentType(CREDENTIAL).body(badges.revoked(list));
+  ResponseEntity<Resource> revoked(@PathVariable @Min(0) @Max(100_000) long list) {
+    byte[] signed = badges.revoked(list).getBytes(StandardCharsets.UTF_8);
+    return ResponseEntity.ok().contentType(CREDENTIAL).body(new ByteArrayResource(signed));
   }
 
   /** Who issues badges here, and by which keys they are known. */

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import yendrik.core.course.CourseIndex;
 import yendrik.core.id.BadgeId;
@@ -50,11 +51,24 @@ class Awards {
         .set(AWARD.DESIGN_VERSION, ready.version())
         .set(AWARD.AWARDED_AT, fact.at())
         .set(AWARD.ENDS_AT, issued.until().orElse(null))
+        .set(AWARD.SOON_AT, soon(issued, ready))
         .set(AWARD.GIVEN_BY_ID, fact.by().orElse(null))
         .set(AWARD.REASON, issued.reason())
         .set(AWARD.EVIDENCE, issued.evidence().orElse(null))
         .set(AWARD.LEVELS, Json.of(levels(progress, issued.badge(), ready)))
         .execute();
+  }
+
+  private static @Nullable Instant soon(Fact.BadgeIssued issued, Designs.Ready ready) {
+    return issued
+        .until()
+        .flatMap(end ->
+            ready
+                .document()
+                .design()
+                .badge(issued.badge())
+                .map(badge -> badge.validity().soon(end)))
+        .orElse(null);
   }
 
   /** The levels shown of what the badge stands for, by the keys of their scale. */
