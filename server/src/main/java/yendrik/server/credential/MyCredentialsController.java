@@ -39,7 +39,9 @@ class MyCredentialsController {
   }
 
   /** A badge as a file that can be checked anywhere. */
-  @GetMapping("/{award}/{form}")
+  @GetMapping(
+      path = "/{award}/{form}",
+      produces = {"image/png", "image/svg+xml", "application/vc", "application/vc+jwt"})
   @Needs(Right.SIGNED_IN)
   ResponseEntity<Resource> takeAlong(
       SignedIn me, @PathVariable UUID award, @PathVariable MyCredentials.Form form) {

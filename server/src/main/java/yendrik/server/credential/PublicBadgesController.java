@@ -65,7 +65,7 @@ class PublicBadgesController {
   }
 
   /** What was revoked, as others read it. */
-  @GetMapping("/revoked/{list}")
+  @GetMapping(path = "/revoked/{list}", produces = "application/vc")
   @Needs(Right.ANYBODY)
   ResponseEntity<Resource> revoked(@PathVariable @Min(0) @Max(100_000) long list) {
     byte[] signed = badges.revoked(list).getBytes(StandardCharsets.UTF_8);

@@ -66,7 +66,7 @@ class BadgeStudioController {
   }
 
   /** A badge as it is drawn from its parts. */
-  @GetMapping("/api/badges/drawing")
+  @GetMapping(path = "/api/badges/drawing", produces = "image/svg+xml")
   @Needs(Right.SIGNED_IN)
   ResponseEntity<Resource> drawing(
       @RequestParam Art.Shape shape,
@@ -99,7 +99,9 @@ class BadgeStudioController {
   }
 
   /** A picture of one's own. */
-  @GetMapping("/api/badges/pictures/{hash}")
+  @GetMapping(
+      path = "/api/badges/pictures/{hash}",
+      produces = {"image/svg+xml", "image/png"})
   @Needs(Right.SIGNED_IN)
   ResponseEntity<Resource> badgePicture(
       @PathVariable @Pattern(regexp = "[0-9a-f]{64}") String hash, HttpServletResponse response) {
