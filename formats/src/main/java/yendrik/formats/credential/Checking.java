@@ -271,17 +271,34 @@ public final class Checking {
       say(Point.REVOKED, Came.UNTOLD, "not-revocable");
       return;
     }
-    JsonNode entry = status.isArray() ? status.path(0) : status;
-    String list = entry.path("statusListCredential").asString("");
-    Optional<Boolean> revoked = Optional.empty();
-    try {
-      revoked = around.revoked(list, Long.parseLong(entry.path("statusListIndex").asString("-1")));
-    } catch (NumberFormatException _) {
-      // then it cannot be told
+    List<JsonNode> entries = status.isArray() ? status.valueStream().toList() : List.of(status);
+    Optional<JsonNode> elsewhere = Optional.empty();
+    for (JsonNode entry : entries) {
+      Optional<Boolean> revoked = revoked(entry);
+      if (revoked.equals(Optional.of(true))) {
+        say(Point.REVOKED, Came.FAILS, "revoked");
+        return;
+      }
+      if (revoked.isEmpty()) elsewhere = Optional.of(entry);
     }
-    if (revoked.isEmpty()) say(Point.REVOKED, Came.UNTOLD, "revocation-elsewhere", "address", list);
-    else if (revoked.get()) say(Point.REVOKED, Came.FAILS, "revoked");
+    if (elsewhere.isPresent())
+      say(
+          Point.REVOKED,
+          Came.UNTOLD,
+          "revocation-elsewhere",
+          "address",
+          elsewhere.get().path("statusListCredential").asString(""));
     else say(Point.REVOKED, Came.HOLDS, "not-revoked");
+  }
+
+  private Optional<Boolean> revoked(JsonNode entry) {
+    try {
+      return around.revoked(
+          entry.path("statusListCredential").asString(""),
+          Long.parseLong(entry.path("statusListIndex").asString("-1")));
+    } catch (NumberFormatException _) {
+      return Optional.empty();
+    }
   }
 
   private static Optional<Instant> moment(JsonNode node, String field) {

@@ -176,6 +176,60 @@ class CheckingTest {
         .isEqualTo("UNTOLD checked.revocation-elsewhere");
   }
 
+  /** Linked data passes such things over, so that they would be seen and be in no signature. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '~',
+      value = {
+        "/evidence|{\"id\": \"mine\", \"type\": [\"Evidence\"], \"narrative\": \"Won a race\"}",
+        "/evidence|{\"id\": \"urn:a b\", \"type\": [\"Evidence\"], \"narrative\": \"Won\"}",
+        "/evidence|{\"type\": [\"Evidence\", \"Unheard\"], \"id\": \"x\", \"name\": \"Won\"}",
+        "/credentialSubject/result|{\"id\": \"r\", \"type\": [\"Result\"], \"value\": \"Can teach it\"}",
+        "/credentialSubject/identifier|{\"id\": \"i\", \"type\": \"IdentityObject\", \"hashed\": true, \"identityHash\": \"sha256$00\"}",
+      })
+  void nothing_can_be_added_that_the_signature_would_not_see(String at, String added) {
+    ObjectNode signed = signed(KEYS);
+    ((tools.jackson.databind.node.ArrayNode) signed.at(at))
+        .insert(0, JsonMapper.shared().readTree(added));
+    assertThat(check(signed.toString()).holds()).isFalse();
+  }
+
+  @Test
+  void no_other_status_and_no_other_vocabulary_can_be_put_before_its_own() {
+    revoked.add(94L);
+    ObjectNode signed = signed(KEYS);
+    var own = signed.path("credentialStatus");
+    signed
+        .putArray("credentialStatus")
+        .add(
+            JsonMapper.shared()
+                .readTree(
+                    """
+                    {"id": "s", "type": "BitstringStatusListEntry", "statusPurpose": "revocation",
+                     "statusListIndex": "1",
+                     "statusListCredential": "https://hollowlane.example/status/1"}\
+                    """))
+        .add(own);
+    Checked checked = check(signed.toString());
+    assertThat(checked.holds()).isFalse();
+    assertThat(told(checked, Point.REVOKED)).isEqualTo("FAILS checked.revoked");
+    revoked.clear();
+    ObjectNode renamed = signed(KEYS);
+    ((ObjectNode) renamed.at("/credentialSubject/achievement"))
+        .putObject("@context")
+        .put("title", "https://schema.org/name");
+    assertThat(check(renamed.toString()).holds()).isFalse();
+    ObjectNode brought = signed(KEYS);
+    ((tools.jackson.databind.node.ArrayNode) brought.path("@context"))
+        .addObject()
+        .put("title", "https://schema.org/name");
+    assertThat(check(brought.toString()).holds()).isFalse();
+    ObjectNode unheard = signed(KEYS);
+    ((ObjectNode) unheard.at("/credentialSubject/achievement")).put("grade", "best of all");
+    assertThat(check(unheard.toString()).holds()).isFalse();
+  }
+
   @Test
   void an_assertion_of_version_2_is_read_too() {
     String hosted =
