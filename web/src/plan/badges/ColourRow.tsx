@@ -23,7 +23,7 @@ export function ColourRow({
       <Box
         role="group"
         aria-label={t('badge.colourOfPart', { part: label })}
-        sx={{ display: 'grid', gridTemplateColumns: 'repeat(7, 26px)', gap: 0.5 }}
+        sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, 26px)', gap: 0.5 }}
       >
         {Object.entries(colours).map(([name, hex]) => (
           <Box
