@@ -1,6 +1,7 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yendrik.schema.Tables.AWARD;
 import static yendrik.schema.Tables.CREDENTIAL;
 
 import java.io.IOException;
@@ -223,6 +224,22 @@ class CredentialsTest extends SchoolTest {
     rounds.signDue();
     assertThat(db.fetchCount(CREDENTIAL)).isEqualTo(signed).isPositive();
     assertThat(db.fetchCount(CREDENTIAL, CREDENTIAL.PROVED.eq(""))).isZero();
+  }
+
+  @Test
+  void one_that_cannot_be_signed_holds_up_no_other_and_is_tried_again() {
+    UUID broken = UUID.fromString(mine().path("id").asString());
+    db.deleteFrom(CREDENTIAL).execute();
+    db.update(AWARD).set(AWARD.EVIDENCE, "no address").where(AWARD.ID.eq(broken)).execute();
+    rounds.signDue();
+    assertThat(mine().path("ready").asBoolean()).isFalse();
+    assertThat(db.fetchCount(CREDENTIAL)).isEqualTo(db.fetchCount(AWARD) - 1);
+    db.update(AWARD).setNull(AWARD.EVIDENCE).where(AWARD.ID.eq(broken)).execute();
+    rounds.signDue();
+    assertThat(mine().path("ready").asBoolean()).as("later").isFalse();
+    clock.putTo(clock.instant().plus(Duration.ofMinutes(11)));
+    rounds.signDue();
+    assertThat(mine().path("ready").asBoolean()).isTrue();
   }
 
   @Test

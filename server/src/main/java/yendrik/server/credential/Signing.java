@@ -1,5 +1,7 @@
 package yendrik.server.credential;
 
+import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.selectOne;
 import static yendrik.schema.Tables.AWARD;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.CREDENTIAL;
@@ -7,6 +9,7 @@ import static yendrik.schema.Tables.OUTCOME;
 import static yendrik.schema.Tables.PERSON;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
@@ -14,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -49,7 +53,7 @@ import yendrik.server.institution.Institutions;
 @Component
 class Signing {
   private static final Logger LOG = LoggerFactory.getLogger(Signing.class);
-  private static final int BATCH = 50;
+  private static final Duration LATER = Duration.ofMinutes(10);
 
   /** Of the picture within a credential, in pixels. */
   private static final int PICTURE = 256;
@@ -82,43 +86,52 @@ class Signing {
     this.address = address;
   }
 
-  /** Signs all that is due, some in a transaction. */
+  /** Signs all that is due, one in a transaction; one that cannot be signed holds up no other. */
   void signDue() {
-    while (Boolean.TRUE.equals(transaction.execute(_ -> signSome()))) {}
-  }
-
-  /** Whether there may be more. */
-  private boolean signSome() {
-    List<AwardRecord> due =
-        db.selectFrom(AWARD)
-            .where(AWARD.ID.notIn(db.select(CREDENTIAL.AWARD_ID).from(CREDENTIAL)))
-            .orderBy(AWARD.AWARDED_AT)
-            .limit(BATCH)
-            .forUpdate()
-            .skipLocked()
-            .fetch();
-    if (due.isEmpty()) return false;
-    IssuerKeyStore.Kept kept = keys.inUse();
     Map<List<Object>, OpenBadge.Achievement> known = new HashMap<>();
-    for (AwardRecord award : due) {
-      if (db.fetchExists(CREDENTIAL, CREDENTIAL.AWARD_ID.eq(award.getId()))) continue;
-      sign(award, kept, known);
-    }
-    return due.size() == BATCH;
+    for (UUID award : due())
+      try {
+        transaction.executeWithoutResult(_ -> claim(award).ifPresent(a -> sign(a, known)));
+      } catch (RuntimeException e) {
+        LOG.error("award {} could not be signed; it is tried again", award, e);
+        transaction.executeWithoutResult(_ ->
+            db.update(AWARD)
+                .set(AWARD.SIGN_FROM, clock.instant().plus(LATER))
+                .where(AWARD.ID.eq(award))
+                .execute());
+      }
   }
 
-  private void sign(
-      AwardRecord award, IssuerKeyStore.Kept kept, Map<List<Object>, OpenBadge.Achievement> known) {
+  private List<UUID> due() {
+    return db.select(AWARD.ID)
+        .from(AWARD)
+        .where(unsigned(), AWARD.SIGN_FROM.isNull().or(AWARD.SIGN_FROM.le(clock.instant())))
+        .orderBy(AWARD.AWARDED_AT, AWARD.ID)
+        .fetch(AWARD.ID);
+  }
+
+  private static Condition unsigned() {
+    return notExists(selectOne().from(CREDENTIAL).where(CREDENTIAL.AWARD_ID.eq(AWARD.ID)));
+  }
+
+  /** Empty where another server signs it, or has. */
+  private Optional<AwardRecord> claim(UUID award) {
+    return db.selectFrom(AWARD)
+        .where(AWARD.ID.eq(award))
+        .forNoKeyUpdate()
+        .skipLocked()
+        .fetchOptional()
+        .filter(_ -> !db.fetchExists(CREDENTIAL, CREDENTIAL.AWARD_ID.eq(award)));
+  }
+
+  private void sign(AwardRecord award, Map<List<Object>, OpenBadge.Achievement> known) {
+    IssuerKeyStore.Kept kept = keys.inUse();
     Designs.Ready ready = designs.version(award.getCourseId(), award.getDesignVersion());
-    Optional<Badge> badge = ready.document().design().badge(award.getBadgeId());
-    if (badge.isEmpty()) {
-      LOG.error("award {} is of a badge that its publication has not got", award.getId());
-      return;
-    }
+    Badge badge = ready.document().design().badge(award.getBadgeId()).orElseThrow();
     OpenBadge.Achievement achievement =
         known.computeIfAbsent(
             List.of(award.getBadgeId(), award.getDesignVersion()),
-            _ -> achievement(award.getCourseId(), ready, badge.get()));
+            _ -> achievement(award.getCourseId(), ready, badge));
     String salt = UUID.randomUUID().toString();
     String email =
         db.select(PERSON.EMAIL)
