@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Sign } from '../../api/signs';
 import type { Art } from './art';
+import { Choice } from './Choice';
 import { signsFor, useSigns } from './useStudio';
 
 const SHOWN = 70;
@@ -57,19 +58,22 @@ export function SignPicker({ art, onChange }: { art: Art; onChange: (art: Partia
           overflow: 'auto',
         }}
       >
-        <Tile name="" label={t('badge.noSign')} chosen={art.sign === ''} onChange={onChange}>
+        <Choice
+          label={t('badge.noSign')}
+          chosen={art.sign === ''}
+          onChoose={() => onChange({ sign: '' })}
+        >
           –
-        </Tile>
+        </Choice>
         {shown.map((sign) => (
-          <Tile
+          <Choice
             key={sign.name}
-            name={sign.name}
             label={sign.name.replace(/^own-/, '').replaceAll('-', ' ')}
             chosen={sign.name === art.sign}
-            onChange={onChange}
+            onChoose={() => onChange({ sign: sign.name })}
           >
             <Picture sign={sign} art={art} />
-          </Tile>
+          </Choice>
         ))}
       </Box>
     </Box>
@@ -88,46 +92,3 @@ function Picture({ sign, art }: { sign: Sign; art: Art }) {
     </svg>
   );
 }
-
-function Tile({
-  name,
-  label,
-  chosen,
-  onChange,
-  children,
-}: {
-  name: string;
-  label: string;
-  chosen: boolean;
-  onChange: (art: Partial<Art>) => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <Box
-      component="button"
-      type="button"
-      title={label}
-      aria-label={label}
-      aria-pressed={chosen}
-      onClick={() => onChange({ sign: name })}
-      sx={tile(chosen)}
-    >
-      {children}
-    </Box>
-  );
-}
-
-/** How what can be chosen looks. */
-export const tile = (chosen: boolean) => ({
-  font: 'inherit',
-  color: 'tone.ink',
-  display: 'grid',
-  placeItems: 'center',
-  p: 0.5,
-  cursor: 'pointer',
-  minHeight: 38,
-  border: chosen ? 2 : 1,
-  borderColor: chosen ? 'tone.indigo' : 'divider',
-  bgcolor: chosen ? 'tone.indigoTint' : 'tone.panel',
-  borderRadius: 1,
-});

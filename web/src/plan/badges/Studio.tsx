@@ -7,9 +7,10 @@ import { Section } from '../../ui/Panel';
 import { SavedField } from '../../ui/SavedField';
 import type { Draft } from '../useDraft';
 import { type Art, BEGINNINGS, beginWith, contrasts, EDGES, PATTERNS, WORDS_AT } from './art';
+import { Choice } from './Choice';
 import { ColourRow } from './ColourRow';
 import { OwnPictureField } from './OwnPictureField';
-import { SignPicker, tile } from './SignPicker';
+import { SignPicker } from './SignPicker';
 import { useStudio } from './useStudio';
 
 const MOST_WORDS = 32;
@@ -66,70 +67,55 @@ function Choices({ art, draw }: { art: Art; draw: (change: Partial<Art>) => void
     <>
       <Tiles label={t('badge.beginWith')}>
         {BEGINNINGS.map((beginning, n) => (
-          <Box
+          <Choice
             key={beginning.shape}
-            component="button"
-            type="button"
-            aria-label={t('badge.beginning', { n: n + 1 })}
-            onClick={() => draw(beginWith(beginning, art))}
-            sx={tile(false)}
+            label={t('badge.beginning', { n: n + 1 })}
+            onChoose={() => draw(beginWith(beginning, art))}
           >
             <BadgeDrawing picture={{ art: beginning }} label="" size={34} />
-          </Box>
+          </Choice>
         ))}
       </Tiles>
       <Tiles label={t('plan.shape')}>
         {Object.entries(studio.outlines).map(([shape, d]) => (
-          <Box
+          <Choice
             key={shape}
-            component="button"
-            type="button"
-            title={t(`badge.shapes.${shape}`)}
-            aria-label={t(`badge.shapes.${shape}`)}
-            aria-pressed={shape === art.shape}
-            onClick={() => draw({ shape: shape as Art['shape'] })}
-            sx={tile(shape === art.shape)}
+            label={t(`badge.shapes.${shape}`)}
+            chosen={shape === art.shape}
+            onChoose={() => draw({ shape: shape as Art['shape'] })}
           >
             <svg viewBox="0 0 256 256" width={28} height={28} aria-hidden="true">
               <path d={d} fill="currentColor" />
             </svg>
-          </Box>
+          </Choice>
         ))}
       </Tiles>
       <Tiles label={t('badge.edge')}>
         {EDGES.map((edge) => (
-          <Box
+          <Choice
             key={edge}
-            component="button"
-            type="button"
-            title={t(`badge.edges.${edge}`)}
-            aria-label={t(`badge.edges.${edge}`)}
-            aria-pressed={edge === art.edge}
-            onClick={() => draw({ edge })}
-            sx={tile(edge === art.edge)}
+            label={t(`badge.edges.${edge}`)}
+            chosen={edge === art.edge}
+            onChoose={() => draw({ edge })}
           >
             <BadgeDrawing picture={{ art: { ...bare, edge } }} label="" size={34} />
-          </Box>
+          </Choice>
         ))}
       </Tiles>
       <Tiles label={t('badge.pattern')}>
         {PATTERNS.map((pattern) => (
-          <Box
+          <Choice
             key={pattern}
-            component="button"
-            type="button"
-            title={t(`badge.patterns.${pattern}`)}
-            aria-label={t(`badge.patterns.${pattern}`)}
-            aria-pressed={pattern === art.pattern}
-            onClick={() => draw({ pattern })}
-            sx={tile(pattern === art.pattern)}
+            label={t(`badge.patterns.${pattern}`)}
+            chosen={pattern === art.pattern}
+            onChoose={() => draw({ pattern })}
           >
             <BadgeDrawing
               picture={{ art: { ...bare, edge: 'NONE', pattern } }}
               label=""
               size={34}
             />
-          </Box>
+          </Choice>
         ))}
       </Tiles>
       <Section title={t('badge.words')}>

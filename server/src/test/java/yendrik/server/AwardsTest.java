@@ -86,6 +86,12 @@ class AwardsTest extends SchoolTest {
     return sefa.get(course.path + "/badges/" + badge);
   }
 
+  private int revoke(String reason) {
+    String learner = course.path + "/learners/" + course.enrolment("Ruben Sato");
+    String path = learner + "/badges/" + badge + "/revocation";
+    return sefa.call("POST", path, new Sent.Reason(reason)).getStatus();
+  }
+
   private List<String> letters() {
     return db.selectFrom(LETTER)
         .where(LETTER.SUBJECT.eq("Patcher ends soon"), LETTER.BODY.contains(name()))
@@ -148,19 +154,9 @@ class AwardsTest extends SchoolTest {
   @Test
   void a_badge_is_taken_back_with_a_reason_that_its_holder_reads() {
     reads(page);
-    String path =
-        course.path
-            + "/learners/"
-            + course.enrolment("Ruben Sato")
-            + "/badges/"
-            + badge
-            + "/revocation";
-    assertThat(sefa.call("POST", path, new Sent.Reason("")).getStatus()).isEqualTo(422);
-    assertThat(sefa.call("POST", path, new Sent.Reason("Somebody else read")).getStatus())
-        .isEqualTo(204);
-    assertThat(sefa.call("POST", path, new Sent.Reason("Somebody else read")).getStatus())
-        .as("twice")
-        .isEqualTo(409);
+    assertThat(revoke("")).isEqualTo(422);
+    assertThat(revoke("Somebody else read")).isEqualTo(204);
+    assertThat(revoke("Somebody else read")).as("twice").isEqualTo(409);
     JsonNode mine = mine();
     assertThat(mine.path("earned").asBoolean()).isFalse();
     assertThat(mine.path("state").asString()).isEqualTo("REVOKED");
@@ -272,14 +268,7 @@ class AwardsTest extends SchoolTest {
             "renewal",
             Map.of("anew", List.of(page))));
     reads(page);
-    String path =
-        course.path
-            + "/learners/"
-            + course.enrolment("Ruben Sato")
-            + "/badges/"
-            + badge
-            + "/revocation";
-    sefa.call("POST", path, new Sent.Reason("An error"));
+    assertThat(revoke("An error")).isEqualTo(204);
     clock.putTo(clock.instant().plus(Duration.ofDays(60)));
     catchUp.all();
     assertThat(course.bead("Ruben Sato", page).path("state").asString()).isEqualTo("DONE");
