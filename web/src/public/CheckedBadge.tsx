@@ -15,7 +15,16 @@ export function CheckedBadge({ checked, holder }: { checked: Checked; holder?: s
   const { shown } = checked;
   const signed = checked.found.some((f) => f.point === 'SIGNATURE' && f.came === 'HOLDS');
   const sure = checked.found.some((f) => f.point === 'ISSUER' && f.came === 'HOLDS');
-  const verdict = !checked.holds ? (signed ? 'notNow' : 'notProved') : sure ? 'good' : 'goodOf';
+  const failing = checked.found.filter((f) => f.came === 'FAILS').map((f) => f.point);
+  const verdict = checked.holds
+    ? sure
+      ? 'good'
+      : 'goodOf'
+    : !signed
+      ? 'notProved'
+      : failing.length > 0 && failing.every((point) => point === 'HOLDER')
+        ? 'notTheirs'
+        : 'notNow';
   return (
     <Box sx={{ display: 'grid', gap: 2 }}>
       <Box

@@ -82,6 +82,23 @@ describe('checking a badge', () => {
   });
 });
 
+describe('a badge of somebody else', () => {
+  it('is told as that, not as ended', () => {
+    show(
+      <CheckedBadge
+        checked={checked({
+          holds: false,
+          found: [
+            { point: 'SIGNATURE', came: 'HOLDS', says: 'a' },
+            { point: 'HOLDER', came: 'FAILS', says: 'b' },
+          ],
+        })}
+      />,
+    );
+    expect(screen.getByText(/belongs to somebody else/)).toBeVisible();
+  });
+});
+
 describe('taking badges along', () => {
   const award = {
     id: '4a1a9d7e-64de-4f0c-8f0e-3c8d9a1b2c3d',
