@@ -87,7 +87,7 @@ public class MakeTypes {
       Map.ofEntries(
           entry(
               "PersonId",
-              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by|changed_by|taken_back_by|asked_by|given_by_id)"),
+              "person\\.id|(.*\\.)?(person_id|by_id|sender_id|recipient_id)|.*\\.(published_by|uploaded_by|shelved_by|removed_by|changed_by|taken_back_by|asked_by|given_by_id|made_by_id)"),
           entry("CourseId", "course\\.id|.*\\.course_id|question\\.shelved_from"),
           entry("EnrolmentId", "enrolment\\.id|.*\\.(enrolment_id|journal_of)"),
           entry("GroupId", "learner_group\\.id|.*\\.group_id"),

@@ -21,6 +21,8 @@ public record OwnPicture(String mediaType, byte[] content) {
   public static final int MOST_SVG = 200 << 10;
 
   private static final int SIDE = 512;
+  private static final int WIDE = 900;
+  private static final int HIGH = 300;
 
   /**
    * @param mediaType what the content is
@@ -35,10 +37,25 @@ public record OwnPicture(String mediaType, byte[] content) {
     return new OwnPicture(SVG, svg.getBytes(StandardCharsets.UTF_8));
   }
 
+  /**
+   * A picture of a written name, as PNG and no larger than is printed.
+   *
+   * @param content PNG or JPEG
+   * @throws Refusal if it cannot be read
+   */
+  public static OwnPicture signature(byte[] content) {
+    BufferedImage image = read(content);
+    double share =
+        Math.min(1, Math.min((double) WIDE / image.getWidth(), (double) HIGH / image.getHeight()));
+    int width = Math.max(1, (int) Math.round(image.getWidth() * share));
+    int height = Math.max(1, (int) Math.round(image.getHeight() * share));
+    return new OwnPicture(PNG, Png.written(scaled(image, width, height)));
+  }
+
   /** The picture as PNG in a size. */
   public byte[] png(int size) {
     if (mediaType.equals(SVG)) return Png.of(new String(content, StandardCharsets.UTF_8), size);
-    return Png.written(scaled(read(content), size));
+    return Png.written(scaled(read(content), size, size));
   }
 
   private static byte[] square(byte[] content) {
@@ -47,7 +64,7 @@ public record OwnPicture(String mediaType, byte[] content) {
     BufferedImage middle =
         image.getSubimage(
             (image.getWidth() - side) / 2, (image.getHeight() - side) / 2, side, side);
-    return Png.written(scaled(middle, SIDE));
+    return Png.written(scaled(middle, SIDE, SIDE));
   }
 
   private static BufferedImage read(byte[] content) {
@@ -60,12 +77,12 @@ public record OwnPicture(String mediaType, byte[] content) {
     throw new Refusal("picture-unreadable", "name", "PNG");
   }
 
-  private static BufferedImage scaled(BufferedImage image, int side) {
-    var scaled = new BufferedImage(side, side, BufferedImage.TYPE_INT_ARGB);
+  private static BufferedImage scaled(BufferedImage image, int width, int height) {
+    var scaled = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
     Graphics2D on = scaled.createGraphics();
     on.setRenderingHint(
         RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
-    on.drawImage(image, 0, 0, side, side, null);
+    on.drawImage(image, 0, 0, width, height, null);
     on.dispose();
     return scaled;
   }

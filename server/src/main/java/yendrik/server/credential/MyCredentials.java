@@ -23,10 +23,13 @@ import yendrik.formats.credential.Baking;
 import yendrik.schema.tables.records.AwardRecord;
 import yendrik.schema.tables.records.CredentialRecord;
 import yendrik.server.award.AwardState;
+import yendrik.server.certificate.Paper;
+import yendrik.server.certificate.Prints;
 import yendrik.server.design.BadgePicture;
 import yendrik.server.design.BadgePictures;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
+import yendrik.server.people.People;
 
 /** The badges of a person, from all courses, to be taken along and shown. */
 @Service
@@ -38,6 +41,9 @@ class MyCredentials {
   private final DSLContext db;
   private final Designs designs;
   private final BadgePictures pictures;
+  private final People people;
+  private final Prints prints;
+  private final Paper paper;
   private final Clock clock;
   private final String address;
 
@@ -45,11 +51,17 @@ class MyCredentials {
       DSLContext db,
       Designs designs,
       BadgePictures pictures,
+      People people,
+      Prints prints,
+      Paper paper,
       Clock clock,
       @Value("${yendrik.address}") String address) {
     this.db = db;
     this.designs = designs;
     this.pictures = pictures;
+    this.people = people;
+    this.prints = prints;
+    this.paper = paper;
     this.clock = clock;
     this.address = address;
   }
@@ -59,7 +71,9 @@ class MyCredentials {
     PNG("image/png"),
     SVG("image/svg+xml"),
     JSON("application/vc"),
-    JWT("application/vc+jwt");
+    JWT("application/vc+jwt"),
+    /** On paper: its certificate, or what it is where it has none. */
+    PDF("application/pdf");
 
     private final String mediaType;
 
@@ -149,8 +163,22 @@ class MyCredentials {
           case SVG -> svg(picture, signed.getProved());
           case JSON -> signed.getProved().getBytes(StandardCharsets.UTF_8);
           case JWT -> signed.getToken().getBytes(StandardCharsets.UTF_8);
+          case PDF -> paper(award, signed, ready);
         };
     return new Taken(name, form.mediaType, content);
+  }
+
+  private byte[] paper(AwardRecord award, CredentialRecord signed, Designs.Ready ready) {
+    if (award.getRevokedAt() != null) throw Problem.conflict("revoked-is-not-printed");
+    return prints
+        .of(award.getId())
+        .map(Prints.File::content)
+        .orElseGet(() ->
+            paper.plain(
+                people.names(List.of(award.getPersonId())).getOrDefault(award.getPersonId(), ""),
+                award,
+                ready,
+                Optional.ofNullable(signed.getPublishedAt()).map(_ -> page(award.getId()))));
   }
 
   private byte[] svg(BadgePicture picture, String credential) {

@@ -41,7 +41,13 @@ class MyCredentialsController {
   /** A badge as a file that can be checked anywhere. */
   @GetMapping(
       path = "/{award}/{form}",
-      produces = {"image/png", "image/svg+xml", "application/vc", "application/vc+jwt"})
+      produces = {
+        "image/png",
+        "image/svg+xml",
+        "application/vc",
+        "application/vc+jwt",
+        "application/pdf"
+      })
   @Needs(Right.SIGNED_IN)
   ResponseEntity<Resource> takeAlong(
       SignedIn me, @PathVariable UUID award, @PathVariable MyCredentials.Form form) {

@@ -222,7 +222,7 @@ class Signing {
             + UUID.nameUUIDFromBytes(
                 (course_.get(COURSE.IDENTIFIER) + " badge " + badge.id())
                     .getBytes(java.nio.charset.StandardCharsets.UTF_8)),
-        "Badge",
+        face.sheet().isPresent() ? "Certificate" : "Badge",
         badge.name(),
         badge.description(),
         criteria(ready, badge, face),

@@ -46,6 +46,7 @@ import yendrik.core.strand.attempts.AttemptLeaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.formats.questions.QuestionText;
 import yendrik.server.design.Adoption;
+import yendrik.server.design.BadgeDrafts;
 import yendrik.server.design.BadgeFace;
 import yendrik.server.design.DesignEdits;
 import yendrik.server.design.DesignViews;
@@ -468,6 +469,17 @@ final class Author {
       OptionalInt module,
       BadgeFace face,
       Optional<Condition> earned) {
+    badge(name, description, module, face, earned, Optional.empty());
+  }
+
+  /** The same of one that is valid for a time. */
+  void badge(
+      String name,
+      String description,
+      OptionalInt module,
+      BadgeFace face,
+      Optional<Condition> earned,
+      Optional<Integer> months) {
     var edit =
         new DesignEdits.BadgeEdit(
             name,
@@ -477,12 +489,15 @@ final class Author {
                 face.picture().art(), face.picture().own(), face.picture().alt()),
             earned.map(Json::map),
             /* surprise= */ false,
-            Optional.empty(),
+            months.map(n ->
+                new DesignEdits.LastingEdit(
+                    DesignEdits.LastingKind.MONTHS, Optional.of(n), Optional.empty())),
             Optional.empty(),
             Optional.empty(),
             Optional.of(face.outcomes()),
             Optional.of(face.tags()),
-            face.criteria());
+            face.criteria(),
+            face.sheet().map(BadgeDrafts::edit));
     badges.put(name, drafts.badges().add(course, edit).id());
   }
 

@@ -118,6 +118,7 @@ final class DemoBadges {
         new BadgePicture(art, Optional.empty(), alt),
         List.of(outcomes).stream().map(a::outcomeId).toList(),
         List.of("bicycle", "repair"),
+        Optional.empty(),
         Optional.empty());
   }
 

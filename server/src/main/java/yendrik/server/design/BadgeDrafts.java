@@ -11,6 +11,7 @@ import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.id.StepId;
+import yendrik.formats.certificate.Sheet;
 import yendrik.schema.tables.records.BadgeRecord;
 import yendrik.server.design.DesignViews.BadgeView;
 import yendrik.server.http.FieldChanges;
@@ -70,7 +71,25 @@ public class BadgeDrafts {
         validity.renewal().map(r -> new DesignEdits.RenewalEdit(r.anew(), r.when().map(Json::map))),
         Optional.of(face.outcomes()),
         Optional.of(face.tags()),
-        face.criteria());
+        face.criteria(),
+        face.sheet().map(BadgeDrafts::edit));
+  }
+
+  /** A sheet as it is sent. */
+  public static DesignEdits.SheetEdit edit(Sheet sheet) {
+    return new DesignEdits.SheetEdit(
+        sheet.template(),
+        sheet.paper(),
+        sheet.upright(),
+        sheet.colour(),
+        sheet.heading(),
+        sheet.opening(),
+        sheet.closing(),
+        sheet.hours(),
+        sheet.fields(),
+        sheet.signatures().stream()
+            .map(s -> new DesignEdits.SignatureEdit(s.name(), s.office(), s.picture()))
+            .toList());
   }
 
   public BadgeView change(CourseId course, BadgeId id, int version, DesignEdits.BadgeEdit edit) {
@@ -115,7 +134,31 @@ public class BadgeDrafts {
         new BadgePicture(art, edit.picture().own(), edit.picture().alt().strip()),
         outcomes.stream().distinct().toList(),
         edit.tags().orElse(List.of()).stream().map(String::strip).distinct().toList(),
-        edit.criteria());
+        edit.criteria(),
+        edit.sheet().map(this::sheet));
+  }
+
+  private Sheet sheet(DesignEdits.SheetEdit edit) {
+    for (DesignEdits.SignatureEdit signature : edit.signatures())
+      signature
+          .picture()
+          .filter(hash -> !pictures.has(hash))
+          .ifPresent(_ -> {
+            throw Problem.field("sheet", "no-such-picture");
+          });
+    return new Sheet(
+        edit.template(),
+        edit.paper(),
+        edit.upright(),
+        edit.colour(),
+        edit.heading().strip(),
+        edit.opening().strip(),
+        edit.closing().strip(),
+        edit.hours(),
+        edit.fields(),
+        edit.signatures().stream()
+            .map(s -> new Sheet.Signature(s.name().strip(), s.office().strip(), s.picture()))
+            .toList());
   }
 
   private Validity validity(CourseId course, DesignEdits.BadgeEdit edit) {

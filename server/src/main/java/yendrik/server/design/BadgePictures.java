@@ -14,6 +14,7 @@ import yendrik.formats.badge.Png;
 import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.http.Problem;
+import yendrik.server.people.Secrets;
 
 /** Pictures of badges: those that are drawn, and those that somebody sent. */
 @Service
@@ -31,19 +32,30 @@ public class BadgePictures {
     this.signs = signs;
   }
 
-  /** Keeps a picture that was sent before; says by which hash. */
+  /** Keeps a picture of a badge that was sent before; says by which hash. */
   String keep(PersonId by, String upload) {
     Files.Picture sent = files.picture(by, upload, FileUse.BADGE);
-    OwnPicture own = OwnPicture.of(sent.mediaType(), sent.content());
+    return keep(by, sent.hash(), OwnPicture.of(sent.mediaType(), sent.content()));
+  }
+
+  /** The same of a written name. */
+  String keepSignature(PersonId by, String upload) {
+    Files.Picture sent = files.picture(by, upload, FileUse.SIGNATURE);
+    // the same file may be a badge as well, which is cut otherwise
+    String hash = Secrets.hash("signature " + sent.hash());
+    return keep(by, hash, OwnPicture.signature(sent.content()));
+  }
+
+  private String keep(PersonId by, String hash, OwnPicture own) {
     db.insertInto(BADGE_PICTURE)
-        .set(BADGE_PICTURE.HASH, sent.hash())
+        .set(BADGE_PICTURE.HASH, hash)
         .set(BADGE_PICTURE.MEDIA_TYPE, own.mediaType())
         .set(BADGE_PICTURE.CONTENT, own.content())
         .set(BADGE_PICTURE.UPLOADED_BY, by)
         .set(BADGE_PICTURE.UPLOADED_AT, clock.instant())
         .onConflictDoNothing()
         .execute();
-    return sent.hash();
+    return hash;
   }
 
   boolean has(String hash) {

@@ -139,4 +139,13 @@ class BadgeStudioController {
       @PathVariable CourseId course, Seat seat, @Valid @RequestBody SentBadgePicture sent) {
     return new KeptBadgePicture(pictures.keep(seat.person().id(), sent.upload()));
   }
+
+  /** Keeps a picture of a written name that was sent before. */
+  @PostMapping("/api/courses/{course}/design/signatures")
+  @Needs(Right.PLAN)
+  @ResponseStatus(HttpStatus.CREATED)
+  KeptBadgePicture keepSignature(
+      @PathVariable CourseId course, Seat seat, @Valid @RequestBody SentBadgePicture sent) {
+    return new KeptBadgePicture(pictures.keepSignature(seat.person().id(), sent.upload()));
+  }
 }

@@ -34,6 +34,7 @@ import yendrik.core.id.StepId;
 import yendrik.core.words.Moment;
 import yendrik.core.words.OwnWords;
 import yendrik.formats.badge.Art;
+import yendrik.formats.certificate.Sheet;
 import yendrik.server.http.ByFields;
 import yendrik.server.http.PlainText;
 
@@ -231,7 +232,8 @@ public final class DesignEdits {
       Optional<@Valid RenewalEdit> renewal,
       Optional<@Size(max = 40) List<OutcomeId>> outcomes,
       Optional<@Size(max = 20) List<@NotBlank @Size(max = 40) @PlainText String>> tags,
-      Optional<@Valid BadgeCriteria> criteria) {
+      Optional<@Valid BadgeCriteria> criteria,
+      Optional<@Valid SheetEdit> sheet) {
 
     /** A badge that is earned once and is valid without end. */
     public BadgeEdit(
@@ -253,9 +255,39 @@ public final class DesignEdits {
           Optional.empty(),
           Optional.empty(),
           Optional.empty(),
+          Optional.empty(),
           Optional.empty());
     }
   }
+
+  /**
+   * @param colour empty for the institution's
+   */
+  @Schema(name = "CertificateSheetEdit")
+  public record SheetEdit(
+      @NotNull Sheet.Template template,
+      @NotNull Sheet.Paper paper,
+      boolean upright,
+      Optional<Art.Colour> colour,
+      @NotNull @Size(max = 80) @PlainText String heading,
+      @NotNull @Size(max = 200) @PlainText String opening,
+      @NotNull @Size(max = 400) @PlainText String closing,
+      Optional<@Min(1) @Max(Sheet.MOST_HOURS) Integer> hours,
+      @NotNull Set<Sheet.@NotNull Field> fields,
+      @NotNull @Size(max = Sheet.MOST_SIGNATURES) List<@Valid SignatureEdit> signatures) {
+    public SheetEdit {
+      fields = fields == null ? Set.of() : Sheet.ordered(fields);
+    }
+  }
+
+  /**
+   * @param picture the hash of a picture that was sent before
+   */
+  @Schema(name = "CertificateSignatureEdit")
+  public record SignatureEdit(
+      @NotNull @Size(max = 100) @PlainText String name,
+      @NotNull @Size(max = 100) @PlainText String office,
+      Optional<@Pattern(regexp = "[0-9a-f]{64}") String> picture) {}
 
   /** How long a badge is valid. */
   public enum LastingKind {

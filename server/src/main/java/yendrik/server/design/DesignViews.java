@@ -214,7 +214,8 @@ public final class DesignViews {
       Optional<RenewalView> renewal,
       List<OutcomeId> outcomes,
       List<String> tags,
-      Optional<BadgeCriteria> criteria) {}
+      Optional<BadgeCriteria> criteria,
+      Optional<DesignEdits.SheetEdit> sheet) {}
 
   /**
    * @param when empty for what is asked the first time
@@ -355,6 +356,7 @@ public final class DesignViews {
                     r.anew(), RuleView.of(r.when(), new RuleAt.BadgeRenewed(b.id()), wording))),
         face.outcomes(),
         face.tags(),
-        face.criteria());
+        face.criteria(),
+        face.sheet().map(BadgeDrafts::edit));
   }
 }

@@ -12,6 +12,8 @@ public enum FileUse implements Accepts {
   MARK(1L << 20, Set.of("image/png", "image/jpeg")),
   /** To be a badge. */
   BADGE(2L << 20, Set.of("image/png", "image/jpeg", "image/svg+xml")),
+  /** A written name, to be printed. */
+  SIGNATURE(2L << 20, Set.of("image/png", "image/jpeg")),
   CAPTIONS(2L << 20, Set.of("text/vtt", "text/plain")),
   /** To be read or worked on: anything that no computer runs by itself. */
   DOCUMENT(500L << 20, Set.of());

@@ -79,6 +79,19 @@ public class Institutions {
         .fetchOptional(INSTITUTION_PICTURE.HASH);
   }
 
+  /**
+   * What stands beside its name.
+   *
+   * @param mediaType PNG or JPEG
+   */
+  public record Mark(String mediaType, byte[] content) {}
+
+  /** What stands beside its name, if anything does. */
+  public Optional<Mark> mark() {
+    return db.selectFrom(INSTITUTION_PICTURE)
+        .fetchOptional(p -> new Mark(p.getMediaType(), p.getContent()));
+  }
+
   private Map<String, String> texts(JSONB stored) {
     return json.readValue(stored.data(), TEXTS);
   }

@@ -55,6 +55,7 @@ class Awards {
         .set(AWARD.GIVEN_BY_ID, fact.by().orElse(null))
         .set(AWARD.REASON, issued.reason())
         .set(AWARD.EVIDENCE, issued.evidence().orElse(null))
+        .set(AWARD.TO_CERTIFY, ready.document().face(issued.badge()).sheet().isPresent())
         .set(AWARD.LEVELS, Json.of(levels(progress, issued.badge(), ready)))
         .execute();
   }

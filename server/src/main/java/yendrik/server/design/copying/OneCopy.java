@@ -365,7 +365,8 @@ final class OneCopy implements Carrying {
         face.picture(),
         face.outcomes().stream().flatMap(o -> names.outcome(o).stream()).map(Outcome::id).toList(),
         face.tags(),
-        face.criteria());
+        face.criteria(),
+        face.sheet());
   }
 
   private Validity validity(BadgeRecord b) {

@@ -1,0 +1,3 @@
+/** Certificates on paper. */
+@org.jspecify.annotations.NullMarked
+package yendrik.formats.certificate;

@@ -1,0 +1,3 @@
+/** Certificates: their register, what stands on them, and checking them. */
+@org.jspecify.annotations.NullMarked
+package yendrik.server.certificate;
