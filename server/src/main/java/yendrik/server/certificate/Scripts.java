@@ -13,7 +13,7 @@ import yendrik.formats.certificate.Letters;
 
 /** Fonts for names in any script, as they ship. */
 @Component
-class Scripts {
+public class Scripts {
   private final Letters letters;
 
   Scripts() throws IOException {
@@ -46,6 +46,11 @@ class Scripts {
         throw new UncheckedIOException(e);
       }
     };
+  }
+
+  /** Whether there is a font for each letter of a text. */
+  public boolean has(String text) {
+    return letters.has(text);
   }
 
   Letters letters() {
