@@ -94,6 +94,31 @@ export const queries = {
       queryKey: ['shown-badge', award],
       queryFn: () => body(api.GET('/api/public/badges/{award}', { params: { path: { award } } })),
     }),
+  sheetPicture: (course: number, badge: number, version: number, name: string) =>
+    queryOptions({
+      queryKey: ['sheet-picture', course, badge, version, name],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/design/badges/{badge}/sheet/png', {
+            params: { path: { course, badge }, query: { name } },
+            parseAs: 'blob',
+            headers: { Accept: 'image/png, application/problem+json' },
+          }),
+        ),
+    }),
+  certificates: (course: number) =>
+    queryOptions({
+      queryKey: ['certificates', course],
+      queryFn: () =>
+        body(api.GET('/api/courses/{course}/certificates', { params: { path: { course } } })),
+    }),
+  checkedCertificate: (code: string) =>
+    queryOptions({
+      queryKey: ['checked-certificate', code],
+      queryFn: () =>
+        body(api.GET('/api/public/certificates/{code}', { params: { path: { code } } })),
+      retry: false,
+    }),
   badgeStudio: () =>
     queryOptions({
       queryKey: ['badge-studio'],

@@ -15,6 +15,7 @@ const SignIn = lazy(() => import('../session/SignIn'));
 const NewPassword = lazy(() => import('../session/NewPassword'));
 const Forgotten = lazy(() => import('../session/Forgotten'));
 const ShownBadge = lazy(() => import('../public/ShownBadge'));
+const CheckCertificate = lazy(() => import('../public/CheckCertificate'));
 const CheckPage = lazy(() => import('../public/CheckPage'));
 const FirstCourse = lazy(() => import('./FirstCourse'));
 const Frame = lazy(() => import('./Frame'));
@@ -41,6 +42,8 @@ export function App() {
                 <Route path="/password" element={<NewPassword />} />
                 <Route path="/forgotten" element={<Forgotten />} />
                 <Route path="/check" element={<CheckPage />} />
+                <Route path="/certificate" element={<CheckCertificate />} />
+                <Route path="/certificate/:code" element={<CheckCertificate />} />
                 <Route path="/badge/:award" element={<ShownBadge />} />
                 <Route path="*" element={data.person ? <SignedIn me={data} /> : <SignIn />} />
               </Routes>

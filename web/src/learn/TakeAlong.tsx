@@ -7,7 +7,7 @@ import { queries } from '../api/queries';
 import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 
-const FORMS = ['PNG', 'SVG', 'JSON', 'JWT'] as const;
+const FORMS = ['PDF', 'PNG', 'SVG', 'JSON', 'JWT'] as const;
 
 /** All badges of the learner, from all courses: to take along, and to show. */
 export function TakeAlong() {
@@ -81,7 +81,10 @@ function Award({ award }: { award: MyAward }) {
         {t('along.take')}
       </Button>
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
-        {FORMS.filter((form) => form !== 'SVG' || !award.picture.own).map((form) => (
+        {FORMS.filter(
+          (form) =>
+            (form !== 'SVG' || !award.picture.own) && (form !== 'PDF' || award.state !== 'REVOKED'),
+        ).map((form) => (
           <MenuItem
             key={form}
             component="a"

@@ -114,6 +114,7 @@ export const badgeEdit = (b: DesignBadge): Body<BadgeEdit> => ({
   outcomes: b.outcomes,
   tags: b.tags,
   ...(b.criteria && { criteria: b.criteria }),
+  ...(b.sheet && { sheet: b.sheet }),
 });
 
 export const outcomeEdit = (o: DesignOutcome): OutcomeEdit => ({

@@ -120,7 +120,7 @@ describe('taking badges along', () => {
     await userEvent.click(await screen.findByRole('button', { name: 'Download True Wheel' }));
     const items = screen.getAllByRole('menuitem').map((item) => item.getAttribute('href'));
     expect(items).toEqual(
-      ['PNG', 'SVG', 'JSON', 'JWT'].map((form) => `/api/account/badges/${award.id}/${form}`),
+      ['PDF', 'PNG', 'SVG', 'JSON', 'JWT'].map((form) => `/api/account/badges/${award.id}/${form}`),
     );
     await userEvent.keyboard('{Escape}');
     expect(screen.getByRole('button', { name: 'Download New' })).toBeDisabled();

@@ -7,6 +7,7 @@ import { SavedField } from '../../ui/SavedField';
 import { FindingsAt } from '../check/FindingsAt';
 import { RuleEditor } from '../RuleEditor';
 import type { Draft } from '../useDraft';
+import type { At } from './at';
 import { LastingFields } from './LastingFields';
 import { MeaningFields } from './MeaningFields';
 
@@ -14,16 +15,16 @@ export function BadgeInspector({
   badge,
   design,
   draft,
-  drawing,
-  onDraw,
+  at,
+  onGo,
   onCopy,
   onGone,
 }: {
   badge: DesignBadge;
   design: Design;
   draft: Draft;
-  drawing: boolean;
-  onDraw: () => void;
+  at: At;
+  onGo: (at: At) => void;
   onCopy: () => void;
   onGone: () => void;
 }) {
@@ -32,7 +33,9 @@ export function BadgeInspector({
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <Kicker>{t('frame.badges')}</Kicker>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
-        {!drawing && <BadgeDrawing picture={badge.picture} label={badge.picture.alt} size={88} />}
+        {at !== 'draw' && (
+          <BadgeDrawing picture={badge.picture} label={badge.picture.alt} size={88} />
+        )}
         <Box sx={{ flex: 1, display: 'grid', gap: 1, alignContent: 'start' }}>
           <SavedField
             label={t('common.name')}
@@ -41,11 +44,18 @@ export function BadgeInspector({
             onFocus={(e) => e.target.select()}
             onSave={(name) => draft.badge(badge, { name })}
           />
-          {!drawing && (
-            <Button variant="outlined" sx={{ justifySelf: 'start' }} onClick={onDraw}>
-              {t('badge.draw')}
-            </Button>
-          )}
+          <Box sx={{ display: 'flex', gap: 1 }}>
+            {at !== 'draw' && (
+              <Button variant="outlined" onClick={() => onGo('draw')}>
+                {t('badge.draw')}
+              </Button>
+            )}
+            {at !== 'paper' && (
+              <Button variant="outlined" onClick={() => onGo('paper')}>
+                {t('paper.lay')}
+              </Button>
+            )}
+          </Box>
         </Box>
       </Box>
       <FindingsAt part="BADGES" id={badge.id} design={design} draft={draft} />

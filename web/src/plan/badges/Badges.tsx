@@ -13,25 +13,29 @@ import { useSelection } from '../../ui/useSelection';
 import { badgeEdit } from '../edits';
 import { useDraft } from '../useDraft';
 import { FIRST } from './art';
+import type { At } from './at';
 import { BadgeInspector } from './BadgeInspector';
 import { lastingInWords } from './lasting';
 
 const Studio = lazy(() => import('./Studio'));
 
-/** Whether the chosen badge is being drawn stands in the address. */
-function useDrawing(): [boolean, (drawing: boolean) => void] {
+const PaperStudio = lazy(() => import('./paper/PaperStudio'));
+
+/** Whether the chosen badge is drawn or laid out stands in the address. */
+function useAt(): [At, (at: At) => void] {
   const [params, setParams] = useSearchParams();
-  const draw = (drawing: boolean) =>
+  const go = (at: At) =>
     setParams(
       (now) => {
         const next = new URLSearchParams(now);
-        if (drawing) next.set('draw', '1');
-        else next.delete('draw');
+        next.delete('draw');
+        next.delete('paper');
+        if (at !== 'all') next.set(at, '1');
         return next;
       },
       { replace: true },
     );
-  return [params.has('draw'), draw];
+  return [params.has('draw') ? 'draw' : params.has('paper') ? 'paper' : 'all', go];
 }
 
 export default function Badges() {
@@ -39,7 +43,7 @@ export default function Badges() {
   const course = useCourse();
   const draft = useDraft(course.id);
   const [sel, select] = useSelection();
-  const [drawing, setDrawing] = useDrawing();
+  const [at, go] = useAt();
   const design = useQuery(queries.design(course.id));
   const chosen = design.data?.badges.find((b) => `${b.id}` === sel);
   const make = (like: Partial<DesignBadge>) =>
@@ -65,7 +69,8 @@ export default function Badges() {
       ...(badgeEdit(badge) as unknown as DesignBadge),
       name: t('badge.copyOf', { name: badge.name }).slice(0, 100),
     });
-  const drawn = drawing ? chosen : undefined;
+  const Part = at === 'draw' ? Studio : PaperStudio;
+  const open = at === 'all' ? undefined : chosen;
   return (
     <WithInspector
       inspector={
@@ -75,8 +80,8 @@ export default function Badges() {
             badge={chosen}
             design={design.data}
             draft={draft}
-            drawing={drawing}
-            onDraw={() => setDrawing(!drawing)}
+            at={at}
+            onGo={go}
             onCopy={() => copy(chosen)}
             onGone={() => select(null)}
           />
@@ -85,8 +90,8 @@ export default function Badges() {
       onClose={() => select(null)}
     >
       <Actions>
-        {drawn && (
-          <Button variant="outlined" onClick={() => setDrawing(false)}>
+        {open && (
+          <Button variant="outlined" onClick={() => go('all')}>
             {t('badge.all')}
           </Button>
         )}
@@ -96,9 +101,9 @@ export default function Badges() {
       </Actions>
       <Loaded query={design}>
         {(data) =>
-          drawn ? (
+          open ? (
             <Suspense fallback={null}>
-              <Studio key={drawn.id} badge={drawn} draft={draft} />
+              <Part key={open.id} badge={open} draft={draft} />
             </Suspense>
           ) : data.badges.length === 0 ? (
             <Empty

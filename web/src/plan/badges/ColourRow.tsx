@@ -10,7 +10,7 @@ export function ColourRow({
   onChange,
 }: {
   label: string;
-  value: ColourName;
+  value: ColourName | undefined;
   colours: Colours;
   onChange: (colour: ColourName) => void;
 }) {

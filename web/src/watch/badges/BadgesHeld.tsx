@@ -1,6 +1,7 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { BadgeHeld } from '../../api/client';
 import { queries } from '../../api/queries';
@@ -10,11 +11,38 @@ import { BadgeDrawing } from '../../ui/BadgeDrawing';
 import { Empty, Loaded, WithInspector } from '../../ui/Panel';
 import { useLive } from '../../ui/useLive';
 import { useSelection } from '../../ui/useSelection';
+import { Certificates } from './Certificates';
 import { GiveDialog } from './GiveDialog';
 import { HoldersInspector } from './HoldersInspector';
 
-/** The badges of the course: who holds them, who is close, and giving them by hand. */
+/** The badges of the course and their holders, or the register of its certificates. */
 export default function BadgesHeld() {
+  const t = useTranslations();
+  const [params, setParams] = useSearchParams();
+  const register = params.has('register');
+  return (
+    <>
+      <Actions>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={register ? 'register' : 'holders'}
+          aria-label={t('held.shown')}
+          onChange={(_, next) =>
+            next && setParams(next === 'register' ? { register: '1' } : {}, { replace: true })
+          }
+        >
+          <ToggleButton value="holders">{t('held.holdersOf')}</ToggleButton>
+          <ToggleButton value="register">{t('held.register')}</ToggleButton>
+        </ToggleButtonGroup>
+      </Actions>
+      {register ? <Certificates /> : <Held />}
+    </>
+  );
+}
+
+/** Who holds which badge, who is close, and giving them by hand. */
+function Held() {
   const t = useTranslations();
   const course = useCourse();
   useLive(course.id, ['badges-held']);

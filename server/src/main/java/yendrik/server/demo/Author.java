@@ -472,14 +472,19 @@ final class Author {
     badge(name, description, module, face, earned, Optional.empty());
   }
 
-  /** The same of one that is valid for a time. */
+  /**
+   * The same of one that is valid for a time.
+   *
+   * @param anew steps that are done again to renew it
+   */
   void badge(
       String name,
       String description,
       OptionalInt module,
       BadgeFace face,
       Optional<Condition> earned,
-      Optional<Integer> months) {
+      Optional<Integer> months,
+      StepId... anew) {
     var edit =
         new DesignEdits.BadgeEdit(
             name,
@@ -493,7 +498,9 @@ final class Author {
                 new DesignEdits.LastingEdit(
                     DesignEdits.LastingKind.MONTHS, Optional.of(n), Optional.empty())),
             Optional.empty(),
-            Optional.empty(),
+            anew.length == 0
+                ? Optional.empty()
+                : Optional.of(new DesignEdits.RenewalEdit(List.of(anew), Optional.empty())),
             Optional.of(face.outcomes()),
             Optional.of(face.tags()),
             face.criteria(),

@@ -1,8 +1,10 @@
 package yendrik.server.demo;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import yendrik.core.people.StaffKind;
 import yendrik.core.rule.Leaf;
 import yendrik.core.strand.marks.MarkLeaf;
 import yendrik.core.strand.signoff.SignOffLeaf;
@@ -13,11 +15,15 @@ import yendrik.formats.badge.Art.Pattern;
 import yendrik.formats.badge.Art.Shape;
 import yendrik.formats.badge.Art.SignStyle;
 import yendrik.formats.badge.Art.WordsAt;
+import yendrik.formats.certificate.Sheet;
 import yendrik.server.design.BadgeFace;
 import yendrik.server.design.BadgePicture;
 
 /** The badges of the main course. */
 final class DemoBadges {
+  /** For so long the certificate is valid. */
+  private static final int YEARS = 3;
+
   private DemoBadges() {}
 
   static void add(Author a) {
@@ -111,6 +117,55 @@ final class DemoBadges {
             "A calendar page with a tick"),
         Optional.of(
             a.all(a.ask(new Leaf.AttendanceRate(1)), a.ask(new Leaf.SessionsAttended(10)))));
+    a.badge(
+        "Foundations certificate",
+        "Services a bicycle from end to end, alone and by the book, and explains the work and its cost to a rider.",
+        OptionalInt.empty(),
+        onPaper(
+            face(
+                a,
+                patterned(
+                    art(Shape.BARREL, Edge.DOUBLE, "bicycle", Colour.LAGOON, Colour.STRAW),
+                    Pattern.RINGS),
+                "A bicycle in a hexagon",
+                "SAFE",
+                "DIAG",
+                "BRAKE",
+                "GEAR",
+                "WHEEL",
+                "BEAR",
+                "TORQ",
+                "RIDER")),
+        Optional.of(
+            a.all(
+                a.mastery("SAFE"),
+                a.mastery("BRAKE"),
+                a.mastery("GEAR"),
+                a.mastery("WHEEL"),
+                a.mastery("RIDER"),
+                a.ask(new Leaf.Approved(StaffKind.FACILITATOR)))),
+        Optional.of(YEARS * 12),
+        a.id("brake-practical"),
+        a.id("true-practical"));
+  }
+
+  private static BadgeFace onPaper(BadgeFace face) {
+    var sheet =
+        new Sheet(
+            Sheet.Template.THREAD,
+            Sheet.Paper.A4,
+            /* upright= */ false,
+            Optional.of(Colour.LAGOON),
+            "Certificate",
+            "This is to say that",
+            "has learned and shown all that belongs to the foundations of a cycle mechanic",
+            Optional.of(60),
+            EnumSet.allOf(Sheet.Field.class),
+            List.of(
+                new Sheet.Signature("Tomas Weir", "Facilitator at the bench", Optional.empty()),
+                new Sheet.Signature("Odalys Brandt", "Course designer", Optional.empty())));
+    return new BadgeFace(
+        face.picture(), face.outcomes(), face.tags(), face.criteria(), Optional.of(sheet));
   }
 
   private static BadgeFace face(Author a, Art art, String alt, String... outcomes) {

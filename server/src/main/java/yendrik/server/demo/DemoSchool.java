@@ -890,7 +890,62 @@ public class DemoSchool implements ApplicationRunner {
         _ -> List.of(new Fact.Excused(id, reason)));
   }
 
+  /** Badges that were given by hand: shown elsewhere, given in error, brought from earlier. */
+  private void givenByHand(Author a, Instant today) {
+    Instant earlier = today.minus(Duration.ofDays(30));
+    give(
+        a,
+        "Tilda Moreau",
+        earlier,
+        "Here in spring, seen on paper",
+        today.plus(Duration.ofDays(500)));
+    give(
+        a,
+        "Rosa Lindqvist",
+        earlier,
+        "Here three years ago, seen on paper",
+        today.plus(Duration.ofDays(6)));
+    give(
+        a,
+        "Samir Holt",
+        earlier,
+        "Here three years ago, seen on paper",
+        today.minus(Duration.ofDays(12)));
+    clock.putTo(today.minus(Duration.ofDays(9)));
+    issue(
+        a,
+        "Petra Quill",
+        new Fact.BadgeIssued(
+            a.badge("Clear Speaker"),
+            "Explained a quote to a rider on the open evening",
+            Optional.empty(),
+            Optional.of("https://hollowlane.example/open-evening/petra")));
+    clock.putTo(today.minus(Duration.ofDays(8)));
+    issue(
+        a,
+        "Ugo Ferrant",
+        new Fact.BadgeIssued(a.badge("True Wheel"), "Trued a wheel at the bench"));
+    clock.putTo(today.minus(Duration.ofDays(7)));
+    issue(
+        a,
+        "Ugo Ferrant",
+        new Fact.BadgeRevoked(
+            a.badge("True Wheel"), "Given in error: the wheel was trued by somebody else"));
+  }
+
+  private void give(Author a, String name, Instant at, String reason, Instant until) {
+    clock.putTo(at);
+    var certificate = a.badge("Foundations certificate");
+    issue(a, name, new Fact.BadgeIssued(certificate, reason, Optional.of(until)));
+  }
+
+  private void issue(Author a, String name, Fact.What what) {
+    EnrolmentId learner = walks.enrolment(a.course, requireNonNull(ids.get(name))).orElseThrow();
+    walks.act(learner, Optional.of(requireNonNull(ids.get("Tomas Weir"))), _ -> List.of(what));
+  }
+
   private void handMadeStories(Author foundations, Seat teaching, Instant today) {
+    givenByHand(foundations, today);
     clock.putTo(today.minus(Duration.ofHours(50)));
     EnrolmentId ilse =
         walks.enrolment(foundations.course, requireNonNull(ids.get("Ilse Tran"))).orElseThrow();
