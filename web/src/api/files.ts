@@ -70,3 +70,12 @@ export async function sendInPieces(
     });
   });
 }
+
+/** A file as an address that stands for its content, so that it can be shown. */
+export const dataAddress = (file: Blob) =>
+  new Promise<string>((done, failed) => {
+    const reader = new FileReader();
+    reader.onload = () => done(`${reader.result}`);
+    reader.onerror = () => failed(reader.error);
+    reader.readAsDataURL(file);
+  });

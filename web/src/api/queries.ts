@@ -7,6 +7,7 @@ import {
   type Report,
   type SameAgain,
 } from './client';
+import { dataAddress } from './files';
 import type { Sign } from './signs';
 
 type Is = Report['is'];
@@ -97,13 +98,15 @@ export const queries = {
   sheetPicture: (course: number, badge: number, version: number, name: string) =>
     queryOptions({
       queryKey: ['sheet-picture', course, badge, version, name],
-      queryFn: () =>
-        body(
-          api.GET('/api/courses/{course}/design/badges/{badge}/sheet/png', {
-            params: { path: { course, badge }, query: { name } },
-            parseAs: 'blob',
-            headers: { Accept: 'image/png, application/problem+json' },
-          }),
+      queryFn: async () =>
+        dataAddress(
+          await body(
+            api.GET('/api/courses/{course}/design/badges/{badge}/sheet/png', {
+              params: { path: { course, badge }, query: { name } },
+              parseAs: 'blob',
+              headers: { Accept: 'image/png, application/problem+json' },
+            }),
+          ),
         ),
     }),
   certificates: (course: number) =>

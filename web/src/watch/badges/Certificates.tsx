@@ -8,7 +8,7 @@ import { Actions } from '../../frame/Actions';
 import { useCourse } from '../../frame/course';
 import { day } from '../../ui/format';
 import { begun, isUnderWay, useJobs } from '../../ui/jobs';
-import { Empty, Loaded } from '../../ui/Panel';
+import { Empty, Loaded, WithInspector } from '../../ui/Panel';
 import { useLive } from '../../ui/useLive';
 import { AgainDialog } from './AgainDialog';
 
@@ -33,7 +33,7 @@ export function Certificates() {
   const tick = (id: number, on: boolean) =>
     setTicked((now) => new Set(on ? [...now, id] : [...now].filter((other) => other !== id)));
   return (
-    <>
+    <WithInspector inspector={null} onClose={() => undefined}>
       <Actions>
         {valid.length > 0 && <PrintButton certificates={toPrint} />}
         {formats.map((f) => (
@@ -97,7 +97,7 @@ export function Certificates() {
           )
         }
       </Loaded>
-    </>
+    </WithInspector>
   );
 }
 
@@ -120,6 +120,7 @@ function Row({
       <td>
         <Checkbox
           size="small"
+          sx={{ p: 0.25 }}
           disabled={!stands}
           checked={ticked}
           onChange={(_, on) => onTick(on)}

@@ -67,6 +67,7 @@ export default function PaperStudio({ badge, draft }: { badge: DesignBadge; draf
                 control={
                   <Checkbox
                     size="small"
+                    sx={{ py: 0.5 }}
                     checked={sheet.fields.includes(field)}
                     onChange={(_, on) => put({ fields: withField(sheet, field, on) })}
                   />

@@ -1,6 +1,6 @@
 import { Alert, Box, LinearProgress, TextField } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { DesignBadge } from '../../../api/client';
 import { queries } from '../../../api/queries';
@@ -16,7 +16,6 @@ export function Preview({ badge }: { badge: DesignBadge }) {
     ...queries.sheetPicture(course.id, badge.id, badge.version, shown),
     placeholderData: keepPreviousData,
   });
-  const src = useAddress(page.data);
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <TextField
@@ -45,10 +44,10 @@ export function Preview({ badge }: { badge: DesignBadge }) {
             sx={{ position: 'absolute', top: 0, left: 0, right: 0, zIndex: 1 }}
           />
         )}
-        {src && (
+        {page.data && (
           <Box
             component="img"
-            src={src}
+            src={page.data}
             alt={t('paper.previewOf', { name: badge.name })}
             sx={{ display: 'block', width: '100%' }}
           />
@@ -61,16 +60,4 @@ export function Preview({ badge }: { badge: DesignBadge }) {
 function ratio(badge: DesignBadge): string {
   const [short, long] = badge.sheet?.paper === 'LETTER' ? [215.9, 279.4] : [210, 297];
   return badge.sheet?.upright ? `${short} / ${long}` : `${long} / ${short}`;
-}
-
-/** The address of something in memory, as long as it is shown. */
-function useAddress(content: Blob | undefined): string | undefined {
-  const [address, setAddress] = useState<string>();
-  useEffect(() => {
-    if (!content) return;
-    const made = URL.createObjectURL(content);
-    setAddress(made);
-    return () => URL.revokeObjectURL(made);
-  }, [content]);
-  return address;
 }

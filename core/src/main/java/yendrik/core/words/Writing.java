@@ -56,6 +56,11 @@ public record Writing(Catalogue catalogue, ZoneId zone, int thisYear) {
     return local.format(catalogue.dates(thatYear ? "date.day" : "date.day-of-another-year"));
   }
 
+  /** The day as it stands on a document, with its year whatever the year is. */
+  public String date(Instant at) {
+    return at.atZone(zone).format(catalogue.dates("date.on-paper"));
+  }
+
   /** The day, with the time unless it is midnight. */
   public String moment(Instant at) {
     ZonedDateTime local = at.atZone(zone);

@@ -210,18 +210,17 @@ public class Paper {
   }
 
   private List<Certificate.Line> lines(Sheet sheet, Held held, ZoneId zone) {
-    // with the year, whatever the year is
     var writing = new Writing(institutions.catalogue(), zone, 0);
     boolean plain = held.number().isEmpty();
     List<Certificate.Line> lines = new ArrayList<>();
     if (sheet.fields().contains(Sheet.Field.NUMBER))
       held.number().ifPresent(number -> lines.add(line("certificate.number", number)));
     if (plain || sheet.fields().contains(Sheet.Field.DAY))
-      lines.add(line("certificate.given-on", writing.day(held.awardedAt())));
+      lines.add(line("certificate.given-on", writing.date(held.awardedAt())));
     if (plain || sheet.fields().contains(Sheet.Field.END))
       held.endsAt()
           .ifPresent(
-              end -> lines.add(line("certificate.valid-until", writing.day(end.minus(MOMENT)))));
+              end -> lines.add(line("certificate.valid-until", writing.date(end.minus(MOMENT)))));
     return lines;
   }
 
