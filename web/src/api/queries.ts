@@ -90,6 +90,11 @@ export const queries = {
       queryKey: ['my-awards'],
       queryFn: () => body(api.GET('/api/account/badges')),
     }),
+  wallets: () =>
+    queryOptions({
+      queryKey: ['wallets'],
+      queryFn: () => body(api.GET('/api/account/wallets')),
+    }),
   shownBadge: (award: string) =>
     queryOptions({
       queryKey: ['shown-badge', award],

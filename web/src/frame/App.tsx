@@ -16,6 +16,7 @@ const NewPassword = lazy(() => import('../session/NewPassword'));
 const Forgotten = lazy(() => import('../session/Forgotten'));
 const ShownBadge = lazy(() => import('../public/ShownBadge'));
 const CheckCertificate = lazy(() => import('../public/CheckCertificate'));
+const WalletBack = lazy(() => import('../learn/WalletBack'));
 const CheckPage = lazy(() => import('../public/CheckPage'));
 const FirstCourse = lazy(() => import('./FirstCourse'));
 const Frame = lazy(() => import('./Frame'));
@@ -60,6 +61,7 @@ function SignedIn({ me }: { me: Me }) {
   return (
     <Routes>
       <Route path="/" element={<Home me={me} />} />
+      <Route path="/wallet" element={<WalletBack />} />
       <Route path="/c/:course/*" element={<Course me={me} />} />
       {me.person?.administrator &&
         OF_INSTITUTION.map(({ path, Part }) => (

@@ -1,4 +1,13 @@
-import { Alert, Box, Button, Menu, MenuItem, Switch, Typography } from '@mui/material';
+import {
+  Alert,
+  Box,
+  Button,
+  LinearProgress,
+  Menu,
+  MenuItem,
+  Switch,
+  Typography,
+} from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
@@ -6,6 +15,7 @@ import { api, type MyAward } from '../api/client';
 import { queries } from '../api/queries';
 import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
+import { useSend, useWallets } from './useWallets';
 
 const FORMS = ['PDF', 'PNG', 'SVG', 'JSON', 'JWT'] as const;
 
@@ -31,6 +41,8 @@ function Award({ award }: { award: MyAward }) {
   const t = useTranslations();
   const client = useQueryClient();
   const [at, setAt] = useState<HTMLElement | null>(null);
+  const wallets = useWallets();
+  const send = useSend(award);
   const show = useMutation({
     mutationFn: (shown: boolean) =>
       api.PUT('/api/account/badges/{award}/showing', {
@@ -95,15 +107,40 @@ function Award({ award }: { award: MyAward }) {
             {t(`along.form.${form}`)}
           </MenuItem>
         ))}
+        {wallets.map((wallet) => (
+          <MenuItem
+            key={wallet.name}
+            onClick={() => {
+              setAt(null);
+              send.mutate(wallet);
+            }}
+          >
+            {t(wallet.badges[award.id] ? 'along.sendAgain' : 'along.send', {
+              wallet: wallet.name,
+            })}
+          </MenuItem>
+        ))}
       </Menu>
       {award.shown && (
         <Typography variant="body2" sx={{ width: '100%', overflowWrap: 'anywhere' }}>
           {t('along.shownAt')} <a href={`/badge/${award.id}`}>{award.shown}</a>
         </Typography>
       )}
-      {show.error && (
+      {wallets.map(
+        ({ name, address, badges }) =>
+          badges[award.id] && (
+            <Typography key={name} variant="body2" sx={{ width: '100%' }}>
+              {t('along.inWallet', { date: day(badges[award.id]) })}{' '}
+              <a href={address} target="_blank" rel="noreferrer">
+                {name}
+              </a>
+            </Typography>
+          ),
+      )}
+      {send.isPending && <LinearProgress aria-label={t('along.sending')} sx={{ width: '100%' }} />}
+      {(show.error ?? send.error) && (
         <Alert severity="error" sx={{ width: '100%' }}>
-          {show.error.message}
+          {(show.error ?? send.error)?.message}
         </Alert>
       )}
     </Box>

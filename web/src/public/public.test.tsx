@@ -114,24 +114,52 @@ describe('taking badges along', () => {
   it('offers each form, and shows a badge only when asked', async () => {
     const calls = serve({
       'GET /api/account/badges': [award, { ...award, id: 'b', name: 'New', ready: false }],
+      'GET /api/account/wallets': [],
       [`PUT /api/account/badges/${award.id}/showing`]: undefined,
     });
     show(<TakeAlong />);
-    await userEvent.click(await screen.findByRole('button', { name: 'Download True Wheel' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Take True Wheel along' }));
     const items = screen.getAllByRole('menuitem').map((item) => item.getAttribute('href'));
     expect(items).toEqual(
       ['PDF', 'PNG', 'SVG', 'JSON', 'JWT'].map((form) => `/api/account/badges/${award.id}/${form}`),
     );
     await userEvent.keyboard('{Escape}');
-    expect(screen.getByRole('button', { name: 'Download New' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Take New along' })).toBeDisabled();
     await userEvent.click(screen.getByRole('switch', { name: 'Show True Wheel to everybody' }));
     await vi.waitFor(() =>
       expect(calls.find((c) => c.method === 'PUT')?.body).toEqual({ shown: true }),
     );
   });
 
+  it('sends a badge to a wallet that allowed it, and says where it is', async () => {
+    const wallet = { name: 'keepsake', address: 'http://127.0.0.1:8434', linked: true };
+    const calls = serve({
+      'GET /api/account/badges': [award],
+      'GET /api/account/wallets': () => [
+        {
+          ...wallet,
+          badges: calls.some((c) => c.method === 'POST')
+            ? { [award.id]: '2026-11-25T12:00:00Z' }
+            : {},
+        },
+      ],
+      [`POST /api/account/wallets/keepsake/badges/${award.id}`]: {
+        wallet: 'keepsake',
+        fresh: true,
+      },
+    });
+    show(<TakeAlong />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Take True Wheel along' }));
+    await userEvent.click(screen.getByRole('menuitem', { name: 'Send to keepsake' }));
+    expect(await screen.findByRole('link', { name: 'keepsake' })).toHaveAttribute(
+      'href',
+      'http://127.0.0.1:8434',
+    );
+    expect(calls.some((c) => c.method === 'POST')).toBe(true);
+  });
+
   it('is nothing to somebody without badges', async () => {
-    serve({ 'GET /api/account/badges': [] });
+    serve({ 'GET /api/account/badges': [], 'GET /api/account/wallets': [] });
     show(<TakeAlong />);
     expect(screen.queryByText('Take your badges along')).not.toBeInTheDocument();
   });

@@ -26,6 +26,7 @@ import yendrik.server.YendrikServer;
 import yendrik.server.demo.DemoClock;
 import yendrik.standins.checker.Checker;
 import yendrik.standins.films.FilmHost;
+import yendrik.standins.keepsake.Keepsake;
 import yendrik.standins.mailroom.Mailroom;
 
 /** The whole of Yendrik with the demo school and a mailroom, and a real browser before it. */
@@ -85,7 +86,8 @@ final class School implements AutoCloseable {
       mailroom = new Mailroom(smtp, 0);
       int port = freePort();
       address = "http://127.0.0.1:" + port;
-      server = start(port, smtp);
+      keepsake = new Keepsake(Path.of("../standins/keepsake"), 0, "-", address);
+      server = start(port, smtp, keepsake.address());
     } catch (IOException | SQLException e) {
       throw new IllegalStateException(e);
     }
@@ -102,6 +104,9 @@ final class School implements AutoCloseable {
   /** A host of films elsewhere that the school allows. */
   static final FilmHost FILMS_ELSEWHERE = filmHost();
 
+  /** A wallet to which the school sends badges. */
+  final Keepsake keepsake;
+
   private static FilmHost filmHost() {
     try {
       return new FilmHost(0);
@@ -110,7 +115,7 @@ final class School implements AutoCloseable {
     }
   }
 
-  private static ConfigurableApplicationContext start(int port, int smtp)
+  private static ConfigurableApplicationContext start(int port, int smtp, String wallet)
       throws SQLException, IOException {
     String server = "jdbc:postgresql://127.0.0.1:" + System.getProperty("yendrik.db.port") + "/";
     String name = "yendrik_e2e_" + ProcessHandle.current().pid();
@@ -129,6 +134,8 @@ final class School implements AutoCloseable {
         "--yendrik.files=" + java.nio.file.Files.createTempDirectory("yendrik-files-"),
         "--yendrik.checker=127.0.0.1:" + new Checker(0).port(),
         "--yendrik.film-hosts=" + FILMS_ELSEWHERE.address(),
+        "--yendrik.address=http://127.0.0.1:" + port,
+        "--yendrik.wallets=keepsake=" + wallet,
         "--yendrik.demo=true",
         "--yendrik.demo.today=" + TODAY,
         "--logging.level.yendrik=warn");
@@ -217,5 +224,6 @@ final class School implements AutoCloseable {
     playwright.close();
     server.close();
     mailroom.close();
+    keepsake.close();
   }
 }

@@ -47,8 +47,14 @@ class ScriptTest {
     Files.setPosixFilePermissions(folder, everybody);
     ports = new TreeMap<>();
     for (String port :
-        List.of("PORT", "DB_PORT", "MAIL_PORT", "MAILROOM_PORT", "CHECKER_PORT", "FILMS_PORT"))
-      ports.put("YENDRIK_" + port, "" + free());
+        List.of(
+            "PORT",
+            "DB_PORT",
+            "MAIL_PORT",
+            "MAILROOM_PORT",
+            "CHECKER_PORT",
+            "FILMS_PORT",
+            "KEEPSAKE_PORT")) ports.put("YENDRIK_" + port, "" + free());
     ports.put("YENDRIK_DATA", "data");
   }
 

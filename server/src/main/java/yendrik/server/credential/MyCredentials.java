@@ -34,7 +34,7 @@ import yendrik.server.people.People;
 /** The badges of a person, from all courses, to be taken along and shown. */
 @Service
 @Transactional
-class MyCredentials {
+public class MyCredentials {
   /** Of a picture to take along, in pixels. */
   private static final int PICTURE = 512;
 
@@ -197,6 +197,23 @@ class MyCredentials {
         .set(CREDENTIAL.PUBLISHED_AT, shown ? clock.instant() : null)
         .where(CREDENTIAL.AWARD_ID.eq(id))
         .execute();
+  }
+
+  /** The awards of a person. */
+  @Transactional(readOnly = true)
+  public List<UUID> own(PersonId person) {
+    return db.select(AWARD.ID).from(AWARD).where(AWARD.PERSON_ID.eq(person)).fetch(AWARD.ID);
+  }
+
+  /**
+   * A badge as it goes outside, with its proof.
+   *
+   * @throws Problem if it is not the person's, or not signed yet
+   */
+  @Transactional(readOnly = true)
+  public String proved(PersonId person, UUID id) {
+    own(person, id);
+    return signed(id).getProved();
   }
 
   private AwardRecord own(PersonId person, UUID id) {

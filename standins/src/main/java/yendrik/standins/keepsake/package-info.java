@@ -1,0 +1,2 @@
+/** The simulated wallet. */
+package yendrik.standins.keepsake;
