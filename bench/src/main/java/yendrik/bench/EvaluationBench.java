@@ -126,6 +126,7 @@ public class EvaluationBench {
                 .include(CrowdRehearsalBench.class.getSimpleName())
                 .include(LevelsBench.class.getSimpleName())
                 .include(MarkingBench.class.getSimpleName())
+                .include(SigningBench.class.getSimpleName())
                 .build())
         .run();
   }

@@ -1,5 +1,6 @@
 package yendrik.server;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static yendrik.schema.Tables.CERTIFICATE;
 import static yendrik.schema.Tables.PERSON;
@@ -279,7 +280,7 @@ class CertificatesTest extends SchoolTest {
         new String(
             sefa.call("GET", course.path + "/certificates/register/csv", "")
                 .getContentAsByteArray(),
-            java.nio.charset.StandardCharsets.UTF_8);
+            UTF_8);
     assertThat(csv).contains("Number", register().path(0).path("number").asString(), "Ruben Sato");
     for (String format : List.of("xlsx", "pdf"))
       assertThat(sefa.call("GET", course.path + "/certificates/register/" + format, "").getStatus())
@@ -403,5 +404,9 @@ class CertificatesTest extends SchoolTest {
                 .getStatus())
         .isEqualTo(404);
     assertThat(again(as("Priya Nakamura"), 0).getStatus()).isEqualTo(404);
+    String csv = course.path + "/certificates/register/csv";
+    assertThat(new String(as("Priya Nakamura").call("GET", csv, "").getContentAsByteArray(), UTF_8))
+        .contains("Number")
+        .doesNotContain("Ruben Sato");
   }
 }

@@ -50,6 +50,7 @@ final class Contract extends SchoolTest {
   /** What changes when somebody is signed in or refused, and says nothing of courses. */
   private static final List<Table<?>> APART =
       List.of(
+          Tables.CERTIFICATE,
           Tables.CREDENTIAL,
           Tables.ISSUER_KEY,
           Tables.SPRING_SESSION,

@@ -61,6 +61,11 @@ class SupportTest extends BenchTest {
           // badges_name_and_count_her_learners_only
           "GET /api/courses/{course}/badges",
           "GET /api/courses/{course}/badges/{badge}",
+          // CertificatesTest
+          "GET /api/courses/{course}/certificates",
+          "GET /api/courses/{course}/certificates/{certificate}/pdf",
+          "GET /api/courses/{course}/certificates/register/{format}",
+          "GET /api/courses/{course}/certificates/prints/{file}",
           // DiscussionsTest
           "GET /api/courses/{course}/discussions",
           "GET /api/courses/{course}/discussions/{step}/files/{file}",
