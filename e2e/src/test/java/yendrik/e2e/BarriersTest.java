@@ -32,6 +32,8 @@ class BarriersTest extends BrowserTest {
             "plan/route",
             "plan/questions?sel=7",
             "plan/badges",
+            "plan/badges?sel=8&draw=1",
+            "plan/badges?sel=8&paper=1",
             "plan/check?sel=DEAD_END%20step-done%2024",
             "plan/check?show=rehearsals&sel=1.5.18",
             "plan/check?show=crowd",
@@ -47,6 +49,9 @@ class BarriersTest extends BrowserTest {
             "watch/mastery",
             "watch/mastery?sel=class",
             "watch/grades",
+            "watch/badges",
+            "watch/badges?sel=8",
+            "watch/badges?register=1",
             "watch/quizzes",
             "reach/follow-up",
             "course/roster",
@@ -62,6 +67,7 @@ class BarriersTest extends BrowserTest {
         List.of("my/route", "my/outcomes", "my/badges", "my/calendar", "my/messages"))
       check(barriers, learner, axe, "/c/3/" + view);
     for (String step : steps(learner)) check(barriers, learner, axe, step);
+    for (String open : List.of("/check", "/certificate")) check(barriers, learner, axe, open);
     Page dark = school.signedIn("ilse", 390, ColorScheme.DARK);
     for (String view : List.of("my/route", "my/outcomes", "my/badges", "my/calendar"))
       check(barriers, dark, axe, "/c/3/" + view);

@@ -25,6 +25,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import yendrik.core.check.Finding;
 import yendrik.core.course.AttendanceStatus;
@@ -85,6 +86,7 @@ import yendrik.server.wording.Wordings;
  * living through the weeks before with the same services as real use.
  */
 @Component
+@Order(0)
 @ConditionalOnProperty("yendrik.demo")
 public class DemoSchool implements ApplicationRunner {
   static final ZoneId ZONE = ZoneId.of("Europe/Berlin");
