@@ -32,6 +32,7 @@ import yendrik.formats.credential.Checking;
 import yendrik.formats.credential.DataIntegrity;
 import yendrik.formats.credential.IssuerKeys;
 import yendrik.formats.credential.OpenBadge;
+import yendrik.formats.credential.Proving;
 import yendrik.formats.credential.Token;
 
 /** A badge of eight outcomes, with its picture: signed in both ways, checked, and printed. */
@@ -48,6 +49,7 @@ public class SigningBench {
   private final IssuerKeys keys = IssuerKeys.made();
   private final Letters letters = new Letters(List.of());
   private final byte[] picture = Png.of(Drawing.svg(Art.PLAIN, Signs.NONE, ""), 256);
+  private final Proving proving = new Proving();
   private byte[] file;
   private Certificate certificate;
 
@@ -124,6 +126,12 @@ public class SigningBench {
     return DataIntegrity.signed(
             badge().json(keys.didKey()), keys.edwards().getPrivate(), keys.method(), NOON)
         .toString();
+  }
+
+  /** The same of one among many of its kind. */
+  @Benchmark
+  public String proofAmongMany() {
+    return proving.signed(badge(), keys, NOON).toString();
   }
 
   /** JWT, RS256. */

@@ -2,7 +2,10 @@
 alter table institution add column certificates bigint not null default 0;
 
 -- the publication up to which awards were looked through for what is to be printed
-alter table course add column certified_version int not null default 0;
+create table course_certified (
+  course_id bigint primary key references course,
+  version int not null
+);
 
 -- whether an award waits for its certificate
 alter table award add column to_certify boolean not null default false;

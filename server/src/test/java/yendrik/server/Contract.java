@@ -51,6 +51,7 @@ final class Contract extends SchoolTest {
   private static final List<Table<?>> APART =
       List.of(
           Tables.CERTIFICATE,
+          Tables.COURSE_CERTIFIED,
           Tables.CREDENTIAL,
           Tables.ISSUER_KEY,
           Tables.SPRING_SESSION,

@@ -5,6 +5,7 @@ import com.apicatalog.jsonld.JsonLdError;
 import com.apicatalog.jsonld.JsonLdOptions;
 import com.apicatalog.jsonld.document.JsonDocument;
 import com.apicatalog.rdf.api.RdfConsumerException;
+import com.apicatalog.rdf.api.RdfQuadConsumer;
 import com.apicatalog.rdf.canon.RdfCanon;
 import com.apicatalog.rdf.canon.RdfCanonTimeTicker;
 import com.apicatalog.rdf.nquads.NQuadsWriter;
@@ -19,8 +20,12 @@ import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import yendrik.core.Refusal;
 
@@ -42,23 +47,98 @@ final class Canonical {
    *     or says anything that would be passed over
    */
   static String of(JsonNode document) {
+    var canon = canon();
+    quads(document, canon);
+    return written(canon);
+  }
+
+  private static RdfCanon canon() {
+    return RdfCanon.create("SHA-256", new RdfCanonTimeTicker(MOST_MILLIS));
+  }
+
+  private static String written(RdfCanon canon) {
+    var out = new StringWriter();
+    try {
+      canon.provide(new NQuadsWriter(out));
+    } catch (RdfConsumerException | IllegalStateException _) {
+      throw nothing();
+    }
+    return out.toString();
+  }
+
+  private static void quads(JsonNode document, RdfQuadConsumer to) {
     contexts(document);
     var options = new JsonLdOptions(Contexts.SHIPPED);
     options.setUndefinedTermsPolicy(JsonLdOptions.ProcessingPolicy.Fail);
-    var canon = RdfCanon.create("SHA-256", new RdfCanonTimeTicker(MOST_MILLIS));
-    var out = new StringWriter();
     try {
       JsonArray expanded =
           JsonLd.expand(JsonDocument.of(new StringReader(document.toString())))
               .options(options)
               .get();
       whole(expanded);
-      JsonLd.toRdf(JsonDocument.of(expanded)).options(options).provide(canon);
-      canon.provide(new NQuadsWriter(out));
-    } catch (JsonLdError | RdfConsumerException | IllegalStateException e) {
+      JsonLd.toRdf(JsonDocument.of(expanded)).options(options).provide(to);
+    } catch (JsonLdError | IllegalStateException _) {
       throw nothing();
     }
-    return out.toString();
+  }
+
+  /**
+   * A document read once, of which some values are put in again and again: what many documents say
+   * alike costs once. Values may be names where the document has names, and texts where it has
+   * texts; nothing looks at them again.
+   */
+  static final class Form {
+    private final List<Quad> quads = new ArrayList<>();
+
+    /** The parts of a quad, in the order of {@link RdfQuadConsumer}. */
+    private record Quad(List<Optional<String>> parts) {
+      @Nullable String part(int n, Map<String, String> values) {
+        return parts.get(n).map(part -> values.getOrDefault(part, part)).orElse(null);
+      }
+    }
+
+    /**
+     * @param document with a value of its own, a whole name, in each place that is to be filled
+     * @throws Refusal as for any document
+     */
+    Form(JsonNode document) {
+      quads(document, new Collector(quads));
+    }
+
+    /** Takes quads down. */
+    private record Collector(List<Quad> quads) implements RdfQuadConsumer {
+      @Override
+      public RdfQuadConsumer quad(
+          String subject,
+          String predicate,
+          String object,
+          @Nullable String datatype,
+          @Nullable String language,
+          @Nullable String direction,
+          @Nullable String graph) {
+        quads.add(
+            new Quad(
+                Stream.of(subject, predicate, object, datatype, language, direction, graph)
+                    .map(Optional::ofNullable)
+                    .toList()));
+        return this;
+      }
+    }
+
+    /** The hash of the document with these in the places of its own values. */
+    byte[] hash(Map<String, String> values) {
+      var canon = canon();
+      for (Quad quad : quads)
+        canon.quad(
+            quad.part(0, values),
+            quad.part(1, values),
+            quad.part(2, values),
+            quad.part(3, values),
+            quad.part(4, values),
+            quad.part(5, values),
+            quad.part(6, values));
+      return sha256(written(canon).getBytes(StandardCharsets.UTF_8));
+    }
   }
 
   private static Refusal nothing() {

@@ -4,8 +4,10 @@ import java.security.PrivateKey;
 import java.security.PublicKey;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -15,6 +17,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class DataIntegrity {
   static final String SUITE = "eddsa-rdfc-2022";
   static final String PROOF = "proof";
+  static final String CREATED = "created";
   private static final String VALUE = "proofValue";
   private static final String CONTEXT = "@context";
 
@@ -27,28 +30,46 @@ public final class DataIntegrity {
    */
   public static ObjectNode signed(
       ObjectNode document, PrivateKey key, String method, Instant created) {
-    ObjectNode proof = document.objectNode();
+    ObjectNode proof = proof(method, created);
+    return signed(
+        document,
+        proof,
+        key,
+        Canonical.hash(configuration(document, proof)),
+        Canonical.hash(document));
+  }
+
+  /** A proof without its value. */
+  static ObjectNode proof(String method, Instant created) {
+    ObjectNode proof = JsonNodeFactory.instance.objectNode();
     proof.put("type", "DataIntegrityProof");
     proof.put("cryptosuite", SUITE);
-    proof.put("created", created.truncatedTo(ChronoUnit.SECONDS).toString());
+    proof.put(CREATED, created.truncatedTo(ChronoUnit.SECONDS).toString());
     proof.put("verificationMethod", method);
     proof.put("proofPurpose", "assertionMethod");
-    byte[] signature = Ed25519.sign(key, toSign(document, proof, Canonical.hash(document)));
-    proof.put(VALUE, "z" + Base58.of(signature));
+    return proof;
+  }
+
+  /** The document with a proof whose own hash is known, as that of the document is. */
+  static ObjectNode signed(
+      ObjectNode document, ObjectNode proof, PrivateKey key, byte[] proofHash, byte[] hash) {
+    proof.put(VALUE, "z" + Base58.of(Ed25519.sign(key, both(proofHash, hash))));
     ObjectNode signed = document.deepCopy();
     signed.set(PROOF, proof);
     return signed;
   }
 
-  /** What is signed of a document, whose own hash is known. */
-  static byte[] toSign(ObjectNode document, ObjectNode proof, byte[] hash) {
+  /** What is hashed of a proof. */
+  static ObjectNode configuration(ObjectNode document, ObjectNode proof) {
     ObjectNode configuration = proof.deepCopy();
     configuration.remove(VALUE);
     configuration.set(CONTEXT, document.path(CONTEXT));
-    byte[] first = Canonical.hash(configuration);
-    byte[] both = new byte[first.length + hash.length];
-    System.arraycopy(first, 0, both, 0, first.length);
-    System.arraycopy(hash, 0, both, first.length, hash.length);
+    return configuration;
+  }
+
+  private static byte[] both(byte[] first, byte[] second) {
+    byte[] both = Arrays.copyOf(first, first.length + second.length);
+    System.arraycopy(second, 0, both, first.length, second.length);
     return both;
   }
 
@@ -63,7 +84,8 @@ public final class DataIntegrity {
     if (signature.isEmpty() || !(proof instanceof ObjectNode configuration)) return false;
     ObjectNode document = signed.deepCopy();
     document.remove(PROOF);
-    byte[] data = toSign(document, configuration, Canonical.hash(document));
+    byte[] data =
+        both(Canonical.hash(configuration(document, configuration)), Canonical.hash(document));
     return Ed25519.holds(key, data, signature.get());
   }
 }

@@ -242,4 +242,34 @@ class SignedCredentialsTest {
     assertThatThrownBy(() -> Baking.inPng(java.util.Arrays.copyOf(png, png.length - 8)))
         .isInstanceOf(Refusal.class);
   }
+
+  /** Awards of one badge and of others, with and without an end, results and evidence. */
+  @Property(tries = 60)
+  void many_are_proved_as_each_by_itself_is(
+      @ForAll @Size(min = 1, max = 5) List<@StringLength(min = 1, max = 12) String> words,
+      @ForAll @IntRange(min = 0, max = 3) int names,
+      @ForAll boolean ends,
+      @ForAll boolean evidence) {
+    var proving = new Proving();
+    for (int n = 0; n < words.size(); n++) {
+      OpenBadge like = badge("Badge " + n % (names + 1));
+      var one =
+          new OpenBadge(
+              new UUID(7, n),
+              NOON.plusSeconds(n),
+              ends ? Optional.of(NOON.plusSeconds(1_000 + n)) : Optional.empty(),
+              like.issuer(),
+              OpenBadge.Holder.of(words.get(n), words.get(words.size() - 1 - n)),
+              like.achievement(),
+              List.of(new OpenBadge.Result(WHEEL, words.get(n))),
+              evidence
+                  ? Optional.of(new OpenBadge.Evidence(words.get(n), Optional.empty()))
+                  : Optional.empty(),
+              Optional.of(new OpenBadge.Status("https://hollowlane.example/status/1", n)));
+      assertThat(proving.signed(one, KEYS, NOON))
+          .isEqualTo(
+              DataIntegrity.signed(
+                  one.json(KEYS.didKey()), KEYS.edwards().getPrivate(), KEYS.method(), NOON));
+    }
+  }
 }

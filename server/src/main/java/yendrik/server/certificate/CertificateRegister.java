@@ -1,10 +1,14 @@
 package yendrik.server.certificate;
 
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.greatest;
 import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.selectOne;
+import static org.jooq.impl.DSL.val;
 import static yendrik.schema.Tables.AWARD;
 import static yendrik.schema.Tables.CERTIFICATE;
 import static yendrik.schema.Tables.COURSE;
+import static yendrik.schema.Tables.COURSE_CERTIFIED;
 import static yendrik.schema.Tables.INSTITUTION;
 import static yendrik.schema.Tables.PERSON;
 
@@ -72,7 +76,9 @@ class CertificateRegister {
   private List<CourseId> published() {
     return db.select(COURSE.ID)
         .from(COURSE)
-        .where(COURSE.PUBLISHED_VERSION.gt(COURSE.CERTIFIED_VERSION))
+        .leftJoin(COURSE_CERTIFIED)
+        .on(COURSE_CERTIFIED.COURSE_ID.eq(COURSE.ID))
+        .where(COURSE.PUBLISHED_VERSION.gt(coalesce(COURSE_CERTIFIED.VERSION, 0)))
         .fetch(COURSE.ID);
   }
 
@@ -94,9 +100,12 @@ class CertificateRegister {
               AWARD.TO_CERTIFY.isFalse(),
               notExists(selectOne().from(CERTIFICATE).where(CERTIFICATE.AWARD_ID.eq(AWARD.ID))))
           .execute();
-    db.update(COURSE)
-        .set(COURSE.CERTIFIED_VERSION, ready.version())
-        .where(COURSE.ID.eq(course), COURSE.CERTIFIED_VERSION.lt(ready.version()))
+    db.insertInto(COURSE_CERTIFIED)
+        .set(COURSE_CERTIFIED.COURSE_ID, course)
+        .set(COURSE_CERTIFIED.VERSION, ready.version())
+        .onConflict(COURSE_CERTIFIED.COURSE_ID)
+        .doUpdate()
+        .set(COURSE_CERTIFIED.VERSION, greatest(COURSE_CERTIFIED.VERSION, val(ready.version())))
         .execute();
   }
 

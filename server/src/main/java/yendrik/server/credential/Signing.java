@@ -33,8 +33,8 @@ import yendrik.core.outcome.Scale;
 import yendrik.core.rule.RuleAt;
 import yendrik.core.rule.words.Wording;
 import yendrik.core.words.Phrase;
-import yendrik.formats.credential.DataIntegrity;
 import yendrik.formats.credential.OpenBadge;
+import yendrik.formats.credential.Proving;
 import yendrik.formats.credential.StatusList;
 import yendrik.formats.credential.Token;
 import yendrik.formats.json.CoreJson;
@@ -89,9 +89,10 @@ class Signing {
   /** Signs all that is due, one in a transaction; one that cannot be signed holds up no other. */
   void signDue() {
     Map<List<Object>, OpenBadge.Achievement> known = new HashMap<>();
+    var proving = new Proving();
     for (UUID award : due())
       try {
-        transaction.executeWithoutResult(_ -> claim(award).ifPresent(a -> sign(a, known)));
+        transaction.executeWithoutResult(_ -> claim(award).ifPresent(a -> sign(a, known, proving)));
       } catch (RuntimeException e) {
         LOG.error("award {} could not be signed; it is tried again", award, e);
         transaction.executeWithoutResult(_ ->
@@ -124,7 +125,8 @@ class Signing {
         .filter(_ -> !db.fetchExists(CREDENTIAL, CREDENTIAL.AWARD_ID.eq(award)));
   }
 
-  private void sign(AwardRecord award, Map<List<Object>, OpenBadge.Achievement> known) {
+  private void sign(
+      AwardRecord award, Map<List<Object>, OpenBadge.Achievement> known, Proving proving) {
     IssuerKeyStore.Kept kept = keys.inUse();
     Designs.Ready ready = designs.version(award.getCourseId(), award.getDesignVersion());
     Badge badge = ready.document().design().badge(award.getBadgeId()).orElseThrow();
@@ -163,14 +165,7 @@ class Signing {
                 new OpenBadge.Status(
                     list(address, place / StatusList.SIZE), place % StatusList.SIZE)));
     db.update(CREDENTIAL)
-        .set(
-            CREDENTIAL.PROVED,
-            DataIntegrity.signed(
-                    open.json(kept.keys().didKey()),
-                    kept.keys().edwards().getPrivate(),
-                    kept.keys().method(),
-                    clock.instant())
-                .toString())
+        .set(CREDENTIAL.PROVED, proving.signed(open, kept.keys(), clock.instant()).toString())
         .set(CREDENTIAL.TOKEN, Token.of(open, kept.keys()))
         .where(CREDENTIAL.AWARD_ID.eq(award.getId()))
         .execute();
