@@ -76,6 +76,8 @@ export function serve(answers: Record<string, Answer>): Call[] {
 export const institution: Me['institution'] = {
   name: 'Hollow Lane Workshop School',
   issuer: 'Hollow Lane Workshop School',
+  issuerAddress: '',
+  issuerEmail: '',
   colours: {},
   words: {},
 };

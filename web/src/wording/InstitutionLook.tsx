@@ -55,6 +55,20 @@ export default function InstitutionLook() {
                 onSave={(issuer) => change.set('issuer', own.issuer, issuer)}
                 {...change.fault('issuer')}
               />
+              <SavedField
+                label={t('look.issuerAddress')}
+                value={own.issuerAddress}
+                placeholder="https://"
+                onSave={(address) => change.set('issuerAddress', own.issuerAddress, address)}
+                {...change.fault('issuerAddress')}
+              />
+              <SavedField
+                label={t('look.issuerEmail')}
+                value={own.issuerEmail}
+                type="email"
+                onSave={(email) => change.set('issuerEmail', own.issuerEmail, email)}
+                {...change.fault('issuerEmail')}
+              />
               <MarkField picture={picture} name={own.name} />
               <Typography variant="h2" sx={{ mt: 1 }}>
                 {t('look.colours')}

@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Base64;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -25,6 +26,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.server.credential.CredentialRounds;
 import yendrik.server.demo.DemoClock;
+import yendrik.server.http.FieldsEdit;
 
 /** Badges that go outside: signed, taken along, shown, revoked and checked by anybody. */
 @ServerTest
@@ -272,5 +274,61 @@ class CredentialsTest extends SchoolTest {
       assertThat(answer.getStatus()).as(given).isEqualTo(422);
     }
     assertThat(nobody.call("GET", "/api/public/revoked/-1", "").getStatus()).isEqualTo(422);
+  }
+
+  @Test
+  void a_badge_says_of_its_issuer_what_administrators_wrote() {
+    var to =
+        Map.of("issuerAddress", "hollowlane.example", "issuerEmail", "badges@hollowlane.example");
+    var from = Map.of("issuerAddress", "", "issuerEmail", "");
+    JsonNode own = sefa.get("/api/institution").path("own");
+    assertThat(own.path("issuerAddress").asString()).isEmpty();
+    var answer =
+        sefa.call("PATCH", "/api/institution", new FieldsEdit(Map.copyOf(from), Map.copyOf(to)));
+    assertThat(answer.getStatus()).isEqualTo(200);
+    try {
+      var other = new NewCourse(sefa, "Profile " + System.nanoTime());
+      long page = other.step(other.module("Tubes"), "PAGE", "How a patch holds");
+      other.badge("Told", Optional.of(other.ask("seen", page)));
+      other.publish();
+      other.enrol("ruben@hollowlane.example");
+      ruben.post(other.walk(page) + "/visits", "");
+      rounds.signDue();
+      String id =
+          ruben
+              .get("/api/account/badges")
+              .valueStream()
+              .filter(a -> a.path("name").asString().equals("Told"))
+              .findFirst()
+              .orElseThrow()
+              .path("id")
+              .asString();
+      JsonNode issuer =
+          Caller.json(ruben.call("GET", "/api/account/badges/" + id + "/JSON", "")).path("issuer");
+      assertThat(issuer.path("url").asString()).isEqualTo("https://hollowlane.example");
+      assertThat(issuer.path("email").asString()).isEqualTo("badges@hollowlane.example");
+    } finally {
+      sefa.call(
+          "PATCH",
+          "/api/institution",
+          new FieldsEdit(
+              Map.of(
+                  "issuerAddress",
+                  "https://hollowlane.example",
+                  "issuerEmail",
+                  "badges@hollowlane.example"),
+              Map.copyOf(from)));
+    }
+    for (var wrong :
+        List.of(Map.of("issuerEmail", "nobody"), Map.of("issuerAddress", "javascript:alert(1)"))) {
+      var seen = Map.of(wrong.keySet().iterator().next(), "");
+      assertThat(
+              sefa.call(
+                      "PATCH",
+                      "/api/institution",
+                      new FieldsEdit(Map.copyOf(seen), Map.copyOf(wrong)))
+                  .getStatus())
+          .isEqualTo(422);
+    }
   }
 }

@@ -39,6 +39,8 @@ class WordsTest extends SchoolTest {
         new Institution(
             before.name(),
             before.issuer(),
+            before.issuerAddress(),
+            before.issuerEmail(),
             before.colours(),
             Map.of(key, message),
             before.picture()));

@@ -9,7 +9,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -26,6 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.words.Phrase;
 import yendrik.formats.table.TableFormat;
+import yendrik.server.http.Whole;
 import yendrik.server.institution.Institutions;
 import yendrik.server.jobs.JobView;
 import yendrik.server.jobs.Jobs;
@@ -97,15 +97,16 @@ class CertificatesController {
   }
 
   static ResponseEntity<Resource> sent(String name, byte[] pdf) {
-    return ResponseEntity.ok()
-        .contentType(MediaType.APPLICATION_PDF)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name + ".pdf", StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(new ByteArrayResource(pdf));
+    return Whole.of(
+        ResponseEntity.ok()
+            .contentType(MediaType.APPLICATION_PDF)
+            .header(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                    .filename(name + ".pdf", StandardCharsets.UTF_8)
+                    .build()
+                    .toString()),
+        pdf);
   }
 
   /**

@@ -3,7 +3,6 @@ package yendrik.server.certificate;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.util.List;
-import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -20,6 +19,7 @@ import yendrik.formats.certificate.CertificatePdf;
 import yendrik.formats.certificate.Sheet;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
+import yendrik.server.http.Whole;
 import yendrik.server.institution.Institutions;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -49,7 +49,7 @@ class SheetController {
       @PathVariable BadgeId badge,
       @RequestParam(defaultValue = "") @Size(max = 200) String name) {
     byte[] png = CertificatePdf.picture(pdf(course, badge, name), WIDTH);
-    return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(new ByteArrayResource(png));
+    return Whole.of(ResponseEntity.ok().contentType(MediaType.IMAGE_PNG), png);
   }
 
   @GetMapping(path = "/pdf", produces = MediaType.APPLICATION_PDF_VALUE)

@@ -4,7 +4,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
-import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -18,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.server.http.Whole;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.SignedIn;
@@ -53,15 +53,16 @@ class MyCredentialsController {
       SignedIn me, @PathVariable UUID award, @PathVariable MyCredentials.Form form) {
     MyCredentials.Taken file = credentials.file(me.id(), award, form);
     String name = file.name() + "." + form.name().toLowerCase(Locale.ROOT);
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType(file.mediaType()))
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(new ByteArrayResource(file.content()));
+    return Whole.of(
+        ResponseEntity.ok()
+            .contentType(MediaType.parseMediaType(file.mediaType()))
+            .header(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                    .filename(name, StandardCharsets.UTF_8)
+                    .build()
+                    .toString()),
+        file.content());
   }
 
   /**

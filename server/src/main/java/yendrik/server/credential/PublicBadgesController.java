@@ -10,7 +10,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.server.http.Problem;
+import yendrik.server.http.Whole;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 
@@ -69,7 +69,7 @@ class PublicBadgesController {
   @Needs(Right.ANYBODY)
   ResponseEntity<Resource> revoked(@PathVariable @Min(0) @Max(100_000) long list) {
     byte[] signed = badges.revoked(list).getBytes(StandardCharsets.UTF_8);
-    return ResponseEntity.ok().contentType(CREDENTIAL).body(new ByteArrayResource(signed));
+    return Whole.of(ResponseEntity.ok().contentType(CREDENTIAL), signed);
   }
 
   /** Who issues badges here, and by which keys they are known. */

@@ -179,7 +179,10 @@ class Signing {
   private OpenBadge.Issuer issuer() {
     Institution now = institutions.now();
     return new OpenBadge.Issuer(
-        now.issuer(), Optional.of(address), Optional.empty(), Optional.empty());
+        now.issuer(),
+        Optional.of(now.issuerAddress().isEmpty() ? address : now.issuerAddress()),
+        Optional.of(now.issuerEmail()).filter(email -> !email.isEmpty()),
+        now.picture().map(hash -> address + "/api/institution/picture/" + hash));
   }
 
   private OpenBadge.Achievement achievement(CourseId course, Designs.Ready ready, Badge badge) {

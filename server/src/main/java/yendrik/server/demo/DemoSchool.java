@@ -267,7 +267,15 @@ public class DemoSchool implements ApplicationRunner {
 
   /** Lives through the weeks before a day; the clock stands at some moment of them afterwards. */
   public void fill(Instant today) {
-    institutions.write(new Institution(SCHOOL, SCHOOL, Map.of(), Map.of(), Optional.empty()));
+    institutions.write(
+        new Institution(
+            SCHOOL,
+            SCHOOL,
+            "https://hollowlane.example",
+            "badges@hollowlane.example",
+            Map.of(),
+            Map.of(),
+            Optional.empty()));
     Instant start =
         today
             .atZone(ZONE)

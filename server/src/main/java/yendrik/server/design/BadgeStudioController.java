@@ -9,7 +9,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Map;
 import java.util.TreeMap;
-import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
@@ -27,6 +26,7 @@ import yendrik.core.id.CourseId;
 import yendrik.formats.badge.Art;
 import yendrik.formats.badge.Drawing;
 import yendrik.formats.badge.OwnPicture;
+import yendrik.server.http.Whole;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
 import yendrik.server.people.Seat;
@@ -116,9 +116,9 @@ class BadgeStudioController {
     // Whoever opens the picture by itself runs nothing that might have been overlooked.
     response.setHeader(
         "Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox");
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType(picture.mediaType()))
-        .body(new ByteArrayResource(picture.content()));
+    return Whole.of(
+        ResponseEntity.ok().contentType(MediaType.parseMediaType(picture.mediaType())),
+        picture.content());
   }
 
   /**

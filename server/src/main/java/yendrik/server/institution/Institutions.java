@@ -59,6 +59,8 @@ public class Institutions {
                 new Institution(
                     r.getName(),
                     r.getIssuer(),
+                    r.getIssuerAddress(),
+                    r.getIssuerEmail(),
                     written(r.getLook()),
                     texts(r.getWords()),
                     picture()));
@@ -110,6 +112,8 @@ public class Institutions {
     db.update(INSTITUTION)
         .set(INSTITUTION.NAME, institution.name())
         .set(INSTITUTION.ISSUER, institution.issuer())
+        .set(INSTITUTION.ISSUER_ADDRESS, institution.issuerAddress())
+        .set(INSTITUTION.ISSUER_EMAIL, institution.issuerEmail())
         .set(INSTITUTION.WORDS, JSONB.valueOf(json.writeValueAsString(institution.words())))
         .execute();
     changed();

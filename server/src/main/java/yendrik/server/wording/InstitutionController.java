@@ -5,7 +5,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.Duration;
-import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
@@ -24,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 import yendrik.server.files.FileUse;
 import yendrik.server.files.Files;
 import yendrik.server.http.FieldsEdit;
+import yendrik.server.http.Whole;
 import yendrik.server.institution.Institutions;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
@@ -92,8 +92,8 @@ class InstitutionController {
     response.setHeader(
         HttpHeaders.CACHE_CONTROL,
         CacheControl.maxAge(KEPT).cachePublic().immutable().getHeaderValue());
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType(picture.mediaType()))
-        .body(new ByteArrayResource(picture.content()));
+    return Whole.of(
+        ResponseEntity.ok().contentType(MediaType.parseMediaType(picture.mediaType())),
+        picture.content());
   }
 }

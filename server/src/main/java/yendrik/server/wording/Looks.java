@@ -4,6 +4,7 @@ import static yendrik.schema.Tables.INSTITUTION;
 import static yendrik.schema.Tables.INSTITUTION_PICTURE;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
@@ -23,6 +24,7 @@ import yendrik.server.http.FieldChanges;
 import yendrik.server.http.FieldsEdit;
 import yendrik.server.http.PlainText;
 import yendrik.server.http.Problem;
+import yendrik.server.http.WebAddress;
 
 /** What the institution is called, how it looks and what it says to learners. */
 @Service
@@ -45,6 +47,8 @@ class Looks {
   record Edit(
       @NotBlank @Size(max = 200) @PlainText String name,
       @NotBlank @Size(max = 200) @PlainText String issuer,
+      @NotNull @Size(max = 500) String issuerAddress,
+      @NotNull @Size(max = 200) @Email(message = "Email") String issuerEmail,
       @NotNull @Pattern(regexp = COLOUR, message = "colour") String band,
       @NotNull @Pattern(regexp = COLOUR, message = "colour") String bandDark,
       @NotNull @Pattern(regexp = COLOUR, message = "colour") String act,
@@ -93,16 +97,18 @@ class Looks {
     Map<Look.Place, Colour> shipped = new EnumMap<>(Look.Place.class);
     for (Look.Place place : Look.Place.values()) shipped.put(place, place.shipped());
     return new View(
-        edit(row.getName(), row.getIssuer(), row.getLook(), row.getOwnWords()),
-        edit(row.getName(), row.getIssuer(), new Look(shipped), wordings.shipped()),
+        edit(row, row.getLook(), row.getOwnWords()),
+        edit(row, new Look(shipped), wordings.shipped()),
         picture);
   }
 
-  private static Edit edit(String name, String issuer, Look look, OwnWords said) {
+  private static Edit edit(InstitutionRecord row, Look look, OwnWords said) {
     WordsEdit words = WordsEdit.of(said);
     return new Edit(
-        name,
-        issuer,
+        row.getName(),
+        row.getIssuer(),
+        row.getIssuerAddress(),
+        row.getIssuerEmail(),
         written(look, Look.Place.BAND),
         written(look, Look.Place.BAND_DARK),
         written(look, Look.Place.ACT),
@@ -121,17 +127,19 @@ class Looks {
 
   void change(FieldsEdit fields) {
     InstitutionRecord row = db.selectFrom(INSTITUTION).forNoKeyUpdate().fetchSingle();
-    Edit edit =
-        changes.apply(
-            edit(row.getName(), row.getIssuer(), row.getLook(), row.getOwnWords()),
-            fields,
-            this::view);
+    Edit edit = changes.apply(edit(row, row.getLook(), row.getOwnWords()), fields, this::view);
     db.update(INSTITUTION)
         .set(INSTITUTION.NAME, edit.name().strip())
         .set(INSTITUTION.ISSUER, edit.issuer().strip())
+        .set(INSTITUTION.ISSUER_ADDRESS, address(edit.issuerAddress()))
+        .set(INSTITUTION.ISSUER_EMAIL, edit.issuerEmail().strip())
         .set(INSTITUTION.LOOK, edit.look())
         .set(INSTITUTION.OWN_WORDS, edit.words().words())
         .execute();
+  }
+
+  private static String address(String typed) {
+    return typed.isBlank() ? "" : WebAddress.of("issuerAddress", typed.strip());
   }
 
   /** Puts a picture beside the name, in the place of the one that is there. */
