@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useTranslations } from 'use-intl';
-import type { CheckedCertificate } from '../api/client';
+import { ApiError, type CheckedCertificate } from '../api/client';
 import { queries } from '../api/queries';
 import { day } from '../ui/format';
 import { OpenPage } from './OpenPage';
@@ -39,7 +39,11 @@ export default function CheckCertificate() {
         </Button>
       </Box>
       {code && found.error && (
-        <Verdict good={false}>{t('certified.unknown', { detail: found.error.message })}</Verdict>
+        <Verdict good={false}>
+          {found.error instanceof ApiError && found.error.problem.status === 404
+            ? t('certified.unknown')
+            : found.error.message}
+        </Verdict>
       )}
       {found.data && <Found certificate={found.data} />}
     </OpenPage>

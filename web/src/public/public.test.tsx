@@ -1,10 +1,12 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { Route, Routes } from 'react-router';
 import { describe, expect, it, vi } from 'vitest';
 import type { CheckedBadge as Checked } from '../api/client';
 import { TakeAlong } from '../learn/TakeAlong';
 import { FIRST } from '../plan/badges/art';
 import { failure, serve, show } from '../test/stage';
+import CheckCertificate from './CheckCertificate';
 import { CheckedBadge } from './CheckedBadge';
 import CheckPage from './CheckPage';
 
@@ -162,5 +164,49 @@ describe('taking badges along', () => {
     serve({ 'GET /api/account/badges': [], 'GET /api/account/wallets': [] });
     show(<TakeAlong />);
     expect(screen.queryByText('Take your badges along')).not.toBeInTheDocument();
+  });
+});
+
+const showAt = (address: string) =>
+  show(
+    <Routes>
+      <Route path="/certificate/:code" element={<CheckCertificate />} />
+    </Routes>,
+    address,
+  );
+
+describe('checking a certificate on paper', () => {
+  const found = {
+    number: '2026-00017',
+    name: 'Tilda Moreau',
+    title: 'Foundations certificate',
+    course: 'Cycle Mechanic Foundations',
+    issuer: 'Hollow Lane Workshop School',
+    awardedAt: '2026-11-24T12:00:00Z',
+    state: 'VALID',
+  };
+
+  it('says what the register says, to be compared with the paper', async () => {
+    serve({ 'GET /api/public/certificates/7KQM': found });
+    showAt('/certificate/7KQM');
+    expect(await screen.findByText(/in the register and valid/)).toBeVisible();
+    expect(screen.getByText('2026-00017')).toBeVisible();
+    expect(screen.getByText(/must be the same/)).toBeVisible();
+  });
+
+  it.each([
+    ['REVOKED', /was revoked/],
+    ['REPLACED', /another one was given in its place/],
+    ['ENDED', /has ended/],
+  ])('tells %s', async (state, says) => {
+    serve({ 'GET /api/public/certificates/7KQM': { ...found, state } });
+    showAt('/certificate/7KQM');
+    expect(await screen.findByText(says)).toBeVisible();
+  });
+
+  it('says that a code is not known', async () => {
+    serve({ 'GET /api/public/certificates/NONE': failure(404, { detail: 'none' }) });
+    showAt('/certificate/NONE');
+    expect(await screen.findByText(/knows no such code/)).toBeVisible();
   });
 });

@@ -96,7 +96,14 @@ describe('what a step says to its learners', () => {
 
 describe('the look of the institution', () => {
   const colours = { band: '', bandDark: '', act: '', actDark: '' };
-  const own = { name: 'Hollow Lane', issuer: 'Hollow Lane', issuerAddress: '', issuerEmail: '', ...colours, ...nothing };
+  const own = {
+    name: 'Hollow Lane',
+    issuer: 'Hollow Lane',
+    issuerAddress: '',
+    issuerEmail: '',
+    ...colours,
+    ...nothing,
+  };
   const shipped = { ...own, ...otherwise, band: '#17212a', act: '#a02750' };
 
   it('says at the field which colour cannot be read and keeps it there to be mended', async () => {

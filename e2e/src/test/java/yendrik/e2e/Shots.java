@@ -37,10 +37,15 @@ class Shots {
           .click();
       shoot(staff, "plan-map");
       go(staff, school, "plan/badges");
-      staff.getByText("Brake Hand").click();
+      staff.getByText("True Wheel").click();
+      BrowserTest.button(staff, "Draw").click();
       shoot(staff, "plan-badges");
+      go(staff, school, "plan/badges");
+      staff.getByText("Foundations certificate").click();
+      BrowserTest.button(staff, "On paper").click();
+      staff.getByAltText("Foundations certificate, as it will print").waitFor();
+      shoot(staff, "plan-certificate");
       take(staff, school, "plan/check?show=rehearsals&sel=1.5.18", "plan-rehearsals");
-      take(staff, school, "plan/check?show=crowd", "plan-crowd");
       go(staff, school, "watch/progress");
       staff.getByText("Juno Abara").click();
       shoot(staff, "watch-progress");
