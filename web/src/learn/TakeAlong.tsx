@@ -17,7 +17,7 @@ import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 import { useSend, useWallets } from './useWallets';
 
-const FORMS = ['PDF', 'PNG', 'SVG', 'JSON', 'JWT'] as const;
+const FORMS = ['PDF', 'PNG', 'SVG', 'JSON', 'JWT', 'EARLIER'] as const;
 
 /** All badges of the learner, from all courses: to take along, and to show. */
 export function TakeAlong() {

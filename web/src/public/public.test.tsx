@@ -123,7 +123,9 @@ describe('taking badges along', () => {
     await userEvent.click(await screen.findByRole('button', { name: 'Take True Wheel along' }));
     const items = screen.getAllByRole('menuitem').map((item) => item.getAttribute('href'));
     expect(items).toEqual(
-      ['PDF', 'PNG', 'SVG', 'JSON', 'JWT'].map((form) => `/api/account/badges/${award.id}/${form}`),
+      ['PDF', 'PNG', 'SVG', 'JSON', 'JWT', 'EARLIER'].map(
+        (form) => `/api/account/badges/${award.id}/${form}`,
+      ),
     );
     await userEvent.keyboard('{Escape}');
     expect(screen.getByRole('button', { name: 'Take New along' })).toBeDisabled();

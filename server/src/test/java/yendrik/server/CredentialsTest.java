@@ -331,4 +331,64 @@ class CredentialsTest extends SchoolTest {
           .isEqualTo(422);
     }
   }
+
+  private static final String EARLIER = "/api/public/open-badges-2/";
+
+  private static byte[] baked(byte[] png) {
+    String text = new String(png, StandardCharsets.ISO_8859_1);
+    int at = text.indexOf("openbadges\0");
+    int length = java.nio.ByteBuffer.wrap(png).getInt(at - 8) - "openbadges".length() - 5;
+    return java.util.Arrays.copyOfRange(
+        png, at + "openbadges".length() + 5, at + "openbadges".length() + 5 + length);
+  }
+
+  @Test
+  void older_wallets_get_an_assertion_that_is_proved_by_the_key_it_names() throws Exception {
+    byte[] picture = file("EARLIER");
+    JsonNode checked = check(picture, "ruben@hollowlane.example");
+    assertThat(checked.path("holds").asBoolean()).as(checked.toString()).isTrue();
+    assertThat(checked.at("/shown/name").asString()).isEqualTo("Patcher");
+    for (String point : List.of("SIGNATURE", "ISSUER", "HOLDER", "TIME", "REVOKED"))
+      assertThat(came(checked, point)).as(point).isEqualTo("HOLDS");
+    String[] parts = new String(baked(picture), StandardCharsets.US_ASCII).split("\\.");
+    JsonNode assertion =
+        yendrik.formats.json.CoreJson.mapper().readTree(Base64.getUrlDecoder().decode(parts[1]));
+    String creator = assertion.at("/verification/creator").asString();
+    JsonNode key = nobody.get(creator.substring(creator.indexOf("/api/")));
+    String pem = key.path("publicKeyPem").asString().replaceAll("-----[A-Z ]+-----|\\s", "");
+    var signature = java.security.Signature.getInstance("SHA256withRSA");
+    signature.initVerify(
+        java.security.KeyFactory.getInstance("RSA")
+            .generatePublic(
+                new java.security.spec.X509EncodedKeySpec(Base64.getDecoder().decode(pem))));
+    signature.update((parts[0] + "." + parts[1]).getBytes(StandardCharsets.US_ASCII));
+    assertThat(signature.verify(Base64.getUrlDecoder().decode(parts[2]))).isTrue();
+    JsonNode issuer = nobody.get(EARLIER + "issuer");
+    assertThat(issuer.path("publicKey").asString()).isEqualTo(creator);
+    assertThat(assertion.at("/badge/issuer/id").asString()).isEqualTo(issuer.path("id").asString());
+    revoke();
+    assertThat(came(check(picture, ""), "REVOKED")).isEqualTo("FAILS");
+    assertThat(nobody.get(EARLIER + "revoked").toString())
+        .contains(assertion.path("id").asString());
+  }
+
+  @Test
+  void an_assertion_is_hosted_as_long_as_its_holder_shows_it() {
+    String id = mine().path("id").asString();
+    String hosted = EARLIER + "assertions/" + id;
+    String stands = EARLIER + "badges/" + id;
+    assertThat(nobody.call("GET", hosted, "").getStatus()).isEqualTo(404);
+    assertThat(nobody.call("GET", stands, "").getStatus()).isEqualTo(404);
+    ruben.call("PUT", "/api/account/badges/" + id + "/showing", "{\"shown\":true}");
+    JsonNode assertion = nobody.get(hosted);
+    assertThat(assertion.path("id").asString()).endsWith(hosted);
+    assertThat(assertion.path("badge").asString()).endsWith(stands);
+    assertThat(assertion.toString()).doesNotContain("ruben@");
+    assertThat(nobody.get(stands).path("name").asString()).isEqualTo("Patcher");
+    revoke();
+    var gone = nobody.call("GET", hosted, "");
+    assertThat(gone.getStatus()).isEqualTo(410);
+    assertThat(Caller.json(gone).path("revoked").asBoolean()).isTrue();
+    assertThat(gone.getHeader("Content-Type")).isEqualTo("application/ld+json");
+  }
 }

@@ -44,6 +44,14 @@ class IssuerKeyStore {
         .fetchOptional(IssuerKeyStore::kept);
   }
 
+  /** Those of a number, in use or not. */
+  @Transactional(readOnly = true)
+  public Optional<Kept> one(long id) {
+    return db.selectFrom(ISSUER_KEY)
+        .where(ISSUER_KEY.ID.eq(id))
+        .fetchOptional(IssuerKeyStore::kept);
+  }
+
   private static Kept kept(IssuerKeyRecord row) {
     return new Kept(
         row.getId(),

@@ -43,6 +43,7 @@ public class MyCredentials {
   private final BadgePictures pictures;
   private final People people;
   private final Prints prints;
+  private final Hosted hosted;
   private final Paper paper;
   private final Clock clock;
   private final String address;
@@ -53,6 +54,7 @@ public class MyCredentials {
       BadgePictures pictures,
       People people,
       Prints prints,
+      Hosted hosted,
       Paper paper,
       Clock clock,
       @Value("${yendrik.address}") String address) {
@@ -61,6 +63,7 @@ public class MyCredentials {
     this.pictures = pictures;
     this.people = people;
     this.prints = prints;
+    this.hosted = hosted;
     this.paper = paper;
     this.clock = clock;
     this.address = address;
@@ -68,17 +71,21 @@ public class MyCredentials {
 
   /** What a badge is taken along as. */
   enum Form {
-    PNG("image/png"),
-    SVG("image/svg+xml"),
-    JSON("application/vc"),
-    JWT("application/vc+jwt"),
+    PNG("image/png", "png"),
+    SVG("image/svg+xml", "svg"),
+    JSON("application/vc", "json"),
+    JWT("application/vc+jwt", "jwt"),
+    /** A picture with a signed assertion of Open Badges 2.0. */
+    EARLIER("image/png", "png"),
     /** On paper: its certificate, or what it is where it has none. */
-    PDF("application/pdf");
+    PDF("application/pdf", "pdf");
 
     private final String mediaType;
+    private final String ending;
 
-    Form(String mediaType) {
+    Form(String mediaType, String ending) {
       this.mediaType = mediaType;
+      this.ending = ending;
     }
   }
 
@@ -147,7 +154,7 @@ public class MyCredentials {
   /** A file to take along. */
   record Taken(String name, String mediaType, byte[] content) {}
 
-  @Transactional(readOnly = true)
+  @Transactional
   Taken file(PersonId person, UUID id, Form form) {
     AwardRecord award = own(person, id);
     CredentialRecord signed = signed(id);
@@ -160,12 +167,17 @@ public class MyCredentials {
           case PNG ->
               Baking.intoPng(
                   pictures.png(picture, PICTURE), Baking.Kind.CREDENTIAL, signed.getProved());
+          case EARLIER ->
+              Baking.intoPng(
+                  pictures.png(picture, PICTURE),
+                  Baking.Kind.ASSERTION,
+                  hosted.signed(signed.getProved()));
           case SVG -> svg(picture, signed.getProved());
           case JSON -> signed.getProved().getBytes(StandardCharsets.UTF_8);
           case JWT -> signed.getToken().getBytes(StandardCharsets.UTF_8);
           case PDF -> paper(award, signed, ready);
         };
-    return new Taken(name, form.mediaType, content);
+    return new Taken(name + "." + form.ending, form.mediaType, content);
   }
 
   private byte[] paper(AwardRecord award, CredentialRecord signed, Designs.Ready ready) {

@@ -2,7 +2,6 @@ package yendrik.server.credential;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
@@ -52,14 +51,13 @@ class MyCredentialsController {
   ResponseEntity<Resource> takeAlong(
       SignedIn me, @PathVariable UUID award, @PathVariable MyCredentials.Form form) {
     MyCredentials.Taken file = credentials.file(me.id(), award, form);
-    String name = file.name() + "." + form.name().toLowerCase(Locale.ROOT);
     return Whole.of(
         ResponseEntity.ok()
             .contentType(MediaType.parseMediaType(file.mediaType()))
             .header(
                 HttpHeaders.CONTENT_DISPOSITION,
                 ContentDisposition.attachment()
-                    .filename(name, StandardCharsets.UTF_8)
+                    .filename(file.name(), StandardCharsets.UTF_8)
                     .build()
                     .toString()),
         file.content());

@@ -34,6 +34,7 @@ class PublicBadges {
   private final DSLContext db;
   private final IssuerKeyStore keys;
   private final Institutions institutions;
+  private final Hosted hosted;
   private final Clock clock;
   private final String address;
 
@@ -41,11 +42,13 @@ class PublicBadges {
       DSLContext db,
       IssuerKeyStore keys,
       Institutions institutions,
+      Hosted hosted,
       Clock clock,
       @Value("${yendrik.address}") String address) {
     this.db = db;
     this.keys = keys;
     this.institutions = institutions;
+    this.hosted = hosted;
     this.clock = clock;
     this.address = address;
   }
@@ -95,20 +98,22 @@ class PublicBadges {
     return new Around() {
       @Override
       public Optional<String> issuer(String id) {
-        return keys.knows(id) ? Optional.of(institutions.now().issuer()) : Optional.empty();
+        return keys.knows(id) || hosted.isKey(id)
+            ? Optional.of(institutions.now().issuer())
+            : Optional.empty();
       }
 
       @Override
       public Optional<PublicKey> key(String method) {
-        return Optional.empty();
+        return hosted.keyAt(method);
       }
 
       @Override
       public Optional<Boolean> revoked(String list, long index) {
+        if (index < 0) return hosted.revoked(list);
         String ours = Signing.list(address, 0);
         String head = ours.substring(0, ours.length() - 1);
-        if (!list.startsWith(head) || index < 0 || index >= StatusList.SIZE)
-          return Optional.empty();
+        if (!list.startsWith(head) || index >= StatusList.SIZE) return Optional.empty();
         try {
           long number = Long.parseLong(list.substring(head.length()));
           return db.select(AWARD.REVOKED_AT)
