@@ -10,7 +10,17 @@ import { useNeeds } from '../ui/Parts';
 import { TakeAlong } from './TakeAlong';
 import { useRoute } from './useRoute';
 
-const FILTERS = ['allBadges', 'earnedFilter', 'notEarned'] as const;
+const FILTERS = ['allBadges', 'earnedFilter', 'endsSoon', 'notEarned', 'gone'] as const;
+
+/** Whether a badge is among those that are asked for; what ended or was revoked is not held. */
+const among = (badge: MyBadge, filter: (typeof FILTERS)[number]) =>
+  ({
+    allBadges: true,
+    earnedFilter: badge.earned,
+    endsSoon: badge.state === 'ENDS_SOON',
+    notEarned: !badge.earned && !badge.state,
+    gone: badge.state === 'ENDED' || badge.state === 'REVOKED',
+  })[filter];
 
 /** What an award is worth now, or how far one is from it. */
 function Standing({ badge }: { badge: MyBadge }) {
@@ -71,7 +81,10 @@ export default function MyBadges({ walk }: { walk: WalkName }) {
         onChange={(_, next) => next && setFilter(next)}
         sx={{ mb: 2 }}
       >
-        {FILTERS.map((f) => (
+        {FILTERS.filter(
+          // what nobody would find anything by is not offered
+          (f) => f === filter || route.data?.badges.some((b) => among(b, f)),
+        ).map((f) => (
           <ToggleButton key={f} value={f}>
             {t(`learn.${f}`)}
           </ToggleButton>
@@ -79,9 +92,7 @@ export default function MyBadges({ walk }: { walk: WalkName }) {
       </ToggleButtonGroup>
       <Loaded query={route}>
         {(data) => {
-          const shown = data.badges.filter(
-            (b) => filter === 'allBadges' || b.earned === (filter === 'earnedFilter'),
-          );
+          const shown = data.badges.filter((b) => among(b, filter));
           if (shown.length === 0) return <Empty title={t('learn.none')} />;
           return (
             <Box

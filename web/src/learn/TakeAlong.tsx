@@ -27,9 +27,16 @@ export function TakeAlong() {
   return (
     <Box component="section" sx={{ mt: 4, maxWidth: 860 }}>
       <Typography variant="h2">{t('along.title')}</Typography>
-      <Typography color="textSecondary" sx={{ mb: 1 }}>
-        {t('along.hint')}
-      </Typography>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
+        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 240 }}>
+          {t('along.hint')}
+        </Typography>
+        {awards.data.some((a) => a.ready && a.state !== 'REVOKED') && (
+          <Button variant="outlined" href="/api/account/badges/record" download>
+            {t('along.all')}
+          </Button>
+        )}
+      </Box>
       {awards.data.map((award) => (
         <Award key={award.id} award={award} />
       ))}

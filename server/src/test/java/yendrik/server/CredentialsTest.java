@@ -391,4 +391,37 @@ class CredentialsTest extends SchoolTest {
     assertThat(Caller.json(gone).path("revoked").asBoolean()).isTrue();
     assertThat(gone.getHeader("Content-Type")).isEqualTo("application/ld+json");
   }
+
+  private byte[] record() {
+    var answer = ruben.call("GET", "/api/account/badges/record", "");
+    assertThat(answer.getStatus()).isEqualTo(200);
+    return answer.getContentAsByteArray();
+  }
+
+  private static String payload(byte[] token) {
+    String coded = new String(token, StandardCharsets.US_ASCII).split("\\.")[1];
+    return new String(Base64.getUrlDecoder().decode(coded), StandardCharsets.UTF_8);
+  }
+
+  @Test
+  void all_badges_are_one_record_in_which_each_is_proved_by_itself() {
+    String id = mine().path("id").asString();
+    byte[] all = record();
+    JsonNode checked = check(all, "ruben@hollowlane.example");
+    assertThat(checked.path("holds").asBoolean()).as(checked.toString()).isTrue();
+    for (String point : List.of("SIGNATURE", "ISSUER", "CONTENT", "HOLDER"))
+      assertThat(came(checked, point)).as(point).isEqualTo("HOLDS");
+    assertThat(checked.at("/shown/results").toString()).contains("Patcher");
+    assertThat(payload(all)).contains(id).doesNotContain("ruben@");
+    revoke();
+    JsonNode afterwards = check(all, "");
+    assertThat(came(afterwards, "CONTENT")).isEqualTo("FAILS");
+    assertThat(afterwards.toString()).contains("these do not hold: “Patcher”");
+    var without = ruben.call("GET", "/api/account/badges/record", "");
+    if (without.getStatus() == 200)
+      assertThat(payload(without.getContentAsByteArray())).doesNotContain(id);
+    assertThat(as("Aiko Brenner").call("GET", "/api/account/badges/record", "").getStatus())
+        .as("nobody's badges")
+        .isEqualTo(409);
+  }
 }

@@ -145,8 +145,10 @@ public final class Checking {
 
   private Checked credential(JsonNode credential, Optional<Token> token, JsonNode claims) {
     if (!has(credential, "VerifiableCredential")) throw unreadable();
-    if (!has(credential, "OpenBadgeCredential") && !has(credential, "AchievementCredential"))
-      say(Point.CONTENT, Came.UNTOLD, "no-badge");
+    boolean record = has(credential, OpenRecord.TYPE);
+    if (!record
+        && !has(credential, "OpenBadgeCredential")
+        && !has(credential, "AchievementCredential")) say(Point.CONTENT, Came.UNTOLD, "no-badge");
     JsonNode issuer = credential.path("issuer");
     String id = issuer.isObject() ? issuer.path("id").asString("") : issuer.asString("");
     String name = issuer.path("name").asString(id);
@@ -158,8 +160,31 @@ public final class Checking {
     Optional<Instant> until =
         moment(credential, "validUntil").or(() -> moment(credential, "expirationDate"));
     time(from, until);
-    status(credential.path("credentialStatus"));
+    if (record) within(credential);
+    else status(credential.path("credentialStatus"));
     return new Checked(Optional.of(shown(credential, name, from, until)), holder, found);
+  }
+
+  /** Each badge of a record is checked by itself. */
+  private void within(JsonNode record) {
+    JsonNode all = record.at(WITHIN);
+    if (all.size() > MOST_WITHIN) throw new Refusal("record-of-too-many", "most", MOST_WITHIN);
+    List<Phrase> bad = new ArrayList<>();
+    for (JsonNode one : all) {
+      // a record within a record is none of a learner's badges
+      boolean holds =
+          !has(one, OpenRecord.TYPE)
+              && new Checking(around, now).credential(one, Optional.empty(), one).holds();
+      if (!holds) bad.add(Phrase.quoted(name(one)));
+    }
+    if (bad.isEmpty()) say(Point.CONTENT, Came.HOLDS, "record-good", "n", all.size());
+    else say(Point.CONTENT, Came.FAILS, "record-bad", "badges", new Phrase.Listed(bad));
+  }
+
+  private static String name(JsonNode credential) {
+    return credential
+        .at("/credentialSubject/achievement/name")
+        .asString(credential.path("name").asString(""));
   }
 
   private boolean token(Token token, String issuer, JsonNode claims) {
@@ -201,6 +226,11 @@ public final class Checking {
     return signature(
         issuer, method, key -> DataIntegrity.holds((ObjectNode) credential, known.get(), key));
   }
+
+  private static final String WITHIN = "/credentialSubject/verifiableCredential";
+
+  /** Each is checked by itself, which takes its time. */
+  private static final int MOST_WITHIN = 60;
 
   private interface Holds {
     boolean with(PublicKey key);
@@ -318,6 +348,7 @@ public final class Checking {
     for (JsonNode d : achievement.path("resultDescription"))
       described.put(d.path("id").asString(""), d.path("name").asString(""));
     List<String> results = new ArrayList<>();
+    credential.at(WITHIN).forEach(one -> results.add(name(one)));
     for (JsonNode r : subject.path("result")) {
       String of = described.getOrDefault(r.path("resultDescription").asString(""), "");
       String value = r.path("value").asString("");

@@ -118,7 +118,7 @@ public record OpenBadge(
     all.put("id", "urn:uuid:" + id);
     all.putArray("type").add("VerifiableCredential").add("OpenBadgeCredential");
     all.put("name", achievement.name());
-    all.set("issuer", issuer(issuerId));
+    all.set("issuer", issuer(issuer, issuerId));
     all.put("validFrom", second(awardedAt));
     endsAt.ifPresent(end -> all.put("validUntil", second(end)));
     all.put("awardedDate", second(awardedAt));
@@ -144,7 +144,7 @@ public record OpenBadge(
     return moment.truncatedTo(ChronoUnit.SECONDS).toString();
   }
 
-  private ObjectNode issuer(String id) {
+  static ObjectNode issuer(Issuer issuer, String id) {
     ObjectNode profile = JsonNodeFactory.instance.objectNode();
     profile.put("id", id);
     profile.putArray("type").add("Profile");
@@ -160,14 +160,7 @@ public record OpenBadge(
   private ObjectNode subject() {
     ObjectNode subject = JsonNodeFactory.instance.objectNode();
     subject.putArray("type").add("AchievementSubject");
-    subject
-        .putArray("identifier")
-        .addObject()
-        .put("type", "IdentityObject")
-        .put("identityHash", holder.hash())
-        .put("identityType", "emailAddress")
-        .put("hashed", true)
-        .put("salt", holder.salt());
+    subject.set("identifier", identifier(holder));
     subject.set("achievement", achievementJson());
     if (!results.isEmpty()) {
       ArrayNode all = subject.putArray("result");
@@ -179,6 +172,17 @@ public record OpenBadge(
       }
     }
     return subject;
+  }
+
+  static ArrayNode identifier(Holder holder) {
+    ArrayNode all = JsonNodeFactory.instance.arrayNode();
+    all.addObject()
+        .put("type", "IdentityObject")
+        .put("identityHash", holder.hash())
+        .put("identityType", "emailAddress")
+        .put("hashed", true)
+        .put("salt", holder.salt());
+    return all;
   }
 
   private ObjectNode achievementJson() {

@@ -3,6 +3,7 @@ package yendrik.server.credential;
 import static yendrik.schema.Tables.AWARD;
 import static yendrik.schema.Tables.COURSE;
 import static yendrik.schema.Tables.CREDENTIAL;
+import static yendrik.schema.Tables.PERSON;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.nio.charset.StandardCharsets;
@@ -16,10 +17,15 @@ import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 import yendrik.core.course.Badge;
 import yendrik.core.id.PersonId;
+import yendrik.core.words.Phrase;
 import yendrik.formats.badge.OwnPicture;
 import yendrik.formats.credential.Baking;
+import yendrik.formats.credential.OpenBadge;
+import yendrik.formats.credential.OpenRecord;
+import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AwardRecord;
 import yendrik.schema.tables.records.CredentialRecord;
 import yendrik.server.award.AwardState;
@@ -29,6 +35,7 @@ import yendrik.server.design.BadgePicture;
 import yendrik.server.design.BadgePictures;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
+import yendrik.server.institution.Institutions;
 import yendrik.server.people.People;
 
 /** The badges of a person, from all courses, to be taken along and shown. */
@@ -44,6 +51,9 @@ public class MyCredentials {
   private final People people;
   private final Prints prints;
   private final Hosted hosted;
+  private final Signing signing;
+  private final IssuerKeyStore keys;
+  private final Institutions institutions;
   private final Paper paper;
   private final Clock clock;
   private final String address;
@@ -55,6 +65,9 @@ public class MyCredentials {
       People people,
       Prints prints,
       Hosted hosted,
+      Signing signing,
+      IssuerKeyStore keys,
+      Institutions institutions,
       Paper paper,
       Clock clock,
       @Value("${yendrik.address}") String address) {
@@ -64,6 +77,9 @@ public class MyCredentials {
     this.people = people;
     this.prints = prints;
     this.hosted = hosted;
+    this.signing = signing;
+    this.keys = keys;
+    this.institutions = institutions;
     this.paper = paper;
     this.clock = clock;
     this.address = address;
@@ -178,6 +194,41 @@ public class MyCredentials {
           case PDF -> paper(award, signed, ready);
         };
     return new Taken(name + "." + form.ending, form.mediaType, content);
+  }
+
+  /**
+   * All badges of a person that are signed and were not revoked, as one signed record.
+   *
+   * @throws Problem if there is none
+   */
+  Taken record(PersonId person) {
+    List<JsonNode> all =
+        db
+            .select(CREDENTIAL.PROVED)
+            .from(CREDENTIAL)
+            .join(AWARD)
+            .on(AWARD.ID.eq(CREDENTIAL.AWARD_ID))
+            .where(AWARD.PERSON_ID.eq(person), AWARD.REVOKED_AT.isNull())
+            .orderBy(AWARD.AWARDED_AT)
+            .fetch(CREDENTIAL.PROVED)
+            .stream()
+            .map(proved -> CoreJson.mapper().readTree(proved))
+            .toList();
+    if (all.isEmpty()) throw Problem.conflict("badge-not-signed-yet");
+    String email =
+        db.select(PERSON.EMAIL).from(PERSON).where(PERSON.ID.eq(person)).fetchSingle(PERSON.EMAIL);
+    OpenBadge.Issuer issuer = signing.issuer();
+    String name = institutions.say(Phrase.of("credential.record", "issuer", issuer.name()));
+    String token =
+        OpenRecord.token(
+            UUID.randomUUID(),
+            name,
+            issuer,
+            OpenBadge.Holder.of(email, UUID.randomUUID().toString()),
+            all,
+            keys.inUse().keys(),
+            clock.instant());
+    return new Taken(name + ".jwt", Form.JWT.mediaType, token.getBytes(StandardCharsets.UTF_8));
   }
 
   private byte[] paper(AwardRecord award, CredentialRecord signed, Designs.Ready ready) {

@@ -37,6 +37,13 @@ class MyCredentialsController {
     return credentials.of(me.id());
   }
 
+  /** All badges as one record that can be checked anywhere. */
+  @GetMapping(path = "/record", produces = "application/vc+jwt")
+  @Needs(Right.SIGNED_IN)
+  ResponseEntity<Resource> takeAllAlong(SignedIn me) {
+    return sent(credentials.record(me.id()));
+  }
+
   /** A badge as a file that can be checked anywhere. */
   @GetMapping(
       path = "/{award}/{form}",
@@ -50,7 +57,10 @@ class MyCredentialsController {
   @Needs(Right.SIGNED_IN)
   ResponseEntity<Resource> takeAlong(
       SignedIn me, @PathVariable UUID award, @PathVariable MyCredentials.Form form) {
-    MyCredentials.Taken file = credentials.file(me.id(), award, form);
+    return sent(credentials.file(me.id(), award, form));
+  }
+
+  private static ResponseEntity<Resource> sent(MyCredentials.Taken file) {
     return Whole.of(
         ResponseEntity.ok()
             .contentType(MediaType.parseMediaType(file.mediaType()))

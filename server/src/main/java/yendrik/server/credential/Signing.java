@@ -176,7 +176,8 @@ class Signing {
     return address + "/api/public/revoked/" + list;
   }
 
-  private OpenBadge.Issuer issuer() {
+  /** Who issues, as it is told with each badge. */
+  OpenBadge.Issuer issuer() {
     Institution now = institutions.now();
     return new OpenBadge.Issuer(
         now.issuer(),
