@@ -34,7 +34,9 @@ describe('a certificate', () => {
       [PAGE]: {},
     });
     show(<Badges />, '/c/2?sel=4&paper=1');
-    await userEvent.click(await screen.findByRole('button', { name: 'Lay it out' }));
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'Lay it out' }, { timeout: 5000 }),
+    );
     await vi.waitFor(() =>
       expect(changed(calls)).toMatchObject([
         { sheet: { template: 'THREAD', paper: 'A4', heading: 'Certificate', fields: FIELDS } },
