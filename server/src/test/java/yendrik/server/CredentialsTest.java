@@ -1,6 +1,7 @@
 package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static yendrik.schema.Tables.AWARD;
 import static yendrik.schema.Tables.CREDENTIAL;
 
@@ -21,6 +22,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -423,5 +425,24 @@ class CredentialsTest extends SchoolTest {
     assertThat(as("Aiko Brenner").call("GET", "/api/account/badges/record", "").getStatus())
         .as("nobody's badges")
         .isEqualTo(409);
+  }
+
+  @Test
+  void nobody_has_the_machine_check_without_end() throws Exception {
+    Map<Integer, Integer> came = new java.util.TreeMap<>();
+    for (int n = 0; n < 200; n++) {
+      var asked =
+          MockMvcRequestBuilders.post("/api/public/check")
+              .with(csrf())
+              .with(request -> {
+                request.setRemoteAddr("192.0.2.9");
+                return request;
+              })
+              .contentType("application/json")
+              .content("{\"file\":\"AAAA\"}");
+      came.merge(http.perform(asked).andReturn().getResponse().getStatus(), 1, Integer::sum);
+    }
+    assertThat(came).containsOnlyKeys(422, 429);
+    assertThat(came.get(429)).isEqualTo(200 - 120);
   }
 }

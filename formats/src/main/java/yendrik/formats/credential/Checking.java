@@ -169,8 +169,11 @@ public final class Checking {
   private void within(JsonNode record) {
     JsonNode all = record.at(WITHIN);
     if (all.size() > MOST_WITHIN) throw new Refusal("record-of-too-many", "most", MOST_WITHIN);
+    long until = System.nanoTime() + MOST_NANOS;
     List<Phrase> bad = new ArrayList<>();
     for (JsonNode one : all) {
+      // badges can be made that take for ever, and many of them are in one file
+      if (System.nanoTime() > until) throw new Refusal("record-takes-too-long");
       // a record within a record is none of a learner's badges
       boolean holds =
           !has(one, OpenRecord.TYPE)
@@ -231,6 +234,8 @@ public final class Checking {
 
   /** Each is checked by itself, which takes its time. */
   private static final int MOST_WITHIN = 60;
+
+  private static final long MOST_NANOS = 4_000_000_000L;
 
   private interface Holds {
     boolean with(PublicKey key);

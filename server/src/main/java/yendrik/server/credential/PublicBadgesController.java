@@ -1,5 +1,7 @@
 package yendrik.server.credential;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -7,9 +9,11 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.Base64;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -23,6 +27,7 @@ import yendrik.server.http.Problem;
 import yendrik.server.http.Whole;
 import yendrik.server.people.Needs;
 import yendrik.server.people.Right;
+import yendrik.server.people.Whence;
 
 /** Badges for anybody, signed in or not. */
 @RestController
@@ -30,6 +35,16 @@ import yendrik.server.people.Right;
 class PublicBadgesController {
   private static final int MOST = 900_000;
   private static final MediaType CREDENTIAL = MediaType.parseMediaType("application/vc");
+
+  /** Checking takes the machine's time: from one place it is asked for as often as people can. */
+  private static final int MOST_A_MINUTE = 120;
+
+  private static final Duration MINUTE = Duration.ofMinutes(1);
+  private static final int PLACES = 10_000;
+
+  private final Cache<String, AtomicInteger> asked =
+      Caffeine.newBuilder().expireAfterWrite(MINUTE).maximumSize(PLACES).build();
+
   private final PublicBadges badges;
 
   PublicBadgesController(PublicBadges badges) {
@@ -49,7 +64,9 @@ class PublicBadgesController {
   /** Says what holds of a badge, of any issuer. */
   @PostMapping("/check")
   @Needs(Right.ANYBODY)
-  PublicBadges.CheckedView checkBadge(@Valid @RequestBody ToCheck given) {
+  PublicBadges.CheckedView checkBadge(Whence whence, @Valid @RequestBody ToCheck given) {
+    if (asked.get(whence.address(), _ -> new AtomicInteger()).incrementAndGet() > MOST_A_MINUTE)
+      throw Problem.tooMany(Optional.of(MINUTE.toSeconds()), "too-many-checks");
     try {
       return badges.check(Base64.getDecoder().decode(given.file()), given.email());
     } catch (IllegalArgumentException _) {
