@@ -120,7 +120,7 @@ describe('taking badges along', () => {
       [`PUT /api/account/badges/${award.id}/showing`]: undefined,
     });
     show(<TakeAlong />);
-    await userEvent.click(await screen.findByRole('button', { name: 'Take True Wheel along' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Take along True Wheel' }));
     const items = screen.getAllByRole('menuitem').map((item) => item.getAttribute('href'));
     expect(items).toEqual(
       ['PDF', 'PNG', 'SVG', 'JSON', 'JWT', 'EARLIER'].map(
@@ -128,7 +128,7 @@ describe('taking badges along', () => {
       ),
     );
     await userEvent.keyboard('{Escape}');
-    expect(screen.getByRole('button', { name: 'Take New along' })).toBeDisabled();
+    expect(screen.getByRole('button', { name: 'Take along New' })).toBeDisabled();
     await userEvent.click(screen.getByRole('switch', { name: 'Show True Wheel to everybody' }));
     await vi.waitFor(() =>
       expect(calls.find((c) => c.method === 'PUT')?.body).toEqual({ shown: true }),
@@ -153,7 +153,7 @@ describe('taking badges along', () => {
       },
     });
     show(<TakeAlong />);
-    await userEvent.click(await screen.findByRole('button', { name: 'Take True Wheel along' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Take along True Wheel' }));
     await userEvent.click(screen.getByRole('menuitem', { name: 'Send to keepsake' }));
     expect(await screen.findByRole('link', { name: 'keepsake' })).toHaveAttribute(
       'href',

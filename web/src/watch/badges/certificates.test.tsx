@@ -60,7 +60,7 @@ describe('the register of certificates', () => {
     });
     show(<Certificates />);
     expect(await screen.findByText('now called Tilda Strand')).toBeVisible();
-    await userEvent.click(screen.getByRole('button', { name: 'Give 2026-00005 anew' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Give anew 2026-00005' }));
     const dialog = within(await screen.findByRole('dialog'));
     expect(dialog.getByRole('textbox', { name: /Why/ })).toHaveValue('Another name');
     await userEvent.click(dialog.getByRole('button', { name: 'Give anew' }));
