@@ -38,8 +38,7 @@ class WalletTest extends BrowserTest {
 
   private static void send(Page page, String how) {
     page.getByRole(
-            AriaRole.BUTTON,
-            new Page.GetByRoleOptions().setName(Pattern.compile("^Take along .+")))
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Take along .+")))
         .first()
         .click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(how).setExact(true))

@@ -40,6 +40,8 @@ class WalletsTest extends SchoolTest {
 
   private static final List<String> ASKED = new CopyOnWriteArrayList<>();
   private static volatile String elsewhere = "";
+  private static volatile boolean chatter = false;
+  private static volatile boolean forgets = false;
   private static volatile int putting = 201;
   private static volatile boolean renews = true;
 
@@ -71,8 +73,10 @@ class WalletsTest extends SchoolTest {
       String body = new String(asked.getRequestBody().readAllBytes(), StandardCharsets.UTF_8);
       ASKED.add(path + " " + body);
       switch (path) {
-        case "/ims/ob/v3p0/discovery" -> say(asked, 200, described());
-        case "/register" -> say(asked, 201, "{\"client_id\":\"c\",\"client_secret\":\"s\"}");
+        case "/ims/ob/v3p0/discovery" ->
+            say(asked, 200, chatter ? "<html>Welcome</html>" : described());
+        case "/register" ->
+            say(asked, 201, forgets ? "{}" : "{\"client_id\":\"c\",\"client_secret\":\"s\"}");
         case "/token" -> {
           if (body.contains("grant_type=refresh_token") && !renews)
             say(asked, 400, "{\"error\":\"invalid_grant\"}");
@@ -120,6 +124,8 @@ class WalletsTest extends SchoolTest {
   @BeforeEach
   void aLearnerWithABadge() {
     elsewhere = "";
+    chatter = false;
+    forgets = false;
     putting = 201;
     renews = true;
     ruben = as("Ruben Sato");
@@ -236,6 +242,13 @@ class WalletsTest extends SchoolTest {
     db.deleteFrom(yendrik.schema.Tables.WALLET_CLIENT).execute();
     var odd = ask(ruben, "far", award);
     assertThat(odd.getStatus()).as("secrets would go elsewhere").isEqualTo(409);
+    elsewhere = "";
+    chatter = true;
+    assertThat(ask(ruben, "far", award).getStatus()).as("a page in place of data").isEqualTo(409);
+    chatter = false;
+    forgets = true;
+    assertThat(ask(ruben, "far", award).getStatus()).as("no name for us").isEqualTo(409);
+    forgets = false;
     assertThat(ask(ruben, "odd", award).getStatus()).isEqualTo(409);
     assertThat(ask(ruben, "other", award).getStatus()).isEqualTo(404);
   }

@@ -5,6 +5,7 @@ import java.net.http.HttpClient;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatusCode;
@@ -28,6 +29,7 @@ import org.springframework.security.oauth2.core.endpoint.PkceParameterNames;
 import org.springframework.stereotype.Component;
 import org.springframework.web.client.RestClient;
 import org.springframework.web.client.RestClientException;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.WalletClientRecord;
@@ -98,14 +100,16 @@ class Far {
                                   "response_types", List.of("code"),
                                   "token_endpoint_auth_method", "client_secret_basic",
                                   "scope", String.join(" ", SCOPES)))));
-      return new Known(
-          authorizeAt,
-          tokenAt,
-          made.path("client_id").asString(""),
-          made.path("client_secret").asString(""));
+      return new Known(authorizeAt, tokenAt, said(made, "client_id"), said(made, "client_secret"));
+    } catch (JacksonException | NoSuchElementException _) {
+      throw Problem.conflict("wallet-says-nothing", "wallet", wallet);
     } catch (RestClientException _) {
       throw Problem.conflict("wallet-away", "wallet", wallet);
     }
+  }
+
+  private static String said(JsonNode made, String field) {
+    return made.path(field).asStringOpt().filter(text -> !text.isBlank()).orElseThrow();
   }
 
   private static JsonNode json(RestClient.RequestHeadersSpec<?> asked) {
