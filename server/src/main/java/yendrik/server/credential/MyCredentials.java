@@ -197,7 +197,7 @@ public class MyCredentials {
   }
 
   /**
-   * All badges of a person that are signed and were not revoked, as one signed record.
+   * All badges of a person that are signed and hold now, as one signed record.
    *
    * @throws Problem if there is none
    */
@@ -208,7 +208,10 @@ public class MyCredentials {
             .from(CREDENTIAL)
             .join(AWARD)
             .on(AWARD.ID.eq(CREDENTIAL.AWARD_ID))
-            .where(AWARD.PERSON_ID.eq(person), AWARD.REVOKED_AT.isNull())
+            .where(
+                AWARD.PERSON_ID.eq(person),
+                AWARD.REVOKED_AT.isNull(),
+                AWARD.ENDS_AT.isNull().or(AWARD.ENDS_AT.gt(clock.instant())))
             .orderBy(AWARD.AWARDED_AT)
             .fetch(CREDENTIAL.PROVED)
             .stream()
