@@ -31,6 +31,8 @@ class EditorTest extends BrowserTest {
   private void insert(Page page, String what) {
     button(page, "Insert ▾").click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(what)).click();
+    // as long as the menu goes away, keys are the menu's
+    assertThat(page.getByRole(AriaRole.MENU)).hasCount(0);
   }
 
   @Test
