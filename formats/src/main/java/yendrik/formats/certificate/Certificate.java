@@ -1,7 +1,12 @@
 package yendrik.formats.certificate;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import javax.imageio.ImageIO;
+import yendrik.core.Refusal;
 
 /**
  * What stands on one certificate.
@@ -43,7 +48,23 @@ public record Certificate(
    * @param mediaType PNG or JPEG
    * @param alt what it shows, for who does not see it
    */
-  public record Picture(String mediaType, byte[] content, String alt) {}
+  public record Picture(String mediaType, byte[] content, String alt) {
+
+    /**
+     * How many times as wide as high it is.
+     *
+     * @throws Refusal if it cannot be read
+     */
+    double shape() {
+      try {
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(content));
+        if (image != null) return (double) image.getWidth() / image.getHeight();
+      } catch (IOException _) {
+        // said below
+      }
+      throw new Refusal("picture-unreadable", "name", alt);
+    }
+  }
 
   /**
    * An outcome.

@@ -1,7 +1,6 @@
 package yendrik.formats.certificate;
 
 import java.util.List;
-import java.util.Optional;
 import yendrik.core.Refusal;
 import yendrik.formats.certificate.Letters.Face;
 
@@ -107,10 +106,5 @@ record Fitting(double share, double name, int columns) {
   /** A size in points. */
   double of(double usual) {
     return usual * share;
-  }
-
-  /** The same if there is a text. */
-  static Optional<String> said(String text) {
-    return Optional.of(text.strip()).filter(t -> !t.isEmpty());
   }
 }

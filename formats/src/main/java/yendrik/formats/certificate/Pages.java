@@ -24,6 +24,11 @@ final class Pages {
   private static final String PAPER = "#ffffff";
   private static final double PIXELS = 96.0 / 72;
   private static final int SMALL = 9;
+
+  /** How high the institution's picture is at most, in millimetres, and how wide. */
+  private static final double MARK = 12;
+
+  private static final double WIDEST_MARK = 46;
   private static final int TINY = 7;
   private static final String SPACE = "\u00a0";
   private static final String APART = "\u2003 ";
@@ -182,18 +187,30 @@ final class Pages {
     double left = 0;
     if (of.mark().isPresent() && of.sheet().fields().contains(Sheet.Field.MARK)) {
       Picture mark = of.mark().get();
+      Area at = fitted(mark, Math.min(WIDEST_MARK, area.width() / 2));
       if (of.sheet().template() == Template.BAND)
-        filled(box, new Area(-1.2, -1.2, 14.4, 14.4), PAPER);
+        filled(box, new Area(-1.2, at.top() - 1.2, at.width() + 2.4, at.height() + 2.4), PAPER);
       box.appendElement("img")
           .attr("src", data(mark))
           .attr("alt", mark.alt())
-          .attr("style", "height: %s; position: absolute; left: 0; top: 0".formatted(mm(12)));
-      left = 15;
+          .attr(
+              "style",
+              "width: %s; height: %s; position: absolute; left: 0; top: %s"
+                  .formatted(mm(at.width()), mm(at.height()), mm(at.top())));
+      left = at.width() + 3;
     }
     Element name =
         box.appendElement("p")
             .attr("style", "margin-left: %s; padding-top: %s".formatted(mm(left), mm(3)));
     words(name, of.issuer(), Face.BOLD, 11, colour, area.width() - left);
+  }
+
+  /** A picture of any shape, as high as the line beside it or as wide as it may be. */
+  private static Area fitted(Picture picture, double widest) {
+    double shape = picture.shape();
+    double width = Math.min(widest, MARK * shape);
+    double height = width / shape;
+    return new Area(0, (MARK - height) / 2, width, height);
   }
 
   private void main(Element page, Certificate of, Layout layout, Fitting fit) {
@@ -223,12 +240,10 @@ final class Pages {
       String colour,
       double width,
       Fitting fit) {
-    Fitting.said(text)
-        .ifPresent(said -> {
-          Element block = main.appendElement(tag);
-          block.attr("style", "margin-bottom: " + pt(fit.of(Fitting.GAP)));
-          words(block, said, face, fit.of(size), colour, width);
-        });
+    if (text.isBlank()) return;
+    Element block = main.appendElement(tag);
+    block.attr("style", "margin-bottom: " + pt(fit.of(Fitting.GAP)));
+    words(block, text.strip(), face, fit.of(size), colour, width);
   }
 
   private void outcomes(Element main, Certificate of, double width, Fitting fit) {

@@ -7,7 +7,9 @@ import com.google.zxing.BinaryBitmap;
 import com.google.zxing.client.j2se.BufferedImageLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -19,6 +21,7 @@ import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -246,5 +249,54 @@ class CertificatePdfTest {
     String name = "<b>Ilse</b> & 'Co' <img src='http://127.0.0.1/x.png'>";
     assertThat(text(pdf(certificate(sheet(Template.PLAIN, false), name, 1))))
         .contains("<b>Ilse</b>");
+  }
+
+  /** Where a text begins on the first page, in points from the left. */
+  private static float begins(byte[] pdf, String text) throws IOException {
+    List<Float> found = new ArrayList<>();
+    var reader =
+        new PDFTextStripper() {
+          @Override
+          protected void writeString(String line, List<TextPosition> letters) {
+            if (line.startsWith(text)) found.add(letters.getFirst().getXDirAdj());
+          }
+        };
+    try (PDDocument document = Loader.loadPDF(pdf)) {
+      reader.getText(document);
+    }
+    return found.getFirst();
+  }
+
+  @ParameterizedTest
+  @EnumSource(Template.class)
+  void theIssuersNameStandsBesideItsPictureWhateverItsShape(Template template) throws Exception {
+    float alone = 0;
+    for (int wide : new int[] {40, 100, 400}) {
+      var out = new ByteArrayOutputStream();
+      ImageIO.write(new BufferedImage(wide, 100, BufferedImage.TYPE_INT_RGB), "png", out);
+      var mark = new Certificate.Picture("image/png", out.toByteArray(), "A mark");
+      Certificate like = certificate(sheet(template, false), "Ilse Tran", 2);
+      var certificate =
+          new Certificate(
+              like.sheet(),
+              like.language(),
+              like.colour(),
+              like.name(),
+              like.title(),
+              like.description(),
+              like.badge(),
+              like.issuer(),
+              Optional.of(mark),
+              like.outcomes(),
+              like.hours(),
+              like.lines(),
+              like.code(),
+              like.signed());
+      float at = begins(pdf(certificate), "Hollow");
+      assertThat(at).isGreaterThan(alone);
+      alone = at;
+    }
+    // 46 mm is the widest, and stands before the name
+    assertThat(alone).isGreaterThan(46 * 72 / 25.4f);
   }
 }

@@ -1,5 +1,7 @@
 package yendrik.server.certificate;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -28,6 +30,7 @@ import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AwardRecord;
 import yendrik.schema.tables.records.CertificateRecord;
 import yendrik.server.design.BadgeFace;
+import yendrik.server.design.BadgePicture;
 import yendrik.server.design.BadgePictures;
 import yendrik.server.design.Designs;
 import yendrik.server.institution.Institution;
@@ -41,6 +44,15 @@ public class Paper {
 
   /** A day that ends a time is its last one, not the midnight after it. */
   static final Duration MOMENT = Duration.ofSeconds(1);
+
+  private static final int KEPT = 40;
+
+  /** A picture never changes; many certificates have the same one. */
+  private final Cache<BadgePicture, byte[]> drawn = Caffeine.newBuilder().maximumSize(KEPT).build();
+
+  /** The institution's picture by its hash. */
+  private final Cache<String, Optional<Certificate.Picture>> marks =
+      Caffeine.newBuilder().maximumSize(2).build();
 
   private final BadgePictures pictures;
   private final Institutions institutions;
@@ -160,13 +172,10 @@ public class Paper {
         sheet.fields().contains(Sheet.Field.DESCRIPTION) ? badge.description() : "",
         new Certificate.Picture(
             "image/png",
-            pictures.png(face.picture(), PICTURE),
+            drawn.get(face.picture(), picture -> pictures.png(picture, PICTURE)),
             face.picture().alt().isEmpty() ? badge.name() : face.picture().alt()),
         institution.issuer(),
-        institutions
-            .mark()
-            .map(mark ->
-                new Certificate.Picture(mark.mediaType(), mark.content(), institution.name())),
+        institution.picture().flatMap(hash -> mark(hash, institution.name())),
         outcomes(design, face, sheet, held),
         sheet
             .hours()
@@ -175,6 +184,15 @@ public class Paper {
         lines(sheet, held, design.zone()),
         held.code().filter(_ -> code),
         sheet.signatures().stream().map(this::signed).toList());
+  }
+
+  private Optional<Certificate.Picture> mark(String hash, String name) {
+    return marks.get(
+        hash,
+        _ ->
+            institutions
+                .mark()
+                .map(mark -> new Certificate.Picture(mark.mediaType(), mark.content(), name)));
   }
 
   private static String colour(Sheet sheet, Institution institution) {
