@@ -17,6 +17,7 @@ import type { Comparison, Design, Job } from '../api/client';
 import { sendFile } from '../api/files';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
+import { ChooseFile } from '../ui/ChooseFile';
 import { FileFaults } from '../ui/FileFaults';
 import { begun } from '../ui/jobs';
 import { Section } from '../ui/Panel';
@@ -58,8 +59,7 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
       onClose();
     },
   });
-  const choose = (chosen: File | undefined) => {
-    if (!chosen) return;
+  const choose = (chosen: File) => {
     setFile(chosen);
     take.reset();
     compare.mutate(chosen);
@@ -81,19 +81,13 @@ export function ExchangeDialog({ design, onClose }: { design: Design; onClose: (
           </Box>
         </Section>
         <Section title={t('plan.exchangeIn')}>
-          <Button variant="outlined" component="label">
+          <ChooseFile
+            name={t('plan.chooseFile')}
+            accept=".json,.csv,application/json,text/csv"
+            onChoose={choose}
+          >
             {t('plan.chooseFile')}
-            <input
-              type="file"
-              hidden
-              accept=".json,.csv,application/json,text/csv"
-              aria-label={t('plan.chooseFile')}
-              onChange={(e) => {
-                choose(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-            />
-          </Button>
+          </ChooseFile>
           {(compare.isPending || take.isPending) && <LinearProgress sx={{ mt: 1.5 }} />}
           {wrong && <FileFaults error={wrong} />}
           {brings && <Brings comparison={brings} />}

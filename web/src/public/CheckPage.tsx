@@ -1,8 +1,9 @@
 import { Alert, Box, Button, TextField, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
+import { ChooseFile } from '../ui/ChooseFile';
 import { CheckedBadge } from './CheckedBadge';
 import { OpenPage } from './OpenPage';
 
@@ -20,7 +21,6 @@ async function inBase64(file: Blob): Promise<string> {
 /** Says of any badge, of whomever, what holds and what does not. */
 export default function CheckPage() {
   const t = useTranslations();
-  const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<{ name: string; content: Blob } | null>(null);
   const [text, setText] = useState('');
   const [email, setEmail] = useState('');
@@ -67,21 +67,15 @@ export default function CheckPage() {
           p: 2,
         }}
       >
-        <input
-          ref={input}
-          type="file"
-          hidden
-          aria-label={t('check.chooseFile')}
-          accept=".png,.svg,.json,.jwt,.txt,image/png,image/svg+xml,application/json"
-          onChange={(event) => {
-            take(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-          <Button variant="contained" onClick={() => input.current?.click()}>
+          <ChooseFile
+            name={t('check.chooseFile')}
+            accept=".png,.svg,.json,.jwt,.txt,image/png,image/svg+xml,application/json"
+            variant="contained"
+            onChoose={take}
+          >
             {t('check.chooseFile')}
-          </Button>
+          </ChooseFile>
           <Typography color="textSecondary">{file ? file.name : t('check.orDrop')}</Typography>
         </Box>
         <TextField

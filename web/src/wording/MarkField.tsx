@@ -1,10 +1,11 @@
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { sendInPieces } from '../api/files';
 import { queries } from '../api/queries';
+import { ChooseFile } from '../ui/ChooseFile';
 import { useNotice } from '../ui/Notice';
 
 /** The picture beside the institution's name: looked at, chosen, replaced, taken away. */
@@ -12,7 +13,6 @@ export function MarkField({ picture, name }: { picture: string | undefined; name
   const t = useTranslations();
   const client = useQueryClient();
   const notice = useNotice();
-  const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState(0);
   const change = useMutation({
     mutationFn: async (file: File | null) => {
@@ -41,25 +41,14 @@ export function MarkField({ picture, name }: { picture: string | undefined; name
             sx={{ height: 28, maxWidth: 160, bgcolor: 'tone.band' }}
           />
         )}
-        <input
-          ref={input}
-          type="file"
+        <ChooseFile
+          name={t('look.picture')}
           accept="image/png,image/jpeg"
-          hidden
-          aria-label={t('look.picture')}
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) change.mutate(file);
-          }}
-        />
-        <Button
-          variant="outlined"
           disabled={change.isPending}
-          onClick={() => input.current?.click()}
+          onChoose={(file) => change.mutate(file)}
         >
           {t(picture ? 'look.replacePicture' : 'look.choosePicture')}
-        </Button>
+        </ChooseFile>
         {picture && (
           <Button
             variant="outlined"

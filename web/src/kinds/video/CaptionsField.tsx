@@ -1,8 +1,9 @@
 import { Alert, Box, Button, TextareaAutosize, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { type RefObject, useRef, useState } from 'react';
+import { type RefObject, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Caption } from '../../api/client';
+import { ChooseFile } from '../../ui/ChooseFile';
 import { asWebVtt, fromFile, read, written } from './captions';
 
 /** How long a new caption stays. */
@@ -20,7 +21,6 @@ interface Props {
 /** What is said in a film, taken from a file or written while it plays. */
 export function CaptionsField({ captions, video, name, onChange }: Props) {
   const t = useTranslations();
-  const input = useRef<HTMLInputElement>(null);
   const taking = useMutation({
     meta: { silent: true },
     mutationFn: async (file: File) => {
@@ -74,25 +74,18 @@ export function CaptionsField({ captions, video, name, onChange }: Props) {
         ))}
       </Box>
       {taking.error && <Alert severity="error">{taking.error.message}</Alert>}
-      <input
-        ref={input}
-        type="file"
-        accept=".vtt,.srt,text/vtt"
-        hidden
-        aria-label={t('video.captionFile')}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) taking.mutate(file);
-        }}
-      />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <Button variant="outlined" size="small" onClick={add}>
           {t('video.addCaption')}
         </Button>
-        <Button variant="outlined" size="small" onClick={() => input.current?.click()}>
+        <ChooseFile
+          name={t('video.captionFile')}
+          accept=".vtt,.srt,text/vtt"
+          size="small"
+          onChoose={(file) => taking.mutate(file)}
+        >
           {t('video.takeCaptions')} …
-        </Button>
+        </ChooseFile>
         {captions.length > 0 && (
           <Button size="small" onClick={save}>
             {t('video.saveCaptions')}

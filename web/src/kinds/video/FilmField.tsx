@@ -5,6 +5,7 @@ import { useTranslations } from 'use-intl';
 import { api, body } from '../../api/client';
 import { sendInPieces } from '../../api/files';
 import { useCourse } from '../../frame/course';
+import { ChooseFile } from '../../ui/ChooseFile';
 import { clock } from '../../ui/format';
 import { useLine } from '../../ui/useNames';
 import type { AuthorProps } from '../room';
@@ -28,7 +29,6 @@ export default function FilmField({
   const t = useTranslations();
   const line = useLine();
   const course = useCourse();
-  const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState(0);
   const send = useMutation({
     mutationFn: async (file: File) => {
@@ -99,26 +99,16 @@ export default function FilmField({
         />
       )}
       {send.error && <Alert severity="error">{send.error.message}</Alert>}
-      <input
-        ref={input}
-        type="file"
-        accept="video/webm,video/mp4"
-        hidden
-        aria-label={t('plan.filmFile')}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) send.mutate(file);
-        }}
-      />
       <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button
+        <ChooseFile
+          name={t('plan.filmFile')}
+          accept="video/webm,video/mp4"
           variant={film || elsewhere ? 'outlined' : 'contained'}
           disabled={send.isPending}
-          onClick={() => input.current?.click()}
+          onChoose={(file) => send.mutate(file)}
         >
           {t(film || elsewhere ? 'plan.filmReplace' : 'plan.filmChoose')}
-        </Button>
+        </ChooseFile>
         {(film || elsewhere) && (
           <Button variant="outlined" onClick={() => change({ part: { is: 'video', captions } })}>
             {t('common.remove')}

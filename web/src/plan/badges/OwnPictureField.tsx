@@ -1,10 +1,11 @@
 import { Alert, Box, Button, LinearProgress, Typography } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body } from '../../api/client';
 import { sendInPieces } from '../../api/files';
 import { useCourse } from '../../frame/course';
+import { ChooseFile } from '../../ui/ChooseFile';
 
 /** A picture that somebody made elsewhere, in the place of what is drawn. */
 export function OwnPictureField({
@@ -16,7 +17,6 @@ export function OwnPictureField({
 }) {
   const t = useTranslations();
   const course = useCourse();
-  const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState(0);
   const send = useMutation({
     mutationFn: async (file: File) => {
@@ -33,22 +33,15 @@ export function OwnPictureField({
   });
   return (
     <Box sx={{ display: 'grid', gap: 0.75 }}>
-      <input
-        ref={input}
-        type="file"
-        accept="image/png,image/jpeg,image/svg+xml"
-        hidden
-        aria-label={t('badge.ownPicture')}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) send.mutate(file);
-        }}
-      />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button variant="outlined" disabled={send.isPending} onClick={() => input.current?.click()}>
+        <ChooseFile
+          name={t('badge.ownPicture')}
+          accept="image/png,image/jpeg,image/svg+xml"
+          disabled={send.isPending}
+          onChoose={(file) => send.mutate(file)}
+        >
           {t('badge.choosePicture')}
-        </Button>
+        </ChooseFile>
         {own && (
           <Button variant="outlined" onClick={() => onChange(undefined)}>
             {t('badge.backToDrawing')}

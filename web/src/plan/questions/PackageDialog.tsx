@@ -16,6 +16,7 @@ import type { BankQuestion, PackageNote, QuestionPackage } from '../../api/clien
 import { sendFile } from '../../api/files';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
+import { ChooseFile } from '../../ui/ChooseFile';
 import { FileFaults } from '../../ui/FileFaults';
 import { Section } from '../../ui/Panel';
 import { useActKey } from '../../ui/useActKey';
@@ -73,23 +74,17 @@ export function PackageDialog({ onClose }: { onClose: () => void }) {
           )}
         </Section>
         <Section title={t('bank.exchangeIn')}>
-          <Button variant="outlined" component="label">
+          <ChooseFile
+            name={t('plan.chooseFile')}
+            accept=".zip,.xml,application/zip,application/xml"
+            onChoose={(chosen) => {
+              setFile(chosen);
+              take.reset();
+              look.mutate(chosen);
+            }}
+          >
             {t('plan.chooseFile')}
-            <input
-              type="file"
-              hidden
-              accept=".zip,.xml,application/zip,application/xml"
-              aria-label={t('plan.chooseFile')}
-              onChange={(e) => {
-                const chosen = e.target.files?.[0];
-                e.target.value = '';
-                if (!chosen) return;
-                setFile(chosen);
-                take.reset();
-                look.mutate(chosen);
-              }}
-            />
-          </Button>
+          </ChooseFile>
           {file && (
             <Typography component="span" sx={{ ml: 1.5 }}>
               {file.name}

@@ -11,6 +11,7 @@ import {
 import type { Editor } from '@tiptap/react';
 import { type FormEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
+import { ChooseFile } from '../ChooseFile';
 import { writeFormula } from './formula';
 import type { FileUse, Sending } from './useSending';
 
@@ -173,23 +174,16 @@ function Chosen({
   onChoose: (file: File) => void;
 }) {
   const t = useTranslations();
-  const input = useRef<HTMLInputElement>(null);
   return (
     <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', minWidth: 0 }}>
-      <input
-        ref={input}
-        type="file"
-        hidden
+      <ChooseFile
+        name={t('editor.choose')}
         accept={accept}
-        aria-label={t('editor.choose')}
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          if (chosen) onChoose(chosen);
-        }}
-      />
-      <Button variant="outlined" onClick={() => input.current?.click()} sx={{ flex: 'none' }}>
+        onChoose={onChoose}
+        sx={{ flex: 'none' }}
+      >
         {t('editor.choose')} …
-      </Button>
+      </ChooseFile>
       <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
         {file?.name}
       </Box>

@@ -13,6 +13,7 @@ const one = {
   enrolment: 40,
   person: 9,
   name: 'Tilda Moreau',
+  unprinted: false,
   learner: 'Tilda Moreau',
   awardedAt: '2026-11-20T12:00:00Z',
   madeAt: '2026-11-20T12:00:00Z',
@@ -50,6 +51,19 @@ describe('the register of certificates', () => {
     await vi.waitFor(() =>
       expect(calls.find((c) => c.method === 'POST')?.body).toEqual({ certificates: [6] }),
     );
+  });
+
+  it('finds by words of the number, the name or the title, and prints what is found', async () => {
+    serve({
+      ...around,
+      [`GET ${at}`]: [one, { ...one, id: 6, number: '2026-00006', name: 'Rosa Lindqvist' }],
+    });
+    show(<Certificates />);
+    await userEvent.type(await screen.findByRole('searchbox'), 'rosa found');
+    expect(await screen.findByRole('button', { name: 'Print 1 certificate' })).toBeVisible();
+    expect(screen.queryByText('2026-00005')).not.toBeInTheDocument();
+    await userEvent.type(screen.getByRole('searchbox'), ' x');
+    expect(await screen.findByText('No certificate has these words')).toBeVisible();
   });
 
   it('says who is called otherwise now, and gives theirs anew with a reason', async () => {

@@ -1,10 +1,10 @@
 import { Alert, Box, Button, IconButton, LinearProgress } from '@mui/material';
 import { useMutation } from '@tanstack/react-query';
-import { useRef } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body } from '../../../api/client';
 import { sendInPieces } from '../../../api/files';
 import { useCourse } from '../../../frame/course';
+import { ChooseFile } from '../../../ui/ChooseFile';
 import { Section } from '../../../ui/Panel';
 import { SavedField } from '../../../ui/SavedField';
 import { MOST_SIGNATURES, type Sheet } from './sheet';
@@ -76,7 +76,6 @@ function WrittenName({
 }) {
   const t = useTranslations();
   const course = useCourse();
-  const input = useRef<HTMLInputElement>(null);
   const send = useMutation({
     mutationFn: async (file: File) => {
       const upload = await sendInPieces(file, () => undefined);
@@ -91,22 +90,17 @@ function WrittenName({
   });
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        accept="image/png,image/jpeg"
-        hidden
-        aria-label={t('paper.written')}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file) send.mutate(file);
-        }}
-      />
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-        <Button size="small" disabled={send.isPending} onClick={() => input.current?.click()}>
+        <ChooseFile
+          name={t('paper.written')}
+          accept="image/png,image/jpeg"
+          size="small"
+          variant="text"
+          disabled={send.isPending}
+          onChoose={(file) => send.mutate(file)}
+        >
           {t(picture ? 'paper.otherWritten' : 'paper.written')}
-        </Button>
+        </ChooseFile>
         {picture && (
           <>
             <Box

@@ -210,6 +210,17 @@ class CertificatesTest extends SchoolTest {
     assertThat(text(mine("PDF").getContentAsByteArray())).contains("Ruben Abara");
   }
 
+  @Test
+  void letters_without_a_font_are_told_in_the_register() {
+    laidOut();
+    called("Ruben \ud80c\udc00");
+    earned();
+    assertThat(register().path(0).path("unprinted").asBoolean()).isTrue();
+    called("Ruben 王");
+    again(sefa, 0);
+    assertThat(register().path(0).path("unprinted").asBoolean()).isFalse();
+  }
+
   private MockHttpServletResponse mine(String form) {
     JsonNode award =
         ruben

@@ -1,15 +1,14 @@
 import {
   Alert,
   Box,
-  Button,
   FormControlLabel,
   LinearProgress,
   Switch,
   TextField,
   Typography,
 } from '@mui/material';
-import { useRef } from 'react';
 import { useTranslations } from 'use-intl';
+import { ChooseFile } from '../../../../ui/ChooseFile';
 import { useSending } from '../../../../ui/editor/useSending';
 import { newId } from '../../../../ui/ids';
 import { useFilesOfQuestions } from '../filesOfQuestions';
@@ -22,7 +21,6 @@ export function Write({ part, edit }: WriteProps<'place'>) {
   const t = useTranslations();
   const { door } = useFilesOfQuestions();
   const sending = useSending(door);
-  const input = useRef<HTMLInputElement>(null);
   const { areas } = part;
   const named = (n: number) => areas[n]?.called || t('plan.area', { n: n + 1 });
   return (
@@ -44,31 +42,22 @@ export function Write({ part, edit }: WriteProps<'place'>) {
         />
       )}
       {sending.error && <Alert severity="error">{sending.error.message}</Alert>}
-      <input
-        ref={input}
-        type="file"
+      <ChooseFile
+        name={t('plan.picture')}
         accept="image/png,image/jpeg,image/webp,image/gif"
-        hidden
-        aria-label={t('plan.picture')}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = '';
-          if (file)
-            sending.mutate(
-              { file, use: 'PICTURE' },
-              { onSuccess: (kept) => edit({ ...part, picture: kept.id }) },
-            );
-        }}
-      />
-      <Button
         size="small"
         variant={part.picture === undefined ? 'contained' : 'outlined'}
         sx={{ justifySelf: 'start' }}
         disabled={sending.isPending || !door}
-        onClick={() => input.current?.click()}
+        onChoose={(file) =>
+          sending.mutate(
+            { file, use: 'PICTURE' },
+            { onSuccess: (kept) => edit({ ...part, picture: kept.id }) },
+          )
+        }
       >
         {t(part.picture === undefined ? 'look.choosePicture' : 'look.replacePicture')}
-      </Button>
+      </ChooseFile>
       {part.picture !== undefined && (
         <>
           <TextField

@@ -50,7 +50,7 @@ public class Paper {
   /** A picture never changes; many certificates have the same one. */
   private final Cache<BadgePicture, byte[]> drawn = Caffeine.newBuilder().maximumSize(KEPT).build();
 
-  /** The institution's picture by its hash. */
+  /** The institution's picture by its hash and what it shows. */
   private final Cache<String, Optional<Certificate.Picture>> marks =
       Caffeine.newBuilder().maximumSize(2).build();
 
@@ -188,7 +188,7 @@ public class Paper {
 
   private Optional<Certificate.Picture> mark(String hash, String name) {
     return marks.get(
-        hash,
+        hash + " " + name,
         _ ->
             institutions
                 .mark()

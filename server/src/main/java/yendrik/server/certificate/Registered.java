@@ -48,6 +48,7 @@ class Registered {
   private final Designs designs;
   private final People people;
   private final Institutions institutions;
+  private final Scripts scripts;
   private final Clock clock;
 
   Registered(
@@ -56,12 +57,14 @@ class Registered {
       Designs designs,
       People people,
       Institutions institutions,
+      Scripts scripts,
       Clock clock) {
     this.db = db;
     this.learners = learners;
     this.designs = designs;
     this.people = people;
     this.institutions = institutions;
+    this.scripts = scripts;
     this.clock = clock;
   }
 
@@ -79,6 +82,7 @@ class Registered {
    *
    * @param name as it stands on the paper
    * @param learner as they are called now
+   * @param unprinted whether there are letters in the name for which there is no font
    * @param by who gave it anew; empty for one that was made with its award
    */
   @Schema(name = "RegisteredCertificate")
@@ -90,6 +94,7 @@ class Registered {
       EnrolmentId enrolment,
       PersonId person,
       String name,
+      boolean unprinted,
       String learner,
       Instant awardedAt,
       Optional<Instant> endsAt,
@@ -140,6 +145,7 @@ class Registered {
         award.getEnrolmentId(),
         award.getPersonId(),
         c.getName(),
+        !scripts.has(c.getName()),
         learner.name(),
         award.getAwardedAt(),
         Optional.ofNullable(award.getEndsAt()),
