@@ -50,10 +50,6 @@ final class Contract extends SchoolTest {
   /** What changes when somebody is signed in or refused, and says nothing of courses. */
   private static final List<Table<?>> APART =
       List.of(
-          Tables.CERTIFICATE,
-          Tables.COURSE_CERTIFIED,
-          Tables.CREDENTIAL,
-          Tables.ISSUER_KEY,
           Tables.SPRING_SESSION,
           Tables.SPRING_SESSION_ATTRIBUTES,
           Tables.FAILED_SIGN_IN,

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -53,6 +54,7 @@ public class EndsTold {
 
   /** Calls it, outside its transaction. */
   @Component
+  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
   static class Rounds {
     private final OwnThread thread;
 

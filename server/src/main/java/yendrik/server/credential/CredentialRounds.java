@@ -1,27 +1,37 @@
 package yendrik.server.credential;
 
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.server.rounds.OwnThread;
 
-/** Lets awards be signed when they are due. */
+/** Signs awards when they are due. */
 @Component
 public class CredentialRounds {
   private final Signing signing;
-  private final OwnThread thread;
 
   CredentialRounds(Signing signing) {
     this.signing = signing;
-    thread = new OwnThread("signing", signing::signDue);
-  }
-
-  @Scheduled(fixedDelay = 2_000)
-  void round() {
-    thread.begin();
   }
 
   /** Signs all that is due. */
   public void signDue() {
     signing.signDue();
+  }
+
+  /** Does so again and again. */
+  @Component
+  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  static class Rounds {
+    private final OwnThread thread;
+
+    Rounds(CredentialRounds rounds) {
+      thread = new OwnThread("signing", rounds::signDue);
+    }
+
+    @Scheduled(fixedDelay = 2_000)
+    void round() {
+      thread.begin();
+    }
   }
 }

@@ -6,13 +6,15 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.formats.credential.IssuerKeys;
 import yendrik.schema.tables.records.IssuerKeyRecord;
 
 /**
- * The keys of the institution. The first are made when they are needed; earlier ones stay, so that
+ * The keys of the institution. The first are made at the first start; earlier ones stay, so that
  * what they signed can be checked.
  */
 @Repository
@@ -28,6 +30,12 @@ class IssuerKeyStore {
 
   /** Keys with the number under which they are kept. */
   record Kept(long id, IssuerKeys keys) {}
+
+  /** They are there from the first start, before anybody is given a badge. */
+  @EventListener(ApplicationReadyEvent.class)
+  void atHand() {
+    inUse();
+  }
 
   /** Those in use. */
   Kept inUse() {
