@@ -24,6 +24,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -86,23 +89,64 @@ final class Canonical {
    * A document read once, of which some values are put in again and again: what many documents say
    * alike costs once. Values may be names where the document has names, and texts where it has
    * texts; nothing looks at them again.
+   *
+   * <p>Names for what has none hang on what is said of that alone, so only this is worked out; all
+   * else is written and put in order.
    */
   static final class Form {
-    private final List<Quad> quads = new ArrayList<>();
+    private final List<Quad> unnamed = new ArrayList<>();
+    private final List<Quad> open = new ArrayList<>();
+    private final Set<String> written = new TreeSet<>();
 
     /** The parts of a quad, in the order of {@link RdfQuadConsumer}. */
     private record Quad(List<Optional<String>> parts) {
-      @Nullable String part(int n, Map<String, String> values) {
-        return parts.get(n).map(part -> values.getOrDefault(part, part)).orElse(null);
+      Quad with(Map<String, String> values) {
+        return new Quad(
+            parts.stream().map(part -> part.map(p -> values.getOrDefault(p, p))).toList());
+      }
+
+      boolean names(Predicate<String> what) {
+        return parts.stream().flatMap(Optional::stream).anyMatch(what);
+      }
+
+      /** Whether it says something of what has no name. */
+      boolean unnamed() {
+        return Stream.of(0, 2, 6)
+            .flatMap(n -> parts.get(n).stream())
+            .anyMatch(part -> part.startsWith("_:"));
+      }
+
+      void provide(RdfQuadConsumer to) {
+        try {
+          to.quad(part(0), part(1), part(2), part(3), part(4), part(5), part(6));
+        } catch (RdfConsumerException e) {
+          throw new IllegalStateException(e);
+        }
+      }
+
+      private @Nullable String part(int n) {
+        return parts.get(n).orElse(null);
       }
     }
 
     /**
      * @param document with a value of its own, a whole name, in each place that is to be filled
+     * @param filled whether a name is such a value
      * @throws Refusal as for any document
      */
-    Form(JsonNode document) {
-      quads(document, new Collector(quads));
+    Form(JsonNode document, Predicate<String> filled) {
+      List<Quad> all = new ArrayList<>();
+      quads(document, new Collector(all));
+      for (Quad quad : all)
+        if (quad.unnamed()) unnamed.add(quad);
+        else if (quad.names(filled)) open.add(quad);
+        else written.add(line(quad));
+    }
+
+    private static String line(Quad quad) {
+      var out = new StringWriter();
+      quad.provide(new NQuadsWriter(out));
+      return out.toString();
     }
 
     /** Takes quads down. */
@@ -127,17 +171,14 @@ final class Canonical {
 
     /** The hash of the document with these in the places of its own values. */
     byte[] hash(Map<String, String> values) {
+      Set<String> lines = new TreeSet<>(written);
+      for (Quad quad : open) lines.add(line(quad.with(values)));
       var canon = canon();
-      for (Quad quad : quads)
-        canon.quad(
-            quad.part(0, values),
-            quad.part(1, values),
-            quad.part(2, values),
-            quad.part(3, values),
-            quad.part(4, values),
-            quad.part(5, values),
-            quad.part(6, values));
-      return sha256(written(canon).getBytes(StandardCharsets.UTF_8));
+      for (Quad quad : unnamed) quad.with(values).provide(canon);
+      lines.addAll(Canonical.written(canon).lines().map(line -> line + "\n").toList());
+      MessageDigest digest = sha256();
+      lines.forEach(line -> digest.update(line.getBytes(StandardCharsets.UTF_8)));
+      return digest.digest();
     }
   }
 
@@ -188,8 +229,12 @@ final class Canonical {
   }
 
   static byte[] sha256(byte[] bytes) {
+    return sha256().digest(bytes);
+  }
+
+  private static MessageDigest sha256() {
     try {
-      return MessageDigest.getInstance("SHA-256").digest(bytes);
+      return MessageDigest.getInstance("SHA-256");
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
     }

@@ -166,8 +166,13 @@ public record OpenBadge(
       ArrayNode all = subject.putArray("result");
       for (Result result : results) {
         ObjectNode one = all.addObject();
+        one.put("id", part("urn:uuid:" + id, result.outcome()));
         one.putArray("type").add("Result");
         one.put("resultDescription", "urn:uuid:" + result.outcome());
+        achievement.outcomes().stream()
+            .filter(outcome -> outcome.identifier().equals(result.outcome()))
+            .findFirst()
+            .ifPresent(outcome -> one.put("achievedLevel", level(outcome, result.level())));
         one.put("value", result.level());
       }
     }
@@ -204,21 +209,43 @@ public record OpenBadge(
       ArrayNode alignments = one.putArray("alignment");
       ArrayNode described = one.putArray("resultDescription");
       for (Outcome outcome : achievement.outcomes()) {
-        alignments.add(alignment(outcome));
+        alignments.add(alignment(achievement.id(), outcome));
         ObjectNode result = described.addObject();
         result.put("id", "urn:uuid:" + outcome.identifier());
         result.putArray("type").add("ResultDescription");
         result.put("name", outcome.name());
-        result.put("resultType", "PerformanceLevel");
-        outcome.levels().forEach(result.putArray("allowedValue")::add);
-        result.put("requiredValue", outcome.mastery());
+        result.put("resultType", "RubricCriterionLevel");
+        ArrayNode levels = result.putArray("rubricCriterionLevel");
+        for (String name : outcome.levels()) {
+          ObjectNode level = levels.addObject();
+          level.put("id", level(outcome, name));
+          level.putArray("type").add("RubricCriterionLevel");
+          level.put("name", name);
+          level.put("level", "" + rank(outcome, name));
+        }
+        result.put("requiredLevel", level(outcome, outcome.mastery()));
       }
     }
     return one;
   }
 
-  private static ObjectNode alignment(Outcome outcome) {
+  /** The name of a part: what has none is named anew by whoever canonicalizes, at a cost. */
+  private static String part(String whole, Object what) {
+    return whole + "#" + what;
+  }
+
+  private static String level(Outcome outcome, String name) {
+    return part("urn:uuid:" + outcome.identifier(), rank(outcome, name));
+  }
+
+  /** Weakest is 1. */
+  private static int rank(Outcome outcome, String level) {
+    return outcome.levels().indexOf(level) + 1;
+  }
+
+  private static ObjectNode alignment(String achievement, Outcome outcome) {
     ObjectNode one = JsonNodeFactory.instance.objectNode();
+    one.put("id", part(achievement, outcome.identifier()));
     one.putArray("type").add("Alignment");
     one.put("targetCode", outcome.code());
     one.put("targetFramework", outcome.framework());

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import tools.jackson.core.JsonPointer;
 import tools.jackson.databind.JsonNode;
@@ -28,6 +29,9 @@ public final class Proving {
           "/credentialStatus/statusListIndex",
           "/" + DataIntegrity.CREATED);
 
+  /** So that no badge says a place by chance. */
+  private final String mark = "urn:place:" + UUID.randomUUID() + ":";
+
   private final Map<String, Canonical.Form> read = new ConcurrentHashMap<>();
 
   /** The badge with a proof. */
@@ -49,17 +53,21 @@ public final class Proving {
       JsonPointer at = JsonPointer.compile(place);
       JsonNode value = document.at(at);
       if (!value.isString()) continue;
-      String marker = "urn:place:" + values.size();
+      String marker = mark + values.size();
       values.put(marker, value.asString());
       ((ObjectNode) form.at(at.head())).put(at.last().getMatchingProperty(), marker);
     }
-    return read.computeIfAbsent(form.toString(), _ -> new Canonical.Form(form)).hash(values);
+    return read.computeIfAbsent(
+            form.toString(), _ -> new Canonical.Form(form, part -> part.startsWith(mark)))
+        .hash(values);
   }
 
   private static List<String> places(ObjectNode document) {
     List<String> places = new ArrayList<>(DIFFERENT);
     int results = document.at("/credentialSubject/result").size();
-    for (int n = 0; n < results; n++) places.add("/credentialSubject/result/" + n + "/value");
+    for (int n = 0; n < results; n++)
+      for (String own : List.of("/id", "/achievedLevel", "/value"))
+        places.add("/credentialSubject/result/" + n + own);
     return places;
   }
 }

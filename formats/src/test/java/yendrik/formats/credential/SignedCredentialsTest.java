@@ -105,7 +105,7 @@ class SignedCredentialsTest {
             "/credentialSubject/achievement/criteria/narrative",
             "/credentialSubject/achievement/image/id",
             "/credentialSubject/achievement/alignment/0/targetCode",
-            "/credentialSubject/achievement/resultDescription/0/requiredValue",
+            "/credentialSubject/achievement/resultDescription/0/requiredLevel",
             "/credentialSubject/result/0/value",
             "/evidence/0/narrative",
             "/credentialStatus/statusListIndex",

@@ -1,5 +1,6 @@
 package yendrik.server.credential;
 
+import static java.util.Objects.requireNonNull;
 import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.selectOne;
 import static yendrik.schema.Tables.AWARD;
@@ -10,15 +11,18 @@ import static yendrik.schema.Tables.PERSON;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -28,6 +32,7 @@ import tools.jackson.databind.JsonNode;
 import yendrik.core.course.Badge;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.OutcomeId;
+import yendrik.core.id.PersonId;
 import yendrik.core.outcome.Outcome;
 import yendrik.core.outcome.Scale;
 import yendrik.core.rule.RuleAt;
@@ -39,6 +44,7 @@ import yendrik.formats.credential.StatusList;
 import yendrik.formats.credential.Token;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AwardRecord;
+import yendrik.schema.tables.records.CredentialRecord;
 import yendrik.server.design.BadgeCriteria;
 import yendrik.server.design.BadgeFace;
 import yendrik.server.design.BadgePictures;
@@ -54,6 +60,7 @@ import yendrik.server.institution.Institutions;
 class Signing {
   private static final Logger LOG = LoggerFactory.getLogger(Signing.class);
   private static final Duration LATER = Duration.ofMinutes(10);
+  private static final int AT_ONCE = 50;
 
   /** Of the picture within a credential, in pixels. */
   private static final int PICTURE = 256;
@@ -86,21 +93,40 @@ class Signing {
     this.address = address;
   }
 
-  /** Signs all that is due, one in a transaction; one that cannot be signed holds up no other. */
+  /**
+   * Signs all that is due, several in a transaction; one that cannot be signed holds up no other.
+   */
   void signDue() {
-    Map<List<Object>, OpenBadge.Achievement> known = new HashMap<>();
-    var proving = new Proving();
-    for (UUID award : due())
+    var round = new Round();
+    List<UUID> due = due();
+    for (int from = 0; from < due.size(); from += AT_ONCE) {
+      List<UUID> several = due.subList(from, Math.min(due.size(), from + AT_ONCE));
       try {
-        transaction.executeWithoutResult(_ -> claim(award).ifPresent(a -> sign(a, known, proving)));
-      } catch (RuntimeException e) {
-        LOG.error("award {} could not be signed; it is tried again", award, e);
-        transaction.executeWithoutResult(_ ->
-            db.update(AWARD)
-                .set(AWARD.SIGN_FROM, clock.instant().plus(LATER))
-                .where(AWARD.ID.eq(award))
-                .execute());
+        transaction.executeWithoutResult(_ -> sign(claim(several), round));
+      } catch (RuntimeException _) {
+        several.forEach(award -> alone(award, round));
       }
+    }
+  }
+
+  /** What the awards of a round have alike. */
+  private record Round(Map<List<Object>, OpenBadge.Achievement> known, Proving proving) {
+    Round() {
+      this(new HashMap<>(), new Proving());
+    }
+  }
+
+  private void alone(UUID award, Round round) {
+    try {
+      transaction.executeWithoutResult(_ -> sign(claim(List.of(award)), round));
+    } catch (RuntimeException e) {
+      LOG.error("award {} could not be signed; it is tried again", award, e);
+      transaction.executeWithoutResult(_ ->
+          db.update(AWARD)
+              .set(AWARD.SIGN_FROM, clock.instant().plus(LATER))
+              .where(AWARD.ID.eq(award))
+              .execute());
+    }
   }
 
   private List<UUID> due() {
@@ -115,60 +141,85 @@ class Signing {
     return notExists(selectOne().from(CREDENTIAL).where(CREDENTIAL.AWARD_ID.eq(AWARD.ID)));
   }
 
-  /** Empty where another server signs it, or has. */
-  private Optional<AwardRecord> claim(UUID award) {
-    return db.selectFrom(AWARD)
-        .where(AWARD.ID.eq(award))
-        .forNoKeyUpdate()
-        .skipLocked()
-        .fetchOptional()
-        .filter(_ -> !db.fetchExists(CREDENTIAL, CREDENTIAL.AWARD_ID.eq(award)));
+  /** Without those that another server signs, or has signed. */
+  private List<AwardRecord> claim(List<UUID> awards) {
+    List<AwardRecord> free =
+        db.selectFrom(AWARD)
+            .where(AWARD.ID.in(awards))
+            .orderBy(AWARD.AWARDED_AT, AWARD.ID)
+            .forNoKeyUpdate()
+            .skipLocked()
+            .fetch();
+    // asked once they are locked: another server may have signed some in between
+    Set<UUID> signed =
+        db.select(CREDENTIAL.AWARD_ID)
+            .from(CREDENTIAL)
+            .where(CREDENTIAL.AWARD_ID.in(awards))
+            .fetchSet(CREDENTIAL.AWARD_ID);
+    return free.stream().filter(award -> !signed.contains(award.getId())).toList();
   }
 
-  private void sign(
-      AwardRecord award, Map<List<Object>, OpenBadge.Achievement> known, Proving proving) {
+  private void sign(List<AwardRecord> awards, Round round) {
+    if (awards.isEmpty()) return;
     IssuerKeyStore.Kept kept = keys.inUse();
+    OpenBadge.Issuer issuer = issuer();
+    Map<PersonId, String> emails =
+        db.select(PERSON.ID, PERSON.EMAIL)
+            .from(PERSON)
+            .where(PERSON.ID.in(awards.stream().map(AwardRecord::getPersonId).toList()))
+            .fetchMap(PERSON.ID, PERSON.EMAIL);
+    Instant now = clock.instant();
+    Map<UUID, CredentialRecord> places =
+        db.insertInto(CREDENTIAL)
+            .columns(
+                CREDENTIAL.AWARD_ID,
+                CREDENTIAL.ISSUER_KEY_ID,
+                CREDENTIAL.SALT,
+                CREDENTIAL.PROVED,
+                CREDENTIAL.TOKEN,
+                CREDENTIAL.SIGNED_AT)
+            .valuesOfRows(
+                awards.stream()
+                    .map(a ->
+                        DSL.row(a.getId(), kept.id(), UUID.randomUUID().toString(), "", "", now))
+                    .toList())
+            .returning(CREDENTIAL.AWARD_ID, CREDENTIAL.SALT, CREDENTIAL.PLACE)
+            .fetchMap(CREDENTIAL.AWARD_ID);
+    for (AwardRecord award : awards) {
+      CredentialRecord row = requireNonNull(places.get(award.getId()));
+      String email = requireNonNull(emails.get(award.getPersonId()));
+      OpenBadge open = open(award, row, issuer, email, round.known());
+      row.setProved(round.proving().signed(open, kept.keys(), now).toString());
+      row.setToken(Token.of(open, kept.keys()));
+    }
+    db.batchUpdate(places.values()).execute();
+  }
+
+  private OpenBadge open(
+      AwardRecord award,
+      CredentialRecord row,
+      OpenBadge.Issuer issuer,
+      String email,
+      Map<List<Object>, OpenBadge.Achievement> known) {
     Designs.Ready ready = designs.version(award.getCourseId(), award.getDesignVersion());
     Badge badge = ready.document().design().badge(award.getBadgeId()).orElseThrow();
     OpenBadge.Achievement achievement =
         known.computeIfAbsent(
             List.of(award.getBadgeId(), award.getDesignVersion()),
             _ -> achievement(award.getCourseId(), ready, badge));
-    String salt = UUID.randomUUID().toString();
-    String email =
-        db.select(PERSON.EMAIL)
-            .from(PERSON)
-            .where(PERSON.ID.eq(award.getPersonId()))
-            .fetchSingle()
-            .value1();
-    long place =
-        db.insertInto(CREDENTIAL)
-            .set(CREDENTIAL.AWARD_ID, award.getId())
-            .set(CREDENTIAL.ISSUER_KEY_ID, kept.id())
-            .set(CREDENTIAL.SALT, salt)
-            .set(CREDENTIAL.PROVED, "")
-            .set(CREDENTIAL.TOKEN, "")
-            .set(CREDENTIAL.SIGNED_AT, clock.instant())
-            .returning(CREDENTIAL.PLACE)
-            .fetchSingle(CREDENTIAL.PLACE);
-    var open =
-        new OpenBadge(
-            award.getId(),
-            award.getAwardedAt(),
-            Optional.ofNullable(award.getEndsAt()),
-            issuer(),
-            OpenBadge.Holder.of(email, salt),
-            achievement,
-            results(award, ready, achievement),
-            evidence(award),
-            Optional.of(
-                new OpenBadge.Status(
-                    list(address, place / StatusList.SIZE), place % StatusList.SIZE)));
-    db.update(CREDENTIAL)
-        .set(CREDENTIAL.PROVED, proving.signed(open, kept.keys(), clock.instant()).toString())
-        .set(CREDENTIAL.TOKEN, Token.of(open, kept.keys()))
-        .where(CREDENTIAL.AWARD_ID.eq(award.getId()))
-        .execute();
+    return new OpenBadge(
+        award.getId(),
+        award.getAwardedAt(),
+        Optional.ofNullable(award.getEndsAt()),
+        issuer,
+        OpenBadge.Holder.of(email, row.getSalt()),
+        achievement,
+        results(award, ready, achievement),
+        evidence(award),
+        Optional.of(
+            new OpenBadge.Status(
+                list(address, row.getPlace() / StatusList.SIZE),
+                row.getPlace() % StatusList.SIZE)));
   }
 
   /** Where a list of what was revoked is. */
