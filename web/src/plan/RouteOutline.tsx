@@ -27,6 +27,7 @@ import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
 import { CourseInspector } from './CourseInspector';
+import { CopyIn } from './copying/CopyIn';
 import { plainRule } from './edits';
 import { ModuleInspector } from './ModuleInspector';
 import { NewStepRow } from './NewStepRow';
@@ -42,7 +43,6 @@ import { type Filter, shownRows } from './shown';
 import { type Draft, useDraft } from './useDraft';
 import { waiting } from './waiting';
 
-const CopyDialog = lazy(() => import('./copying/CopyDialog'));
 const RouteMap = lazy(() => import('./map/RouteMap'));
 
 export default function RouteOutline() {
@@ -59,7 +59,6 @@ export default function RouteOutline() {
   // Names are typed faster than they are saved; each goes after the one before.
   const last = useRef<Place | null>(null);
   const [publishing, setPublishing] = useState(false);
-  const [copying, setCopying] = useState(false);
   const [tab, setTab] = useState<Tab>('rules');
   const [filter, setFilter] = useState<Filter>({ show: 'all' });
   const rows = useMemo(() => design.data && shownRows(design.data, filter), [design.data, filter]);
@@ -157,9 +156,7 @@ export default function RouteOutline() {
           <ToggleButton value="outline">{t('plan.asOutline')}</ToggleButton>
           <ToggleButton value="map">{t('plan.asMap')}</ToggleButton>
         </ToggleButtonGroup>
-        <Button variant="outlined" onClick={() => setCopying(true)}>
-          {t('copy.open')} …
-        </Button>
+        <CopyIn design={design.data} draft={draft} into={module?.id ?? step?.module} />
         <Button variant="outlined" onClick={addModule}>
           {t('plan.addModule')}
         </Button>
@@ -233,16 +230,6 @@ export default function RouteOutline() {
           </>
         )}
       </Loaded>
-      {copying && design.data && (
-        <Suspense fallback={null}>
-          <CopyDialog
-            design={design.data}
-            draft={draft}
-            into={module?.id ?? step?.module}
-            onClose={() => setCopying(false)}
-          />
-        </Suspense>
-      )}
       {publishing && <PublishDialog onClose={() => setPublishing(false)} />}
     </WithInspector>
   );

@@ -5,6 +5,7 @@ import { BadgeDrawing } from '../../ui/BadgeDrawing';
 import { Kicker } from '../../ui/Panel';
 import { SavedField } from '../../ui/SavedField';
 import { FindingsAt } from '../check/FindingsAt';
+import { ShelveButton } from '../copying/ShelveButton';
 import { RuleEditor } from '../RuleEditor';
 import type { Draft } from '../useDraft';
 import type { At } from './at';
@@ -91,10 +92,11 @@ export function BadgeInspector({
         }
         label={t('plan.surprise')}
       />
-      <Box sx={{ display: 'flex', gap: 1 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
         <Button variant="outlined" onClick={onCopy}>
           {t('badge.copy')}
         </Button>
+        <ShelveButton thing={{ badge: badge.id }} name={badge.name} />
         <Button
           variant="outlined"
           onClick={() => {

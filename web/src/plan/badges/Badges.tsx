@@ -10,6 +10,7 @@ import { useCourse } from '../../frame/course';
 import { BadgeDrawing } from '../../ui/BadgeDrawing';
 import { Empty, Loaded, WithInspector } from '../../ui/Panel';
 import { useSelection } from '../../ui/useSelection';
+import { CopyIn } from '../copying/CopyIn';
 import { badgeEdit } from '../edits';
 import { useDraft } from '../useDraft';
 import { FIRST } from './art';
@@ -95,6 +96,7 @@ export default function Badges() {
             {t('badge.all')}
           </Button>
         )}
+        <CopyIn design={design.data} draft={draft} />
         <Button variant="contained" onClick={() => make({})}>
           {t('plan.addBadge')}
         </Button>

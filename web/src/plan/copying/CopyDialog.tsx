@@ -15,9 +15,10 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { CopyReport, Design, ShelfThing } from '../../api/client';
+import type { CopyReport, Design, DesignBadge, ShelfThing } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
+import { BadgeDrawing } from '../../ui/BadgeDrawing';
 import { day } from '../../ui/format';
 import { Empty, Loaded } from '../../ui/Panel';
 import { useLine } from '../../ui/useNames';
@@ -41,7 +42,7 @@ interface Props {
   onClose: () => void;
 }
 
-/** Copies steps and modules from the shelf or from another course of one's own. */
+/** Copies steps, modules and badges from the shelf or from another course of one's own. */
 export default function CopyDialog({ design, draft, into, onClose }: Props) {
   const t = useTranslations();
   const me = useQuery(queries.me());
@@ -120,8 +121,8 @@ export default function CopyDialog({ design, draft, into, onClose }: Props) {
             course={source.course}
             find={find}
             busy={copying.isPending}
-            onCopy={(modules, steps) =>
-              copying.copy({ from: source.course as number, modules, steps, ...options })
+            onCopy={(chosen) =>
+              copying.copy({ from: source.course as number, ...chosen, ...options })
             }
           />
         )}
@@ -155,6 +156,10 @@ function ShelfList({
   const course = useCourse();
   const things = useQuery(queries.shelfThings(course.id, useDeferredValue(find)));
   const unshelve = useUnshelving(course.id);
+  const what = (thing: ShelfThing) => {
+    if (thing.what === 'BADGE') return t('copy.badge');
+    return thing.kind ? t(`kind.${thing.kind}.name`) : t('copy.moduleOf', { count: thing.count });
+  };
   return (
     <Loaded query={things}>
       {(found) =>
@@ -179,18 +184,17 @@ function ShelfList({
                   borderColor: 'divider',
                 }}
               >
+                {thing.picture && <BadgeDrawing picture={thing.picture} size={40} label="" />}
                 <Box sx={{ flex: 1, minWidth: 0 }}>
                   <Typography sx={{ fontWeight: 700 }}>{thing.name}</Typography>
                   <Typography variant="body2" color="textSecondary">
                     {line(
-                      thing.kind
-                        ? t(`kind.${thing.kind}.name`)
-                        : t('copy.moduleOf', { count: thing.count }),
+                      what(thing),
                       thing.summary,
                       t('copy.by', { name: thing.by, date: day(thing.at) }),
                     )}
                   </Typography>
-                  {!thing.kind && (
+                  {thing.what === 'MODULE' && (
                     <Typography variant="body2" color="textSecondary" noWrap>
                       {thing.steps.join(', ')}
                     </Typography>
@@ -228,12 +232,13 @@ function CourseList({
   course: number;
   find: string;
   busy: boolean;
-  onCopy: (modules: number[], steps: number[]) => void;
+  onCopy: (chosen: { modules: number[]; steps: number[]; badges: number[] }) => void;
 }) {
   const t = useTranslations();
   const design = useQuery(queries.design(course));
   const [modules, setModules] = useState<ReadonlySet<number>>(new Set());
   const [steps, setSteps] = useState<ReadonlySet<number>>(new Set());
+  const [badges, setBadges] = useState<ReadonlySet<number>>(new Set());
   const words = find.toLowerCase().split(/\s+/).filter(Boolean);
   const has = (name: string) => words.every((w) => name.toLowerCase().includes(w));
   const toggled = (of: ReadonlySet<number>, id: number) => {
@@ -251,8 +256,11 @@ function CourseList({
         const alone = single.filter(
           (id) => !data.modules.some((m) => modules.has(m.id) && m.steps.some((s) => s.id === id)),
         );
-        const count = modules.size + alone.length;
-        return shown.length === 0 ? (
+        const shownBadges = data.badges.filter((b) => has(b.name));
+        const withModule = (b: DesignBadge) => b.module !== undefined && modules.has(b.module);
+        const badgesAlone = data.badges.filter((b) => badges.has(b.id) && !withModule(b));
+        const count = modules.size + alone.length + badgesAlone.length;
+        return shown.length + shownBadges.length === 0 ? (
           <Empty title={t(find ? 'copy.nothingFound' : 'copy.courseEmpty')} />
         ) : (
           <>
@@ -277,11 +285,28 @@ function CourseList({
                   ))}
                 </Box>
               ))}
+              {shownBadges.map((b) => (
+                <Box key={b.id} role="listitem">
+                  <Line
+                    name={b.name}
+                    kind={t('copy.badge')}
+                    on={badges.has(b.id) || withModule(b)}
+                    disabled={withModule(b)}
+                    onToggle={() => setBadges(toggled(badges, b.id))}
+                  />
+                </Box>
+              ))}
             </Box>
             <Button
               variant="contained"
               disabled={busy || count === 0}
-              onClick={() => onCopy([...modules], alone)}
+              onClick={() =>
+                onCopy({
+                  modules: [...modules],
+                  steps: alone,
+                  badges: badgesAlone.map((b) => b.id),
+                })
+              }
               sx={{ justifySelf: 'end' }}
             >
               {t('copy.copyThese', { count })}

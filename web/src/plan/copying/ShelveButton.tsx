@@ -5,11 +5,11 @@ import { useTranslations } from 'use-intl';
 const ShelveDialog = lazy(() => import('./ShelveDialog'));
 
 interface Props {
-  thing: { step: number } | { module: number };
+  thing: { step: number } | { module: number } | { badge: number };
   name: string;
 }
 
-/** Opens the dialog that puts a step or a module on the shelf. */
+/** Opens the dialog that puts something on the shelf. */
 export function ShelveButton(props: Props) {
   const t = useTranslations();
   const [open, setOpen] = useState(false);

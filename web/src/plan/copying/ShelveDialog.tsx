@@ -11,12 +11,12 @@ import { filled, useFields } from '../../ui/useFields';
 const shelved = z.object({ name: filled(), summary: z.string() });
 
 interface Props {
-  thing: { step: number } | { module: number };
+  thing: { step: number } | { module: number } | { badge: number };
   name: string;
   onClose: () => void;
 }
 
-/** Puts a copy of a step or a module on the shelf, for all courses of the institution. */
+/** Puts a copy of a step, a module or a badge on the shelf, for all courses of the institution. */
 export default function ShelveDialog({ thing, name, onClose }: Props) {
   const t = useTranslations();
   const course = useCourse();

@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { courseRules } from '../../test/fixtures';
 import { type Call, course, serve, show } from '../../test/stage';
+import { FIRST } from '../badges/art';
 import RouteOutline from '../RouteOutline';
 
 const design = (id: number, modules: object[]) => ({
@@ -119,7 +120,34 @@ describe('copying into a course', () => {
       from: 3,
       modules: [],
       steps: [72],
+      badges: [],
       dates: 'WITH_COURSE',
     });
+  });
+
+  it('takes a badge alone, from the shelf and from another course', async () => {
+    const picture = { art: FIRST, alt: 'A patch' };
+    const badge = { id: 31, version: 1, name: 'Tube mender', picture, surprise: false };
+    const calls = serve({
+      ...answers,
+      'GET /api/courses/2/design/shelf/things': [
+        { id: 41, what: 'BADGE', name: 'Wheel truer', summary: '', picture, count: 0, steps: [] },
+      ],
+      'GET /api/courses/3/design': { ...design(3, []), badges: [badge] },
+      'POST /api/courses/2/design/shelf/things/41/copies': report({ steps: [], badges: [5] }),
+      'POST /api/courses/2/design/copies': report({ steps: [], badges: [6] }),
+    });
+    const dialog = await open();
+    await userEvent.click(await within(dialog).findByRole('button', { name: 'Copy Wheel truer' }));
+    expect(await screen.findByText('1 badge copied.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Copy in …' }));
+    const again = await screen.findByRole('dialog');
+    await userEvent.click(within(again).getByRole('combobox', { name: 'From' }));
+    await userEvent.click(await screen.findByRole('option', { name: /Winter repairs/ }));
+    await userEvent.click(await within(again).findByRole('checkbox', { name: /Tube mender/ }));
+    await userEvent.click(within(again).getByRole('button', { name: 'Copy 1' }));
+    await vi.waitFor(() =>
+      expect(sent(calls, '/design/copies')[0]?.body).toMatchObject({ steps: [], badges: [31] }),
+    );
   });
 });

@@ -14,7 +14,7 @@ interface Options {
 
 type Wanted =
   | ({ thing: number } & Options)
-  | ({ from: number; modules: number[]; steps: number[] } & Options);
+  | ({ from: number; modules: number[]; steps: number[]; badges: number[] } & Options);
 
 /** As it came, before anybody changed it. */
 const fresh = (id: number) => ({ id, version: 1 });
@@ -66,7 +66,7 @@ export function useCopying(course: number, draft: Draft, then: (report: CopyRepo
     onSuccess: (report) => {
       notice({
         tone: 'success',
-        text: t('copy.done', { modules: report.modules.length, steps: report.steps.length }),
+        text: t('copy.done', { steps: report.steps.length, badges: report.badges.length }),
         undo: () => void draft.undo(),
       });
       then(report);

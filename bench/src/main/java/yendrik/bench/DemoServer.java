@@ -42,6 +42,11 @@ final class DemoServer {
     with(name, crowd, List.of(), (address, _) -> use.of(address));
   }
 
+  /** The same with all that happens by itself. */
+  void withTimers(String name, int crowd, UseOfProcess use) throws Exception {
+    with(name, crowd, List.of(), true, use);
+  }
+
   /** What is done with a server whose process is looked at. */
   interface UseOfProcess {
     void of(URI address, Process process) throws Exception;
@@ -53,6 +58,11 @@ final class DemoServer {
    * @param machine options of its virtual machine
    */
   void with(String name, int crowd, List<String> machine, UseOfProcess use) throws Exception {
+    with(name, crowd, machine, false, use);
+  }
+
+  private void with(String name, int crowd, List<String> machine, boolean timers, UseOfProcess use)
+      throws Exception {
     emptyDatabase(name);
     int port;
     try (var socket = new ServerSocket(0)) {
@@ -62,6 +72,7 @@ final class DemoServer {
         start(
             name,
             machine,
+            timers,
             "--server.port=" + port,
             "--yendrik.demo=true",
             "--yendrik.demo.crowd=" + crowd);
@@ -92,10 +103,11 @@ final class DemoServer {
 
   /** Starts the application on a database that is there. */
   Process start(String name, String... options) throws IOException {
-    return start(name, List.of(), options);
+    return start(name, List.of(), false, options);
   }
 
-  private Process start(String name, List<String> machine, String... options) throws IOException {
+  private Process start(String name, List<String> machine, boolean timers, String... options)
+      throws IOException {
     List<String> command =
         new ArrayList<>(
             List.of(
@@ -112,7 +124,7 @@ final class DemoServer {
             "--spring.flyway.user=yendrik_owner",
             "--spring.flyway.password=yendrik",
             "--yendrik.files=" + Files.createTempDirectory("yendrik-files-"),
-            "--yendrik.timers=false"));
+            "--yendrik.timers=" + timers));
     command.addAll(List.of(options));
     return new ProcessBuilder(command).inheritIO().start();
   }

@@ -304,6 +304,7 @@ class BankTest extends SchoolTest {
     what.put("from", course.id.value()).put("dates", "NONE");
     what.putArray("modules").add(course.design().at("/modules/0/id").asLong());
     what.putArray("steps");
+    what.putArray("badges");
     assertThat(sefa.call("POST", copy.path + "/design/copies", what.toString()).getStatus())
         .as("copied")
         .isLessThan(300);

@@ -16,8 +16,10 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.id.OutcomeId;
 import yendrik.core.people.StaffKind;
+import yendrik.formats.json.CoreJson;
 
 /** Steps, modules and whole courses are copied with what they need, and what stays is said. */
 @ServerTest
@@ -32,7 +34,16 @@ class CopyingTest extends SchoolTest {
   private long work;
 
   private record Copy(
-      long from, List<Long> modules, List<Long> steps, Optional<Long> into, String dates) {}
+      long from,
+      List<Long> modules,
+      List<Long> steps,
+      List<Long> badges,
+      Optional<Long> into,
+      String dates) {
+    Copy(long from, List<Long> modules, List<Long> steps, Optional<Long> into, String dates) {
+      this(from, modules, steps, List.of(), into, dates);
+    }
+  }
 
   private record Made(
       String name,
@@ -43,7 +54,16 @@ class CopyingTest extends SchoolTest {
       Optional<Long> from,
       boolean practice) {}
 
-  private record Shelved(Optional<Long> module, Optional<Long> step, String name, String summary) {}
+  private record Shelved(
+      Optional<Long> module,
+      Optional<Long> step,
+      Optional<Long> badge,
+      String name,
+      String summary) {
+    Shelved(Optional<Long> module, Optional<Long> step, String name, String summary) {
+      this(module, step, Optional.empty(), name, summary);
+    }
+  }
 
   private record Taken(Optional<Long> into, String dates) {}
 
@@ -205,6 +225,73 @@ class CopyingTest extends SchoolTest {
     assertThat(sefa.get(shelf + "?text=patch holds")).isEmpty();
     assertThat(module(to, 0).path("steps")).as("the copy stays").hasSize(3);
     assertThat(sefa.get("/api/session").path("courses").toString()).doesNotContain("ready");
+  }
+
+  /** One that asks about a step and an outcome, and stands for this outcome. */
+  private long badge() {
+    ObjectNode mastered = CoreJson.mapper().createObjectNode().put("is", "ask").put("id", "m1");
+    mastered.putObject("leaf").put("is", "at-mastery").put("outcome", patching.value());
+    ObjectNode both = CoreJson.mapper().createObjectNode().put("is", "all").put("id", "b1");
+    both.putArray("parts").add(from.ask("passed", quiz)).add(mastered);
+    long badge = from.badge("Tubes badge", Optional.of(both));
+    ObjectNode seen = CoreJson.mapper().createObjectNode();
+    seen.putArray("outcomes");
+    ObjectNode edit = seen.deepCopy();
+    edit.putArray("outcomes").add(patching.value());
+    sefa.change(from.path + "/design/badges/" + badge, seen, edit);
+    return badge;
+  }
+
+  @Test
+  void a_badge_is_put_on_the_shelf_with_what_it_stands_for_and_says_what_it_asks_no_more() {
+    long badge = badge();
+    var shelved =
+        new Shelved(Optional.empty(), Optional.empty(), Optional.of(badge), "Tube mender", "");
+    JsonNode put = sefa.post(from.path + "/design/shelf/things", shelved);
+    assertThat(put.path("left").path(0).asString())
+        .contains("“Tubes badge”")
+        .contains("Name that patch");
+    String shelf = to.path + "/design/shelf/things";
+    JsonNode found = sefa.get(shelf + "?text=tube mender").path(0);
+    assertThat(found.path("what").asString()).isEqualTo("BADGE");
+    assertThat(found.path("picture").path("art").isObject()).isTrue();
+    String thing = shelf + "/" + found.path("id").asLong();
+    JsonNode report = sefa.post(thing + "/copies", new Taken(Optional.empty(), "NONE"));
+    assertThat(report.path("badges")).hasSize(1);
+    JsonNode design = to.design();
+    JsonNode copied = design.path("badges").path(0);
+    assertThat(copied.path("name").asString()).isEqualTo("Tubes badge");
+    assertThat(copied.path("outcomes").path(0)).isEqualTo(design.at("/outcomes/0/id"));
+    assertThat(copied.path("earnedWhen").toString())
+        .contains("\"outcome\":" + design.at("/outcomes/0/id"))
+        .doesNotContain("\"step\"");
+    assertThat(design.path("modules")).isEmpty();
+    assertThat(sefa.call("DELETE", thing, "").getStatus()).isEqualTo(204);
+    assertThat(sefa.get(shelf + "?text=tube mender")).isEmpty();
+  }
+
+  @Test
+  void a_badge_goes_alone_from_one_course_to_another_and_one_of_elsewhere_is_refused() {
+    long badge = badge();
+    var copy =
+        new Copy(from.id.value(), List.of(), List.of(), List.of(badge), Optional.empty(), "NONE");
+    JsonNode report = sefa.post(to.path + "/design/copies", copy);
+    assertThat(report.path("badges")).hasSize(1);
+    assertThat(report.path("left")).hasSize(1);
+    var elsewhere =
+        new Copy(to.id.value(), List.of(), List.of(), List.of(badge), Optional.empty(), "NONE");
+    assertThat(sefa.call("POST", from.path + "/design/copies", elsewhere).getStatus())
+        .isEqualTo(422);
+  }
+
+  @Test
+  void only_one_thing_at_a_time_is_put_on_the_shelf() {
+    for (var several :
+        List.of(
+            new Shelved(Optional.empty(), Optional.empty(), "Nothing", ""),
+            new Shelved(Optional.of(module), Optional.of(quiz), "Two", "")))
+      assertThat(sefa.call("POST", from.path + "/design/shelf/things", several).getStatus())
+          .isEqualTo(422);
   }
 
   @Test

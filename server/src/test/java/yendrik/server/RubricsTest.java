@@ -410,7 +410,7 @@ class RubricsTest extends SchoolTest {
     long module = course.design().path("modules").path(1).path("id").asLong();
     sefa.post(
         other.path + "/design/copies",
-        "{\"from\": %s, \"modules\": [%d], \"steps\": [], \"dates\": \"NONE\"}"
+        "{\"from\": %s, \"modules\": [%d], \"steps\": [], \"badges\": [], \"dates\": \"NONE\"}"
             .formatted(course.id, module));
     long there = sefa.get(other.path + "/design/rubrics").path(0).path("id").asLong();
     assertThat(there).isPositive().isNotEqualTo(rubric.path("id").asLong());

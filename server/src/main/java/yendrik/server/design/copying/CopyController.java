@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import yendrik.core.id.BadgeId;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.ModuleId;
 import yendrik.core.id.StepId;
@@ -48,24 +50,26 @@ class CopyController {
       CourseId from,
       @NotNull @Size(max = 200) Set<ModuleId> modules,
       @NotNull @Size(max = 500) Set<StepId> steps,
+      @NotNull @Size(max = 200) Set<BadgeId> badges,
       Optional<ModuleId> into,
       @NotNull Copying.Dates dates) {}
 
-  /** Copies modules and steps from another course. */
+  /** Copies modules, steps and badges from another course. */
   @PostMapping("/copies")
   @Needs(Right.PLAN)
   Copying.Report copyHere(
       @PathVariable CourseId course, @Valid @RequestBody CopyEdit edit, SignedIn person) {
     if (!people.seat(edit.from(), person).has(Right.PLAN))
       throw Problem.field("from", "not-your-course");
-    if (edit.modules().isEmpty() && edit.steps().isEmpty())
+    if (edit.modules().isEmpty() && edit.steps().isEmpty() && edit.badges().isEmpty())
       throw Problem.field("steps", "nothing-to-copy");
     var what =
-        new Copying.Selection(edit.modules(), edit.steps(), edit.into(), /* everything= */ false);
+        new Copying.Selection(
+            edit.modules(), edit.steps(), edit.badges(), edit.into(), /* everything= */ false);
     return copying.copy(edit.from(), course, what, edit.dates());
   }
 
-  /** Steps and modules on the shelf, found by words. */
+  /** Steps, modules and badges on the shelf, found by words. */
   @GetMapping("/shelf/things")
   @Needs(Right.PLAN)
   List<Shelf.Item> shelfThings(
@@ -75,19 +79,33 @@ class CopyController {
     return shelf.find(text, person);
   }
 
-  /** One module or one step. */
+  /** One module, one step or one badge. */
   record ShelfEdit(
       Optional<ModuleId> module,
       Optional<StepId> step,
+      Optional<BadgeId> badge,
       @NotBlank @Size(max = 120) @PlainText String name,
       @NotNull @Size(max = 1000) String summary) {}
 
-  /** Puts a copy of a step or a module on the shelf. */
+  /** Puts a copy of a step, a module or a badge on the shelf. */
   @PostMapping("/shelf/things")
   @Needs(Right.PLAN)
   Copying.Report shelveThing(
       @PathVariable CourseId course, @Valid @RequestBody ShelfEdit edit, SignedIn person) {
-    return shelf.put(course, edit.module(), edit.step(), edit.name(), edit.summary(), person);
+    return shelf.put(course, thing(edit), edit.name(), edit.summary(), person);
+  }
+
+  private static Shelf.One thing(ShelfEdit edit) {
+    List<Shelf.One> named =
+        Stream.of(
+                edit.module().map(Shelf.One.OfModule::new),
+                edit.step().map(Shelf.One.OfStep::new),
+                edit.badge().map(Shelf.One.OfBadge::new))
+            .flatMap(Optional::stream)
+            .map(Shelf.One.class::cast)
+            .toList();
+    if (named.size() != 1) throw Problem.field("step", "one-thing-to-shelve");
+    return named.getFirst();
   }
 
   record ShelfCopy(Optional<ModuleId> into, @NotNull Copying.Dates dates) {}

@@ -42,11 +42,16 @@ public class Copying {
    * What is copied.
    *
    * @param steps single ones, of modules that are not copied whole
+   * @param badges single ones; those of whole modules come with these
    * @param into where single steps go; without it they make a module of their own
    * @param everything all there is in the course, whatever is named
    */
   record Selection(
-      Set<ModuleId> modules, Set<StepId> steps, Optional<ModuleId> into, boolean everything) {}
+      Set<ModuleId> modules,
+      Set<StepId> steps,
+      Set<BadgeId> badges,
+      Optional<ModuleId> into,
+      boolean everything) {}
 
   /**
    * What came of it.

@@ -50,7 +50,9 @@ class NewCourses {
       courses.addPlainScale(id);
       return new Made(id, Optional.empty());
     }
-    var all = new Copying.Selection(Set.of(), Set.of(), Optional.empty(), /* everything= */ true);
+    var all =
+        new Copying.Selection(
+            Set.of(), Set.of(), Set.of(), Optional.empty(), /* everything= */ true);
     Copying.Report report = copying.copy(from.get(), id, all, Copying.Dates.WITH_COURSE);
     settings(from.get(), id);
     return new Made(id, Optional.of(report));

@@ -221,14 +221,18 @@ final class OneCopy implements Carrying {
 
   private List<BadgeRecord> chosenBadges() {
     Set<ModuleId> whole = new HashSet<>(modules.stream().map(ModuleRecord::getId).toList());
-    return db
-        .selectFrom(BADGE)
-        .where(BADGE.COURSE_ID.eq(from), BADGE.DELETED_AT.isNull())
-        .orderBy(BADGE.POSITION, BADGE.ID)
-        .fetch()
-        .stream()
-        .filter(
-            b -> what.everything() || b.getModuleId() != null && whole.contains(b.getModuleId()))
+    List<BadgeRecord> all =
+        db.selectFrom(BADGE)
+            .where(BADGE.COURSE_ID.eq(from), BADGE.DELETED_AT.isNull())
+            .orderBy(BADGE.POSITION, BADGE.ID)
+            .fetch();
+    if (!all.stream().map(BadgeRecord::getId).toList().containsAll(what.badges()))
+      throw Problem.field("badges", "no-such-badge");
+    return all.stream()
+        .filter(b ->
+            what.everything()
+                || what.badges().contains(b.getId())
+                || b.getModuleId() != null && whole.contains(b.getModuleId()))
         .toList();
   }
 
@@ -371,6 +375,10 @@ final class OneCopy implements Carrying {
 
   private Validity validity(BadgeRecord b) {
     Validity validity = b.getValidity();
+    boolean allCame =
+        validity.renewal().map(Validity.Renewal::anew).orElse(List.of()).stream()
+            .allMatch(s -> names.step(s).isPresent());
+    if (!allCame) say(Phrase.of("copied.anew", "badge", quoted(b.getName())));
     return new Validity(
         validity.lasting(),
         validity.soonDays(),
