@@ -58,7 +58,7 @@ public final class BadgesBench {
             "insert into award (id, course_id, enrolment_id, person_id, badge_id, fact_id,"
                 + " design_version, awarded_at, ends_at, reason, levels)"
                 + " select gen_random_uuid(), a.course_id, e.id, e.person_id, a.badge_id,"
-                + " (select min(least(fact_id, 0)) from award) - row_number() over (),"
+                + " (select max(fact_id) from award) + 1000000 + row_number() over (),"
                 + " a.design_version, now(), now() + interval '3 years', '', a.levels"
                 + " from (select * from award order by"
                 + " (select count(*) from jsonb_object_keys(levels)) desc, awarded_at limit 1) a"

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -37,6 +38,10 @@ class CredentialsTest extends SchoolTest {
   @Autowired yendrik.server.people.People people;
   @Autowired CredentialRounds rounds;
   @Autowired DSLContext db;
+
+  @Value("${yendrik.address}")
+  private String home;
+
   private NewCourse course;
   private long badge;
   private Caller ruben;
@@ -394,6 +399,32 @@ class CredentialsTest extends SchoolTest {
     assertThat(gone.getStatus()).isEqualTo(410);
     assertThat(Caller.json(gone).path("revoked").asBoolean()).isTrue();
     assertThat(gone.getHeader("Content-Type")).isEqualTo("application/ld+json");
+  }
+
+  @Test
+  void a_badge_is_checked_by_its_address_here_as_long_as_its_holder_shows_it() {
+    String id = mine().path("id").asString();
+    List<String> addresses = List.of("/badge/" + id, EARLIER + "assertions/" + id);
+    for (String at : addresses)
+      assertThat(checkedAt(home + at).getStatus()).as("not shown: " + at).isEqualTo(422);
+    ruben.call("PUT", "/api/account/badges/" + id + "/showing", "{\"shown\":true}");
+    for (String at : addresses) {
+      JsonNode checked = Caller.json(checkedAt(home + at));
+      assertThat(came(checked, "SIGNATURE")).as(checked.toString()).isEqualTo("HOLDS");
+      assertThat(came(checked, "REVOKED")).isEqualTo("HOLDS");
+      assertThat(checked.at("/shown/name").asString()).isEqualTo("Patcher");
+      assertThat(checked.at("/shown/issuer").asString()).doesNotContain("http");
+    }
+    for (String at : List.of("/badge/x", "/", "/api/session", EARLIER + "assertions/x"))
+      assertThat(checkedAt(home + at).getStatus()).as(at).isEqualTo(422);
+  }
+
+  private org.springframework.mock.web.MockHttpServletResponse checkedAt(String address) {
+    byte[] text = address.getBytes(StandardCharsets.UTF_8);
+    return nobody.call(
+        "POST",
+        "/api/public/check",
+        new ToCheck(Base64.getEncoder().encodeToString(text), Optional.empty()));
   }
 
   private static String payload(byte[] token) {

@@ -3,7 +3,7 @@ package yendrik.formats.credential;
 import java.security.PublicKey;
 import java.util.Optional;
 
-/** What is known where a credential is checked; whatever is not, is not asked for elsewhere. */
+/** What is known where a credential is checked, and what is asked elsewhere. */
 public interface Around {
   /** Somewhere of which nothing is known. */
   Around NOTHING =
@@ -22,6 +22,11 @@ public interface Around {
         public Optional<Boolean> revoked(String list, long index) {
           return Optional.empty();
         }
+
+        @Override
+        public Place at(String address) {
+          return new Place.NotAsked();
+        }
       };
 
   /** Who an issuer is. */
@@ -32,4 +37,7 @@ public interface Around {
 
   /** Whether a place of a list says revoked. */
   Optional<Boolean> revoked(String list, long index);
+
+  /** What stands at an address, if it is one of those that are asked. */
+  Place at(String address);
 }

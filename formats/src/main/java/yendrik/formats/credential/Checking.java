@@ -27,7 +27,7 @@ import yendrik.formats.credential.Checked.Point;
 /**
  * Says of any credential what holds and what does not: Open Badges 3.0 with a proof of
  * eddsa-rdfc-2022 or as a token, Open Badges 2.0, as a file or baked into a picture, of whomever.
- * Nothing is fetched.
+ * Nothing is fetched but what {@link Around} asks for.
  */
 public final class Checking {
   /** The most that is read, in bytes. */
@@ -54,20 +54,35 @@ public final class Checking {
       Pattern.compile("data:image/(?:png|svg\\+xml);base64,[A-Za-z0-9+/=]+");
 
   private final Around around;
+  private final Elsewhere elsewhere;
   private final Instant now;
   private final List<Found> found = new ArrayList<>();
 
-  private Checking(Around around, Instant now) {
+  private Checking(Around around, Elsewhere elsewhere, Instant now) {
     this.around = around;
+    this.elsewhere = elsewhere;
     this.now = now;
   }
 
   /**
-   * @param file a credential, or a picture with one in it
+   * @param file a credential, a picture with one in it, or the address of either
    * @throws Refusal if there is no credential in it, or several
    */
   public static Checked of(byte[] file, Around around, Instant now) {
-    return new Checking(around, now).text(written(file));
+    var elsewhere = new Elsewhere(around);
+    String text = written(file);
+    if (Elsewhere.address(text).isPresent()) text = written(elsewhere.at(text), text);
+    return new Checking(around, elsewhere, now).text(text);
+  }
+
+  /** The credential that stands at an address. */
+  private static String written(Place place, String address) {
+    return switch (place) {
+      case Place.There(var content) -> written(content);
+      case Place.Gone() -> throw new Refusal("badge-gone", "address", address);
+      case Place.Away() -> throw new Refusal("badge-away", "address", address);
+      case Place.NotAsked() -> throw new Refusal("address-not-asked", "address", address);
+    };
   }
 
   /** The credential that is in a file, as it is written. */
@@ -106,13 +121,16 @@ public final class Checking {
   }
 
   private static JsonNode read(String text) {
+    return object(text).orElseThrow(Checking::unreadable);
+  }
+
+  /** A text as JSON, if it is an object. */
+  static Optional<JsonNode> object(String text) {
     try {
-      JsonNode read = MAPPER.readTree(text);
-      if (read.isObject()) return read;
+      return Optional.of(MAPPER.readTree(text)).filter(JsonNode::isObject);
     } catch (JacksonException _) {
-      // said below
+      return Optional.empty();
     }
-    throw unreadable();
   }
 
   private static Refusal unreadable() {
@@ -161,7 +179,7 @@ public final class Checking {
         moment(credential, "validUntil").or(() -> moment(credential, "expirationDate"));
     time(from, until);
     if (record) within(credential);
-    else status(credential.path("credentialStatus"));
+    else status(id, credential.path("credentialStatus"));
     return new Checked(Optional.of(shown(credential, name, from, until)), holder, found);
   }
 
@@ -177,7 +195,9 @@ public final class Checking {
       // a record within a record is none of a learner's badges
       boolean holds =
           !has(one, OpenRecord.TYPE)
-              && new Checking(around, now).credential(one, Optional.empty(), one).holds();
+              && new Checking(around, elsewhere, now)
+                  .credential(one, Optional.empty(), one)
+                  .holds();
       if (!holds) bad.add(Phrase.quoted(name(one)));
     }
     if (bad.isEmpty()) say(Point.CONTENT, Came.HOLDS, "record-good", "n", all.size());
@@ -243,7 +263,8 @@ public final class Checking {
 
   /** Whether it was signed with the key of whom it names as its issuer. */
   private boolean signature(String issuer, String method, Holds holds) {
-    Optional<PublicKey> key = Did.key(method).or(() -> around.key(method));
+    Optional<PublicKey> own = Did.key(method).or(() -> around.key(method));
+    Optional<PublicKey> key = own.or(() -> elsewhere.key(issuer, method));
     if (key.isEmpty()) {
       say(Point.SIGNATURE, Came.UNTOLD, "key-elsewhere", "address", method);
       return false;
@@ -259,7 +280,7 @@ public final class Checking {
       say(Point.SIGNATURE, Came.FAILS, "changed");
       return false;
     }
-    if (!Did.bare(method).equals(issuer)) {
+    if (own.isPresent() && !Did.bare(method).equals(issuer)) {
       say(Point.SIGNATURE, Came.FAILS, "other-key");
       return false;
     }
@@ -301,7 +322,7 @@ public final class Checking {
     else say(Point.TIME, Came.HOLDS, "valid");
   }
 
-  private void status(JsonNode status) {
+  private void status(String issuer, JsonNode status) {
     if (status.isMissingNode() || status.isNull()) {
       say(Point.REVOKED, Came.UNTOLD, "not-revocable");
       return;
@@ -309,7 +330,7 @@ public final class Checking {
     List<JsonNode> entries = status.isArray() ? status.valueStream().toList() : List.of(status);
     Optional<JsonNode> elsewhere = Optional.empty();
     for (JsonNode entry : entries) {
-      Optional<Boolean> revoked = revoked(entry);
+      Optional<Boolean> revoked = revoked(entry).or(() -> listed(issuer, entry));
       if (revoked.equals(Optional.of(true))) {
         say(Point.REVOKED, Came.FAILS, "revoked");
         return;
@@ -334,6 +355,33 @@ public final class Checking {
     } catch (NumberFormatException _) {
       return Optional.empty();
     }
+  }
+
+  /** What a list elsewhere says, which the same issuer has to have signed. */
+  private Optional<Boolean> listed(String issuer, JsonNode entry) {
+    if (!(elsewhere.at(entry.path("statusListCredential").asString(""))
+        instanceof Place.There(var content))) return Optional.empty();
+    String text = new String(content, StandardCharsets.UTF_8).strip();
+    Optional<Token> token = TOKEN.matcher(text).matches() ? Token.read(text) : Optional.empty();
+    Optional<JsonNode> list = object(token.map(Token::payload).orElse(text));
+    if (list.filter(l -> signed(issuer, l, token)).isEmpty()) return Optional.empty();
+    JsonNode subject = list.get().path("credentialSubject");
+    String purpose = entry.path("statusPurpose").asString("");
+    if (!subject.path("statusPurpose").asString("").equals(purpose)) return Optional.empty();
+    try {
+      return StatusList.revoked(
+          subject.path("encodedList").asString(""),
+          Long.parseLong(entry.path("statusListIndex").asString("-1")));
+    } catch (NumberFormatException _) {
+      return Optional.empty();
+    }
+  }
+
+  private boolean signed(String issuer, JsonNode list, Optional<Token> token) {
+    JsonNode by = list.path("issuer");
+    if (!(by.isObject() ? by.path("id") : by).asString("").equals(issuer)) return false;
+    var apart = new Checking(around, elsewhere, now);
+    return token.map(t -> apart.token(t, issuer, list)).orElseGet(() -> apart.proof(list, issuer));
   }
 
   private static Optional<Instant> moment(JsonNode node, String field) {
@@ -388,20 +436,22 @@ public final class Checking {
   // --- Open Badges 2.0 --------------------------------------------------------------------------
 
   private Checked assertion(JsonNode assertion, Optional<Token> token) {
-    JsonNode badge = assertion.path("badge");
-    JsonNode issuer = badge.path("issuer");
+    JsonNode badge = whole(assertion.path("badge"));
+    JsonNode issuer = whole(badge.path("issuer"));
+    String issuerId = issuer.path("id").asString(issuer.asString(""));
     String name = issuer.isObject() ? issuer.path("name").asString("") : issuer.asString("");
     String method = assertion.at("/verification/creator").asString("");
+    String at = assertion.path("id").asString("");
     boolean signed = false;
     if (token.isPresent()) {
-      Optional<PublicKey> key = around.key(method).or(() -> Did.key(method));
+      Optional<PublicKey> key =
+          around.key(method).or(() -> Did.key(method)).or(() -> elsewhere.key(issuerId, method));
       if (key.isEmpty()) say(Point.SIGNATURE, Came.UNTOLD, "key-elsewhere", "address", method);
       else {
         signed = token.get().holds(key.get());
         say(Point.SIGNATURE, signed ? Came.HOLDS : Came.FAILS, signed ? "signed" : "changed");
       }
-    } else
-      say(Point.SIGNATURE, Came.UNTOLD, "hosted", "address", assertion.path("id").asString(""));
+    } else hosted(assertion, at, issuerId);
     issuer(Did.bare(method), name, signed);
     JsonNode recipient = assertion.path("recipient");
     Optional<OpenBadge.Holder> holder = Optional.empty();
@@ -414,22 +464,18 @@ public final class Checking {
     Optional<Instant> until = moment(assertion, "expires");
     time(from, until);
     if (assertion.path("revoked").asBoolean(false)) say(Point.REVOKED, Came.FAILS, "revoked");
+    else if (elsewhere.at(at) instanceof Place.Gone) say(Point.REVOKED, Came.FAILS, "revoked");
     else
       around
-          .revoked(assertion.path("id").asString(""), -1)
+          .revoked(at, -1)
+          .or(() -> revokedThere(at, assertion, issuer))
           .ifPresentOrElse(
               gone ->
                   say(
                       Point.REVOKED,
                       gone ? Came.FAILS : Came.HOLDS,
                       gone ? "revoked" : "not-revoked"),
-              () ->
-                  say(
-                      Point.REVOKED,
-                      Came.UNTOLD,
-                      "revocation-elsewhere",
-                      "address",
-                      assertion.path("id").asString("")));
+              () -> say(Point.REVOKED, Came.UNTOLD, "revocation-elsewhere", "address", at));
     JsonNode criteria = badge.path("criteria");
     return new Checked(
         Optional.of(
@@ -445,5 +491,30 @@ public final class Checking {
                 evidence(assertion.path("evidence")))),
         holder,
         found);
+  }
+
+  /** Something that is named by its address, as it stands there. */
+  private JsonNode whole(JsonNode part) {
+    return part.asStringOpt().flatMap(elsewhere::json).orElse(part);
+  }
+
+  /** What is not signed is true if it stands where it says, at its issuer's. */
+  private void hosted(JsonNode assertion, String at, String issuer) {
+    Optional<JsonNode> there = elsewhere.json(at);
+    if (there.isEmpty()) say(Point.SIGNATURE, Came.UNTOLD, "hosted", "address", at);
+    else if (!there.get().equals(assertion)) say(Point.SIGNATURE, Came.FAILS, "hosted-other");
+    else if (!Elsewhere.together(at, issuer)) say(Point.SIGNATURE, Came.FAILS, "other-key");
+    else say(Point.SIGNATURE, Came.HOLDS, "hosted-there");
+  }
+
+  /** What is hosted and there was not revoked; what is signed stands in a list if it was. */
+  private Optional<Boolean> revokedThere(String at, JsonNode assertion, JsonNode issuer) {
+    if (elsewhere.json(at).filter(assertion::equals).isPresent()) return Optional.of(false);
+    return elsewhere
+        .json(issuer.path("revocationList").asString(""))
+        .map(list ->
+            list.path("revokedAssertions")
+                .valueStream()
+                .anyMatch(one -> one.asString(one.path("id").asString("")).equals(at)));
   }
 }

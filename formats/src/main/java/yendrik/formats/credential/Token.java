@@ -24,19 +24,25 @@ public final class Token {
     this.jws = jws;
   }
 
-  /** A credential as a token. */
-  public static String of(OpenBadge badge, IssuerKeys keys) {
+  /**
+   * A credential as a token: always the same one of the same keys.
+   *
+   * @param credential of Open Badges 3.0 as the same issuer wrote it, with or without its proof
+   */
+  public static String of(ObjectNode credential, IssuerKeys keys) {
     String issuer = keys.didJwk();
-    ObjectNode claims = badge.json(issuer);
+    ObjectNode claims = credential.deepCopy();
+    claims.remove(DataIntegrity.PROOF);
+    ((ObjectNode) claims.path("issuer")).put("id", issuer);
     claims.put("iss", issuer);
-    claims.put("jti", "urn:uuid:" + badge.id());
-    claims.put("nbf", second(badge.awardedAt()));
-    badge.endsAt().ifPresent(end -> claims.put("exp", second(end)));
+    claims.put("jti", claims.path("id").asString());
+    claims.put("nbf", second(claims, "validFrom"));
+    if (claims.has("validUntil")) claims.put("exp", second(claims, "validUntil"));
     return signed(claims, keys, issuer);
   }
 
-  private static long second(Instant moment) {
-    return moment.getEpochSecond();
+  private static long second(ObjectNode claims, String field) {
+    return Instant.parse(claims.path(field).asString()).getEpochSecond();
   }
 
   static String signed(ObjectNode claims, IssuerKeys keys, String issuer) {

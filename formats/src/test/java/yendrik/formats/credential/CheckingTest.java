@@ -51,6 +51,11 @@ class CheckingTest {
               ? Optional.of(revoked.contains(index))
               : Optional.empty();
         }
+
+        @Override
+        public Place at(String address) {
+          return new Place.NotAsked();
+        }
       };
 
   private static ObjectNode signed(IssuerKeys keys) {
@@ -82,7 +87,7 @@ class CheckingTest {
     byte[] png = Png.of(Drawing.svg(Art.PLAIN, Signs.NONE, ""), 32);
     String svg = Drawing.svg(Art.PLAIN, Signs.NONE, "");
     String proved = signed(KEYS).toString();
-    String token = Token.of(SignedCredentialsTest.badge("True Wheel"), KEYS);
+    String token = Token.of(signed(KEYS), KEYS);
     for (String form : new String[] {proved, token})
       for (byte[] file :
           new byte[][] {

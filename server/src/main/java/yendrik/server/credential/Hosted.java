@@ -3,6 +3,7 @@ package yendrik.server.credential;
 import static yendrik.schema.Tables.AWARD;
 import static yendrik.schema.Tables.CREDENTIAL;
 
+import java.nio.charset.StandardCharsets;
 import java.security.PublicKey;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 import yendrik.formats.credential.OpenBadge2;
+import yendrik.formats.credential.Place;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institution;
@@ -122,6 +124,27 @@ class Hosted {
   public String signed(String credential) {
     IssuerKeyStore.Kept kept = keys.inUse();
     return OpenBadge2.signed(read(credential), kept.keys(), places(kept.id()));
+  }
+
+  /** What stands at one of its addresses. */
+  @Transactional
+  public Place at(String asked) {
+    if (!asked.startsWith(home)) return new Place.Away();
+    String[] parts = asked.substring(home.length()).split("/", -1);
+    String last = parts[parts.length - 1];
+    return switch (parts[0]) {
+      case "assertions" -> {
+        Found found = assertion(UUID.fromString(last));
+        yield found.gone() ? new Place.Gone() : there(found.said());
+      }
+      case "badges" -> there(badge(UUID.fromString(last)));
+      case "issuer" -> there(issuer());
+      default -> new Place.Away();
+    };
+  }
+
+  private static Place there(ObjectNode said) {
+    return new Place.There(said.toString().getBytes(StandardCharsets.UTF_8));
   }
 
   /** A key of ours by its address. */

@@ -18,6 +18,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import yendrik.core.course.Badge;
 import yendrik.core.id.PersonId;
 import yendrik.core.words.Phrase;
@@ -25,6 +26,7 @@ import yendrik.formats.badge.OwnPicture;
 import yendrik.formats.credential.Baking;
 import yendrik.formats.credential.OpenBadge;
 import yendrik.formats.credential.OpenRecord;
+import yendrik.formats.credential.Token;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AwardRecord;
 import yendrik.schema.tables.records.CredentialRecord;
@@ -190,10 +192,16 @@ public class MyCredentials {
                   hosted.signed(signed.getProved()));
           case SVG -> svg(picture, signed.getProved());
           case JSON -> signed.getProved().getBytes(StandardCharsets.UTF_8);
-          case JWT -> signed.getToken().getBytes(StandardCharsets.UTF_8);
+          case JWT -> token(signed).getBytes(StandardCharsets.UTF_8);
           case PDF -> paper(award, signed, ready);
         };
     return new Taken(name + "." + form.ending, form.mediaType, content);
+  }
+
+  /** Signed when somebody asks: it is always the same one, by the key of when it was proved. */
+  private String token(CredentialRecord signed) {
+    ObjectNode proved = (ObjectNode) CoreJson.mapper().readTree(signed.getProved());
+    return Token.of(proved, keys.one(signed.getIssuerKeyId()).orElseThrow().keys());
   }
 
   /**

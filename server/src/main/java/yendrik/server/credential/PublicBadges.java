@@ -14,8 +14,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
+import org.jooq.Record2;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import yendrik.core.words.Phrase;
 import yendrik.core.words.Writing;
@@ -23,6 +25,7 @@ import yendrik.formats.credential.Around;
 import yendrik.formats.credential.Checked;
 import yendrik.formats.credential.Checking;
 import yendrik.formats.credential.DataIntegrity;
+import yendrik.formats.credential.Place;
 import yendrik.formats.credential.StatusList;
 import yendrik.server.http.Problem;
 import yendrik.server.institution.Institutions;
@@ -35,6 +38,7 @@ class PublicBadges {
   private final IssuerKeyStore keys;
   private final Institutions institutions;
   private final Hosted hosted;
+  private final Places places;
   private final Clock clock;
   private final String address;
 
@@ -43,12 +47,14 @@ class PublicBadges {
       IssuerKeyStore keys,
       Institutions institutions,
       Hosted hosted,
+      Places places,
       Clock clock,
       @Value("${yendrik.address}") String address) {
     this.db = db;
     this.keys = keys;
     this.institutions = institutions;
     this.hosted = hosted;
+    this.places = places;
     this.clock = clock;
     this.address = address;
   }
@@ -67,8 +73,12 @@ class PublicBadges {
   record CheckedView(
       boolean holds, Optional<Checked.Shown> shown, boolean hashed, List<FoundView> found) {}
 
-  /** Says what holds of a file, and whether it is of whoever has an e-mail address. */
-  CheckedView check(byte[] file, Optional<String> email) {
+  /**
+   * Says what holds of a file, and whether it is of whoever has an e-mail address. No connection to
+   * the database is held while others are asked.
+   */
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
+  public CheckedView check(byte[] file, Optional<String> email) {
     Instant now = clock.instant();
     Checked checked = Checking.of(file, here(), now);
     Writing writing = institutions.writing(ZoneOffset.UTC, now);
@@ -109,6 +119,11 @@ class PublicBadges {
       }
 
       @Override
+      public Place at(String asked) {
+        return asked.startsWith(address + "/") ? ours(asked) : places.at(asked);
+      }
+
+      @Override
       public Optional<Boolean> revoked(String list, long index) {
         if (index < 0) return hosted.revoked(list);
         String ours = Signing.list(address, 0);
@@ -130,6 +145,35 @@ class PublicBadges {
     };
   }
 
+  /** What stands at an address of ours; the page of a badge stands for the badge. */
+  private Place ours(String asked) {
+    String page = address + "/badge/";
+    try {
+      if (asked.startsWith(page))
+        return there(proved(UUID.fromString(asked.substring(page.length()))).value1());
+      return hosted.at(asked);
+    } catch (IllegalArgumentException | Problem _) {
+      return new Place.Away();
+    }
+  }
+
+  private static Place there(String said) {
+    return new Place.There(said.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** An award that its holder shows, with their name. */
+  private Record2<String, String> proved(UUID id) {
+    return db.select(CREDENTIAL.PROVED, PERSON.NAME)
+        .from(CREDENTIAL)
+        .join(AWARD)
+        .on(AWARD.ID.eq(CREDENTIAL.AWARD_ID))
+        .join(PERSON)
+        .on(PERSON.ID.eq(AWARD.PERSON_ID))
+        .where(CREDENTIAL.AWARD_ID.eq(id), CREDENTIAL.PUBLISHED_AT.isNotNull())
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("badge"));
+  }
+
   /**
    * A badge that its holder shows.
    *
@@ -140,16 +184,7 @@ class PublicBadges {
 
   /** The same for one that nobody shows and for one that there is not. */
   ShownView shown(UUID id) {
-    var row =
-        db.select(CREDENTIAL.PROVED, PERSON.NAME)
-            .from(CREDENTIAL)
-            .join(AWARD)
-            .on(AWARD.ID.eq(CREDENTIAL.AWARD_ID))
-            .join(PERSON)
-            .on(PERSON.ID.eq(AWARD.PERSON_ID))
-            .where(CREDENTIAL.AWARD_ID.eq(id), CREDENTIAL.PUBLISHED_AT.isNotNull())
-            .fetchOptional()
-            .orElseThrow(() -> Problem.notFound("badge"));
+    Record2<String, String> row = proved(id);
     byte[] file = row.get(CREDENTIAL.PROVED).getBytes(StandardCharsets.UTF_8);
     return new ShownView(row.get(PERSON.NAME), check(file, Optional.empty()));
   }

@@ -41,7 +41,6 @@ import yendrik.core.words.Phrase;
 import yendrik.formats.credential.OpenBadge;
 import yendrik.formats.credential.Proving;
 import yendrik.formats.credential.StatusList;
-import yendrik.formats.credential.Token;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.AwardRecord;
 import yendrik.schema.tables.records.CredentialRecord;
@@ -176,12 +175,10 @@ class Signing {
                 CREDENTIAL.ISSUER_KEY_ID,
                 CREDENTIAL.SALT,
                 CREDENTIAL.PROVED,
-                CREDENTIAL.TOKEN,
                 CREDENTIAL.SIGNED_AT)
             .valuesOfRows(
                 awards.stream()
-                    .map(a ->
-                        DSL.row(a.getId(), kept.id(), UUID.randomUUID().toString(), "", "", now))
+                    .map(a -> DSL.row(a.getId(), kept.id(), UUID.randomUUID().toString(), "", now))
                     .toList())
             .returning(CREDENTIAL.AWARD_ID, CREDENTIAL.SALT, CREDENTIAL.PLACE)
             .fetchMap(CREDENTIAL.AWARD_ID);
@@ -190,7 +187,6 @@ class Signing {
       String email = requireNonNull(emails.get(award.getPersonId()));
       OpenBadge open = open(award, row, issuer, email, round.known());
       row.setProved(round.proving().signed(open, kept.keys(), now).toString());
-      row.setToken(Token.of(open, kept.keys()));
     }
     db.batchUpdate(places.values()).execute();
   }
