@@ -6,9 +6,12 @@ import java.security.PrivateKey;
 import java.security.PublicKey;
 import java.security.Signature;
 import java.security.SignatureException;
+import java.security.interfaces.EdECPrivateKey;
 import java.security.spec.X509EncodedKeySpec;
 import java.util.Arrays;
 import java.util.Optional;
+import org.bouncycastle.crypto.params.Ed25519PrivateKeyParameters;
+import org.bouncycastle.crypto.signers.Ed25519Signer;
 
 /** Signatures by Ed25519 (RFC 8032) and its keys as Multikey. */
 final class Ed25519 {
@@ -56,15 +59,13 @@ final class Ed25519 {
     }
   }
 
+  /** The same bytes as the JDK's own, which takes ten times as long for them. */
   static byte[] sign(PrivateKey key, byte[] data) {
-    try {
-      Signature signature = Signature.getInstance("Ed25519");
-      signature.initSign(key);
-      signature.update(data);
-      return signature.sign();
-    } catch (GeneralSecurityException e) {
-      throw new IllegalStateException(e);
-    }
+    byte[] seed = ((EdECPrivateKey) key).getBytes().orElseThrow();
+    var signer = new Ed25519Signer();
+    signer.init(true, new Ed25519PrivateKeyParameters(seed));
+    signer.update(data, 0, data.length);
+    return signer.generateSignature();
   }
 
   static boolean holds(PublicKey key, byte[] data, byte[] signed) {

@@ -272,4 +272,14 @@ class SignedCredentialsTest {
                   one.json(KEYS.didKey()), KEYS.edwards().getPrivate(), KEYS.method(), NOON));
     }
   }
+
+  @Property(tries = 40)
+  void what_is_signed_is_what_the_JDK_signs(@ForAll byte[] data) throws Exception {
+    var own = java.security.Signature.getInstance("Ed25519");
+    own.initSign(KEYS.edwards().getPrivate());
+    own.update(data);
+    byte[] signed = Ed25519.sign(KEYS.edwards().getPrivate(), data);
+    assertThat(signed).isEqualTo(own.sign());
+    assertThat(Ed25519.holds(KEYS.edwards().getPublic(), data, signed)).isTrue();
+  }
 }
