@@ -17,7 +17,7 @@ import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
 import { useSend, useWallets } from './useWallets';
 
-const FORMS = ['PDF', 'PNG', 'SVG', 'JSON', 'JWT', 'EARLIER'] as const;
+const FORMS = ['PDF', 'PNG', 'SVG', 'JSON', 'JWT', 'EARLIER', 'EARLIER_SVG'] as const;
 
 /** All badges of the learner, from all courses: to take along, and to show. */
 export function TakeAlong() {
@@ -102,7 +102,8 @@ function Award({ award }: { award: MyAward }) {
       <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
         {FORMS.filter(
           (form) =>
-            (form !== 'SVG' || !award.picture.own) && (form !== 'PDF' || award.state !== 'REVOKED'),
+            (!form.endsWith('SVG') || !award.picture.own) &&
+            (form !== 'PDF' || award.state !== 'REVOKED'),
         ).map((form) => (
           <MenuItem
             key={form}

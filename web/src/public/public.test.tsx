@@ -123,7 +123,7 @@ describe('taking badges along', () => {
     await userEvent.click(await screen.findByRole('button', { name: 'Take along True Wheel' }));
     const items = screen.getAllByRole('menuitem').map((item) => item.getAttribute('href'));
     expect(items).toEqual(
-      ['PDF', 'PNG', 'SVG', 'JSON', 'JWT', 'EARLIER'].map(
+      ['PDF', 'PNG', 'SVG', 'JSON', 'JWT', 'EARLIER', 'EARLIER_SVG'].map(
         (form) => `/api/account/badges/${award.id}/${form}`,
       ),
     );

@@ -180,7 +180,15 @@ function Tile({
         <Typography variant="body2" color="textSecondary">
           {[module, lastingInWords(badge, t)].filter(Boolean).join(' · ')}
         </Typography>
-        <Typography variant="body2">
+        <Typography
+          variant="body2"
+          sx={{
+            display: '-webkit-box',
+            overflow: 'hidden',
+            WebkitLineClamp: 3,
+            WebkitBoxOrient: 'vertical',
+          }}
+        >
           <Box component="span" sx={{ color: 'tone.soft' }}>
             {t('plan.earnedWhen')}
           </Box>{' '}

@@ -7,6 +7,7 @@ import { Field, FormDialog } from '../../ui/FormDialog';
 import { useNotice } from '../../ui/Notice';
 import { useActKey } from '../../ui/useActKey';
 import { filled, useFields } from '../../ui/useFields';
+import { CopyReportView } from './CopyReportView';
 
 const shelved = z.object({ name: filled(), summary: z.string() });
 
@@ -36,12 +37,13 @@ export default function ShelveDialog({ thing, name, onClose }: Props) {
         }),
       );
     },
-    onSuccess: (_, typed) => {
+    onSuccess: (report, typed) => {
       notice({ tone: 'success', text: t('copy.shelved', { name: typed.name }) });
       void client.invalidateQueries({ queryKey: ['shelf-things'] });
-      onClose();
+      if (report.left.length === 0) onClose();
     },
   });
+  if (put.data) return <CopyReportView report={put.data} onClose={onClose} />;
   return (
     <FormDialog
       title={t('copy.shelve')}

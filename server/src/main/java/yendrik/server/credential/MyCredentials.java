@@ -95,6 +95,7 @@ public class MyCredentials {
     JWT("application/vc+jwt", "jwt"),
     /** A picture with a signed assertion of Open Badges 2.0. */
     EARLIER("image/png", "png"),
+    EARLIER_SVG("image/svg+xml", "svg"),
     /** On paper: its certificate, or what it is where it has none. */
     PDF("application/pdf", "pdf");
 
@@ -190,7 +191,9 @@ public class MyCredentials {
                   pictures.png(picture, PICTURE),
                   Baking.Kind.ASSERTION,
                   hosted.signed(signed.getProved()));
-          case SVG -> svg(picture, signed.getProved());
+          case SVG -> svg(picture, Baking.Kind.CREDENTIAL, signed.getProved());
+          case EARLIER_SVG ->
+              svg(picture, Baking.Kind.ASSERTION, hosted.signed(signed.getProved()));
           case JSON -> signed.getProved().getBytes(StandardCharsets.UTF_8);
           case JWT -> token(signed).getBytes(StandardCharsets.UTF_8);
           case PDF -> paper(award, signed, ready);
@@ -255,11 +258,11 @@ public class MyCredentials {
                 Optional.ofNullable(signed.getPublishedAt()).map(_ -> page(award.getId()))));
   }
 
-  private byte[] svg(BadgePicture picture, String credential) {
+  private byte[] svg(BadgePicture picture, Baking.Kind kind, String credential) {
     OwnPicture shown = pictures.shown(picture);
     if (!shown.mediaType().equals(OwnPicture.SVG)) throw Problem.conflict("badge-has-no-svg");
     return Baking.intoSvg(
-            new String(shown.content(), StandardCharsets.UTF_8), Baking.Kind.CREDENTIAL, credential)
+            new String(shown.content(), StandardCharsets.UTF_8), kind, credential)
         .getBytes(StandardCharsets.UTF_8);
   }
 
