@@ -11,8 +11,11 @@ import { App } from './frame/App';
 import { Words } from './i18n';
 import { theme } from './theme';
 import { NoticeProvider } from './ui/Notice';
+import { whenEndedElsewhere } from './ui/session';
 
 const queries = newQueryClient();
+// Nothing of somebody who left stays in sight in another tab.
+whenEndedElsewhere(() => window.location.replace('/'));
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

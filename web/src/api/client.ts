@@ -39,6 +39,13 @@ export async function refuseFailure(response: Response) {
   if (!response.ok) throw failed(response.status, await response.clone().text());
 }
 
+let signedOut = () => {};
+
+/** Told when the server does not know any more who asks. */
+export function whenSignedOut(tell: () => void) {
+  signedOut = tell;
+}
+
 const guard: Middleware = {
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
@@ -47,6 +54,7 @@ const guard: Middleware = {
   onError: ({ error }) =>
     error instanceof ApiError ? error : new Error(say('common.unreachable')),
   async onResponse({ response }) {
+    if (response.status === 401) signedOut();
     await refuseFailure(response);
   },
 };

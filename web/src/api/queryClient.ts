@@ -1,5 +1,6 @@
 import { QueryClient } from '@tanstack/react-query';
-import { ApiError } from './client';
+import { ApiError, whenSignedOut } from './client';
+import { queries } from './queries';
 
 const AGAIN_AFTER_MS = 5_000;
 
@@ -8,8 +9,8 @@ const passes = (error: Error | null) =>
   error !== null && (!(error instanceof ApiError) || error.problem.status === 503);
 
 /** What the server says, kept for a while; what could not be reached is asked for again by itself. */
-export const newQueryClient = () =>
-  new QueryClient({
+export function newQueryClient() {
+  const client = new QueryClient({
     defaultOptions: {
       queries: {
         retry: (n, error) => !(error instanceof ApiError) && n < 2,
@@ -20,3 +21,7 @@ export const newQueryClient = () =>
       mutations: { gcTime: 60 * 60_000 },
     },
   });
+  // Whoever was signed out learns it at once, not at the next look at who they are.
+  whenSignedOut(() => void client.invalidateQueries({ queryKey: queries.me().queryKey }));
+  return client;
+}

@@ -5,6 +5,7 @@ import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import type { WalkName } from '../kinds/room';
+import { useSignedIn } from '../session/kept';
 import { Empty, Loaded } from '../ui/Panel';
 import { Boundary } from './Boundary';
 import { CourseContext } from './course';
@@ -12,6 +13,7 @@ import { Institution } from './Institution';
 import { OF_INSTITUTION, viewsOf } from './views';
 
 const SignIn = lazy(() => import('../session/SignIn'));
+const SignInAgain = lazy(() => import('../session/SignInAgain'));
 const NewPassword = lazy(() => import('../session/NewPassword'));
 const Forgotten = lazy(() => import('../session/Forgotten'));
 const ShownBadge = lazy(() => import('../public/ShownBadge'));
@@ -35,24 +37,29 @@ export function App() {
   return (
     <Boundary>
       <Suspense fallback={null}>
-        <Loaded query={me}>
-          {(data) => (
-            <>
-              <Institution of={data.institution} />
-              <Routes>
-                <Route path="/password" element={<NewPassword />} />
-                <Route path="/forgotten" element={<Forgotten />} />
-                <Route path="/check" element={<CheckPage />} />
-                <Route path="/certificate" element={<CheckCertificate />} />
-                <Route path="/certificate/:code" element={<CheckCertificate />} />
-                <Route path="/badge/:award" element={<ShownBadge />} />
-                <Route path="*" element={data.person ? <SignedIn me={data} /> : <SignIn />} />
-              </Routes>
-            </>
-          )}
-        </Loaded>
+        <Loaded query={me}>{(data) => <Anybody me={data} />}</Loaded>
       </Suspense>
     </Boundary>
+  );
+}
+
+/** The pages of everybody, and those of whoever is signed in. */
+function Anybody({ me }: { me: Me }) {
+  const known = useSignedIn(me);
+  return (
+    <>
+      <Institution of={me.institution} />
+      {known.person && !me.person && <SignInAgain person={known.person} />}
+      <Routes>
+        <Route path="/password" element={<NewPassword />} />
+        <Route path="/forgotten" element={<Forgotten />} />
+        <Route path="/check" element={<CheckPage />} />
+        <Route path="/certificate" element={<CheckCertificate />} />
+        <Route path="/certificate/:code" element={<CheckCertificate />} />
+        <Route path="/badge/:award" element={<ShownBadge />} />
+        <Route path="*" element={known.person ? <SignedIn me={known} /> : <SignIn />} />
+      </Routes>
+    </>
   );
 }
 

@@ -8,6 +8,7 @@ import { queries } from '../api/queries';
 import type { WalkName } from '../kinds/room';
 import { useKeys } from '../ui/useKeys';
 import { useLive } from '../ui/useLive';
+import { usePageTitle } from '../ui/usePageTitle';
 import { Boundary } from './Boundary';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { NotSaved, SavingState } from './SavingState';
@@ -34,6 +35,9 @@ const KeyList = lazy(() => import('./KeyList'));
 const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
 const LEARNER = ['route', 'outcomes', 'badges', 'calendar'] as const;
 
+/** What a view of learners is called, a key of texts. */
+const ownName = (view: string) => `frame.my${view.charAt(0).toUpperCase()}${view.slice(1)}`;
+
 export default function Frame({
   me,
   course,
@@ -51,6 +55,10 @@ export default function Frame({
   useKeys({ '?': help, 'Shift+?': help });
   const staffWalk = space === 'practice' || space.startsWith('as-');
   const walking = space === 'my' || staffWalk;
+  usePageTitle('course', course?.name);
+  const view = viewsBeside(course, place).find((v) => v.on)?.name;
+  const own = walking ? LEARNER.find((name) => name === place[4]) : undefined;
+  usePageTitle('view', view ? t(`frame.${view}`) : own && t(ownName(own)));
   return (
     <Box
       sx={{
@@ -245,7 +253,7 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
   const items = walking
     ? LEARNER.map((view) => ({
         to: `${base}/${space}/${view}`,
-        label: t(`frame.my${view.charAt(0).toUpperCase()}${view.slice(1)}`),
+        label: t(ownName(view)),
         on: place[4] === view,
       }))
     : SPACES.flatMap((w) => {

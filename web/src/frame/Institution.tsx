@@ -3,6 +3,7 @@ import { getContrastRatio, hexToRgb } from '@mui/material/styles';
 import { useEffect } from 'react';
 import type { Me } from '../api/client';
 import { reword } from '../i18n';
+import { usePageTitle } from '../ui/usePageTitle';
 
 const COLOUR = /^#[0-9a-f]{6}$/i;
 const DARK_INK = '#17212A';
@@ -49,9 +50,9 @@ function variables(band: string | undefined, act: string | undefined) {
 /** Shows everything in the institution's name, colours and words. */
 export function Institution({ of }: { of: Me['institution'] }) {
   useEffect(() => {
-    document.title = of.name;
     reword(of.words);
   }, [of]);
+  usePageTitle('institution', of.name);
   const { BAND, ACT, BAND_DARK, ACT_DARK } = of.colours;
   if (Object.keys(of.colours).length === 0) return null;
   return (

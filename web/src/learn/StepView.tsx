@@ -19,6 +19,7 @@ import { useNotice } from '../ui/Notice';
 import { Empty } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
 import { Prose } from '../ui/Prose';
+import { usePageTitle } from '../ui/usePageTitle';
 import { AskButton } from './AskButton';
 import { useTimeSpent } from './useTimeSpent';
 
@@ -44,6 +45,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
   const [page, setPage] = useState<StepPage | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const base = walkBase(course, walk);
+  usePageTitle('thing', page?.name);
   const show = useCallback(
     (next: StepPage) => {
       setPage(next);

@@ -4,10 +4,12 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
+import { usePageTitle } from '../ui/usePageTitle';
 
 /** A page for anybody, signed in or not. */
 export function OpenPage({ title, children }: { title: string; children: ReactNode }) {
   const t = useTranslations();
+  usePageTitle('view', title);
   const institution = useQueryClient().getQueryData(queries.me().queryKey)?.institution;
   return (
     <Box sx={{ minHeight: '100dvh', bgcolor: 'tone.ground' }}>

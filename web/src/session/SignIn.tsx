@@ -5,11 +5,13 @@ import { Link, useLocation } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { api, body } from '../api/client';
 import { queries } from '../api/queries';
+import { usePageTitle } from '../ui/usePageTitle';
 import { Gate } from './Gate';
 
 export default function SignIn() {
   const t = useTranslations();
   const client = useQueryClient();
+  usePageTitle('view', t('session.button'));
   const { state } = useLocation();
   const known: unknown = state?.email;
   const [email, setEmail] = useState(typeof known === 'string' ? known : '');

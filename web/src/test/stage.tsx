@@ -103,9 +103,14 @@ function broken(sentence: Error): never {
   throw sentence;
 }
 
+let client = new QueryClient();
+
+/** What the part that was shown last has of the server. */
+export const lastClient = () => client;
+
 /** Shows a part as it stands inside the application, at an address and in the course. */
 export function show(part: ReactNode, at = '/c/2', seat: Partial<MyCourse> = {}) {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
     <ThemeProvider theme={theme} noSsr>
       <QueryClientProvider client={client}>

@@ -1,6 +1,7 @@
 import {
   type Mutation,
   onlineManager,
+  type QueryClient,
   useMutationState,
   useQueryClient,
 } from '@tanstack/react-query';
@@ -35,10 +36,12 @@ export type Saving =
   | { is: 'refused'; why: string }
   | { is: 'failed'; why: string; again: () => void; leave: () => void };
 
-/** What no server heard or could do. */
-const unheard = (act: Act) =>
-  act.state.status === 'error' &&
-  !(act.state.error instanceof ApiError && act.state.error.problem.status < 500);
+const SIGNED_OUT = 401;
+
+/** What no server heard or could do, or what came from somebody it had signed out. */
+const unheard = ({ state: { status, error } }: Act) =>
+  status === 'error' &&
+  !(error instanceof ApiError && error.problem.status < 500 && error.problem.status !== SIGNED_OUT);
 
 const about = (act: Act) => act.mutation.meta?.about?.(act.state.variables as never);
 
@@ -51,6 +54,19 @@ function unsavedOf(acts: Act[]): Act[] {
       (other) => other.mutation.mutationId > act.mutation.mutationId && about(other) === key,
     );
   });
+}
+
+/** One after the other, as they were done; those that fail again stay. */
+async function sendAgain(acts: Act[]) {
+  for (const { mutation, state } of acts) await mutation.execute(state.variables).catch(() => {});
+}
+
+/** Sends what is kept to be tried again. */
+export function sendUnsaved(client: QueryClient) {
+  const acts = client.getMutationCache().getAll();
+  return sendAgain(
+    unsavedOf(acts.map((mutation) => ({ mutation, state: mutation.state }) as unknown as Act)),
+  );
 }
 
 function useOnline() {
@@ -101,14 +117,7 @@ export function useSaving(): Saving {
     return {
       is: 'failed',
       why: first.state.error?.message ?? '',
-      again: () => {
-        // One after the other, as they were done; those that fail again stay.
-        void open.reduce(
-          (before, act) =>
-            before.then(() => act.mutation.execute(act.state.variables).catch(() => {})),
-          Promise.resolve() as Promise<unknown>,
-        );
-      },
+      again: () => void sendAgain(open),
       leave: () => {
         for (const act of open) client.getMutationCache().remove(act.mutation);
       },
