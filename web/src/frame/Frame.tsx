@@ -6,10 +6,11 @@ import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import type { WalkName } from '../kinds/room';
-import { useKeys } from '../ui/useKeys';
+import { useKeys, useKeysAnywhere } from '../ui/useKeys';
 import { useLive } from '../ui/useLive';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Boundary } from './Boundary';
+import type { Thing } from './find/found';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { NotSaved, SavingState } from './SavingState';
 import { OF_INSTITUTION, type Space, viewsOf } from './views';
@@ -31,12 +32,18 @@ const NotSent = lazy(async () => {
   return loaded;
 });
 const KeyList = lazy(() => import('./KeyList'));
+const FindDialog = lazy(async () => {
+  const [loaded] = await Promise.all([import('./find/FindDialog'), import('../i18n/staff')]);
+  return loaded;
+});
 
 const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
 const LEARNER = ['route', 'outcomes', 'badges', 'calendar'] as const;
 
 /** What a view of learners is called, a key of texts. */
 const ownName = (view: string) => `frame.my${view.charAt(0).toUpperCase()}${view.slice(1)}`;
+
+const doing = (id: string, name: string, go: () => void): Thing => ({ group: 'do', id, name, go });
 
 export default function Frame({
   me,
@@ -49,12 +56,16 @@ export default function Frame({
 }) {
   const t = useTranslations();
   const [keys, setKeys] = useState(false);
+  const [finding, setFinding] = useState(false);
+  const [seeing, setSeeing] = useState(false);
   const place = useLocation().pathname.split('/');
   const space = place[3] ?? '';
   const help = () => setKeys(true);
   useKeys({ '?': help, 'Shift+?': help });
+  useKeysAnywhere({ '$mod+k': () => setFinding(true) });
   const staffWalk = space === 'practice' || space.startsWith('as-');
   const walking = space === 'my' || staffWalk;
+  const seeable = course?.role && !course.framework && !walking;
   usePageTitle('course', course?.name);
   const view = viewsBeside(course, place).find((v) => v.on)?.name;
   const own = walking ? LEARNER.find((name) => name === place[4]) : undefined;
@@ -112,11 +123,20 @@ export default function Frame({
           )}
         </Box>
         <SavingState />
-        {course?.role && !course.framework && !walking && <SeeAs course={course} />}
+        {seeable && <SeeAs onAsk={() => setSeeing(true)} />}
         {course && !course.framework && !staffWalk && (
           <MessagesLink course={course} on={place[4] === 'messages'} />
         )}
-        <Box sx={{ ml: 'auto' }}>
+        <Button
+          color="inherit"
+          onClick={() => setFinding(true)}
+          aria-keyshortcuts="Control+K"
+          title={t('find.keys')}
+          sx={{ ml: 'auto', minWidth: 0 }}
+        >
+          {t('find.button')}
+        </Button>
+        <Box sx={{ ml: 0 }}>
           <PersonMenu me={me} />
         </Box>
       </Box>
@@ -151,6 +171,24 @@ export default function Frame({
           <RunningJobs course={course} />
         </Suspense>
       )}
+      {seeing && course && (
+        <Suspense fallback={null}>
+          <SeeAsDialog course={course} onClose={() => setSeeing(false)} />
+        </Suspense>
+      )}
+      {finding && (
+        <Suspense fallback={null}>
+          <FindDialog
+            me={me}
+            course={course}
+            acts={[
+              ...(seeable ? [doing('see', t('frame.seeAsLearner'), () => setSeeing(true))] : []),
+              doing('keys', t('frame.keys'), help),
+            ]}
+            onClose={() => setFinding(false)}
+          />
+        </Suspense>
+      )}
       {keys && (
         <Suspense fallback={null}>
           <KeyList onClose={() => setKeys(false)} />
@@ -161,24 +199,12 @@ export default function Frame({
 }
 
 /** Asks through whose eyes one wants to look. */
-function SeeAs({ course }: { course: MyCourse }) {
+function SeeAs({ onAsk }: { onAsk: () => void }) {
   const t = useTranslations();
-  const [asking, setAsking] = useState(false);
   return (
-    <>
-      <Button
-        color="inherit"
-        onClick={() => setAsking(true)}
-        sx={{ display: { xs: 'none', sm: 'inline-flex' } }}
-      >
-        {t('frame.seeAsLearner')}
-      </Button>
-      {asking && (
-        <Suspense fallback={null}>
-          <SeeAsDialog course={course} onClose={() => setAsking(false)} />
-        </Suspense>
-      )}
-    </>
+    <Button color="inherit" onClick={onAsk} sx={{ display: { xs: 'none', sm: 'inline-flex' } }}>
+      {t('frame.seeAsLearner')}
+    </Button>
   );
 }
 

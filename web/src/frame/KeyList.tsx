@@ -8,6 +8,7 @@ const KEYS = {
   enter: 'Enter',
   esc: 'Esc',
   undo: 'Ctrl Z',
+  find: 'Ctrl K',
   grades: 'g',
   help: '?',
 };

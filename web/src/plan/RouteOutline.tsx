@@ -25,6 +25,7 @@ import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { useAsked } from '../ui/useAsked';
 import { useSelection } from '../ui/useSelection';
 import { CourseInspector } from './CourseInspector';
 import { CopyIn } from './copying/CopyIn';
@@ -80,6 +81,7 @@ export default function RouteOutline() {
         ),
       (made) => select(`module-${made.id}`),
     );
+  useAsked({ publish: () => setPublishing(true), module: addModule });
   const addAt = (place: Place) => {
     last.current = place;
     setAdded('');

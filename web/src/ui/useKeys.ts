@@ -13,13 +13,9 @@ const typing = ({ target }: KeyboardEvent) =>
 const ticking = ({ target, code }: KeyboardEvent) =>
   target instanceof HTMLElement && target.matches(TICKED) && code === 'Space';
 
-/**
- * Keys that hold wherever the focus is, unless somebody types: "g", "Control+z". A key that a
- * keyboard gives with Shift stands with it too: "?" and "Shift+?".
- */
-export function useKeys(keys: Keys) {
-  const now = useRef(keys);
-  now.current = keys;
+function useBound(keys: Keys, act: (event: KeyboardEvent, bound: Keys[string]) => void) {
+  const now = useRef({ keys, act });
+  now.current = { keys, act };
   const names = Object.keys(keys).join(' ');
   useEffect(
     () =>
@@ -29,7 +25,8 @@ export function useKeys(keys: Keys) {
           names.split(' ').map((name) => [
             name,
             (event: KeyboardEvent) => {
-              if (!typing(event)) now.current[name]?.(event);
+              const bound = now.current.keys[name];
+              if (bound) now.current.act(event, bound);
             },
           ]),
         ),
@@ -37,6 +34,22 @@ export function useKeys(keys: Keys) {
     [names],
   );
 }
+
+/**
+ * Keys that hold wherever the focus is, unless somebody types: "g", "Control+z". A key that a
+ * keyboard gives with Shift stands with it too: "?" and "Shift+?".
+ */
+export const useKeys = (keys: Keys) =>
+  useBound(keys, (event, act) => {
+    if (!typing(event)) act(event);
+  });
+
+/** Keys that hold while somebody types as well, and mean nothing else then: "$mod+k". */
+export const useKeysAnywhere = (keys: Keys) =>
+  useBound(keys, (event, act) => {
+    event.preventDefault();
+    act(event);
+  });
 
 type Acts = Record<string, (event: KeyboardEvent, here: Element) => void>;
 

@@ -8,6 +8,7 @@ import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { WriteDialog } from '../reach/WriteDialog';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { useAsked } from '../ui/useAsked';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { arrange, SORTS, type Sort } from './arrange';
@@ -40,6 +41,7 @@ function Table({ data }: { data: ProgressData }) {
   const [enrolling, setEnrolling] = useState(false);
   const [excepting, setExcepting] = useState(false);
   const designs = course.role === 'DESIGNER';
+  useAsked({ enrol: () => setEnrolling(true) });
   const enrol = designs && data.version > 0 && (
     <Button variant="outlined" onClick={() => setEnrolling(true)}>
       {t('watch.enrol')}

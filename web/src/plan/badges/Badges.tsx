@@ -9,6 +9,7 @@ import { Actions } from '../../frame/Actions';
 import { useCourse } from '../../frame/course';
 import { BadgeDrawing } from '../../ui/BadgeDrawing';
 import { Empty, Loaded, WithInspector } from '../../ui/Panel';
+import { useAsked } from '../../ui/useAsked';
 import { useSelection } from '../../ui/useSelection';
 import { CopyIn } from '../copying/CopyIn';
 import { badgeEdit } from '../edits';
@@ -65,6 +66,7 @@ export default function Badges() {
         ),
       (made) => select(`${made.id}`),
     );
+  useAsked({ badge: () => make({}) });
   const copy = (badge: DesignBadge) =>
     make({
       ...(badgeEdit(badge) as unknown as DesignBadge),

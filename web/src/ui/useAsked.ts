@@ -1,0 +1,19 @@
+import { useEffect, useRef } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+
+/** The state of an address that asks its view to do something once it is there. */
+export const asking = (act: string) => ({ asked: act });
+
+/** Does what whoever came here asked for, once; going back or reloading does not do it again. */
+export function useAsked(acts: Record<string, () => void>) {
+  const { state, pathname, search } = useLocation();
+  const navigate = useNavigate();
+  const now = useRef(acts);
+  now.current = acts;
+  const asked = (state as { asked?: string } | null)?.asked;
+  useEffect(() => {
+    if (!asked || !now.current[asked]) return;
+    void navigate(pathname + search, { replace: true, state: null });
+    now.current[asked]();
+  }, [asked, pathname, search, navigate]);
+}
