@@ -1,4 +1,4 @@
-import { Box, Button, Link as MuiLink, Typography } from '@mui/material';
+import { Box, Button, IconButton, Link as MuiLink, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -127,16 +127,16 @@ export default function Frame({
         {course && !course.framework && !staffWalk && (
           <MessagesLink course={course} on={place[4] === 'messages'} />
         )}
-        <Button
-          color="inherit"
-          onClick={() => setFinding(true)}
-          aria-keyshortcuts="Control+K"
-          title={t('find.keys')}
-          sx={{ ml: 'auto', minWidth: 0 }}
-        >
-          {t('find.button')}
-        </Button>
-        <Box sx={{ ml: 0 }}>
+        <Box sx={{ ml: 'auto', display: 'flex', alignItems: 'center' }}>
+          <IconButton
+            color="inherit"
+            onClick={() => setFinding(true)}
+            aria-label={t('find.title')}
+            aria-keyshortcuts="Control+K"
+            title={t('find.keys')}
+          >
+            <Glass />
+          </IconButton>
           <PersonMenu me={me} />
         </Box>
       </Box>
@@ -195,6 +195,15 @@ export default function Frame({
         </Suspense>
       )}
     </Box>
+  );
+}
+
+function Glass() {
+  return (
+    <svg width={20} height={20} viewBox="0 0 20 20" aria-hidden>
+      <circle cx={8.5} cy={8.5} r={5.5} fill="none" stroke="currentColor" strokeWidth={2.2} />
+      <path d="M12.8 12.8 18 18" stroke="currentColor" strokeWidth={2.6} strokeLinecap="round" />
+    </svg>
   );
 }
 

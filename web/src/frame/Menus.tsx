@@ -40,7 +40,7 @@ export function CourseSwitcher({ me, course }: { me: Me; course?: MyCourse | und
           borderRadius: 0,
           py: 0.25,
           minWidth: 0,
-          maxWidth: { xs: 165, sm: 330 },
+          maxWidth: { xs: 118, sm: 330 },
         }}
       >
         <Box
