@@ -54,9 +54,12 @@ function Row({
       style={{ transform: CSS.Translate.toString(transform), transition }}
       sx={{
         display: 'grid',
-        gridTemplateColumns: { xs: '26px 30px 1fr', md: COLUMNS },
-        gap: 1,
+        gridTemplateColumns: { xs: '26px 30px minmax(0, 1fr)', md: COLUMNS },
+        columnGap: 1,
         alignItems: 'center',
+        // where there is no room beside the name, all else stands below it
+        '& > * ~ * ~ * ~ *': { gridColumn: { xs: 3, md: 'auto' } },
+        '& > :empty': { display: { xs: 'none', md: 'inline' } },
         px: 1,
         minHeight: strong ? 42 : 37,
         py: 0.4,

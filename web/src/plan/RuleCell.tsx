@@ -59,7 +59,7 @@ export function RuleCell(props: Props) {
           setAnchor(e.currentTarget);
         }}
         sx={{
-          display: 'block',
+          display: { xs: text ? 'block' : 'none', md: 'block' },
           width: '100%',
           minHeight: 28,
           p: '2px 5px',
@@ -86,6 +86,11 @@ export function RuleCell(props: Props) {
             overflow: 'hidden',
           }}
         >
+          {line === undefined && (
+            <Box component="span" sx={{ display: { md: 'none' }, color: 'tone.soft' }}>
+              {title}{' '}
+            </Box>
+          )}
           {isOver ? t('plan.dropHere') : text}
         </Typography>
       </Box>

@@ -261,8 +261,7 @@ public class MyCredentials {
   private byte[] svg(BadgePicture picture, Baking.Kind kind, String credential) {
     OwnPicture shown = pictures.shown(picture);
     if (!shown.mediaType().equals(OwnPicture.SVG)) throw Problem.conflict("badge-has-no-svg");
-    return Baking.intoSvg(
-            new String(shown.content(), StandardCharsets.UTF_8), kind, credential)
+    return Baking.intoSvg(new String(shown.content(), StandardCharsets.UTF_8), kind, credential)
         .getBytes(StandardCharsets.UTF_8);
   }
 
