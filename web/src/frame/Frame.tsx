@@ -12,6 +12,7 @@ import { usePageTitle } from '../ui/usePageTitle';
 import { Boundary } from './Boundary';
 import type { Thing } from './find/found';
 import { CourseSwitcher, PersonMenu } from './Menus';
+import { nextPart } from './nextPart';
 import { NotSaved, SavingState } from './SavingState';
 import { OF_INSTITUTION, type Space, viewsOf } from './views';
 
@@ -62,7 +63,11 @@ export default function Frame({
   const space = place[3] ?? '';
   const help = () => setKeys(true);
   useKeys({ '?': help, 'Shift+?': help });
-  useKeysAnywhere({ '$mod+k': () => setFinding(true) });
+  useKeysAnywhere({
+    '$mod+k': () => setFinding(true),
+    F6: () => nextPart(1),
+    'Shift+F6': () => nextPart(-1),
+  });
   const staffWalk = space === 'practice' || space.startsWith('as-');
   const walking = space === 'my' || staffWalk;
   const seeable = course?.role && !course.framework && !walking;

@@ -1,5 +1,14 @@
-import { Box, Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
+import {
+  Box,
+  Dialog,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  Switch,
+  Typography,
+} from '@mui/material';
 import { useTranslations } from 'use-intl';
+import { useOneKey } from '../ui/oneKey';
 
 const KEYS = {
   j: 'j ↓',
@@ -9,12 +18,14 @@ const KEYS = {
   esc: 'Esc',
   undo: 'Ctrl Z',
   find: 'Ctrl K',
+  parts: 'F6',
   grades: 'g',
   help: '?',
 };
 
 export default function KeyList({ onClose }: { onClose: () => void }) {
   const t = useTranslations();
+  const [on, set] = useOneKey();
   return (
     <Dialog open onClose={onClose}>
       <DialogTitle>{t('frame.keys')}</DialogTitle>
@@ -40,6 +51,11 @@ export default function KeyList({ onClose }: { onClose: () => void }) {
             </Box>
           ))}
         </Box>
+        <FormControlLabel
+          sx={{ mt: 1.5 }}
+          control={<Switch checked={on} onChange={(_, next) => set(next)} />}
+          label={t('frame.oneKey')}
+        />
       </DialogContent>
     </Dialog>
   );

@@ -26,7 +26,7 @@ export function WithInspector({
           minWidth: 0,
           overflow: 'auto',
           p: 2,
-          outline: 0,
+          '&:focus-visible': { outlineOffset: -2 },
           '@media print': { overflow: 'visible' },
         }}
       >
@@ -47,6 +47,7 @@ export function WithInspector({
             bgcolor: 'tone.panel',
             borderLeft: 1,
             borderColor: 'divider',
+            '&:focus-visible': { outlineOffset: -2 },
             '@media (max-width: 899px)': {
               position: 'fixed',
               inset: 0,

@@ -1,7 +1,8 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { keysHere, keysInField, upAndDown } from './useKeys';
+import { useOneKey } from './oneKey';
+import { keysHere, keysInField, upAndDown, useKeys } from './useKeys';
 
 describe('keys of a part', () => {
   const go = vi.fn();
@@ -42,6 +43,31 @@ describe('keys of a part', () => {
     expect(choose).not.toHaveBeenCalled();
     await userEvent.keyboard('j');
     expect(go).toHaveBeenCalledWith(1);
+  });
+});
+
+describe('keys that hold everywhere', () => {
+  it('of one letter can be switched off, others hold on', async () => {
+    const help = vi.fn();
+    const undo = vi.fn();
+    function Both() {
+      const [on, set] = useOneKey();
+      useKeys({ g: help, 'Control+z': undo });
+      return (
+        <button type="button" onClick={() => set(!on)}>
+          Letters
+        </button>
+      );
+    }
+    render(<Both />);
+    await userEvent.keyboard('g');
+    await userEvent.click(screen.getByRole('button'));
+    await userEvent.keyboard('g{Control>}z{/Control}');
+    expect(help).toHaveBeenCalledOnce();
+    expect(undo).toHaveBeenCalledOnce();
+    await userEvent.click(screen.getByRole('button'));
+    await userEvent.keyboard('g');
+    expect(help).toHaveBeenCalledTimes(2);
   });
 });
 

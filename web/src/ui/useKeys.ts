@@ -1,5 +1,6 @@
 import { type KeyboardEvent as Pressed, useEffect, useRef } from 'react';
 import { createKeybindingsHandler, tinykeys } from 'tinykeys';
+import { oneKey } from './oneKey';
 
 type Keys = Record<string, (event: KeyboardEvent) => void>;
 
@@ -35,13 +36,17 @@ function useBound(keys: Keys, act: (event: KeyboardEvent, bound: Keys[string]) =
   );
 }
 
+const bare = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent) =>
+  key.length === 1 && !ctrlKey && !metaKey && !altKey;
+
 /**
  * Keys that hold wherever the focus is, unless somebody types: "g", "Control+z". A key that a
- * keyboard gives with Shift stands with it too: "?" and "Shift+?".
+ * keyboard gives with Shift stands with it too: "?" and "Shift+?". Those of one letter can be
+ * switched off.
  */
 export const useKeys = (keys: Keys) =>
   useBound(keys, (event, act) => {
-    if (!typing(event)) act(event);
+    if (!typing(event) && (oneKey() || !bare(event))) act(event);
   });
 
 /** Keys that hold while somebody types as well, and mean nothing else then: "$mod+k". */

@@ -3,7 +3,11 @@ package yendrik.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -37,6 +41,48 @@ class FrameTest extends BrowserTest {
     assertThat(page.getByLabel("Password")).isVisible();
     go(page, course.view("my/route"));
     assertThat(page.getByLabel("Password")).isVisible();
+  }
+
+  @Test
+  void somebody_signed_out_while_working_signs_in_over_the_page_and_what_they_did_is_kept() {
+    Page page = school.signedIn("odalys");
+    go(page, course.view("plan/route"));
+    button(page, "Your bench").click();
+    page.context().clearCookies(new BrowserContext.ClearCookiesOptions().setName("yendrik"));
+    page.getByLabel("Name").first().fill("Your bench and its light");
+    page.keyboard().press("Tab");
+    Locator again = page.getByRole(AriaRole.DIALOG).filter(containing("Sign in to go on"));
+    again.getByLabel("Password").fill("hollow-lane");
+    page.keyboard().press("Enter");
+    assertThat(again).isHidden();
+    assertThat(button(page, "Your bench and its light")).isVisible();
+    page.reload();
+    assertThat(button(page, "Your bench and its light")).isVisible();
+  }
+
+  private static Locator.FilterOptions containing(String text) {
+    return new Locator.FilterOptions().setHasText(text);
+  }
+
+  @Test
+  void anything_is_found_by_typing_and_an_act_is_done_where_it_belongs() {
+    Page page = school.signedIn("odalys");
+    go(page, course.view("watch/progress"));
+    assertThat(page.getByText("Juno Abara").first()).isVisible();
+    assertThat(page).hasTitle(Pattern.compile("^Progress · Frame"));
+    page.keyboard().press("Control+k");
+    Locator found = page.getByRole(AriaRole.OPTION);
+    page.keyboard().type("keep a bench");
+    assertThat(found).hasCount(1);
+    page.keyboard().press("Enter");
+    assertThat(page).hasURL(Pattern.compile("plan/outcomes\\?sel=\\d+$"));
+    page.keyboard().press("Control+k");
+    page.keyboard().type("add a mod");
+    page.keyboard().press("Enter");
+    assertThat(page).hasURL(Pattern.compile("plan/route\\?sel=module-\\d+$"));
+    page.reload();
+    assertThat(page.getByRole(AriaRole.LISTITEM).filter(containing("New module"))).hasCount(1);
+    page.keyboard().press("Control+z");
   }
 
   @Test
