@@ -72,6 +72,8 @@ export interface StepRoom<I extends Is> {
   saysWhenDone: boolean;
   /** What can be said to its learner besides that it is done. */
   says?: Moment[];
+  /** Whether its author put nothing into it besides the text; not there where the text is all. */
+  empty?: (part: One<AuthorPart, I>) => boolean;
   /** The part as it is sent. */
   edit: (part: One<AuthorPart, I>) => One<AuthorEdit, I>;
 }

@@ -27,6 +27,7 @@ import { useActKey } from '../ui/useActKey';
 import { useNames } from '../ui/useNames';
 import { Planned } from './history/Planned';
 import { type ForWhom, WhomAndWhen } from './history/WhomAndWhen';
+import { unfinished } from './unfinished';
 
 const CHANGED = 8;
 
@@ -156,6 +157,7 @@ function FindingsLeft({ course, onClose }: { course: number; onClose: () => void
   const broken = (useQuery(queries.rehearsals(course)).data ?? []).filter((r) => !r.holds);
   return (
     <Box sx={{ px: 3 }}>
+      <LooksUnfinished course={course} onClose={onClose} />
       {broken.length > 0 && (
         <Typography variant="body2" sx={{ color: 'tone.madder' }}>
           {t('rehearse.breaks', {
@@ -181,6 +183,37 @@ function FindingsLeft({ course, onClose }: { course: number; onClose: () => void
           <Link component={RouterLink} to="../check" color="inherit" onClick={onClose}>
             {t('checking.look', { count: left })}
           </Link>
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** What is empty or was never given a name, each with the way there. */
+function LooksUnfinished({ course, onClose }: { course: number; onClose: () => void }) {
+  const t = useTranslations();
+  const design = useQuery(queries.design(course)).data;
+  if (!design) return null;
+  const found = unfinished(design, [t('plan.moduleNew'), t('plan.newBadge'), t('plan.newOutcome')]);
+  if (found.length === 0) return null;
+  return (
+    <Box sx={{ mb: 1 }}>
+      <Typography variant="body2" sx={{ color: 'tone.ochreInk' }}>
+        {t('plan.unfinished', { count: found.length })}
+      </Typography>
+      <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+        {found.slice(0, CHANGED).map(({ name, to, why }) => (
+          <Typography key={to} component="li" variant="body2">
+            <Link component={RouterLink} to={to} color="inherit" onClick={onClose}>
+              {name}
+            </Link>{' '}
+            {t(`plan.unfinishedAs.${why}`)}
+          </Typography>
+        ))}
+      </Box>
+      {found.length > CHANGED && (
+        <Typography variant="body2">
+          {t('common.more', { count: found.length - CHANGED })}
         </Typography>
       )}
     </Box>

@@ -7,5 +7,6 @@ export const file: StepRoom<'file'> = {
   Author: { at: 'above', Part: lazy(() => import('./Author')) },
   Learner: lazy(() => import('./Learner')),
   saysWhenDone: false,
+  empty: ({ files }) => files.length === 0,
   edit: ({ files }) => ({ is: 'file', files: files.map((f) => f.id) }),
 };

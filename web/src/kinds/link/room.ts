@@ -7,5 +7,6 @@ export const link: StepRoom<'link'> = {
   Author: { at: 'above', Part: lazy(() => import('./Author')) },
   Learner: lazy(() => import('./Learner')),
   saysWhenDone: false,
+  empty: ({ address }) => address === '',
   edit: ({ address }) => ({ is: 'link', address }),
 };

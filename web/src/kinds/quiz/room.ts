@@ -9,5 +9,6 @@ export const quiz: StepRoom<'quiz'> = {
   Marker: lazy(() => import('./Marker')),
   saysWhenDone: true,
   says: ['passed', 'again'],
+  empty: ({ questions, draws }) => questions.length + draws.length === 0,
   edit: ({ questions, draws, taking }) => ({ is: 'quiz', questions, draws, taking }),
 };

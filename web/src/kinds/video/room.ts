@@ -7,6 +7,7 @@ export const video: StepRoom<'video'> = {
   Author: { at: 'above', Part: lazy(() => import('./FilmField')) },
   Above: lazy(() => import('./FilmPart')),
   saysWhenDone: true,
+  empty: ({ film, elsewhere }) => !film && !elsewhere,
   edit: ({ film, elsewhere, captions }) => ({
     is: 'video',
     captions,
