@@ -27,6 +27,10 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
+import yendrik.formats.credential.Around;
+import yendrik.formats.credential.Checked;
+import yendrik.formats.credential.Checking;
+import yendrik.formats.credential.Place;
 import yendrik.server.credential.CredentialRounds;
 import yendrik.server.demo.DemoClock;
 import yendrik.server.http.FieldsEdit;
@@ -265,6 +269,54 @@ class CredentialsTest extends SchoolTest {
     assertThat(issuer.toString()).doesNotContain("secret");
     for (byte[] file : List.of(old, oldToken))
       assertThat(came(check(file, ""), "ISSUER")).isEqualTo("HOLDS");
+  }
+
+  /** Somewhere that knows nothing but what the school's addresses say. */
+  private final Around elsewhere =
+      new Around() {
+        @Override
+        public Optional<String> issuer(String id) {
+          return Optional.empty();
+        }
+
+        @Override
+        public Optional<java.security.PublicKey> key(String method) {
+          return Optional.empty();
+        }
+
+        @Override
+        public Optional<Boolean> revoked(String list, long index) {
+          return Optional.empty();
+        }
+
+        @Override
+        public Place at(String address) {
+          var answer = nobody.call("GET", address.substring(address.indexOf("/api/")), "");
+          return answer.getStatus() == 200
+              ? new Place.There(answer.getContentAsByteArray())
+              : new Place.Away();
+        }
+      };
+
+  private String revokedElsewhere(byte[] file) {
+    return Checking.of(file, elsewhere, clock.instant()).found().stream()
+        .filter(f -> f.point() == Checked.Point.REVOKED)
+        .map(f -> f.came().name())
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void whether_it_is_revoked_is_told_elsewhere_too_in_each_form_and_after_a_change_of_keys() {
+    List<byte[]> forms = List.of(file("PNG"), file("JWT"));
+    for (byte[] form : forms) assertThat(revokedElsewhere(form)).isEqualTo("HOLDS");
+    sefa.call("POST", "/api/institution/issuer-keys", "");
+    for (byte[] form : forms) assertThat(revokedElsewhere(form)).isEqualTo("HOLDS");
+    revoke();
+    for (byte[] form : forms) assertThat(revokedElsewhere(form)).isEqualTo("FAILS");
+    String unknown = "/api/public/revoked/0/of/999999";
+    for (String at : List.of(unknown, unknown + "/token"))
+      assertThat(nobody.call("GET", at, "").getStatus()).isEqualTo(404);
   }
 
   @Test

@@ -50,6 +50,26 @@ public final class StatusList {
     }
   }
 
+  /** A list with a proof, by the name that {@code did:key} is. */
+  public static String proved(
+      String address, IssuerKeys keys, Collection<Integer> revoked, Instant now) {
+    return DataIntegrity.signed(
+            json(address, keys.didKey(), revoked, now),
+            keys.edwards().getPrivate(),
+            keys.method(),
+            now)
+        .toString();
+  }
+
+  /** A list as a token, by the name that {@code did:jwk} is. */
+  public static String token(
+      String address, IssuerKeys keys, Collection<Integer> revoked, Instant now) {
+    ObjectNode claims = json(address, keys.didJwk(), revoked, now);
+    claims.put("iss", keys.didJwk());
+    claims.put("jti", address);
+    return Token.signed(claims, keys, keys.didJwk());
+  }
+
   /**
    * A list as a credential of its own, unsigned.
    *

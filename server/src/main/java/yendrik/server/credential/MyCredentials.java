@@ -204,6 +204,10 @@ public class MyCredentials {
   /** Signed when somebody asks: it is always the same one, by the key of when it was proved. */
   private String token(CredentialRecord signed) {
     ObjectNode proved = (ObjectNode) CoreJson.mapper().readTree(signed.getProved());
+    String list = proved.at("/credentialStatus/statusListCredential").asString("");
+    // by the name that this form has for its issuer
+    if (list.endsWith("/of/" + signed.getIssuerKeyId()))
+      ((ObjectNode) proved.path("credentialStatus")).put("statusListCredential", list + "/token");
     return Token.of(proved, keys.one(signed.getIssuerKeyId()).orElseThrow().keys());
   }
 

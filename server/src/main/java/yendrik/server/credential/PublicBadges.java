@@ -13,6 +13,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record2;
 import org.springframework.beans.factory.annotation.Value;
@@ -24,7 +25,6 @@ import yendrik.core.words.Writing;
 import yendrik.formats.credential.Around;
 import yendrik.formats.credential.Checked;
 import yendrik.formats.credential.Checking;
-import yendrik.formats.credential.DataIntegrity;
 import yendrik.formats.credential.Place;
 import yendrik.formats.credential.StatusList;
 import yendrik.server.http.Problem;
@@ -126,11 +126,10 @@ class PublicBadges {
       @Override
       public Optional<Boolean> revoked(String list, long index) {
         if (index < 0) return hosted.revoked(list);
-        String ours = Signing.list(address, 0);
-        String head = ours.substring(0, ours.length() - 1);
-        if (!list.startsWith(head) || index >= StatusList.SIZE) return Optional.empty();
+        String ours = Signing.lists(address);
+        if (!list.startsWith(ours) || index >= StatusList.SIZE) return Optional.empty();
         try {
-          long number = Long.parseLong(list.substring(head.length()));
+          long number = Long.parseLong(list.substring(ours.length()).split("/", 2)[0]);
           return db.select(AWARD.REVOKED_AT)
               .from(CREDENTIAL)
               .join(AWARD)
@@ -189,28 +188,43 @@ class PublicBadges {
     return new ShownView(row.get(PERSON.NAME), check(file, Optional.empty()));
   }
 
-  /** A list of what was revoked, signed as of now. */
+  /**
+   * A list of what was revoked, signed as of now.
+   *
+   * @param key whose list it is; without, that of its first credential, as lists were named before
+   */
   @Transactional
-  public String revoked(long list) {
-    IssuerKeyStore.Kept kept = keys.inUse();
-    long from = list * StatusList.SIZE;
+  public String revoked(long list, Optional<Long> key, boolean token) {
+    IssuerKeyStore.Kept kept =
+        key.or(() -> firstKey(list))
+            .map(id -> keys.one(id).orElseThrow(() -> Problem.notFound("badge")))
+            .orElseGet(keys::inUse);
     List<Integer> places =
         db.select(CREDENTIAL.PLACE)
             .from(CREDENTIAL)
             .join(AWARD)
             .on(AWARD.ID.eq(CREDENTIAL.AWARD_ID))
-            .where(
-                AWARD.REVOKED_AT.isNotNull(),
-                CREDENTIAL.PLACE.ge(from),
-                CREDENTIAL.PLACE.lt(from + StatusList.SIZE))
-            .fetch(r -> (int) (r.value1() - from));
-    Instant now = clock.instant();
-    return DataIntegrity.signed(
-            StatusList.json(Signing.list(address, list), kept.keys().didKey(), places, now),
-            kept.keys().edwards().getPrivate(),
-            kept.keys().method(),
-            now)
-        .toString();
+            .where(AWARD.REVOKED_AT.isNotNull(), in(list))
+            .fetch(r -> (int) (r.value1() - list * StatusList.SIZE));
+    String at =
+        key.map(id -> Signing.list(address, list, id)).orElse(Signing.lists(address) + list);
+    return token
+        ? StatusList.token(at + "/token", kept.keys(), places, clock.instant())
+        : StatusList.proved(at, kept.keys(), places, clock.instant());
+  }
+
+  private static Condition in(long list) {
+    long from = list * StatusList.SIZE;
+    return CREDENTIAL.PLACE.ge(from).and(CREDENTIAL.PLACE.lt(from + StatusList.SIZE));
+  }
+
+  private Optional<Long> firstKey(long list) {
+    return db.select(CREDENTIAL.ISSUER_KEY_ID)
+        .from(CREDENTIAL)
+        .where(in(list))
+        .orderBy(CREDENTIAL.PLACE)
+        .limit(1)
+        .fetchOptional(CREDENTIAL.ISSUER_KEY_ID);
   }
 
   /**

@@ -35,6 +35,7 @@ import yendrik.server.people.Whence;
 class PublicBadgesController {
   private static final int MOST = 900_000;
   private static final MediaType CREDENTIAL = MediaType.parseMediaType("application/vc");
+  private static final MediaType TOKEN = MediaType.parseMediaType("application/vc+jwt");
 
   /** Checking takes the machine's time: from one place it is asked for as often as people can. */
   private static final int MOST_A_MINUTE = 120;
@@ -85,8 +86,29 @@ class PublicBadgesController {
   @GetMapping(path = "/revoked/{list}", produces = "application/vc")
   @Needs(Right.ANYBODY)
   ResponseEntity<Resource> revoked(@PathVariable @Min(0) @Max(100_000) long list) {
-    byte[] signed = badges.revoked(list).getBytes(StandardCharsets.UTF_8);
-    return Whole.of(ResponseEntity.ok().contentType(CREDENTIAL), signed);
+    return list(CREDENTIAL, badges.revoked(list, Optional.empty(), /* token= */ false));
+  }
+
+  /**
+   * The same, signed with the keys that signed the credential: they may have been changed since.
+   */
+  @GetMapping(path = "/revoked/{list}/of/{key}", produces = "application/vc")
+  @Needs(Right.ANYBODY)
+  ResponseEntity<Resource> revokedOfKey(
+      @PathVariable @Min(0) @Max(100_000) long list, @PathVariable @Min(1) long key) {
+    return list(CREDENTIAL, badges.revoked(list, Optional.of(key), /* token= */ false));
+  }
+
+  /** The same as a token, for credentials that are one. */
+  @GetMapping(path = "/revoked/{list}/of/{key}/token", produces = "application/vc+jwt")
+  @Needs(Right.ANYBODY)
+  ResponseEntity<Resource> revokedToken(
+      @PathVariable @Min(0) @Max(100_000) long list, @PathVariable @Min(1) long key) {
+    return list(TOKEN, badges.revoked(list, Optional.of(key), /* token= */ true));
+  }
+
+  private static ResponseEntity<Resource> list(MediaType as, String signed) {
+    return Whole.of(ResponseEntity.ok().contentType(as), signed.getBytes(StandardCharsets.UTF_8));
   }
 
   /** Who issues badges here, and by which keys they are known. */

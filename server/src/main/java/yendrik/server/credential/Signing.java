@@ -180,7 +180,8 @@ class Signing {
                 awards.stream()
                     .map(a -> DSL.row(a.getId(), kept.id(), UUID.randomUUID().toString(), "", now))
                     .toList())
-            .returning(CREDENTIAL.AWARD_ID, CREDENTIAL.SALT, CREDENTIAL.PLACE)
+            .returning(
+                CREDENTIAL.AWARD_ID, CREDENTIAL.ISSUER_KEY_ID, CREDENTIAL.SALT, CREDENTIAL.PLACE)
             .fetchMap(CREDENTIAL.AWARD_ID);
     for (AwardRecord award : awards) {
       CredentialRecord row = requireNonNull(places.get(award.getId()));
@@ -214,13 +215,18 @@ class Signing {
         evidence(award),
         Optional.of(
             new OpenBadge.Status(
-                list(address, row.getPlace() / StatusList.SIZE),
+                list(address, row.getPlace() / StatusList.SIZE, row.getIssuerKeyId()),
                 row.getPlace() % StatusList.SIZE)));
   }
 
-  /** Where a list of what was revoked is. */
-  static String list(String address, long list) {
-    return address + "/api/public/revoked/" + list;
+  /** Where lists of what was revoked are. */
+  static String lists(String address) {
+    return address + "/api/public/revoked/";
+  }
+
+  /** Where a list is that is signed with the keys of this number. */
+  static String list(String address, long list, long key) {
+    return lists(address) + list + "/of/" + key;
   }
 
   /** Who issues, as it is told with each badge. */
