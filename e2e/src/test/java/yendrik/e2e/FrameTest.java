@@ -60,6 +60,10 @@ class FrameTest extends BrowserTest {
     assertThat(button(page, "Your bench and its light")).isVisible();
   }
 
+  private static Page.GetByRoleOptions named(String name) {
+    return new Page.GetByRoleOptions().setName(name);
+  }
+
   private static Locator.FilterOptions containing(String text) {
     return new Locator.FilterOptions().setHasText(text);
   }
@@ -72,12 +76,14 @@ class FrameTest extends BrowserTest {
     assertThat(page).hasTitle(Pattern.compile("^Progress · Frame"));
     page.keyboard().press("Control+k");
     Locator found = page.getByRole(AriaRole.OPTION);
-    page.keyboard().type("keep a bench");
+    Locator find = page.getByRole(AriaRole.COMBOBOX, named("Find or do"));
+    find.fill("keep a bench");
     assertThat(found).hasCount(1);
     page.keyboard().press("Enter");
     assertThat(page).hasURL(Pattern.compile("plan/outcomes\\?sel=\\d+$"));
     page.keyboard().press("Control+k");
-    page.keyboard().type("add a mod");
+    find.fill("add a mod");
+    assertThat(found).hasCount(1);
     page.keyboard().press("Enter");
     assertThat(page).hasURL(Pattern.compile("plan/route\\?sel=module-\\d+$"));
     page.reload();
