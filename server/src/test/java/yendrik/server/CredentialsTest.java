@@ -275,21 +275,6 @@ class CredentialsTest extends SchoolTest {
   private final Around elsewhere =
       new Around() {
         @Override
-        public Optional<String> issuer(String id) {
-          return Optional.empty();
-        }
-
-        @Override
-        public Optional<java.security.PublicKey> key(String method) {
-          return Optional.empty();
-        }
-
-        @Override
-        public Optional<Boolean> revoked(String list, long index) {
-          return Optional.empty();
-        }
-
-        @Override
         public Place at(String address) {
           var answer = nobody.call("GET", address.substring(address.indexOf("/api/")), "");
           return answer.getStatus() == 200

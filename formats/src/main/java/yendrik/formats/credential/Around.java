@@ -3,41 +3,33 @@ package yendrik.formats.credential;
 import java.security.PublicKey;
 import java.util.Optional;
 
-/** What is known where a credential is checked, and what is asked elsewhere. */
+/** What is known where a credential is checked, and what is asked elsewhere: by itself nothing. */
 public interface Around {
   /** Somewhere of which nothing is known. */
-  Around NOTHING =
-      new Around() {
-        @Override
-        public Optional<String> issuer(String id) {
-          return Optional.empty();
-        }
-
-        @Override
-        public Optional<PublicKey> key(String method) {
-          return Optional.empty();
-        }
-
-        @Override
-        public Optional<Boolean> revoked(String list, long index) {
-          return Optional.empty();
-        }
-
-        @Override
-        public Place at(String address) {
-          return new Place.NotAsked();
-        }
-      };
+  Around NOTHING = new Around() {};
 
   /** Who an issuer is. */
-  Optional<String> issuer(String id);
+  default Optional<String> issuer(String id) {
+    return Optional.empty();
+  }
 
   /** A key that does not name itself. */
-  Optional<PublicKey> key(String method);
+  default Optional<PublicKey> key(String method) {
+    return Optional.empty();
+  }
 
-  /** Whether a place of a list says revoked. */
-  Optional<Boolean> revoked(String list, long index);
+  /**
+   * Whether a place of a list says revoked.
+   *
+   * @param list its address; that of an assertion of version 2 where there is no place
+   * @param index the place, from 0; less than 0 for an assertion of version 2
+   */
+  default Optional<Boolean> revoked(String list, long index) {
+    return Optional.empty();
+  }
 
   /** What stands at an address, if it is one of those that are asked. */
-  Place at(String address);
+  default Place at(String address) {
+    return new Place.NotAsked();
+  }
 }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.charset.StandardCharsets;
-import java.security.PublicKey;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashSet;
@@ -41,20 +40,10 @@ class CheckingTest {
         }
 
         @Override
-        public Optional<PublicKey> key(String method) {
-          return Optional.empty();
-        }
-
-        @Override
         public Optional<Boolean> revoked(String list, long index) {
           return list.startsWith("https://hollowlane.example/")
               ? Optional.of(revoked.contains(index))
               : Optional.empty();
-        }
-
-        @Override
-        public Place at(String address) {
-          return new Place.NotAsked();
         }
       };
 

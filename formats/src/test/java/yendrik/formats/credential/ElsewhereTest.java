@@ -9,13 +9,11 @@ import com.nimbusds.jose.JWSObject;
 import com.nimbusds.jose.Payload;
 import com.nimbusds.jose.crypto.RSASSASigner;
 import java.nio.charset.StandardCharsets;
-import java.security.PublicKey;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -35,21 +33,6 @@ class ElsewhereTest {
 
   private final Around around =
       new Around() {
-        @Override
-        public Optional<String> issuer(String id) {
-          return Optional.empty();
-        }
-
-        @Override
-        public Optional<PublicKey> key(String method) {
-          return Optional.empty();
-        }
-
-        @Override
-        public Optional<Boolean> revoked(String list, long index) {
-          return Optional.empty();
-        }
-
         @Override
         public Place at(String address) {
           asked.add(address);

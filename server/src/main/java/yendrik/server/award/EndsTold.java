@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,6 +24,7 @@ import yendrik.server.institution.Institutions;
 import yendrik.server.post.Letter;
 import yendrik.server.post.Outbox;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Writes to holders whose badges end soon, once for each award. */
 @Component
@@ -53,8 +53,7 @@ public class EndsTold {
   }
 
   /** Calls it, outside its transaction. */
-  @Component
-  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  @Timed
   static class Rounds {
     private final OwnThread thread;
 

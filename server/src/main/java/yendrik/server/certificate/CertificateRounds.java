@@ -1,9 +1,9 @@
 package yendrik.server.certificate;
 
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Numbers awards when they are due, and forgets what was printed. */
 @Component
@@ -22,8 +22,7 @@ public class CertificateRounds {
   }
 
   /** Does so again and again. */
-  @Component
-  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  @Timed
   static class Rounds {
     private final CertificateRounds rounds;
     private final OwnThread thread;

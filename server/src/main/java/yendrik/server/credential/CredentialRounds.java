@@ -1,9 +1,9 @@
 package yendrik.server.credential;
 
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Signs awards when they are due. */
 @Component
@@ -20,8 +20,7 @@ public class CredentialRounds {
   }
 
   /** Does so again and again. */
-  @Component
-  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  @Timed
   static class Rounds {
     private final OwnThread thread;
 

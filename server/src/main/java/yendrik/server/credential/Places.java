@@ -3,20 +3,19 @@ package yendrik.server.credential;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
-import java.net.http.HttpClient;
 import java.time.Duration;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.client.ClientHttpResponse;
-import org.springframework.http.client.JdkClientHttpRequestFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.web.client.RestClient;
 import org.springframework.web.client.RestClientException;
 import yendrik.formats.credential.Checking;
 import yendrik.formats.credential.Place;
 import yendrik.server.http.Hosts;
+import yendrik.server.http.Outside;
 
 /**
  * What stands at addresses that badges name. Only hosts that whoever runs this listed are asked,
@@ -34,14 +33,7 @@ class Places {
 
   Places(@Value("${yendrik.badge-hosts}") List<String> hosts) {
     this.hosts = Hosts.of("yendrik.badge-hosts", hosts);
-    var factory =
-        new JdkClientHttpRequestFactory(
-            HttpClient.newBuilder()
-                .connectTimeout(PATIENCE)
-                .followRedirects(HttpClient.Redirect.NEVER)
-                .build());
-    factory.setReadTimeout(PATIENCE);
-    http = RestClient.builder().requestFactory(factory).build();
+    http = Outside.client(PATIENCE);
   }
 
   Place at(String address) {

@@ -1,13 +1,11 @@
 package yendrik.server.design;
 
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
-import org.springframework.stereotype.Component;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Takes unused files away every night. */
-@Component
-@ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+@Timed
 class NightlyClearing {
   private final OwnThread rounds;
 

@@ -1,13 +1,11 @@
 package yendrik.server.post;
 
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
-import org.springframework.stereotype.Component;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Sends what waits in the outbox, so many letters a round. */
-@Component
-@ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+@Timed
 class SendLetters {
   private static final int A_ROUND = 200;
   private final OwnThread rounds;

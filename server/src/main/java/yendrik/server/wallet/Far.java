@@ -1,7 +1,6 @@
 package yendrik.server.wallet;
 
 import java.net.URI;
-import java.net.http.HttpClient;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -10,7 +9,6 @@ import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.MediaType;
-import org.springframework.http.client.JdkClientHttpRequestFactory;
 import org.springframework.security.oauth2.client.endpoint.OAuth2AuthorizationCodeGrantRequest;
 import org.springframework.security.oauth2.client.endpoint.OAuth2RefreshTokenGrantRequest;
 import org.springframework.security.oauth2.client.endpoint.RestClientAuthorizationCodeTokenResponseClient;
@@ -33,6 +31,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import yendrik.formats.json.CoreJson;
 import yendrik.schema.tables.records.WalletClientRecord;
+import yendrik.server.http.Outside;
 import yendrik.server.http.Problem;
 
 /**
@@ -56,14 +55,7 @@ class Far {
 
   Far(@Value("${yendrik.address}") String address) {
     back = address + "/wallet";
-    var factory =
-        new JdkClientHttpRequestFactory(
-            HttpClient.newBuilder()
-                .connectTimeout(PATIENCE)
-                .followRedirects(HttpClient.Redirect.NEVER)
-                .build());
-    factory.setReadTimeout(PATIENCE);
-    http = RestClient.builder().requestFactory(factory).build();
+    http = Outside.client(PATIENCE);
   }
 
   /** How the installation is known at a wallet. */

@@ -3,11 +3,11 @@ package yendrik.server.way;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.EnrolmentId;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /**
  * Lets the clock do its part for learners who are not there, one learner a transaction. One who
@@ -67,8 +67,7 @@ public class CatchUp {
   }
 
   /** Every few seconds, unless timers are switched off. */
-  @Component
-  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  @Timed
   static class Timer {
     private final OwnThread rounds;
 

@@ -1,13 +1,11 @@
 package yendrik.server.way;
 
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
-import org.springframework.stereotype.Component;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Looks every night whether state still follows from facts. */
-@Component
-@ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+@Timed
 class NightlyCheck {
   private final OwnThread rounds;
 

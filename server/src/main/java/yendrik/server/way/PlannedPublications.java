@@ -2,11 +2,11 @@ package yendrik.server.way;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.CourseId;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Publishes what was planned when its moment has come, each course by itself. */
 @Component
@@ -30,8 +30,7 @@ public class PlannedPublications {
   }
 
   /** Every few seconds, unless timers are switched off. */
-  @Component
-  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  @Timed
   static class Timer {
     private final OwnThread rounds;
 

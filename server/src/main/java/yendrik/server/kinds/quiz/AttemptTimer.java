@@ -3,10 +3,10 @@ package yendrik.server.kinds.quiz;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 
 /** Finishes attempts whose time is up, whether or not anybody looks at them. */
 @Component
@@ -44,8 +44,7 @@ public class AttemptTimer {
   }
 
   /** Every few seconds, unless timers are switched off. */
-  @Component
-  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  @Timed
   static class Rounds {
     private final OwnThread rounds;
 

@@ -10,7 +10,6 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import yendrik.core.id.EnrolmentId;
@@ -26,6 +25,7 @@ import yendrik.server.kinds.quiz.correction.CorrectionRows;
 import yendrik.server.kinds.quiz.question.KeptResult;
 import yendrik.server.kinds.quiz.question.Questions;
 import yendrik.server.rounds.OwnThread;
+import yendrik.server.rounds.Timed;
 import yendrik.server.way.Added;
 import yendrik.server.way.Walk;
 import yendrik.server.way.Walks;
@@ -142,8 +142,7 @@ public class Remarking {
   }
 
   /** Now and then, unless timers are switched off. */
-  @Component
-  @ConditionalOnProperty(name = "yendrik.timers", havingValue = "true", matchIfMissing = true)
+  @Timed
   static class Rounds {
     private final OwnThread rounds;
 
