@@ -16,8 +16,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { api, type Me } from '../api/client';
-import { queries as resources } from '../api/queries';
-import { endSession } from '../ui/session';
+import { leave } from '../session/leave';
 import { forgetUnsent, hasUnsent } from '../ui/unsent';
 
 /** What an account has dialogs about. */
@@ -45,13 +44,7 @@ export default function AccountMenu({
   const signOut = async () => {
     forgetUnsent(person.id);
     await api.DELETE('/api/session');
-    queries.setQueryData(
-      resources.me().queryKey,
-      (me) => me && { institution: me.institution, courses: [] },
-    );
-    queries.removeQueries({ predicate: (q) => q.queryKey[0] !== 'me' });
-    queries.getMutationCache().clear();
-    endSession();
+    leave(queries);
     void navigate('/');
   };
   return (

@@ -10,6 +10,7 @@ import { useKeys, useKeysAnywhere } from '../ui/useKeys';
 import { useLive } from '../ui/useLive';
 import { usePageTitle } from '../ui/usePageTitle';
 import { Boundary } from './Boundary';
+import { Finding } from './find/Finding';
 import type { Thing } from './find/found';
 import { CourseSwitcher, PersonMenu } from './Menus';
 import { nextPart } from './nextPart';
@@ -33,10 +34,6 @@ const NotSent = lazy(async () => {
   return loaded;
 });
 const KeyList = lazy(() => import('./KeyList'));
-const FindDialog = lazy(async () => {
-  const [loaded] = await Promise.all([import('./find/FindDialog'), import('../i18n/staff')]);
-  return loaded;
-});
 
 const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
 const LEARNER = ['route', 'outcomes', 'badges', 'calendar'] as const;
@@ -182,17 +179,15 @@ export default function Frame({
         </Suspense>
       )}
       {finding && (
-        <Suspense fallback={null}>
-          <FindDialog
-            me={me}
-            course={course}
-            acts={[
-              ...(seeable ? [doing('see', t('frame.seeAsLearner'), () => setSeeing(true))] : []),
-              doing('keys', t('frame.keys'), help),
-            ]}
-            onClose={() => setFinding(false)}
-          />
-        </Suspense>
+        <Finding
+          me={me}
+          course={course}
+          acts={[
+            ...(seeable ? [doing('see', t('frame.seeAsLearner'), () => setSeeing(true))] : []),
+            doing('keys', t('frame.keys'), help),
+          ]}
+          onClose={() => setFinding(false)}
+        />
       )}
       {keys && (
         <Suspense fallback={null}>

@@ -348,6 +348,11 @@ export function StepRow({
         )}
       </Box>
       <Typography variant="body2" color="textSecondary">
+        {step.points > 0 && (
+          <Box component="span" sx={{ display: { md: 'none' } }}>
+            {t('plan.points')}{' '}
+          </Box>
+        )}
         {step.points || ''}
       </Typography>
     </Row>

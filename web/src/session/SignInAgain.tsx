@@ -15,8 +15,8 @@ import { useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
 import { api, body, type Me } from '../api/client';
 import { queries } from '../api/queries';
-import { endSession } from '../ui/session';
 import { sendUnsaved } from '../ui/useSaving';
+import { leave } from './leave';
 
 /**
  * Over the page of somebody whom the server signed out: what they were doing stays as it is, and
@@ -36,11 +36,8 @@ export default function SignInAgain({ person }: { person: NonNullable<Me['person
       await client.invalidateQueries();
     },
   });
-  const leave = () => {
-    client.getMutationCache().clear();
-    client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'me' });
-    endSession();
-    void client.invalidateQueries({ queryKey: queries.me().queryKey });
+  const goAway = () => {
+    leave(client);
     void navigate('/');
   };
   return (
@@ -69,7 +66,7 @@ export default function SignInAgain({ person }: { person: NonNullable<Me['person
           />
         </DialogContent>
         <DialogActions>
-          <Button onClick={leave}>{t('session.leave')}</Button>
+          <Button onClick={goAway}>{t('session.leave')}</Button>
           <Button type="submit" variant="contained" disabled={signIn.isPending}>
             {t('session.button')}
           </Button>

@@ -6,14 +6,16 @@ export const asking = (act: string) => ({ asked: act });
 
 /** Does what whoever came here asked for, once; going back or reloading does not do it again. */
 export function useAsked(acts: Record<string, () => void>) {
-  const { state, pathname, search } = useLocation();
+  const { state, pathname, search, key } = useLocation();
   const navigate = useNavigate();
   const now = useRef(acts);
   now.current = acts;
+  const done = useRef('');
   const asked = (state as { asked?: string } | null)?.asked;
   useEffect(() => {
-    if (!asked || !now.current[asked]) return;
+    if (!asked || !now.current[asked] || done.current === key) return;
+    done.current = key;
     void navigate(pathname + search, { replace: true, state: null });
     now.current[asked]();
-  }, [asked, pathname, search, navigate]);
+  }, [asked, key, pathname, search, navigate]);
 }

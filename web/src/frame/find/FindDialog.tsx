@@ -11,15 +11,17 @@ interface Props {
   course: MyCourse | undefined;
   /** What the frame itself can do. */
   acts: Thing[];
+  /** What was typed before it was there. */
+  early: string;
   onClose: () => void;
 }
 
 /** Finds people, steps, outcomes, badges, views and acts by typing, and goes there or does it. */
-export default function FindDialog({ me, course, acts, onClose }: Props) {
+export default function FindDialog({ me, course, acts, early, onClose }: Props) {
   const t = useTranslations();
   const list = useId();
   const all = useThings(me, course, acts);
-  const [typed, setTyped] = useState('');
+  const [typed, setTyped] = useState(early);
   const [at, setAt] = useState(0);
   const shown = found(all, useDeferredValue(typed));
   const chosen = shown[Math.min(at, shown.length - 1)];

@@ -66,7 +66,7 @@ describe('find or do', () => {
   it('goes by typing and arrows, and says what is found', async () => {
     serve(answers);
     const close = vi.fn();
-    show(<FindDialog me={me()} course={course} acts={[]} onClose={close} />);
+    show(<FindDialog me={me()} course={course} acts={[]} early="" onClose={close} />);
     await userEvent.type(screen.getByRole('combobox', { name: 'Find or do' }), 'wheel');
     const list = screen.getByRole('listbox');
     await vi.waitFor(() => expect(within(list).getAllByRole('option')).toHaveLength(5));
@@ -84,7 +84,7 @@ describe('find or do', () => {
     serve(answers);
     const see = vi.fn();
     const acts = [{ ...thing('do', 'See as learner'), go: see }];
-    show(<FindDialog me={me()} course={course} acts={acts} onClose={() => {}} />);
+    show(<FindDialog me={me()} course={course} acts={acts} early="" onClose={() => {}} />);
     await userEvent.type(screen.getByRole('combobox'), 'zzz');
     expect(await screen.findByText('Nothing is called so.')).toBeVisible();
     await userEvent.keyboard('{Enter}');
@@ -96,7 +96,7 @@ describe('find or do', () => {
   it('offers nothing that one may not know or do', async () => {
     const calls = serve(answers);
     const support = { ...course, role: 'SUPPORT' as const };
-    show(<FindDialog me={me()} course={support} acts={[]} onClose={() => {}} />);
+    show(<FindDialog me={me()} course={support} acts={[]} early="" onClose={() => {}} />);
     await userEvent.type(screen.getByRole('combobox'), 'e');
     await screen.findByRole('option', { name: /Wheeler Ann/ });
     const names = screen.getAllByRole('option').map((o) => o.textContent);
@@ -113,7 +113,15 @@ describe('find or do', () => {
       },
     });
     const { role: _, ...seat } = course;
-    show(<FindDialog me={me()} course={{ ...seat, learner: true }} acts={[]} onClose={() => {}} />);
+    show(
+      <FindDialog
+        me={me()}
+        course={{ ...seat, learner: true }}
+        acts={[]}
+        early=""
+        onClose={() => {}}
+      />,
+    );
     await userEvent.type(screen.getByRole('combobox'), 'wheel');
     await screen.findByRole('option', { name: /True a wheel/ });
     await userEvent.keyboard('{Enter}');
