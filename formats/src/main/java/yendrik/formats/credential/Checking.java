@@ -368,6 +368,10 @@ public final class Checking {
     JsonNode subject = list.get().path("credentialSubject");
     String purpose = entry.path("statusPurpose").asString("");
     if (!subject.path("statusPurpose").asString("").equals(purpose)) return Optional.empty();
+    // more than one bit says something else; a list that ended says nothing any more
+    if (entry.path("statusSize").asInt(1) != 1) return Optional.empty();
+    if (moment(list.get(), "validUntil").filter(end -> !now.isBefore(end)).isPresent())
+      return Optional.empty();
     try {
       return StatusList.revoked(
           subject.path("encodedList").asString(""),

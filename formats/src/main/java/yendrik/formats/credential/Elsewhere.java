@@ -92,17 +92,20 @@ final class Elsewhere {
     return Optional.of("https://" + host + "/" + path + "/did.json");
   }
 
-  /** A key that its document has. */
+  /** A key that its document has, to vouch for something: others are to sign in or to agree. */
   private static Optional<PublicKey> within(JsonNode document, String issuer, String method) {
-    return document
-        .path("verificationMethod")
-        .valueStream()
-        .filter(one -> {
-          String id = one.path("id").asString("");
-          return (id.startsWith("#") ? issuer + id : id).equals(method);
-        })
+    JsonNode vouching = document.path("assertionMethod");
+    if (vouching.valueStream().noneMatch(one -> is(one, issuer, method))) return Optional.empty();
+    return Stream.of(document.path("verificationMethod"), vouching)
+        .flatMap(JsonNode::valueStream)
+        .filter(one -> one.isObject() && is(one, issuer, method))
         .findFirst()
         .flatMap(Elsewhere::key);
+  }
+
+  private static boolean is(JsonNode one, String issuer, String method) {
+    String id = one.asString(one.path("id").asString(""));
+    return (id.startsWith("#") ? issuer + id : id).equals(method);
   }
 
   /** Whether a document says that a key at an address is its own. */

@@ -122,6 +122,11 @@ class ElsewhereTest {
     ObjectNode other = StatusList.json(LIST, KEYS.didKey(), List.of(), NOON);
     ((ObjectNode) other.path("credentialSubject")).put("statusPurpose", "suspension");
     bad.add(proved(other, KEYS));
+    bad.add(
+        proved(
+            StatusList.json(LIST, KEYS.didKey(), List.of(), NOON)
+                .put("validUntil", "2026-11-24T12:00:30Z"),
+            KEYS));
     bad.add(json("{}"));
     for (ObjectNode list : bad) {
       stands(LIST, list);
@@ -154,7 +159,8 @@ class ElsewhereTest {
       String badge = by(id, id + "#key-1");
       assertThat(told(badge, Point.SIGNATURE)).isEqualTo("UNTOLD checked.key-elsewhere");
       String document =
-          "{'id': '%s', 'verificationMethod': [{'id': '%s', 'publicKeyMultibase': '%s'}]}";
+          "{'id': '%1$s', 'verificationMethod': [{'id': '%2$s', 'publicKeyMultibase': '%3$s'}],"
+              + " 'assertionMethod': ['%2$s']}";
       stands(issuer.getValue(), json(document.formatted(id, id + "#key-1", multikey())));
       assertThat(told(badge, Point.SIGNATURE)).as(id).isEqualTo("HOLDS checked.signed");
       stands(issuer.getValue(), json(document.formatted(id, "#key-1", multikey())));
@@ -163,6 +169,18 @@ class ElsewhereTest {
       assertThat(told(badge, Point.SIGNATURE))
           .as("the document of another")
           .isEqualTo("UNTOLD checked.key-elsewhere");
+      ObjectNode signingIn = json(document.formatted(id, id + "#key-1", multikey()));
+      signingIn.set("authentication", signingIn.remove("assertionMethod"));
+      stands(issuer.getValue(), signingIn);
+      assertThat(told(badge, Point.SIGNATURE))
+          .as("a key for something else")
+          .isEqualTo("UNTOLD checked.key-elsewhere");
+      ObjectNode within = json("{'id': '%s', 'assertionMethod': []}".formatted(id));
+      within
+          .withArray("assertionMethod")
+          .add(json("{'id': '%s#key-1', 'publicKeyMultibase': '%s'}".formatted(id, multikey())));
+      stands(issuer.getValue(), within);
+      assertThat(told(badge, Point.SIGNATURE)).isEqualTo("HOLDS checked.signed");
       String others = OTHERS.didKey().substring("did:key:".length());
       stands(issuer.getValue(), json(document.formatted(id, id + "#key-1", others)));
       assertThat(told(badge, Point.SIGNATURE)).isEqualTo("FAILS checked.changed");
@@ -264,5 +282,14 @@ class ElsewhereTest {
           .put("statusListCredential", THERE + n / 2);
     told(proved(badge, KEYS).toString(), Point.REVOKED);
     assertThat(asked).doesNotHaveDuplicates().hasSizeBetween(1, 8);
+  }
+
+  @Test
+  void a_place_of_more_than_one_bit_is_not_taken_for_one() {
+    ObjectNode wide = SignedCredentialsTest.badge("True Wheel").json(KEYS.didKey());
+    ((ObjectNode) wide.path("credentialStatus")).put("statusSize", 2);
+    stands(LIST, list(KEYS, List.of()));
+    assertThat(told(proved(wide, KEYS).toString(), Point.REVOKED))
+        .isEqualTo("UNTOLD checked.revocation-elsewhere");
   }
 }
