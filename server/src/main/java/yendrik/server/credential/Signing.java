@@ -59,7 +59,9 @@ import yendrik.server.institution.Institutions;
 class Signing {
   private static final Logger LOG = LoggerFactory.getLogger(Signing.class);
   private static final Duration LATER = Duration.ofMinutes(10);
-  private static final int AT_ONCE = 200;
+
+  /** Few, since nobody changes an award while it is signed. */
+  private static final int AT_ONCE = 50;
 
   /** Of the picture within a credential, in pixels. */
   private static final int PICTURE = 256;
