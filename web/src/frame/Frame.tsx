@@ -33,6 +33,10 @@ const NotSent = lazy(async () => {
   const [loaded] = await Promise.all([import('../teach/NotSent'), import('../i18n/staff')]);
   return loaded;
 });
+const UndoButton = lazy(async () => {
+  const [loaded] = await Promise.all([import('../plan/undo/UndoButton'), import('../i18n/staff')]);
+  return loaded;
+});
 const KeyList = lazy(() => import('./KeyList'));
 
 const SPACES: Space[] = ['plan', 'teach', 'watch', 'reach'];
@@ -125,6 +129,11 @@ export default function Frame({
           )}
         </Box>
         <SavingState />
+        {space === 'plan' && course && (
+          <Suspense fallback={null}>
+            <UndoButton key={course.id} course={course.id} />
+          </Suspense>
+        )}
         {seeable && <SeeAs onAsk={() => setSeeing(true)} />}
         {course && !course.framework && !staffWalk && (
           <MessagesLink course={course} on={place[4] === 'messages'} />

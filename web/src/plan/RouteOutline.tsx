@@ -356,12 +356,16 @@ function Outline({
     const row = String(active.id);
     const rule = placeOf(String(over.id));
     if (rule) {
-      setRuleAt(design, draft, rule, plainRule(withDone(ruleAt(design, rule), row)));
-      notice({
-        tone: 'success',
-        text: t('plan.droppedOn', { name: nameIn(design, row) ?? '' }),
-        undo: () => void draft.undo(),
-      });
+      const asked = plainRule(withDone(ruleAt(design, rule), row));
+      void setRuleAt(design, draft, rule, asked).then(
+        (edit) =>
+          edit &&
+          notice({
+            tone: 'success',
+            text: t('plan.droppedOn', { name: nameIn(design, row) ?? '' }),
+            undo: () => void draft.undo(edit),
+          }),
+      );
       return;
     }
     const moved = new Set(picked.steps.map((s) => s.id));

@@ -25,22 +25,23 @@ export function ruleAt(design: Design, at: Place): RuleView | undefined {
   }
 }
 
-/** Puts a rule at a place of the route. */
+/** Puts a rule at a place of the route; gives the key of the edit. */
 export function setRuleAt(
   design: Design,
   draft: Draft,
   at: Place,
   rule: Record<string, unknown> | undefined,
-): void {
+): Promise<string | undefined> {
   // Rules are sent as they are kept, which the types of the API leave open.
   const as = <T>(field: string) => ({ [field]: rule }) as T;
   const step = stepOf(design, at.id);
   const module = moduleOf(design, at.id);
-  if (at.place === 'step-opens' && step) draft.step(step, as('opensWhen'));
-  else if (at.place === 'step-done' && step && rule) draft.step(step, as('doneWhen'));
-  else if (at.place === 'module-opens' && module) draft.module(module, as('opensWhen'));
-  else if (at.place === 'module-done' && module) draft.module(module, as('doneWhen'));
-  else if (at.place === 'course-complete') draft.rules(design.rules, as('completeWhen'));
+  if (at.place === 'step-opens' && step) return draft.step(step, as('opensWhen'));
+  if (at.place === 'step-done' && step && rule) return draft.step(step, as('doneWhen'));
+  if (at.place === 'module-opens' && module) return draft.module(module, as('opensWhen'));
+  if (at.place === 'module-done' && module) return draft.module(module, as('doneWhen'));
+  if (at.place === 'course-complete') return draft.rules(design.rules, as('completeWhen'));
+  return Promise.resolve(undefined);
 }
 
 /** The name of a place in a drag, and back. */

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { fireEvent, screen } from '@testing-library/react';
+import { act, fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
@@ -7,6 +7,8 @@ import { api, body, type DesignModule } from '../api/client';
 import { queries } from '../api/queries';
 import { network } from '../test/network';
 import { failure, serve, show } from '../test/stage';
+import { endSession } from '../ui/session';
+import UndoButton from './undo/UndoButton';
 import { useDraft } from './useDraft';
 
 interface Fields {
@@ -77,6 +79,7 @@ function Editor({ course }: { course: number }) {
         add
       </button>
       <p>{added}</p>
+      <UndoButton course={course} />
       <input aria-label="text" />
     </>
   );
@@ -221,5 +224,59 @@ describe('a draft', () => {
         `/api/courses/${course}/design/modules/${course}/restoration`,
       ),
     );
+  });
+
+  it('names what the next undo takes back, also after the page was left and opened again', async () => {
+    const { state } = keeping(course);
+    const page = show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await screen.findByRole('button', { name: 'Undo: name of “Brakes”' });
+    await userEvent.click(screen.getByText('order'));
+    await screen.findByRole('button', { name: 'Undo: strict order of “Brakes and pads”' });
+    page.unmount();
+    show(<Editor course={course} />);
+    await userEvent.click(
+      await screen.findByRole('button', { name: 'Undo: strict order of “Brakes and pads”' }),
+    );
+    expect(await screen.findByText(/^Undone: strict order/)).toBeInTheDocument();
+    expect(state.module).toMatchObject({ name: 'Brakes and pads', strictOrder: false });
+    expect(
+      await screen.findByRole('button', { name: 'Undo: name of “Brakes”' }),
+    ).toBeInTheDocument();
+  });
+
+  it('undoes an earlier edit from the list and leaves what was done since', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await screen.findByRole('button', { name: /^Undo: name/ });
+    await userEvent.click(screen.getByText('order'));
+    await screen.findByRole('button', { name: /^Undo: strict order/ });
+    await userEvent.click(screen.getByRole('button', { name: 'Last edits' }));
+    await userEvent.click(await screen.findByRole('menuitem', { name: /^Undo: name of “Brakes”/ }));
+    await vi.waitFor(() =>
+      expect(state.module).toMatchObject({ name: 'Brakes', strictOrder: true }),
+    );
+  });
+
+  it('undoes once what was asked for twice', async () => {
+    const { state, calls } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    const undo = await screen.findByRole('button', { name: /^Undo: name/ });
+    fireEvent.click(undo);
+    fireEvent.click(undo);
+    await vi.waitFor(() => expect(state.module.name).toBe('Brakes'));
+    await vi.waitFor(() => expect(screen.queryByRole('button', { name: /^Undo:/ })).toBeNull());
+    expect(calls.filter((c) => c.method === 'PATCH')).toHaveLength(2);
+  });
+
+  it('forgets what can be undone when whoever did it leaves', async () => {
+    keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await screen.findByRole('button', { name: /^Undo: name/ });
+    act(() => endSession());
+    expect(screen.queryByRole('button', { name: /^Undo:/ })).toBeNull();
   });
 });

@@ -1,6 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import equal from 'fast-deep-equal';
-import { useCallback } from 'react';
 import { useTranslations } from 'use-intl';
 import {
   ApiError,
@@ -33,7 +32,6 @@ import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
 import type { ActHeaders } from '../ui/useActKey';
-import { useKeys } from '../ui/useKeys';
 import {
   badgeEdit,
   courseRulesEdit,
@@ -47,36 +45,28 @@ import {
 import { type Order, ordered } from './order';
 import { bankEdit } from './questions/bankEdit';
 import { rubricEdit } from './rubric';
+import { type Did, leftAs, note } from './undo/lastEdits';
+import { scopeOf, useUndo } from './undo/useUndo';
+import {
+  type Part,
+  sendFields,
+  sendOrder,
+  sendOutcomes,
+  type Versioned,
+  type Way,
+} from './undo/way';
 
-export type Part =
-  | 'outcomes'
-  | 'modules'
-  | 'steps'
-  | 'badges'
-  | 'course'
-  | 'usual'
-  | 'flags'
-  | 'rubrics'
-  | 'questions'
-  | 'rehearsals';
-type Undo = () => Promise<unknown>;
+export type { Part } from './undo/way';
 
-/** Fields as they were seen, and as they are to be. */
-interface Fields {
-  from: Record<string, unknown>;
-  to: Record<string, unknown>;
+interface Done<T> {
+  made: T;
+  did: Did;
+  back: Way;
 }
 
-const undoable = new Map<number, Undo[]>();
-interface Versioned {
-  id: number;
-  version: number;
-}
-
-interface Change {
+interface Change<T = unknown> {
   /** Gives nothing where there was nothing to change, so that there is nothing to undo. */
-  act: () => Promise<unknown>;
-  back?: Undo;
+  act: () => Promise<Done<T> | undefined>;
   /** The fields of a thing that it changes; nothing where it must not be asked again by itself. */
   about?: string;
 }
@@ -84,20 +74,11 @@ interface Change {
 /** What this browser's own last save brought, which may be newer than what a view still shows. */
 const saved = new Map<string, Versioned>();
 
-whenSessionEnds(() => {
-  undoable.clear();
-  saved.clear();
-});
+whenSessionEnds(() => saved.clear());
 
 function newest<T extends Versioned>(part: Part, shown: T): T {
   const own = saved.get(`${part}-${shown.id}`) as T | undefined;
   return own && own.version > shown.version ? own : shown;
-}
-
-async function keep<T extends Versioned>(part: Part, save: Promise<T>): Promise<T> {
-  const made = await save;
-  saved.set(`${part}-${made.id}`, made);
-  return made;
 }
 
 /** Some fields of a thing, those that are there. */
@@ -110,38 +91,25 @@ const only = <E extends object>(edit: E, fields: (keyof E)[]) =>
 export const fieldsOf = <E extends object>(edit: E, fields: (keyof E)[]) =>
   only(edit, fields) as Record<string, unknown>;
 
-const match = (version: number) => ({ 'If-Match': `"${version}"` });
+const nameOf = (thing: object) => ('name' in thing ? `${thing.name}` : '');
 
 /**
- * Changes to the draft: saved at once, each with its way back on a stack that Ctrl Z takes from.
+ * Changes to the draft: saved at once, each with its way back on the list of the last edits.
  * When somebody else was faster, their version is shown and nothing is lost of it.
  */
 export function useDraft(course: number) {
   const t = useTranslations();
   const client = useQueryClient();
   const notice = useNotice();
-  const fresh = useCallback(
-    () =>
-      Promise.all([
-        client.invalidateQueries({ queryKey: queries.design(course).queryKey }),
-        client.invalidateQueries({ queryKey: queries.check(course).queryKey }),
-        client.invalidateQueries({ queryKey: queries.publications(course).queryKey }),
-        client.invalidateQueries({ queryKey: queries.rehearsals(course).queryKey }),
-        client.invalidateQueries({ queryKey: queries.crowd(course).queryKey }),
-        client.invalidateQueries({ queryKey: queries.rubrics(course).queryKey }),
-        client.invalidateQueries({ queryKey: queries.questions(course).queryKey }),
-      ]),
-    [client, course],
-  );
+  const { whose, fresh, undo } = useUndo(course);
 
   const run = useMutation({
     // One after the other, so that each builds on what the one before has saved.
-    scope: { id: `draft-${course}` },
+    scope: scopeOf(course),
     meta: { about: ({ about }: Change) => about },
-    mutationFn: async ({ act, back }: Change) => {
-      const made = await act();
-      if (back && made !== undefined) undoable.set(course, [...(undoable.get(course) ?? []), back]);
-      return made;
+    mutationFn: async ({ act }: Change) => {
+      const done = await act();
+      return done && { made: done.made, key: note(whose, done.did, done.back) };
     },
     onError: (error) => {
       const meanwhile =
@@ -158,108 +126,74 @@ export function useDraft(course: number) {
     onSettled: fresh,
   });
 
-  /** Sends some fields as they were seen and as they are to be; nothing else is touched. */
-  const patch = <T extends Versioned>(part: Part, id: number, fields: Fields): Promise<T> => {
-    const init = { params: { path: { course, id } }, body: fields };
-    const sent = {
-      outcomes: () => api.PATCH('/api/courses/{course}/design/outcomes/{id}', init),
-      modules: () => api.PATCH('/api/courses/{course}/design/modules/{id}', init),
-      steps: () => api.PATCH('/api/courses/{course}/design/steps/{id}', init),
-      badges: () => api.PATCH('/api/courses/{course}/design/badges/{id}', init),
-      course: () =>
-        api.PATCH('/api/courses/{course}/design/course', {
-          params: { path: { course } },
-          body: fields,
-        }),
-      usual: () => api.PATCH('/api/courses/{course}/design/usual/{id}', init),
-      flags: () => api.PATCH('/api/courses/{course}/design/flags/{id}', init),
-      rubrics: () => api.PATCH('/api/courses/{course}/design/rubrics/{id}', init),
-      questions: () => api.PATCH('/api/courses/{course}/design/questions/{id}', init),
-      rehearsals: () => api.PATCH('/api/courses/{course}/design/rehearsals/{id}', init),
-    }[part]() as Promise<{ data?: unknown }>;
-    return keep(part, body(sent) as Promise<T>);
+  /** Keeps what a save has brought. */
+  const keep = <T extends Versioned>(part: Part, made: T): T => {
+    saved.set(`${part}-${made.id}`, made);
+    leftAs(whose, { part, id: made.id, version: made.version });
+    return made;
   };
 
-  /** Changes some fields of a thing; undoing is the same turned around. */
+  /**
+   * Changes some fields of a thing; undoing is the same turned around. Gives the key of the edit,
+   * nothing where nothing came of it.
+   */
   function changing<T extends Versioned, E extends object>(how: {
     part: Part;
     shown: T;
     change: Partial<E>;
     edit: (thing: T) => E;
-  }) {
-    const fields = Object.keys(how.change) as (keyof E)[];
-    let was: Partial<E> = {};
-    let is: Partial<E> = {};
-    run.mutate({
-      about: `${how.part}-${how.shown.id}-${fields.sort().join()}`,
+  }): Promise<string | undefined> {
+    const fields = (Object.keys(how.change) as (keyof E)[]).sort();
+    const { part, shown, edit } = how;
+    const change: Change = {
+      about: `${part}-${shown.id}-${fields.join()}`,
       act: async () => {
-        const base = newest(how.part, how.shown);
-        const before = how.edit(base);
+        const base = newest(part, shown);
+        const before = edit(base);
         const changed = fields.filter((f) => !equal(before[f], how.change[f]));
         if (changed.length === 0) return undefined;
-        was = only(before, changed);
+        const was = only(before, changed);
         const to = only(how.change as E, changed);
-        const made = await patch<T>(how.part, base.id, { from: was, to });
-        is = only(how.edit(made), changed);
-        return made;
+        const made = keep(part, await sendFields<T>(course, part, base.id, { from: was, to }));
+        const is = only(edit(made), changed);
+        return {
+          made,
+          did: { did: 'changed', part, name: nameOf(base), fields: changed as string[] },
+          back: { goes: 'fields', part, id: base.id, fields: { from: is, to: was } },
+        };
       },
-      back: () => patch(how.part, how.shown.id, { from: is, to: was }),
-    });
+    };
+    return run.mutateAsync(change).then(
+      (done) => done?.key,
+      () => undefined, // said where all acts are said
+    );
   }
 
-  const { mutateAsync: takeBack } = useMutation({
-    scope: { id: `draft-${course}` },
-    mutationFn: (back: Undo) => back(),
-  });
-  const undo = useCallback(async () => {
-    const back = undoable.get(course)?.pop();
-    if (!back) return;
-    try {
-      await takeBack(back);
-    } catch (error) {
-      const problem = error instanceof ApiError ? error.problem : undefined;
-      // What no server heard can be asked again.
-      const heard = problem !== undefined && problem.status < 500;
-      if (!heard) undoable.get(course)?.push(back);
+  /** Does something that has a way back, after what was done before; says how to undo it. */
+  const doing = async <T>(act: Change<T>['act'], says?: (made: T) => string) => {
+    const done = await run.mutateAsync({ act });
+    if (done && says)
       notice({
-        tone: 'error',
-        text: problem?.current ? t('plan.notUndone') : (error as Error).message,
+        tone: 'success',
+        text: says(done.made as T),
+        undo: () => void undo(done.key),
       });
-    }
-    await fresh();
-  }, [course, fresh, notice, t, takeBack]);
-
-  const byKey = (event: KeyboardEvent) => {
-    event.preventDefault();
-    void undo();
+    return done?.made as T | undefined;
   };
-  useKeys({ 'Control+z': byKey, 'Meta+z': byKey });
 
-  /** Takes something away as it was left here: what others have done with it since is kept. */
-  const goneAgain = (part: Part, made: Versioned) =>
-    api.DELETE('/api/courses/{course}/design/{part}/{id}', {
-      params: {
-        path: { course, part, id: made.id },
-        header: match(newest(part, made).version),
-      },
-    });
-
-  /** Takes steps away as they were left here; what others have done with one since keeps them all. */
-  const takenAway = (steps: Versioned[]) =>
-    api.POST('/api/courses/{course}/design/steps/removal', {
-      params: { path: { course } },
-      body: {
-        steps: steps.map((s) => ({ id: s.id, version: newest('steps', s).version })),
-      },
-    });
+  const added = (part: Part, made: Versioned[], name: string): Omit<Done<unknown>, 'made'> => ({
+    did: { did: 'added', part, name, ...(made.length > 1 && { count: made.length }) },
+    back: { goes: 'away', things: made.map(({ id, version }) => ({ part, id, version })) },
+  });
 
   return {
     undo,
     newest,
-    takenAway,
-    goneAgain,
-    /** Does something that has a way back, after what was done before. */
-    doing: (change: Change) => run.mutateAsync(change),
+    doing,
+    /** Keeps what several steps have become in one act. */
+    keepSteps: (steps: DesignStep[]) => {
+      for (const step of steps) keep('steps', step);
+    },
     step: (s: DesignStep, change: Partial<StepEdit>) =>
       changing({ part: 'steps', shown: s, change, edit: stepEdit }),
     module: (m: DesignModule, change: Partial<ModuleEdit>) =>
@@ -290,95 +224,73 @@ export function useDraft(course: number) {
         .mutateAsync({
           act: async () => {
             const made = await act();
-            undoable.set(course, [...(undoable.get(course) ?? []), () => goneAgain(part, made)]);
             await fresh();
             then(made);
+            return { made, ...added(part, [made], nameOf(made)) };
           },
         })
         .catch(failed),
     /** Adds many questions; taking it back takes all of them away. */
     addQuestions: async (act: () => Promise<BankQuestion[]>) => {
-      let made: BankQuestion[] = [];
-      await run.mutateAsync({
-        act: async () => {
-          made = await act();
-          return made;
+      await doing(
+        async () => {
+          const made = await act();
+          return { made, ...added('questions', made, '') };
         },
-        back: async () => {
-          for (const one of made) await goneAgain('questions', one);
-        },
-      });
-      notice({
-        tone: 'success',
-        text: t('bank.added', { count: made.length }),
-        undo: () => void undo(),
-      });
+        (made) => t('bank.added', { count: made.length }),
+      );
     },
     /** Makes the same step again; taking it back takes all of them away. */
-    again: (step: DesignStep, again: SameAgain, headers: ActHeaders) => {
-      let made: DesignStep[] = [];
-      return run.mutateAsync(
-        {
-          act: async () => {
-            made = await body(
-              api.POST('/api/courses/{course}/design/steps/{id}/copies', {
-                params: { path: { course, id: step.id } },
-                headers,
-                body: again,
-              }),
-            );
-            return made;
-          },
-          back: () => takenAway(made),
-        },
-        {
-          onSuccess: () =>
-            notice({
-              tone: 'success',
-              text: t('plan.againMade', { count: made.length }),
-              undo: () => void undo(),
+    again: (step: DesignStep, again: SameAgain, headers: ActHeaders) =>
+      doing(
+        async () => {
+          const made = await body(
+            api.POST('/api/courses/{course}/design/steps/{id}/copies', {
+              params: { path: { course, id: step.id } },
+              headers,
+              body: again,
             }),
+          );
+          return { made, ...added('steps', made, step.name) };
         },
-      );
-    },
-    remove: (part: Part, id: number, name: string) => {
-      const restore = () =>
-        api.POST('/api/courses/{course}/design/{part}/{id}/restoration', {
-          params: { path: { course, part, id } },
-        });
-      run.mutate(
-        {
-          act: () =>
-            api.DELETE('/api/courses/{course}/design/{part}/{id}', {
-              params: { path: { course, part, id } },
-            }),
-          back: restore,
+        (made) => t('plan.againMade', { count: made.length }),
+      ),
+    remove: (part: Part, id: number, name: string) =>
+      doing(
+        async () => {
+          await api.DELETE('/api/courses/{course}/design/{part}/{id}', {
+            params: { path: { course, part, id } },
+          });
+          return {
+            made: name,
+            did: { did: 'removed', part, name },
+            back: { goes: 'back', part, ids: [id] },
+          };
         },
-        {
-          onSuccess: () =>
-            notice({ tone: 'success', text: t('common.gone', { name }), undo: () => void undo() }),
-        },
-      );
-    },
+        () => t('common.gone', { name }),
+        // what became of it was said where all acts are said
+      ).catch(() => {}),
     orderOutcomes: (before: Design, outcomes: number[]) => {
-      const put = (to: number[], was: number[]) =>
-        api.PUT('/api/courses/{course}/design/outcomes/order', {
-          params: { path: { course } },
-          body: { outcomes: to, was },
-        });
       const was = before.outcomes.map((o) => o.id);
-      run.mutate({ act: () => put(outcomes, was), back: () => put(was, outcomes) });
+      run.mutate({
+        act: async () => ({
+          made: await sendOutcomes(course, outcomes, was),
+          did: { did: 'moved', part: 'outcomes', name: '' },
+          back: { goes: 'outcomes', outcomes: was, was: outcomes },
+        }),
+      });
     },
     order: (before: Design, modules: Order) => {
-      const put = (to: Order, was: Order) =>
-        api.PUT('/api/courses/{course}/design/order', {
-          params: { path: { course } },
-          body: { modules: to, was },
-        });
       const was = before.modules.map((m) => ({ id: m.id, steps: m.steps.map((s) => s.id) }));
       // Shown at once, so that the next one is dragged in what this one has left.
       client.setQueryData(queries.design(course).queryKey, ordered(before, modules));
-      run.mutate({ act: () => put(modules, was), back: () => put(was, modules) });
+      run.mutate({
+        act: async () => ({
+          made: await sendOrder(course, modules, was),
+          did: { did: 'moved', part: 'steps', name: '' },
+          back: { goes: 'order', modules: was, was: modules },
+        }),
+      });
     },
   };
 }

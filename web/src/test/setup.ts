@@ -2,6 +2,7 @@ import '@testing-library/jest-dom/vitest';
 import { cleanup } from '@testing-library/react';
 import { afterEach, beforeEach, vi } from 'vitest';
 import '../i18n/staff';
+import { endSession } from '../ui/session';
 import { network } from './network';
 
 /** The moment of the demo and of all tests. */
@@ -34,6 +35,7 @@ globalThis.ResizeObserver = class {
 
 afterEach(() => {
   cleanup();
+  endSession(); // what is kept beyond a view is somebody's own
   vi.useRealTimers();
 });
 

@@ -35,22 +35,24 @@ export function useMend(design: Design | undefined, draft: Draft) {
     const module = found(design.modules, id);
     const badge = found(design.badges, id);
     const flag = found(design.flags, id);
-    if (part === 'STEPS' && step) draft.step(step, change);
-    else if (part === 'MODULES' && module) draft.module(module, change);
-    else if (part === 'BADGES' && badge) draft.badge(badge, change);
-    else if (part === 'FLAGS' && flag) draft.flag(flag, change);
-    else if (part === 'COMPLETION') draft.rules(design.rules, change);
-    else return false;
-    return true;
+    if (part === 'STEPS' && step) return draft.step(step, change);
+    if (part === 'MODULES' && module) return draft.module(module, change);
+    if (part === 'BADGES' && badge) return draft.badge(badge, change);
+    if (part === 'FLAGS' && flag) return draft.flag(flag, change);
+    if (part === 'COMPLETION') return draft.rules(design.rules, change);
+    return undefined;
   };
-  return (...mends: Mend[]) => {
-    const all = mends.filter(made);
+  return async (...mends: Mend[]) => {
+    const edits = await Promise.all(mends.map(made));
+    const all = edits.flatMap((edit, n) => (edit ? [{ edit, says: mends[n]?.says ?? '' }] : []));
     const [first] = all;
     if (!first) return;
-    notice(
-      all.length === 1
-        ? { tone: 'success', text: first.says, undo: () => void draft.undo() }
-        : { tone: 'success', text: t('plan.allTakenBack', { count: all.length }) },
-    );
+    notice({
+      tone: 'success',
+      text: all.length === 1 ? first.says : t('plan.allTakenBack', { count: all.length }),
+      undo: async () => {
+        for (const { edit } of all.reverse()) await draft.undo(edit);
+      },
+    });
   };
 }

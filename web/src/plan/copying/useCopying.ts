@@ -1,9 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useTranslations } from 'use-intl';
 import { api, body, type CopyReport, type ShelfThing } from '../../api/client';
-import { useNotice } from '../../ui/Notice';
 import { useActKey } from '../../ui/useActKey';
-import type { Draft } from '../useDraft';
+import type { Draft, Part } from '../useDraft';
 
 export type CopyDates = 'WITH_COURSE' | 'AS_THEY_ARE' | 'NONE';
 
@@ -17,12 +16,11 @@ type Wanted =
   | ({ from: number; modules: number[]; steps: number[]; badges: number[] } & Options);
 
 /** As it came, before anybody changed it. */
-const fresh = (id: number) => ({ id, version: 1 });
+const fresh = (part: Part) => (id: number) => ({ part, id, version: 1 });
 
 /** Copies into a draft; undoing takes away what came. */
 export function useCopying(course: number, draft: Draft, then: (report: CopyReport) => void) {
   const t = useTranslations();
-  const notice = useNotice();
   const once = useActKey();
   const path = { course };
   const send = (wanted: Wanted) => {
@@ -47,30 +45,33 @@ export function useCopying(course: number, draft: Draft, then: (report: CopyRepo
   const copy = useMutation({
     meta: { silent: true },
     mutationFn: async (wanted: Wanted) => {
-      let report: CopyReport | undefined;
-      await draft.doing({
-        act: async () => {
-          report = await send(wanted);
-          return report;
+      const report = await draft.doing(
+        async () => {
+          const made = await send(wanted);
+          const { steps, modules, badges } = made;
+          return {
+            made,
+            did: {
+              did: 'added',
+              part: 'things',
+              name: '',
+              count: steps.length + modules.length + badges.length,
+            },
+            back: {
+              goes: 'away',
+              things: [
+                ...steps.map(fresh('steps')),
+                ...badges.map(fresh('badges')),
+                ...modules.map(fresh('modules')),
+              ],
+            },
+          };
         },
-        back: async () => {
-          if (!report) return;
-          const { steps, modules, badges } = report;
-          if (steps.length > 0) await draft.takenAway(steps.map(fresh));
-          for (const id of badges) await draft.goneAgain('badges', fresh(id));
-          for (const id of modules) await draft.goneAgain('modules', fresh(id));
-        },
-      });
+        (made) => t('copy.done', { steps: made.steps.length, badges: made.badges.length }),
+      );
       return report as CopyReport;
     },
-    onSuccess: (report) => {
-      notice({
-        tone: 'success',
-        text: t('copy.done', { steps: report.steps.length, badges: report.badges.length }),
-        undo: () => void draft.undo(),
-      });
-      then(report);
-    },
+    onSuccess: then,
   });
   return {
     isPending: copy.isPending,

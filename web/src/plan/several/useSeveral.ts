@@ -1,17 +1,12 @@
 import equal from 'fast-deep-equal';
 import { useTranslations } from 'use-intl';
 import { api, body, type DesignStep, type RuleNode, type StepEdit } from '../../api/client';
-import { useNotice } from '../../ui/Notice';
 import { plainRule, stepEdit } from '../edits';
+import { type StepFields, sendSteps } from '../undo/way';
 import type { Draft } from '../useDraft';
 import { fieldsOf } from '../useDraft';
 
-interface Change {
-  id: number;
-  fields: { from: Record<string, unknown>; to: Record<string, unknown> };
-}
-
-const turned = ({ id, fields: { from, to } }: Change): Change => ({
+const turned = ({ id, fields: { from, to } }: StepFields): StepFields => ({
   id,
   fields: { from: to, to: from },
 });
@@ -24,14 +19,9 @@ const DATES: Fields = ['opensAt', 'dueAt', 'lateUntil', 'closesAt'];
 /** What is done to several steps of a draft at once, each with its way back. */
 export function useSeveral(course: number, draft: Draft) {
   const t = useTranslations();
-  const notice = useNotice();
   const path = { params: { path: { course } } };
-  const change = (steps: Change[]) =>
-    body(api.POST('/api/courses/{course}/design/steps/changes', { ...path, body: { steps } }));
-  const said = (text: string) => notice({ tone: 'success', text, undo: () => void draft.undo() });
-
   /** What has become of some fields of steps. */
-  const changes = (before: DesignStep[], after: DesignStep[], fields: Fields): Change[] =>
+  const changes = (before: DesignStep[], after: DesignStep[], fields: Fields): StepFields[] =>
     before.flatMap((old) => {
       const now = after.find((s) => s.id === old.id);
       if (!now) return [];
@@ -44,26 +34,43 @@ export function useSeveral(course: number, draft: Draft) {
     });
 
   /** Does something, and undoes just what it came to. */
-  const doing = async (
+  const doing = (
     steps: DesignStep[],
     fields: Fields,
     act: (seen: DesignStep[]) => Promise<DesignStep[]>,
-  ) => {
-    let done: Change[] = [];
-    await draft.doing({
-      act: async () => {
+  ) =>
+    draft.doing(
+      async () => {
         const seen = steps.map((s) => draft.newest('steps', s));
-        done = changes(seen, await act(seen), fields);
-        return done.length === 0 ? undefined : done;
+        const now = await act(seen);
+        draft.keepSteps(now);
+        const made = changes(seen, now, fields);
+        const changed = [
+          ...new Set(
+            made.flatMap((c) => Object.keys(c.fields.to).concat(Object.keys(c.fields.from))),
+          ),
+        ];
+        return made.length === 0
+          ? undefined
+          : {
+              made,
+              did: {
+                did: 'changed',
+                part: 'steps',
+                name: '',
+                count: made.length,
+                fields: changed,
+              },
+              back: { goes: 'steps', steps: made.map(turned) },
+            };
       },
-      back: () => change(done.map(turned)),
-    });
-    said(t('plan.severalChanged', { count: done.length }));
-  };
+      (made) => t('plan.severalChanged', { count: made.length }),
+    );
 
   const each = (steps: DesignStep[], fields: Fields, to: (s: DesignStep) => Partial<StepEdit>) =>
     doing(steps, fields, (seen) =>
-      change(
+      sendSteps(
+        course,
         seen.map((s) => ({
           id: s.id,
           fields: { from: fieldsOf(stepEdit(s), fields), to: fieldsOf(to(s), fields) },
@@ -103,21 +110,22 @@ export function useSeveral(course: number, draft: Draft) {
           }),
         ),
       ),
-    remove: async (steps: DesignStep[]) => {
+    remove: (steps: DesignStep[]) => {
       const ids = steps.map((s) => s.id);
-      await draft.doing({
-        act: () =>
-          api.POST('/api/courses/{course}/design/steps/removal', {
+      return draft.doing(
+        async () => {
+          await api.POST('/api/courses/{course}/design/steps/removal', {
             ...path,
             body: { steps: ids.map((id) => ({ id })) },
-          }),
-        back: () =>
-          api.POST('/api/courses/{course}/design/steps/restoration', {
-            ...path,
-            body: { steps: ids },
-          }),
-      });
-      said(t('plan.severalGone', { count: steps.length }));
+          });
+          return {
+            made: ids,
+            did: { did: 'removed', part: 'steps', name: '', count: ids.length },
+            back: { goes: 'back', part: 'steps', ids },
+          };
+        },
+        () => t('plan.severalGone', { count: ids.length }),
+      );
     },
   };
 }

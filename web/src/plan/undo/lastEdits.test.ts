@@ -1,0 +1,66 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { asLeft, drop, editOf, leftAs, note, type Whose } from './lastEdits';
+import type { Way } from './way';
+
+const away: Way = { goes: 'away', things: [{ part: 'steps', id: 7, version: 1 }] };
+const renamed = (to: string): Way => ({
+  goes: 'fields',
+  part: 'steps',
+  id: 7,
+  fields: { from: { name: to }, to: { name: 'Before' } },
+});
+const NONE = new Set<string>();
+
+describe('the last edits', () => {
+  let whose: Whose;
+  beforeEach(() => {
+    localStorage.clear();
+    whose = { person: 1, course: (whose?.course ?? 0) + 1 };
+  });
+  const version = () => (asLeft(whose, away) as typeof away & { goes: 'away' }).things[0]?.version;
+
+  it('take away what was added in the version in which its maker left it', () => {
+    note(whose, { did: 'added', part: 'steps', name: 'Chain' }, away);
+    leftAs(whose, { part: 'steps', id: 7, version: 2 });
+    leftAs(whose, { part: 'steps', id: 7, version: 3 });
+    expect(version()).toBe(3);
+  });
+
+  it('keep the version from before somebody else’s change, so that theirs is not taken away', () => {
+    note(whose, { did: 'added', part: 'steps', name: 'Chain' }, away);
+    leftAs(whose, { part: 'steps', id: 7, version: 2 });
+    leftAs(whose, { part: 'steps', id: 7, version: 4 });
+    leftAs(whose, { part: 'steps', id: 7, version: 5 });
+    expect(version()).toBe(2);
+  });
+
+  it('are those of one person in one course', () => {
+    note(whose, { did: 'changed', part: 'steps', name: 'Chain', fields: ['name'] }, renamed('a'));
+    expect(editOf({ ...whose, person: 2 }, NONE)).toBeUndefined();
+    expect(editOf({ ...whose, course: 900 }, NONE)).toBeUndefined();
+    expect(editOf(whose, NONE)?.name).toBe('Chain');
+  });
+
+  it('pass over one that is on its way back', () => {
+    const first = note(whose, { did: 'changed', part: 'steps', name: 'A' }, renamed('a'));
+    const second = note(whose, { did: 'changed', part: 'steps', name: 'B' }, renamed('b'));
+    expect(editOf(whose, new Set([second]))?.key).toBe(first);
+    drop(whose, first);
+    expect(editOf(whose, new Set([second]))).toBeUndefined();
+  });
+
+  it('give up the oldest where there is no room, and never the newest', () => {
+    const long = 'x'.repeat(250_000);
+    for (const name of ['A', 'B', 'C', 'D'])
+      note(whose, { did: 'changed', part: 'steps', name }, renamed(long));
+    expect(editOf(whose, NONE)?.name).toBe('D');
+    expect((localStorage.getItem(`yendrik-edits-1-${whose.course}`) ?? '').length).toBeLessThan(
+      600_000,
+    );
+  });
+
+  it('are none where what the browser kept cannot be read', () => {
+    localStorage.setItem(`yendrik-edits-1-${whose.course}`, '{"edits":');
+    expect(editOf(whose, NONE)).toBeUndefined();
+  });
+});
