@@ -464,13 +464,24 @@ export const queries = {
           }),
         ),
     }),
-  proposals: (course: number, place: string, id: number, text: string) =>
+  candidates: (course: number, text: string) =>
     queryOptions({
-      queryKey: ['proposals', course, place, id, text],
+      queryKey: ['roster', course, 'candidates', text],
+      queryFn: () =>
+        body(
+          api.GET('/api/courses/{course}/roster/candidates', {
+            params: { path: { course }, query: { text } },
+          }),
+        ),
+      enabled: text.trim().length > 1,
+    }),
+  proposals: (course: number, place: string, id: number, text: string, like?: string) =>
+    queryOptions({
+      queryKey: ['proposals', course, place, id, text, like],
       queryFn: () =>
         body(
           api.GET('/api/courses/{course}/design/proposals', {
-            params: { path: { course }, query: { place, id, text } },
+            params: { path: { course }, query: { place, id, text, ...(like && { like }) } },
           }),
         ),
       enabled: text.trim() !== '',

@@ -129,11 +129,6 @@ export default function Frame({
           )}
         </Box>
         <SavingState />
-        {space === 'plan' && course && (
-          <Suspense fallback={null}>
-            <UndoButton key={course.id} course={course.id} />
-          </Suspense>
-        )}
         {seeable && <SeeAs onAsk={() => setSeeing(true)} />}
         {course && !course.framework && !staffWalk && (
           <MessagesLink course={course} on={place[4] === 'messages'} />
@@ -391,10 +386,16 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
           {t(`frame.${v.name}`)}
         </Box>
       ))}
+      <Box sx={{ ml: { md: 'auto' }, display: 'flex', minWidth: 0 }}>
+        {place[3] === 'plan' && course && (
+          <Suspense fallback={null}>
+            <UndoButton key={course.id} course={course.id} />
+          </Suspense>
+        )}
+      </Box>
       <Box
         id="view-actions"
         sx={{
-          ml: { md: 'auto' },
           display: 'flex',
           flexWrap: { xs: 'wrap', md: 'nowrap' },
           alignItems: 'center',

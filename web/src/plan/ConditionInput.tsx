@@ -2,7 +2,7 @@ import { Autocomplete, Box, TextField } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { useTranslations } from 'use-intl';
-import type { Proposal } from '../api/client';
+import type { Proposal, RuleNode } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import type { Place } from './RuleEditor';
@@ -14,6 +14,10 @@ export function ConditionInput({
   label,
   also = () => [],
   autoFocus = false,
+  like,
+  begin = '',
+  onEmptyKey,
+  onLeave,
   onTake,
 }: {
   at: Place;
@@ -23,14 +27,21 @@ export function ConditionInput({
   /** What else can be meant by what is typed; it comes first. */
   also?: (text: string) => Proposal[];
   autoFocus?: boolean;
+  /** The condition in whose place one will stand, and what the field says at first. */
+  like?: RuleNode['leaf'];
+  begin?: string;
+  /** Keys of an empty field: it stands in a row with the conditions. */
+  onEmptyKey?: (event: KeyboardEvent) => void;
+  /** Left without taking anything. */
+  onLeave?: () => void;
   onTake: (p: Proposal) => void;
 }) {
   const t = useTranslations();
   const course = useCourse();
-  const [text, setText] = useState('');
+  const [text, setText] = useState(begin);
   const asked = useDeferredValue(text);
   const found = useQuery({
-    ...queries.proposals(course.id, at.place, at.id, asked),
+    ...queries.proposals(course.id, at.place, at.id, asked, like && JSON.stringify(like)),
     placeholderData: keepPreviousData,
   });
   const options = text.trim() ? [...also(text), ...(found.data ?? [])] : [];
@@ -51,6 +62,13 @@ export function ConditionInput({
       forcePopupIcon={false}
       blurOnSelect={false}
       slotProps={{ listbox: { sx: { maxHeight: '32vh' } }, paper: { elevation: 6 } }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape' && onLeave) {
+          event.stopPropagation();
+          onLeave();
+        } else if (text === '') onEmptyKey?.(event.nativeEvent);
+      }}
+      {...(onLeave && { onBlur: onLeave })}
       onInputChange={(_, next, why) => why !== 'reset' && setText(next)}
       onChange={(_, p) => {
         onTake(p);
@@ -72,11 +90,13 @@ export function ConditionInput({
           {...params}
           autoFocus={autoFocus}
           placeholder={called}
+          onFocus={(event) => begin && event.target.select()}
           slotProps={{
             ...params.slotProps,
             htmlInput: {
               ...params.slotProps?.htmlInput,
               'aria-label': called,
+              'data-condition': '',
             },
           }}
           sx={{ '& fieldset': { borderStyle: 'dashed' } }}

@@ -9,8 +9,8 @@ import {
   type FlagEdit,
 } from '../api/client';
 import { newId } from '../ui/ids';
+import { NameField } from '../ui/NameField';
 import { Kicker, Section } from '../ui/Panel';
-import { SavedField } from '../ui/SavedField';
 import { FindingsAt } from './check/FindingsAt';
 import { PrerequisiteFields } from './PrerequisiteFields';
 import { RuleEditor } from './RuleEditor';
@@ -98,11 +98,10 @@ function FlagFields({ flag, design, draft }: { flag: DesignFlag; design: Design;
       aria-label={flag.name}
       sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, mx: 0, mt: 1.5 }}
     >
-      <SavedField
+      <NameField
+        of={`flags-${flag.id}`}
         label={t('common.name')}
         value={flag.name}
-        autoFocus={flag.name === t('plan.flagNew')}
-        onFocus={(e) => e.target.select()}
         onSave={(name) => draft.flag(flag, { name })}
       />
       <FindingsAt part="FLAGS" id={flag.id} design={design} draft={draft} />

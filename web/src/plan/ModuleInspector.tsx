@@ -27,9 +27,6 @@ export function ModuleInspector({
       <SavedField
         label={t('common.name')}
         value={module.name}
-        // A module that was added just now is named first.
-        autoFocus={module.name === t('plan.moduleNew')}
-        onFocus={(e) => e.target.select()}
         onSave={(name) => draft.module(module, { name })}
       />
       <FindingsAt part="MODULES" id={module.id} design={design} draft={draft} />

@@ -12,6 +12,8 @@ import { keysInField } from '../ui/useKeys';
 export function NewStepRow({
   place,
   added,
+  name,
+  setName,
   onAdd,
   onEnd,
 }: {
@@ -19,12 +21,14 @@ export function NewStepRow({
   place: string;
   /** The one that was added last. */
   added: string;
+  /** What is typed; the row can go to another place with it. */
+  name: string;
+  setName: (next: string | ((now: string) => string)) => void;
   onAdd: (kind: StepKind, name: string, failed: () => void) => void;
   onEnd: () => void;
 }) {
   const t = useTranslations();
   const [kind, setKind] = useState<StepKind>(kinds[0] as StepKind);
-  const [name, setName] = useState('');
   const field = useRef<HTMLInputElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a row that has moved lost the focus
   useEffect(() => field.current?.focus(), [place]);
@@ -51,8 +55,8 @@ export function NewStepRow({
         py: 1,
         borderBottom: 1,
         borderColor: 'divider',
-        bgcolor: 'tone.madderWash',
-        boxShadow: 'inset 3px 0 0 var(--mui-palette-tone-madder)',
+        bgcolor: 'tone.indigoTint',
+        boxShadow: 'inset 3px 0 0 var(--mui-palette-tone-indigo)',
       }}
     >
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>

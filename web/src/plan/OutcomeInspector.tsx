@@ -5,6 +5,7 @@ import { Kicker } from '../ui/Panel';
 import { SavedField } from '../ui/SavedField';
 import { AdoptedOutcome } from './Adopted';
 import { FindingsAt } from './check/FindingsAt';
+import { EvidenceFrom } from './EvidenceFrom';
 import { pathKey, readPath, swapped } from './grouping';
 import { LevelRuleFields } from './LevelRuleFields';
 import { MadeOfFields } from './MadeOfFields';
@@ -119,6 +120,9 @@ export function OutcomeInspector({
           rule={outcome.levelRule}
           onChange={(levelRule) => draft.outcome(outcome, { levelRule })}
         />
+      )}
+      {!outcome.madeOf && design.modules.length > 0 && (
+        <EvidenceFrom outcome={outcome} design={design} draft={draft} />
       )}
       <MadeOfFields outcome={outcome} design={design} draft={draft} />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>

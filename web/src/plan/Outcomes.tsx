@@ -1,5 +1,5 @@
 import { Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body, type Design, type DesignOutcome } from '../api/client';
@@ -8,12 +8,14 @@ import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { useAsked } from '../ui/useAsked';
 import { useSelection } from '../ui/useSelection';
 import { AdoptDialog } from './AdoptDialog';
 import { AdoptionNews } from './AdoptionNews';
 import { Coverage } from './Coverage';
 import { ExchangeDialog } from './ExchangeDialog';
 import { USUAL_RULE } from './LevelRuleFields';
+import { NewNameRow } from './NewNameRow';
 import { OutcomeInspector } from './OutcomeInspector';
 import { OutcomeList } from './OutcomeList';
 import { ScalesDialog } from './ScalesDialog';
@@ -25,12 +27,17 @@ export default function Outcomes() {
   return <Loaded query={design}>{(data) => <Board design={data} />}</Loaded>;
 }
 
-/** The first of NEW1, NEW2, ... that no outcome has. */
-function freeCode(outcomes: DesignOutcome[]): string {
+const LETTERS = 6;
+
+/** A code that no outcome has, from the first long word of a name: WORK, WORK2, ... */
+function freeCode(outcomes: DesignOutcome[], name: string): string {
   const taken = new Set(outcomes.map((o) => o.code));
+  const words = name.toUpperCase().match(/[\p{L}\d]+/gu) ?? [];
+  const word = (words.find((w) => w.length > 2) ?? words[0] ?? 'NEW').slice(0, LETTERS);
   let number = 1;
-  while (taken.has(`NEW${number}`)) number++;
-  return `NEW${number}`;
+  const code = () => (number === 1 ? word : `${word}${number}`);
+  while (taken.has(code())) number++;
+  return code();
 }
 
 function Board({ design }: { design: Design }) {
@@ -44,12 +51,17 @@ function Board({ design }: { design: Design }) {
   const [adopting, setAdopting] = useState(false);
   const [exchanging, setExchanging] = useState(false);
   const chosen = design.outcomes.find((o) => `${o.id}` === sel);
+  const client = useQueryClient();
+  const [naming, setNaming] = useState(false);
+  const [added, setAdded] = useState('');
   const add = () => {
+    if (design.scales.length === 0) notice({ tone: 'error', text: t('plan.scaleFirst') });
+    else setNaming(true);
+  };
+  useAsked({ outcome: add });
+  const addNamed = (name: string, failed: () => void) => {
     const scale = design.scales[0];
-    if (!scale) {
-      notice({ tone: 'error', text: t('plan.scaleFirst') });
-      return;
-    }
+    if (!scale) return failed();
     draft.add(
       'outcomes',
       () =>
@@ -57,8 +69,12 @@ function Board({ design }: { design: Design }) {
           api.POST('/api/courses/{course}/design/outcomes', {
             params: { path: { course: course.id } },
             body: {
-              code: freeCode(design.outcomes),
-              name: t('plan.newOutcome'),
+              // one after the other, each beside those that came before it
+              code: freeCode(
+                client.getQueryData<Design>(queries.design(course.id).queryKey)?.outcomes ?? [],
+                name,
+              ),
+              name,
               description: '',
               scale: scale.id,
               levelRule: USUAL_RULE,
@@ -66,7 +82,11 @@ function Board({ design }: { design: Design }) {
             },
           }),
         ),
-      (made) => select(`${made.id}`),
+      (made) => {
+        setAdded(made.name);
+        select(`${made.id}`);
+      },
+      failed,
     );
   };
   return (
@@ -113,22 +133,36 @@ function Board({ design }: { design: Design }) {
         </Button>
       </Actions>
       <AdoptionNews design={design} />
-      {design.outcomes.length === 0 ? (
-        <Empty
-          title={t('plan.emptyOutcomes')}
-          action={
-            <>
-              <Button variant="contained" onClick={add}>
-                {t('plan.addOutcome')}
-              </Button>{' '}
-              {!course.framework && (
-                <Button variant="outlined" onClick={() => setAdopting(true)}>
-                  {t('plan.adoptTitle')}
-                </Button>
-              )}
-            </>
-          }
+      {naming && (
+        <NewNameRow
+          label={t('plan.outcomeName')}
+          hint={t('plan.outcomeNameKeys')}
+          added={added}
+          onAdd={addNamed}
+          onEnd={() => {
+            setNaming(false);
+            setAdded('');
+          }}
         />
+      )}
+      {design.outcomes.length === 0 ? (
+        !naming && (
+          <Empty
+            title={t('plan.emptyOutcomes')}
+            action={
+              <>
+                <Button variant="contained" onClick={add}>
+                  {t('plan.addOutcome')}
+                </Button>{' '}
+                {!course.framework && (
+                  <Button variant="outlined" onClick={() => setAdopting(true)}>
+                    {t('plan.adoptTitle')}
+                  </Button>
+                )}
+              </>
+            }
+          />
+        )
       ) : view === 'coverage' ? (
         <Coverage design={design} draft={draft} />
       ) : (

@@ -31,6 +31,7 @@ import { CourseInspector } from './CourseInspector';
 import { CopyIn } from './copying/CopyIn';
 import { plainRule } from './edits';
 import { ModuleInspector } from './ModuleInspector';
+import { NewNameRow } from './NewNameRow';
 import { NewStepRow } from './NewStepRow';
 import { COLUMNS, CourseRow, ModuleRow, StepRow } from './OutlineRows';
 import { orderAfterDragOf } from './order';
@@ -69,22 +70,47 @@ export default function RouteOutline() {
     kind === 'step'
       ? design.data?.modules.flatMap((m) => m.steps).find((s) => `${s.id}` === id)
       : undefined;
-  const addModule = () =>
+  const [naming, setNaming] = useState(false);
+  const [notAdded, setNotAdded] = useState('');
+  const [stepName, setStepName] = useState('');
+  const addModule = () => {
+    setAdding(null);
+    setNaming(true);
+  };
+  /** Adds a module and goes on with its first step, which is typed before the module is there. */
+  const addNamed = (name: string) => {
+    setNotAdded('');
+    addAt({ module: TO_COME });
+    setNaming(false);
     draft.add(
       'modules',
-      () =>
-        body(
+      async () => {
+        const made = await body(
           api.POST('/api/courses/{course}/design/modules', {
             params: { path: { course: course.id } },
-            body: { name: t('plan.moduleNew') },
+            body: { name },
           }),
-        ),
-      (made) => select(`module-${made.id}`),
+        );
+        last.current = { module: made.id };
+        return made;
+      },
+      (made) => {
+        select(`module-${made.id}`);
+        setAdding((now) => (now?.module === TO_COME ? { module: made.id } : now));
+      },
+      () => {
+        setAdding(null);
+        setNotAdded(name);
+        setNaming(true);
+      },
     );
+  };
   useAsked({ publish: () => setPublishing(true), module: addModule });
   const addAt = (place: Place) => {
     last.current = place;
     setAdded('');
+    setStepName('');
+    setNaming(false);
     setAdding(place);
   };
   const addWhereOneStands = () => {
@@ -139,6 +165,29 @@ export default function RouteOutline() {
     ) : kind === 'course' && design.data ? (
       <CourseInspector design={design.data} draft={draft} />
     ) : null;
+  const newStep = (
+    <NewStepRow
+      key="new"
+      place={`${adding?.module} ${adding?.after}`}
+      added={added}
+      name={stepName}
+      setName={setStepName}
+      onAdd={addStep}
+      onEnd={endAdding}
+    />
+  );
+  const newModule = (
+    <NewNameRow
+      label={t('plan.moduleName')}
+      hint={t('plan.moduleNameKeys')}
+      begin={notAdded}
+      onAdd={addNamed}
+      onEnd={() => {
+        setNotAdded('');
+        setNaming(false);
+      }}
+    />
+  );
   return (
     <WithInspector inspector={inspector} onClose={() => select(null)}>
       <Actions>
@@ -190,7 +239,9 @@ export default function RouteOutline() {
                 onFilter={setFilter}
               />
             )}
-            {data.modules.length === 0 ? (
+            {naming && (asMap || data.modules.length === 0) && newModule}
+            {data.modules.length === 0 && adding && newStep}
+            {data.modules.length === 0 && !adding && !naming && (
               <Empty
                 title={t('plan.emptyRoute')}
                 action={
@@ -199,7 +250,8 @@ export default function RouteOutline() {
                   </Button>
                 }
               />
-            ) : asMap ? (
+            )}
+            {data.modules.length === 0 ? null : asMap ? (
               <Suspense fallback={null}>
                 <RouteMap design={data} sel={sel} select={select} />
               </Suspense>
@@ -218,15 +270,8 @@ export default function RouteOutline() {
                 }
                 adding={adding}
                 onAddTo={(to) => addAt({ module: to })}
-                newStep={
-                  <NewStepRow
-                    key="new"
-                    place={`${adding?.module} ${adding?.after}`}
-                    added={added}
-                    onAdd={addStep}
-                    onEnd={endAdding}
-                  />
-                }
+                newStep={newStep}
+                newModule={naming && newModule}
               />
             )}
           </>
@@ -283,6 +328,9 @@ function Standing({ design }: { design: Design }) {
   );
 }
 
+/** The module that was named just now and is on its way. */
+const TO_COME = 0;
+
 /** Where a step is added: after another one, or at the end of its module. */
 interface Place {
   module: number;
@@ -296,6 +344,7 @@ interface OutlineProps {
   adding: Place | null;
   onAddTo: (module: number) => void;
   newStep: ReactNode;
+  newModule: ReactNode;
   sel: string | null;
   select: (sel: string | null) => void;
   draft: Draft;
@@ -333,6 +382,7 @@ function Outline({
   adding,
   onAddTo,
   newStep,
+  newModule,
   picked,
   bar,
 }: OutlineProps) {
@@ -431,6 +481,8 @@ function Outline({
             ),
           )}
         </SortableContext>
+        {adding?.module === TO_COME && newStep}
+        {newModule}
         <CourseRow chosen={sel === 'course'} onSelect={() => select('course')} {...rules} />
       </Box>
     </DndContext>

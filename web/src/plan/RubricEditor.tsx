@@ -18,6 +18,7 @@ import {
   type RubricEdit,
 } from '../api/client';
 import { useCourse } from '../frame/course';
+import { NameField } from '../ui/NameField';
 import { useNotice } from '../ui/Notice';
 import { SavedField } from '../ui/SavedField';
 import { useLine } from '../ui/useNames';
@@ -40,7 +41,8 @@ export function RubricEditor({ rubric, design, draft, onGone }: Props) {
   return (
     <Box sx={{ maxWidth: 1080, display: 'grid', gap: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <SavedField
+        <NameField
+          of={`rubrics-${rubric.id}`}
           label={t('common.name')}
           value={rubric.name}
           onSave={(name) => save({ ...edit, name })}

@@ -130,6 +130,67 @@ describe('a rule', () => {
     });
   });
 
+  it('is changed where it stands: pressed, typed, taken with Enter', async () => {
+    const { change, calls } = edit(jointNode('all', [ask(1), ask(2)]));
+    await userEvent.click(screen.getByRole('button', { name: '“Step 1” is done' }));
+    const field = screen.getByRole('combobox', { name: 'Change “Step 1” is done' });
+    expect(field).toHaveFocus();
+    expect(field).toHaveValue('“Step 1” is done');
+    await userEvent.keyboard('80');
+    await screen.findByRole('option');
+    expect(calls.at(-1)?.path).toContain(encodeURIComponent('{"is":"done","step":1}'));
+    await userEvent.keyboard('{Enter}');
+    expect(change.mock.lastCall?.[0]).toMatchObject({
+      is: 'all',
+      parts: [{ leaf: { step: 3 } }, { leaf: { step: 2 } }],
+    });
+    expect(screen.queryByRole('combobox', { name: /^Change/ })).toBeNull();
+  });
+
+  it('stays as it is when changing is left with Escape, and gets the focus again', async () => {
+    const { change } = edit(ask(1));
+    await userEvent.click(screen.getByRole('button', { name: '“Step 1” is done' }));
+    await userEvent.keyboard('other{Escape}');
+    await vi.waitFor(() =>
+      expect(screen.getByRole('button', { name: '“Step 1” is done' })).toHaveFocus(),
+    );
+    expect(change).not.toHaveBeenCalled();
+  });
+
+  it('is walked through with arrows, and a condition goes with Backspace', async () => {
+    const { change } = edit(jointNode('all', [ask(1), ask(2)]));
+    await userEvent.click(screen.getByRole('combobox'));
+    await userEvent.keyboard('{ArrowUp}');
+    expect(screen.getByRole('button', { name: '“Step 2” is done' })).toHaveFocus();
+    await userEvent.keyboard('{ArrowLeft}');
+    expect(screen.getByRole('button', { name: '“Step 1” is done' })).toHaveFocus();
+    await userEvent.keyboard('{Backspace}');
+    expect(change.mock.lastCall?.[0]).toMatchObject({ is: 'ask', leaf: { step: 2 } });
+    expect(screen.getByRole('combobox')).toHaveFocus();
+  });
+
+  it('loses its last condition with Backspace in the empty field, never while somebody types', async () => {
+    const { change } = edit(jointNode('all', [ask(1), ask(2)]));
+    await userEvent.type(screen.getByRole('combobox'), 'x{Backspace}');
+    expect(change).not.toHaveBeenCalled();
+    await userEvent.keyboard('{Backspace}');
+    expect(change.mock.lastCall?.[0]).toMatchObject({ is: 'ask', leaf: { step: 1 } });
+  });
+
+  it('keeps its last condition where one is needed', async () => {
+    const { change } = edit(ask(1), true);
+    await userEvent.type(screen.getByRole('combobox'), '{Backspace}');
+    expect(change).not.toHaveBeenCalled();
+  });
+
+  it('says beside what a condition makes no difference', () => {
+    const strict = ask(2, 'scored 80 % or more');
+    edit(jointNode('all', [{ ...ask(1), beside: strict.id }, strict]));
+    expect(
+      screen.getByText('Makes no difference beside ““Step 2” scored 80 % or more”.'),
+    ).toBeInTheDocument();
+  });
+
   it('is gone when its text is emptied', async () => {
     const { change } = edit(ask(1));
     await userEvent.click(screen.getByRole('button', { name: '“Opens when” as text' }));

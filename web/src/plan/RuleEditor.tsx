@@ -1,10 +1,10 @@
-import { Box, Button, IconButton, Typography } from '@mui/material';
+import { Box, Button, ButtonBase, IconButton, Typography } from '@mui/material';
 import { useIsMutating } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { RuleNode, RuleView } from '../api/client';
 import { SavedField } from '../ui/SavedField';
-import { keysHere } from '../ui/useKeys';
+import { keysInField } from '../ui/useKeys';
 import { ConditionInput } from './ConditionInput';
 import { plainRule } from './edits';
 import {
@@ -14,7 +14,10 @@ import {
   change,
   type Joint,
   jointNode,
+  lastAsk,
+  lineOf,
   nextJoint,
+  partOf,
   takeOut,
   waitAfter,
 } from './ruleTree';
@@ -82,8 +85,27 @@ export function RuleEditor({
     setRoot(next);
     onChange(next && plainRule(next), next);
   };
+  const [changing, setChanging] = useState<string | null>(null);
+  const section = useRef<HTMLElement>(null);
+  const conditions = () =>
+    Array.from(section.current?.querySelectorAll<HTMLElement>('[data-condition]') ?? []);
+  const move = (by: 1 | -1) => {
+    const all = conditions();
+    const at = all.indexOf(document.activeElement as HTMLElement);
+    all[at + by]?.focus();
+  };
+  const takeAway = (id: string) => {
+    if (!root || (needed && root.id === id)) return;
+    save(takeOut(root, id));
+    conditions().at(-1)?.focus();
+  };
+  const keys = keysInField({
+    'ArrowUp, ArrowLeft': () => move(-1),
+    'ArrowDown, ArrowRight': () => move(1),
+  });
+  const of: Editing = { at, example, root, save, needed, changing, setChanging, takeAway, keys };
   return (
-    <Box component="section" aria-label={title} sx={{ mt: 2 }}>
+    <Box component="section" aria-label={title} sx={{ mt: 2 }} ref={section}>
       <Typography variant="h3" color="textSecondary" component="h3" sx={{ mb: 0.6 }}>
         {title}{' '}
         {!root && (
@@ -114,12 +136,17 @@ export function RuleEditor({
           />
         </Suspense>
       )}
-      {root && <Node node={root} root={root} save={save} needed={needed} />}
+      {root && <Node node={root} of={of} />}
       <Box sx={{ display: 'flex', gap: 1, mt: 0.75, alignItems: 'flex-start' }}>
         <ConditionInput
           at={at}
           example={example}
           autoFocus={autoFocus}
+          onEmptyKey={(event) => {
+            const last = root && lastAsk(root);
+            if (event.key === 'Backspace' && last) takeAway(last.id);
+            else if (event.key === 'ArrowUp' || event.key === 'ArrowLeft') move(-1);
+          }}
           onTake={(p) => {
             save(addTo(root, undefined, joining ? jointNode('any', [askNode(p)]) : askNode(p)));
             setJoining(false);
@@ -142,26 +169,25 @@ export function RuleEditor({
   );
 }
 
-function Node({
-  node,
-  root,
-  save,
-  needed,
-}: {
-  node: RuleNode;
-  root: RuleNode;
+/** A rule while it is worked on. */
+interface Editing {
+  at: Place;
+  example: string;
+  root: RuleNode | undefined;
   save: (next: RuleNode | undefined) => void;
   needed: boolean;
-}) {
+  /** The condition that is being changed where it stands. */
+  changing: string | null;
+  setChanging: (id: string | null) => void;
+  takeAway: (id: string) => void;
+  keys: ReturnType<typeof keysInField>;
+}
+
+function Node({ node, of }: { node: RuleNode; of: Editing }) {
   const t = useTranslations();
-  if (node.is === 'ask')
-    return (
-      <Chip
-        node={node}
-        onWait={() => save(change(root, node.id, waitAfter))}
-        onRemove={needed && root.id === node.id ? undefined : () => save(takeOut(root, node.id))}
-      />
-    );
+  const root = of.root ?? node;
+  const { save } = of;
+  if (node.is === 'ask') return <Condition node={node} root={root} of={of} />;
   return (
     <Box sx={{ borderLeft: '2px solid', borderColor: 'divider', pl: 1 }}>
       {node.is === 'after' && <Waiting node={node} root={root} save={save} />}
@@ -193,7 +219,7 @@ function Node({
       )}
       <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.6, mt: 0.4 }}>
         {node.parts.map((part) => (
-          <Node key={part.id} node={part} root={root} save={save} needed={needed} />
+          <Node key={part.id} node={part} of={of} />
         ))}
       </Box>
     </Box>
@@ -272,48 +298,82 @@ function WaitButton({ name, onWait }: { name: string; onWait: () => void }) {
   );
 }
 
-function Chip({
-  node,
-  onWait,
-  onRemove,
-}: {
-  node: RuleNode;
-  onWait: () => void;
-  onRemove: (() => void) | undefined;
-}) {
+/** A condition as a chip; pressed, it is changed where it stands. */
+function Condition({ node, root, of }: { node: RuleNode; root: RuleNode; of: Editing }) {
   const t = useTranslations();
-  const name = `${node.subject} ${node.says}`.trim();
+  const chip = useRef<HTMLButtonElement>(null);
+  const { at, save, needed, changing, setChanging, takeAway, keys } = of;
+  const name = lineOf(node);
+  const other = node.beside === undefined ? undefined : partOf(root, node.beside);
+  const end = () => {
+    setChanging(null);
+    // once the chip stands there again
+    requestAnimationFrame(() => chip.current?.focus());
+  };
+  if (changing === node.id)
+    return (
+      <ConditionInput
+        at={at}
+        example={of.example}
+        label={t('plan.changeCondition', { name })}
+        like={node.leaf}
+        begin={name}
+        autoFocus
+        onLeave={end}
+        onTake={(p) => {
+          save(change(root, node.id, () => ({ ...askNode(p), id: node.id })));
+          end();
+        }}
+      />
+    );
   return (
-    <Box
-      sx={{
-        display: 'inline-flex',
-        alignItems: 'center',
-        alignSelf: 'flex-start',
-        maxWidth: '100%',
-        border: 1,
-        borderColor: 'divider',
-        borderRadius: 1,
-        bgcolor: 'tone.panel',
-        pl: 1,
-        pr: 0.25,
-        py: 0.1,
-      }}
-    >
-      <Typography variant="body2" component="span" sx={{ py: 0.25 }}>
-        {node.subject && `${node.subject} `}
-        <b>{node.says}</b>
-      </Typography>
-      <WaitButton name={name} onWait={onWait} />
-      {onRemove && (
-        <IconButton
-          size="small"
-          onClick={onRemove}
-          onKeyDown={keysHere({ Backspace: onRemove })}
-          aria-label={t('plan.removeCondition', { name })}
-          sx={{ fontSize: 15, p: 0.4 }}
+    <Box>
+      <Box
+        sx={{
+          display: 'inline-flex',
+          alignItems: 'center',
+          maxWidth: '100%',
+          border: 1,
+          borderColor: 'divider',
+          borderRadius: 1,
+          bgcolor: 'tone.panel',
+          pr: 0.25,
+        }}
+      >
+        <ButtonBase
+          ref={chip}
+          data-condition=""
+          onClick={() => setChanging(node.id)}
+          onKeyDown={(event) => {
+            if (event.key === 'Backspace' || event.key === 'Delete') {
+              event.preventDefault();
+              takeAway(node.id);
+            } else keys(event);
+          }}
+          title={t('plan.changeCondition', { name })}
+          sx={{ typography: 'body2', textAlign: 'left', py: 0.35, pl: 1, pr: 0.5 }}
         >
-          ×
-        </IconButton>
+          <span>
+            {node.subject && `${node.subject} `}
+            <b>{node.says}</b>
+          </span>
+        </ButtonBase>
+        <WaitButton name={name} onWait={() => save(change(root, node.id, waitAfter))} />
+        {!(needed && root.id === node.id) && (
+          <IconButton
+            size="small"
+            onClick={() => takeAway(node.id)}
+            aria-label={t('plan.removeCondition', { name })}
+            sx={{ fontSize: 15, p: 0.4 }}
+          >
+            ×
+          </IconButton>
+        )}
+      </Box>
+      {other && (
+        <Typography variant="caption" component="p" sx={{ color: 'tone.ochreInk', mt: 0.25 }}>
+          {t('plan.pointless', { other: lineOf(other) })}
+        </Typography>
       )}
     </Box>
   );

@@ -25,13 +25,55 @@ const design = (more: Partial<Design> = {}) =>
 describe('outcomes', () => {
   const at = '/api/courses/2/design';
 
-  it('begin with one whose code nobody has', async () => {
-    const taken = design({ outcomes: [outcome(5, 'NEW1'), outcome(6, 'NEW3')] });
-    const calls = serve({ [`GET ${at}`]: taken, [`POST ${at}/outcomes`]: outcome(7, 'NEW2') });
+  it('are named one after the other, each with a code that nobody has', async () => {
+    const list = [outcome(5, 'TRUE'), outcome(6, 'TRUE3')];
+    const calls = serve({
+      [`GET ${at}`]: () => design({ outcomes: list }),
+      [`POST ${at}/outcomes`]: (call: { body: { code: string } }) => {
+        const made = outcome(7 + list.length, call.body.code);
+        list.push(made);
+        return made;
+      },
+    });
     show(<Outcomes />);
     await userEvent.click(await screen.findByRole('button', { name: 'Add outcome' }));
+    await userEvent.keyboard('True a wheel{Enter}True a disc{Enter}Ä 1{Enter}{Escape}');
+    const made = () => calls.filter((c) => c.method === 'POST').map((c) => c.body);
+    await vi.waitFor(() => expect(made()).toHaveLength(3));
+    expect(made()).toMatchObject([
+      { name: 'True a wheel', code: 'TRUE2' },
+      { name: 'True a disc', code: 'TRUE4' },
+      { name: 'Ä 1', code: 'Ä' },
+    ]);
+    expect(screen.queryByLabelText('Name of the outcome')).toBeNull();
+  });
+
+  it('stand in the field again when one could not be added', async () => {
+    serve({
+      [`GET ${at}`]: design(),
+      [`POST ${at}/outcomes`]: failure(503, { detail: 'Not now.' }),
+    });
+    show(<Outcomes />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Add outcome' }));
+    await userEvent.keyboard('Patch a tube{Enter}');
     await vi.waitFor(() =>
-      expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({ code: 'NEW2' }),
+      expect(screen.getByLabelText('Name of the outcome')).toHaveValue('Patch a tube'),
+    );
+  });
+
+  it('are tied to steps where they stand', async () => {
+    const calls = serve({
+      [`GET ${at}`]: design(),
+      [`PATCH ${at}/steps/11`]: step(11, 'PAGE', 5),
+    });
+    show(<Outcomes />, '/c/2/plan/outcomes?sel=6');
+    await userEvent.click(await screen.findByLabelText('Evidence from'));
+    const [first] = await screen.findAllByRole('option');
+    if (first) await userEvent.click(first);
+    await vi.waitFor(() =>
+      expect(calls.find((c) => c.method === 'PATCH')?.body).toMatchObject({
+        to: { evidenceFor: [{ outcome: 5 }, { outcome: 6, weight: 1 }] },
+      }),
     );
   });
 

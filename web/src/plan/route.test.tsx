@@ -84,9 +84,10 @@ const progress = {
 
 describe('the route', () => {
   it('of an empty course says what to do first', async () => {
-    serve({
+    const calls = serve({
       [`GET ${at}`]: design({ modules: [], publishedVersion: 0 }),
-      [`POST ${at}/modules`]: { id: 5, name: 'New module' },
+      [`POST ${at}/modules`]: { id: 5, name: 'Tubes' },
+      [`POST ${at}/steps`]: step(51, 'PAGE', 'How a patch holds'),
     });
     show(<RouteOutline />);
     const empty = await screen.findByText(/No modules yet/);
@@ -94,7 +95,15 @@ describe('the route', () => {
     expect(screen.getByRole('button', { name: 'Add step' })).toBeDisabled();
     const add = within(empty.parentElement as HTMLElement).getByRole('button');
     await userEvent.click(add);
+    // typed as fast as hands can, before the server has answered
+    await userEvent.keyboard('Tubes{Enter}How a patch holds{Enter}');
     await vi.waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('sel=module-5'));
+    await vi.waitFor(() =>
+      expect(calls.filter((c) => c.method === 'POST').map((c) => c.body)).toEqual([
+        { name: 'Tubes' },
+        { module: 5, kind: 'PAGE', name: 'How a patch holds' },
+      ]),
+    );
   });
 
   it('lists modules and steps with their rules and says what differs from what learners have', async () => {

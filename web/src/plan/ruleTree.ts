@@ -37,6 +37,17 @@ export function change(
   return parts.length === 0 ? undefined : { ...node, parts };
 }
 
+/** The part of a rule with an id. */
+export const partOf = (node: RuleNode, id: string): RuleNode | undefined =>
+  node.id === id ? node : node.parts.map((p) => partOf(p, id)).find((p) => p !== undefined);
+
+/** What a condition says. */
+export const lineOf = (node: RuleNode) => `${node.subject} ${node.says}`.trim();
+
+/** The last condition of a rule, where a field stands that adds one. */
+export const lastAsk = (node: RuleNode): RuleNode | undefined =>
+  node.is === 'ask' ? node : node.parts.map(lastAsk).findLast((p) => p !== undefined);
+
 /** Adds a condition to a rule: a rule of one question becomes all of two. */
 export function addTo(
   root: RuleNode | undefined,

@@ -31,6 +31,7 @@ import {
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
+import { toBeNamed } from '../ui/toBeNamed';
 import type { ActHeaders } from '../ui/useActKey';
 import {
   badgeEdit,
@@ -225,6 +226,7 @@ export function useDraft(course: number) {
           act: async () => {
             const made = await act();
             await fresh();
+            toBeNamed(`${part}-${made.id}`);
             then(made);
             return { made, ...added(part, [made], nameOf(made)) };
           },

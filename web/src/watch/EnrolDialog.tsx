@@ -1,9 +1,11 @@
-import { Alert, Box, Button } from '@mui/material';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Alert, Autocomplete, Box, Button, TextField } from '@mui/material';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { useTranslations } from 'use-intl';
 import * as z from 'zod/mini';
-import { api, body, type Enrolled } from '../api/client';
+import { api, body, type Candidate, type Enrolled } from '../api/client';
+import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { Field, FormDialog } from '../ui/FormDialog';
 import { useActKey } from '../ui/useActKey';
@@ -85,6 +87,12 @@ export function EnrolDialog({ onClose }: { onClose: () => void }) {
           )}
         </Alert>
       )}
+      <FindPeople
+        onTake={(email) => {
+          const others = addresses(fields.getValues('emails')).filter((e) => e !== email);
+          fields.setValue('emails', [...others, email].join('\n'), { shouldDirty: true });
+        }}
+      />
       <Field
         of={fields}
         name="emails"
@@ -92,10 +100,50 @@ export function EnrolDialog({ onClose }: { onClose: () => void }) {
         helperText={t('watch.enrolHint')}
         multiline
         minRows={4}
-        autoFocus
-        sx={{ mt: 0.5 }}
       />
     </FormDialog>
+  );
+}
+
+/** Finds people by part of a name; Enter takes the first. */
+function FindPeople({ onTake }: { onTake: (email: string) => void }) {
+  const t = useTranslations();
+  const course = useCourse();
+  const [text, setText] = useState('');
+  const asked = useDeferredValue(text);
+  const found = useQuery({
+    ...queries.candidates(course.id, asked),
+    placeholderData: keepPreviousData,
+  });
+  const options = text.trim().length > 1 ? (found.data ?? []) : [];
+  return (
+    <Autocomplete<Candidate, false, true, false>
+      autoHighlight
+      disableClearable
+      forcePopupIcon={false}
+      value={null as unknown as Candidate}
+      inputValue={text}
+      options={options}
+      filterOptions={(all) => all}
+      getOptionLabel={(p) => p.name}
+      getOptionKey={(p) => p.person}
+      open={text.trim().length > 1 && !found.isFetching}
+      noOptionsText={t('watch.nobodyFound', { text })}
+      onInputChange={(_, next, why) => why !== 'reset' && setText(next)}
+      onChange={(_, p) => {
+        onTake(p.email);
+        setText('');
+      }}
+      renderOption={({ key, ...line }, p) => (
+        <Box component="li" key={key} {...line} sx={{ display: 'flex', gap: 1 }}>
+          <span>{p.name}</span>
+          <Box component="span" sx={{ color: 'tone.soft', ml: 'auto' }}>
+            {p.email}
+          </Box>
+        </Box>
+      )}
+      renderInput={(params) => <TextField {...params} autoFocus label={t('watch.enrolFind')} />}
+    />
   );
 }
 

@@ -19,7 +19,7 @@ describe('enrolling', () => {
       },
     });
     show(<EnrolDialog onClose={() => {}} />);
-    const field = screen.getByRole('textbox');
+    const field = screen.getByLabelText(/E-mail addresses/);
     await userEvent.type(
       field,
       'edda@hollowlane.example, sol@hollowlane.example;nobody@hollowlane.example',
@@ -45,7 +45,7 @@ describe('enrolling where something must be complete before', () => {
           : { ...nothing, held: [kept('sol@x.example')], refused: [kept('edda@x.example')] },
     });
     show(<EnrolDialog onClose={() => {}} />);
-    await userEvent.type(screen.getByRole('textbox'), 'edda@x.example sol@x.example');
+    await userEvent.type(screen.getByLabelText(/E-mail addresses/), 'edda@x.example sol@x.example');
     await userEvent.click(screen.getByRole('button', { name: 'Enrol 2 learners' }));
     const alert = await screen.findByRole('alert');
     expect(alert).toHaveTextContent('1 waits until');

@@ -11,6 +11,7 @@ import type { Thing } from './found';
 const ACTS = [
   { act: 'publish', view: 'plan/route', name: 'doing.publish' },
   { act: 'module', view: 'plan/route', name: 'doing.module' },
+  { act: 'outcome', view: 'plan/outcomes', name: 'doing.outcome' },
   { act: 'badge', view: 'plan/badges', name: 'doing.badge' },
   { act: 'enrol', view: 'watch/progress', name: 'doing.enrol' },
 ];

@@ -2,8 +2,8 @@ import { Box, Button, FormControlLabel, MenuItem, Switch, TextField } from '@mui
 import { useTranslations } from 'use-intl';
 import type { BadgeEdit, Design, DesignBadge } from '../../api/client';
 import { BadgeDrawing } from '../../ui/BadgeDrawing';
+import { NameField } from '../../ui/NameField';
 import { Kicker } from '../../ui/Panel';
-import { SavedField } from '../../ui/SavedField';
 import { FindingsAt } from '../check/FindingsAt';
 import { ShelveButton } from '../copying/ShelveButton';
 import { RuleEditor } from '../RuleEditor';
@@ -38,11 +38,10 @@ export function BadgeInspector({
           <BadgeDrawing picture={badge.picture} label={badge.picture.alt} size={88} />
         )}
         <Box sx={{ flex: 1, display: 'grid', gap: 1, alignContent: 'start' }}>
-          <SavedField
+          <NameField
+            of={`badges-${badge.id}`}
             label={t('common.name')}
             value={badge.name}
-            autoFocus={badge.name === t('plan.newBadge')}
-            onFocus={(e) => e.target.select()}
             onSave={(name) => draft.badge(badge, { name })}
           />
           <Box sx={{ display: 'flex', gap: 1 }}>

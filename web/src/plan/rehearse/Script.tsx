@@ -3,7 +3,7 @@ import { useTranslations } from 'use-intl';
 import type { Design, Proposal, Rehearsal, RehearsedLine } from '../../api/client';
 import { readThread } from '../../ui/beads';
 import { day } from '../../ui/format';
-import { SavedField } from '../../ui/SavedField';
+import { NameField } from '../../ui/NameField';
 import { layThread, Thread } from '../../ui/Thread';
 import { ConditionInput } from '../ConditionInput';
 import type { Draft } from '../useDraft';
@@ -47,12 +47,11 @@ export function Script({ rehearsal, design, draft, chosen, select, onGone }: Pro
     <Box sx={{ minWidth: 0 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', mb: 1 }}>
         <Box sx={{ flex: 1, maxWidth: 420 }}>
-          <SavedField
+          <NameField
+            of={`rehearsals-${rehearsal.id}`}
             label={t('common.name')}
             fullWidth
             value={rehearsal.name}
-            autoFocus={rehearsal.name === t('rehearse.new')}
-            onFocus={(e) => e.target.select()}
             onSave={(name) => draft.rehearsal(rehearsal, { name })}
           />
         </Box>

@@ -35,7 +35,7 @@ export default function UndoButton({ course }: { course: number }) {
   if (!last) return null;
   const label = t('undo.last', { what: says(last) });
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0 }}>
+    <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0, color: 'tone.soft' }}>
       <Button
         color="inherit"
         size="small"
@@ -50,7 +50,7 @@ export default function UndoButton({ course }: { course: number }) {
           component="span"
           variant="body2"
           noWrap
-          sx={{ maxWidth: { xs: 0, lg: 130, xl: 260 }, display: { xs: 'none', lg: 'block' } }}
+          sx={{ maxWidth: { lg: 120, xl: 260 }, display: { xs: 'none', lg: 'block' } }}
         >
           {label}
         </Typography>

@@ -2,6 +2,8 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -316,6 +318,21 @@ class OutcomesTest extends SchoolTest {
         .isEqualTo(1);
     change(outcome, e -> e.put("retired", false));
     assertThat(sefa.get(proposals).toString()).contains("\"outcome\":" + outcome);
+  }
+
+  @Test
+  void a_condition_in_whose_place_one_is_typed_brings_its_like_first() {
+    long tie = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
+    outcome("KNOT", Sent.by(Method.BEST));
+    long module = course.design().path("modules").path(0).path("id").asLong();
+    String like =
+        URLEncoder.encode(
+            "{\"is\":\"at-mastery\",\"outcome\":" + tie + "}", StandardCharsets.UTF_8);
+    String at = course.path + "/design/proposals?text=outcome&place=module-opens&id=" + module;
+    JsonNode first = sefa.get(at + "&like=" + like).path(0).path("leaf");
+    assertThat(first.path("outcome").asLong()).isEqualTo(tie);
+    assertThat(sefa.call("GET", at + "&like=null", "").getStatus()).isEqualTo(422);
+    assertThat(sefa.call("GET", at + "&like=%7B", "").getStatus()).isEqualTo(422);
   }
 
   @Test

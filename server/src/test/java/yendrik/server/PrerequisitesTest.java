@@ -55,6 +55,16 @@ class PrerequisitesTest extends SchoolTest {
     return sefa.post(second.path + "/roster", new Emails(List.of(EDDA), Optional.of(anyway)));
   }
 
+  @Test
+  void people_who_could_be_enrolled_are_found_by_part_of_a_name_as_long_as_they_are_not() {
+    String found = second.path + "/roster/candidates?text=edd";
+    assertThat(sefa.get(found).toString()).contains(EDDA);
+    assertThat(sefa.get(second.path + "/roster/candidates?text=e")).isEmpty();
+    enrol(true);
+    assertThat(sefa.get(found).toString()).doesNotContain(EDDA);
+    assertThat(as("Edda Marsh").call("GET", found, "").getStatus()).isEqualTo(403);
+  }
+
   private boolean learnsThere() {
     return sefa.get(second.path + "/roster").toString().contains(EDDA);
   }

@@ -32,6 +32,11 @@ public interface StepLeaf extends Leaf.OfStrand {
   /** The question in words. */
   Question says(StepNames step);
 
+  /** Whether it cannot be so without the other being so as well. */
+  default boolean implies(StepLeaf other) {
+    return equals(other);
+  }
+
   /** What the record holds on it, empty when there is nothing to tell. */
   Optional<Ground> ground(LearnerRecord record, int step);
 

@@ -107,6 +107,54 @@ class ProposalsTest {
         .isEqualTo(new Leaf.AttendanceUnder(0.75));
   }
 
+  private Leaf instead(Leaf was, String typed) {
+    return proposals.inPlaceOf(was, typed, 5).getFirst().leaf();
+  }
+
+  @Test
+  void a_number_alone_in_the_place_of_a_condition_is_another_number_for_it() {
+    assertThat(instead(new MarkLeaf.Score(PADS, 0.6, 1), "75"))
+        .isEqualTo(new MarkLeaf.Score(PADS, 0.75, 1));
+    assertThat(instead(new AttemptLeaf.Attempted(PADS, 2), "3"))
+        .isEqualTo(new AttemptLeaf.Attempted(PADS, 3));
+    assertThat(instead(new Leaf.EnrolledFor(7), "14")).isEqualTo(new Leaf.EnrolledFor(14));
+  }
+
+  @Test
+  void a_word_in_the_place_of_a_condition_asks_something_else_about_the_same() {
+    assertThat(instead(new MarkLeaf.Score(PADS, 0.6, 1), "finished"))
+        .isEqualTo(new Leaf.StepDone(PADS));
+    assertThat(instead(new Leaf.StepDone(PADS), "passed")).isEqualTo(new MarkLeaf.Passed(PADS));
+  }
+
+  @Test
+  void a_condition_is_found_again_by_what_it_says_and_changed_within_it() {
+    var was = new MarkLeaf.Score(PADS, 0.6, 1);
+    String says = proposals.forText("quiz 60", 1).getFirst().sentence().line();
+    assertThat(instead(was, says)).isEqualTo(was);
+    assertThat(instead(was, says.replace("60", "85"))).isEqualTo(new MarkLeaf.Score(PADS, 0.85, 1));
+    var dated = proposals.forText("after 9 nov", 1).getFirst();
+    assertThat(instead(dated.leaf(), dated.sentence().line())).isEqualTo(dated.leaf());
+    assertThat(instead(dated.leaf(), "after Mon 16 Nov"))
+        .isEqualTo(proposals.forText("after 16 nov", 1).getFirst().leaf());
+  }
+
+  @Test
+  void a_number_that_is_part_of_a_name_is_no_amount() {
+    List<Step> steps = new ArrayList<>(steps());
+    steps.add(step(FILM, "Torque 2", StepKind.QUIZ, ask(new AttemptLeaf.Attempted(FILM, 1))));
+    var with =
+        new Proposals(
+            design(steps),
+            new RuleAt.StepOpens(PRACTICAL),
+            LocalDate.of(2026, 11, 20),
+            Catalogue.english());
+    assertThat(with.forText("torque 2 finished", 5).getFirst().leaf())
+        .isEqualTo(new Leaf.StepDone(FILM));
+    assertThat(with.forText("torque 2 scored 80", 5).getFirst().leaf())
+        .isEqualTo(new MarkLeaf.Score(FILM, 0.8, 1));
+  }
+
   @Test
   void words_that_nothing_says_propose_nothing() {
     assertThat(proposals.forText("submarine", 5)).isEmpty();

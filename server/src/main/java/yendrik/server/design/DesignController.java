@@ -222,24 +222,33 @@ class DesignController {
 
   record ProposalView(Map<String, Object> leaf, String subject, String says) {}
 
-  /** Conditions for what was typed, at a place such as {@code step-opens} and its id. */
+  /**
+   * Conditions for what was typed, at a place such as {@code step-opens} and its id.
+   *
+   * @param like the condition in whose place one will stand, as it is kept
+   */
   @GetMapping("/proposals")
   @Needs(Right.PLAN)
   List<ProposalView> proposals(
       @PathVariable CourseId course,
       @RequestParam String text,
       @RequestParam String place,
-      @RequestParam long id) {
+      @RequestParam long id,
+      @RequestParam Optional<String> like) {
     var design = RulePlaces.known(designs.draft(course).design(), place, id);
     var today = LocalDate.ofInstant(clock.instant(), design.zone());
     Set<OutcomeId> retired = drafts.outcomes().retired(course);
-    return new Proposals(design, RulePlaces.at(place, id), today, institutions.catalogue())
-        .forText(text, MOST_PROPOSALS + retired.size()).stream()
-            .filter(p -> outcome(p.leaf()).filter(retired::contains).isEmpty())
-            .limit(MOST_PROPOSALS)
-            .map(p ->
-                new ProposalView(Json.map(p.leaf()), p.sentence().subject(), p.sentence().says()))
-            .toList();
+    int most = MOST_PROPOSALS + retired.size();
+    var proposals =
+        new Proposals(design, RulePlaces.at(place, id), today, institutions.catalogue());
+    return like
+        .map(l -> proposals.inPlaceOf(Json.leaf("like", l), text, most))
+        .orElseGet(() -> proposals.forText(text, most))
+        .stream()
+        .filter(p -> outcome(p.leaf()).filter(retired::contains).isEmpty())
+        .limit(MOST_PROPOSALS)
+        .map(p -> new ProposalView(Json.map(p.leaf()), p.sentence().subject(), p.sentence().says()))
+        .toList();
   }
 
   private static Optional<OutcomeId> outcome(Leaf leaf) {

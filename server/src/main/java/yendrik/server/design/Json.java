@@ -17,6 +17,7 @@ import tools.jackson.databind.json.JsonMapper;
 import yendrik.core.Refusal;
 import yendrik.core.rehearse.Line;
 import yendrik.core.rule.Condition;
+import yendrik.core.rule.Leaf;
 import yendrik.core.words.Phrase;
 import yendrik.formats.json.CoreJson;
 import yendrik.server.http.Problem;
@@ -89,6 +90,16 @@ public final class Json {
       return COMPLETE.convertValue(sent, Line.class);
     } catch (JacksonException | IllegalArgumentException | Refusal e) {
       throw Problem.field(field, "line-unreadable", "reason", reason(e));
+    }
+  }
+
+  /** A question that a client sent as text, or a Problem that names the field. */
+  static Leaf leaf(String field, String sent) {
+    try {
+      return Optional.ofNullable(COMPLETE.readValue(sent, Leaf.class))
+          .orElseThrow(() -> new IllegalArgumentException(sent));
+    } catch (JacksonException | IllegalArgumentException | Refusal e) {
+      throw Problem.field(field, "rule-unreadable", "reason", reason(e));
     }
   }
 

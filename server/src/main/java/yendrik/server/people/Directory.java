@@ -22,9 +22,11 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Record;
+import org.jooq.Records;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import yendrik.core.id.CourseId;
 import yendrik.core.id.PersonId;
 import yendrik.server.http.ByFields;
 import yendrik.server.http.EmailAddress;
@@ -37,7 +39,7 @@ import yendrik.server.people.Accounts.What;
 /** The people of the institution, as administrators see, add and change them. */
 @Repository
 @Transactional
-class Directory {
+public class Directory {
   private static final int SHOWN = 300;
   private final DSLContext db;
   private final People people;
@@ -95,14 +97,39 @@ class Directory {
   /** Those in whose name or address each of these words is. */
   @Transactional(readOnly = true)
   Found find(String text) {
-    Condition wanted =
-        DSL.and(
-            Arrays.stream(text.strip().split("\\s+"))
-                .filter(word -> !word.isEmpty())
-                .map(word ->
-                    PERSON.NAME.containsIgnoreCase(word).or(PERSON.EMAIL.containsIgnoreCase(word)))
-                .toList());
+    Condition wanted = wanted(text);
     return new Found(db.fetchCount(PERSON), db.fetchCount(PERSON, wanted), lines(wanted));
+  }
+
+  private static Condition wanted(String text) {
+    return DSL.and(
+        Arrays.stream(text.strip().split("\\s+"))
+            .filter(word -> !word.isEmpty())
+            .map(word ->
+                PERSON.NAME.containsIgnoreCase(word).or(PERSON.EMAIL.containsIgnoreCase(word)))
+            .toList());
+  }
+
+  /** Somebody who can be enrolled. */
+  public record Candidate(PersonId person, String name, String email) {}
+
+  /** The first by name of those who are found and are not learners of a course. */
+  @Transactional(readOnly = true)
+  public List<Candidate> candidates(CourseId course, String text, int most) {
+    return db.select(PERSON.ID, PERSON.NAME, PERSON.EMAIL)
+        .from(PERSON)
+        .where(
+            wanted(text),
+            DSL.notExists(
+                DSL.selectOne()
+                    .from(ENROLMENT)
+                    .where(
+                        ENROLMENT.PERSON_ID.eq(PERSON.ID),
+                        ENROLMENT.COURSE_ID.eq(course),
+                        ENROLMENT.PRACTICE.isFalse())))
+        .orderBy(PERSON.NAME, PERSON.ID)
+        .limit(most)
+        .fetch(Records.mapping(Candidate::new));
   }
 
   private static final Field<Integer> COURSES =

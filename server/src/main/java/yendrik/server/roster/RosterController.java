@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
@@ -26,6 +27,7 @@ import yendrik.core.id.GroupId;
 import yendrik.core.id.PersonId;
 import yendrik.server.design.copying.Emptying;
 import yendrik.server.http.Problem;
+import yendrik.server.people.Directory;
 import yendrik.server.people.Needs;
 import yendrik.server.people.People;
 import yendrik.server.people.Right;
@@ -39,17 +41,27 @@ import yendrik.server.way.Walks;
 @RestController
 @RequestMapping("/api/courses/{course}/roster")
 class RosterController {
+  private static final int LEAST = 2;
+  private static final int MOST_CANDIDATES = 8;
+
   private final Walks walks;
+  private final Directory directory;
   private final People people;
   private final Learners learners;
   private final Emptying emptying;
   private final Enrolling enrolling;
 
   RosterController(
-      Walks walks, People people, Learners learners, Emptying emptying, Enrolling enrolling) {
+      Walks walks,
+      Directory directory,
+      People people,
+      Learners learners,
+      Emptying emptying,
+      Enrolling enrolling) {
     this.enrolling = enrolling;
     this.emptying = emptying;
     this.walks = walks;
+    this.directory = directory;
     this.people = people;
     this.learners = learners;
   }
@@ -104,6 +116,18 @@ class RosterController {
       List<String> unknown,
       List<KeptOut> held,
       List<KeptOut> refused) {}
+
+  /**
+   * People who could be enrolled, by parts of their names or addresses; none for a single letter.
+   */
+  @GetMapping("/candidates")
+  @Needs(Right.PLAN)
+  List<Directory.Candidate> candidates(
+      @PathVariable CourseId course, @RequestParam @Size(max = 100) String text) {
+    return text.strip().length() < LEAST
+        ? List.of()
+        : directory.candidates(course, text, MOST_CANDIDATES);
+  }
 
   /** Enrols people by their e-mail addresses; one unknown address does not stop the others. */
   @PostMapping

@@ -13,9 +13,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.ToIntFunction;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import yendrik.core.course.Badge;
 import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
@@ -43,7 +47,7 @@ public final class Proposals {
       Pattern.compile("(?<![\\p{L}\\d])(\\d{1,3})(?![\\p{L}\\d])");
   private static final Pattern DATE =
       Pattern.compile(
-          "(\\d{1,2})\\.? (jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\p{L}*\\.?,?(?: (\\d{4}))?(?!\\d)");
+          "(?:\\b(?:mon|tue|wed|thu|fri|sat|sun)\\p{L}*,? )?(\\d{1,2})\\.? (jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)\\p{L}*\\.?,?(?: (\\d{4}))?(?!\\d)");
   private static final DateTimeFormatter EXACT =
       new DateTimeFormatterBuilder()
           .parseCaseInsensitive()
@@ -56,8 +60,15 @@ public final class Proposals {
 
   private static final int LIKELY = 5;
 
+  private static final int MOST_NUMBERS = 4;
+
   /** How many years a day without one may mean. */
   private static final int CANDIDATES = 2;
+
+  /** What counts most when something is said in the place of a condition. */
+  private static final int SAME_SUBJECT = 100;
+
+  private static final int SAME_QUESTION = 50;
 
   private final CourseDesign design;
   private final RuleAt at;
@@ -81,23 +92,88 @@ public final class Proposals {
 
   /** The best proposals first, at most {@code most}. */
   public List<Proposal> forText(String typed, int most) {
+    return best(typed, most, _ -> 0);
+  }
+
+  /**
+   * What can be said in the place of a condition: first what is asked about the same, and of that
+   * the same question, so that a number alone is another number for it.
+   */
+  public List<Proposal> inPlaceOf(Leaf was, String typed, int most) {
+    return best(
+        typed,
+        most,
+        leaf ->
+            (subject(leaf).equals(subject(was)) ? SAME_SUBJECT : 0)
+                + (leaf.getClass() == was.getClass() ? SAME_QUESTION : 0));
+  }
+
+  /** What a question is about; the kind of question where it is about the learner or the clock. */
+  private static Object subject(Leaf leaf) {
+    return switch (leaf) {
+      case Leaf.OfStep of -> of.step();
+      case Leaf.OfOutcome of -> of.outcome();
+      case Leaf.ModuleDone(var module) -> module;
+      case Leaf.ModuleCount(var module, _) -> module;
+      case Leaf.ModuleShare(var module, _) -> module;
+      default -> leaf.getClass();
+    };
+  }
+
+  private List<Proposal> best(String typed, int most, ToIntFunction<Leaf> nearness) {
     String text = typed.toLowerCase(Locale.ROOT).strip();
     Matcher dated = DATE.matcher(text);
     boolean asksForDate = dated.find();
     List<LocalDate> dates = asksForDate ? dates(dated) : List.of();
     if (asksForDate && dates.isEmpty()) return List.of();
-    if (asksForDate) text = dated.replaceAll(" ");
-    OptionalInt number = number(text);
-    if (number.isPresent()) text = NUMBER.matcher(text).replaceAll(" ").replace("%", " ");
-    List<String> words =
-        Arrays.stream(text.split("[^\\p{L}\\d]+")).filter(w -> !w.isEmpty()).toList();
-    return candidates(number, dates).stream()
-        .map(c -> new Scored(c, c.score(words)))
-        .filter(s -> s.score > 0)
+    String rest = asksForDate ? dated.replaceAll(" ") : text;
+    return ways(rest)
+        .flatMap(way ->
+            candidates(way.number, dates).stream()
+                .map(c -> new Scored(c, c.score(way.words)))
+                .filter(s -> s.score > 0)
+                .map(s -> new Scored(s.candidate, s.score + nearness.applyAsInt(s.candidate.leaf))))
         .sorted(Comparator.comparingInt(Scored::score).reversed())
+        .map(s -> s.candidate.leaf)
+        .distinct()
         .limit(most)
-        .map(s -> new Proposal(s.candidate.leaf, wording.sentence(s.candidate.leaf, at)))
+        .map(leaf -> new Proposal(leaf, wording.sentence(leaf, at)))
         .toList();
+  }
+
+  /** One way to read what was typed: a number that is meant, and words. */
+  private record Way(OptionalInt number, List<String> words) {}
+
+  /** Each number can be the one that is meant; what stands in a name can be part of it as well. */
+  private Stream<Way> ways(String text) {
+    List<MatchResult> numbers = NUMBER.matcher(text).results().limit(MOST_NUMBERS).toList();
+    Stream<Way> meant =
+        numbers.stream()
+            .map(n ->
+                new Way(
+                    OptionalInt.of(Integer.parseInt(n.group(1))),
+                    words(text.substring(0, n.start()) + " " + text.substring(n.end()))));
+    boolean named = numbers.stream().allMatch(n -> isInAName(n.group(1)));
+    return named
+        ? Stream.concat(meant, Stream.of(new Way(OptionalInt.empty(), words(text))))
+        : meant;
+  }
+
+  private boolean isInAName(String number) {
+    return Stream.of(
+            design.modules().stream().map(CourseModule::name),
+            design.steps().map(Step::name),
+            design.outcomes().stream().flatMap(o -> Stream.of(o.code(), o.name())),
+            design.badges().stream().map(Badge::name),
+            design.groups().values().stream(),
+            design.sessions().values().stream(),
+            design.otherCourses().values().stream())
+        .flatMap(names -> names)
+        .anyMatch(name -> words(name).contains(number));
+  }
+
+  private static List<String> words(String text) {
+    return Arrays.stream(text.split("[^\\p{L}\\d]+")).filter(w -> !w.isEmpty()).toList();
   }
 
   private record Scored(Candidate candidate, int score) {}
@@ -109,16 +185,13 @@ public final class Proposals {
       List<String> own = List.of(words.toLowerCase(Locale.ROOT).split("[^\\p{L}\\d]+"));
       for (String word : typed) {
         if (own.contains(word)) score += 20;
-        else if (own.stream().anyMatch(w -> w.startsWith(word))) score += 10;
+        // the beginning of a number is another number
+        else if (!Character.isDigit(word.charAt(0))
+            && own.stream().anyMatch(w -> w.startsWith(word))) score += 10;
         else return 0;
       }
       return score;
     }
-  }
-
-  private static OptionalInt number(String text) {
-    Matcher found = NUMBER.matcher(text);
-    return found.find() ? OptionalInt.of(Integer.parseInt(found.group(1))) : OptionalInt.empty();
   }
 
   /** The days that a typed date can mean, the likeliest first; none that no calendar has. */

@@ -44,6 +44,11 @@ public sealed interface AttemptLeaf extends StepLeaf {
     }
 
     @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof Attempted(var s, var n) && s.equals(step) && n <= times;
+    }
+
+    @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       return record.standing(step);
     }
@@ -73,6 +78,11 @@ public sealed interface AttemptLeaf extends StepLeaf {
     @Override
     public Question says(StepNames step) {
       return step.asks("ask.on-days", "n", days);
+    }
+
+    @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof OnDays(var s, var n) && s.equals(step) && n <= days;
     }
 
     @Override
@@ -115,6 +125,11 @@ public sealed interface AttemptLeaf extends StepLeaf {
     @Override
     public Question says(StepNames step) {
       return step.asks("ask.improved", "share", Numbers.percent(by));
+    }
+
+    @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof Improved(var s, var n) && s.equals(step) && n <= by;
     }
 
     @Override

@@ -43,6 +43,11 @@ public sealed interface FilmLeaf extends StepLeaf {
     }
 
     @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof Watched(var s, var n) && s.equals(step) && n <= share;
+    }
+
+    @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       return Ground.of(
           Phrase.of("ground.watched", "share", Numbers.percent(FilmStrand.of(record).share(step))),

@@ -113,6 +113,11 @@ public sealed interface MarkLeaf extends StepLeaf {
     }
 
     @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof Score(var s, var f, var t) && s.equals(step) && f <= from && t >= to;
+    }
+
+    @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       return record.standing(step);
     }

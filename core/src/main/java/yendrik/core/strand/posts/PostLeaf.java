@@ -37,6 +37,11 @@ public sealed interface PostLeaf extends StepLeaf {
     }
 
     @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof Posted(var s, var n) && s.equals(step) && n <= times;
+    }
+
+    @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       PostsStrand posts = PostsStrand.of(record);
       return Ground.of(Phrase.of("ground.posted", "n", posts.posts(step)), posts.lastAt(step));
@@ -62,6 +67,11 @@ public sealed interface PostLeaf extends StepLeaf {
     @Override
     public Question says(StepNames step) {
       return step.asks("ask.replied", "n", times);
+    }
+
+    @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof Replied(var s, var n) && s.equals(step) && n <= times;
     }
 
     @Override

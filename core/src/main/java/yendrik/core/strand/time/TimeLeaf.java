@@ -40,6 +40,11 @@ public sealed interface TimeLeaf extends StepLeaf {
     }
 
     @Override
+    public boolean implies(StepLeaf other) {
+      return other instanceof TimeSpent(var s, var n) && s.equals(step) && n <= minutes;
+    }
+
+    @Override
     public Optional<Ground> ground(LearnerRecord record, int step) {
       return Ground.of(
           Phrase.of("ground.minutes", "n", TimeStrand.of(record).seconds(step) / 60),
