@@ -324,7 +324,7 @@ class OutcomesTest extends SchoolTest {
   void a_condition_in_whose_place_one_is_typed_brings_its_like_first() {
     long tie = outcome("TIE", Sent.by(Method.BEST)).path("id").asLong();
     outcome("KNOT", Sent.by(Method.BEST));
-    long module = course.design().path("modules").path(0).path("id").asLong();
+    long module = course.module("Work");
     String like =
         URLEncoder.encode(
             "{\"is\":\"at-mastery\",\"outcome\":" + tie + "}", StandardCharsets.UTF_8);
