@@ -464,6 +464,17 @@ export const queries = {
           }),
         ),
     }),
+  filledIn: (course: number, learner: number, subject: string, text: string) =>
+    queryOptions({
+      queryKey: ['letter', course, learner, subject, text],
+      queryFn: () =>
+        body(
+          api.POST('/api/courses/{course}/letters/preview', {
+            params: { path: { course } },
+            body: { learner, subject, body: text },
+          }),
+        ),
+    }),
   candidates: (course: number, text: string) =>
     queryOptions({
       queryKey: ['roster', course, 'candidates', text],

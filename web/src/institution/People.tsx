@@ -8,6 +8,7 @@ import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useNotice } from '../ui/Notice';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { TickedBar } from '../ui/TickedBar';
 import { useActKey } from '../ui/useActKey';
 import { useSelection } from '../ui/useSelection';
 import { PeopleTable } from './PeopleTable';
@@ -29,15 +30,6 @@ export default function People() {
   return (
     <>
       <Actions>
-        {ticked.size > 0 && (
-          <Button
-            variant="outlined"
-            disabled={invite.isPending}
-            onClick={() => invite.mutate([...ticked])}
-          >
-            {t('institution.sendLinks', { count: ticked.size })}
-          </Button>
-        )}
         <Button variant="contained" onClick={() => setAdding(true)}>
           {t('institution.add')} …
         </Button>
@@ -86,6 +78,15 @@ export default function People() {
               ) : (
                 <Empty title={t('institution.none')} hint={t('institution.noneHint')} />
               )}
+              <TickedBar count={ticked.size} onNone={() => setTicked(new Set())}>
+                <Button
+                  variant="contained"
+                  disabled={invite.isPending}
+                  onClick={() => invite.mutate([...ticked])}
+                >
+                  {t('institution.sendLinks', { count: ticked.size })}
+                </Button>
+              </TickedBar>
             </>
           )}
         </Loaded>

@@ -45,6 +45,8 @@ export type LearnerProps<I extends Is = Is> = StepProps & { part: One<LearnerPar
 /** Somebody's work at a step, as it is marked. */
 export interface MarkerProps {
   work: Work;
+  /** Whether it comes after another one that was marked just now. */
+  arrived: boolean;
   onDone: () => void;
 }
 

@@ -8,7 +8,9 @@ const flagged = (enrolment: number, name: string, letters: object[] = []) => ({
   enrolment,
   name,
   share: 0.25,
-  flags: [{ name: 'Quiet', since: '2026-11-16T08:00:00Z', reasons: ['Last here 12 days ago.'] }],
+  flags: [
+    { name: 'Quiet', since: '2026-11-16T08:00:00Z', reasons: [{ says: 'Last here 12 days ago.' }] },
+  ],
   letters,
 });
 const at = '/api/courses/2/follow-up';
@@ -50,7 +52,9 @@ describe('follow-up', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Write to 2 learners' }));
     await userEvent.click(await screen.findByRole('button', { name: 'Send 2 letters' }));
     expect(await screen.findByText('2 letters on their way.')).toBeInTheDocument();
-    expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({ learners: [1, 2] });
+    expect(calls.find((c) => c.path.endsWith('/letters'))?.body).toMatchObject({
+      learners: [1, 2],
+    });
     expect(screen.getByLabelText('Tick Bashir Colm')).not.toBeChecked();
   });
 

@@ -7,10 +7,12 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { TickedBar } from '../ui/TickedBar';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { Flags } from '../watch/Flags';
 import { LearnerInspector } from '../watch/LearnerInspector';
+import { ReasonsWithRemedies } from '../watch/ReasonsWithRemedies';
 import { Decisions } from './Decisions';
 import { WriteDialog } from './WriteDialog';
 
@@ -61,15 +63,6 @@ export default function FollowUp() {
                 <Typography sx={{ fontWeight: 700 }}>
                   {t('watch.learners', { count: rows.length })}
                 </Typography>
-                {ticked.size > 0 && (
-                  <Button
-                    variant="contained"
-                    sx={{ ml: 'auto' }}
-                    onClick={() => setWriting([...ticked])}
-                  >
-                    {t('watch.write', { count: ticked.size })}
-                  </Button>
-                )}
               </Box>
               <Box
                 component="ul"
@@ -93,6 +86,11 @@ export default function FollowUp() {
                   />
                 ))}
               </Box>
+              <TickedBar count={ticked.size} onNone={() => setTicked(new Set())}>
+                <Button variant="contained" onClick={() => setWriting([...ticked])}>
+                  {t('watch.write', { count: ticked.size })}
+                </Button>
+              </TickedBar>
               {writing && (
                 <WriteDialog
                   learners={rows.filter((r) => writing.includes(r.enrolment))}
@@ -152,7 +150,7 @@ function Row({
         </Box>
         {row.flags.map((f) => (
           <Typography key={f.name} variant="body2">
-            {f.reasons.join(' ')}{' '}
+            <ReasonsWithRemedies reasons={f.reasons} learner={row} />{' '}
             <Box component="span" sx={{ color: 'tone.soft' }}>
               ({t('watch.since', { date: day(f.since) })})
             </Box>

@@ -55,6 +55,12 @@ const work = {
 };
 const at = '/api/courses/2/marking';
 
+/** Passed with all points. */
+async function judgeAll() {
+  await userEvent.click(screen.getByRole('button', { name: 'Passed' }));
+  await userEvent.type(screen.getByLabelText('Points of 20'), '20');
+}
+
 describe('marking', () => {
   it('says when nothing waits', async () => {
     serve({ [`GET ${at}`]: { handedIn: [], toSignOff: [] } });
@@ -108,6 +114,26 @@ describe('marking', () => {
     await vi.waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('sel=6-14'));
   });
 
+  it('says what is missing, sends by keys, and goes with the focus to the next work', async () => {
+    const calls = serve({
+      [`GET ${at}`]: queue,
+      [`GET ${at}/*`]: work,
+      [`POST ${at}/5/14/marks`]: undefined,
+    });
+    show(<Marking />, '/c/2/teach/marking?sel=5-14');
+    const send = await screen.findByRole('button', { name: 'Send to Celeste Adeyo' });
+    expect(send).toBeDisabled();
+    expect(send).toHaveAccessibleDescription('Choose a judgement first.');
+    await userEvent.click(screen.getByRole('button', { name: 'Passed' }));
+    expect(send).toHaveAccessibleDescription('Give points first.');
+    await userEvent.keyboard('{Control>}{Enter}{/Control}');
+    expect(calls.some((c) => c.method === 'POST')).toBe(false);
+    await userEvent.type(screen.getByLabelText('Points of 20'), '20');
+    await userEvent.keyboard('{Control>}{Enter}{/Control}');
+    await vi.waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('sel=6-14'));
+    await vi.waitFor(() => expect(screen.getByRole('heading', { level: 1 })).toHaveFocus());
+  });
+
   it('keeps everything that was written when somebody else was faster', async () => {
     serve({
       [`GET ${at}`]: queue,
@@ -116,6 +142,7 @@ describe('marking', () => {
     });
     show(<Marking />, '/c/2/teach/marking?sel=5-14');
     await userEvent.type(await screen.findByLabelText('Comment'), 'Clear.');
+    await judgeAll();
     await userEvent.click(screen.getByRole('button', { name: 'Send to Celeste Adeyo' }));
     expect(await screen.findByRole('alert')).toHaveTextContent('newer version');
     expect(screen.getByLabelText('Comment')).toHaveValue('Clear.');
@@ -131,6 +158,7 @@ describe('marking', () => {
     const own = await screen.findByText('On my own');
     await userEvent.click(own);
     await userEvent.click(own);
+    await judgeAll();
     await userEvent.click(screen.getByRole('button', { name: 'Send to Celeste Adeyo' }));
     await vi.waitFor(() =>
       expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({ levels: {} }),
@@ -183,6 +211,7 @@ describe('marking', () => {
     await userEvent.click(within(measured).getByRole('radio', { name: /No/ }));
     expect(screen.getByLabelText('Points of 20')).toHaveValue(12);
     expect(screen.getByText('Job card: 6 of 10 points')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Passed' }));
     await userEvent.click(screen.getByRole('button', { name: 'Send to Celeste Adeyo' }));
     await vi.waitFor(() =>
       expect(calls.find((c) => c.method === 'POST')?.body).toMatchObject({

@@ -1,5 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Waiting } from '../api/client';
 import { queries } from '../api/queries';
@@ -17,6 +18,7 @@ export default function Marking() {
   const course = useCourse();
   useLive(course.id, ['marking']);
   const [sel, select] = useSelection();
+  const [arrived, setArrived] = useState(false);
   const queue = useQuery(queries.marking(course.id));
   const [enrolment, step] = (sel ?? '').split('-').map(Number);
   const all = [...(queue.data?.handedIn ?? []), ...(queue.data?.toSignOff ?? [])];
@@ -26,8 +28,14 @@ export default function Marking() {
     if (next) select(key(next));
   };
   const after = (done: string) => {
-    const rest = (queue.data?.handedIn ?? []).filter((w) => key(w) !== done);
-    select(rest[0] ? key(rest[0]) : null);
+    const data = queue.data?.handedIn ?? [];
+    const rest = data.filter((w) => key(w) !== done);
+    // The one that stood below it; at the end the first again.
+    const below = data.findIndex((w) => key(w) === done);
+    const next = rest[below] ?? rest[0];
+    setArrived(true);
+    select(next ? key(next) : null);
+    if (!next) document.getElementById('main')?.focus();
   };
   return (
     <Loaded query={queue}>
@@ -60,6 +68,7 @@ export default function Marking() {
               key={sel}
               enrolment={enrolment}
               step={step}
+              arrived={arrived}
               onDone={() => after(sel ?? '')}
             />
           ) : (

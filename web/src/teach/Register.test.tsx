@@ -105,7 +105,8 @@ describe('the register', () => {
   it('is taken by keys from one learner to the next', async () => {
     const calls = serve(answers);
     show(<Register />);
-    const sheet = await screen.findByRole('group', { name: 'Register' });
+    const sheet = await screen.findByRole('grid', { name: 'Register' });
+    expect(sheet).toHaveFocus();
     fireEvent.keyDown(sheet, { key: '1' });
     fireEvent.keyDown(sheet, { key: '5' });
     await vi.waitFor(() =>

@@ -1,6 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import {
   type AttendanceStatus,
@@ -86,6 +86,10 @@ export function RegisterSheet({
       },
     );
   };
+  // Whoever comes here marks; whoever goes through the sessions by keys goes on with them.
+  const ready = useCallback((sheet: HTMLElement | null) => {
+    if (!document.activeElement?.closest('[data-list]')) sheet?.focus({ preventScroll: true });
+  }, []);
   const go = (by: 1 | -1) => setRow(Math.max(0, Math.min(lines.length - 1, row + by)));
   const put = (status: number | null) => {
     const line = lines[row];
@@ -135,9 +139,11 @@ export function RegisterSheet({
             <>
               <Counts session={data.session} statuses={calendar.statuses} />
               <Box
-                role="group"
+                role="grid"
                 aria-label={t('teach.register')}
+                aria-activedescendant={lines[row] && `line-${lines[row].enrolment}`}
                 tabIndex={0}
+                ref={ready}
                 onKeyDown={keys}
                 sx={{
                   bgcolor: 'tone.panel',
@@ -219,6 +225,9 @@ function Row({
   const t = useTranslations();
   return (
     <Box
+      role="row"
+      id={`line-${line.enrolment}`}
+      aria-selected={on}
       sx={{
         display: 'flex',
         alignItems: { sm: 'center' },
@@ -233,7 +242,7 @@ function Row({
         bgcolor: on ? 'tone.madderWash' : 'transparent',
       }}
     >
-      <Box sx={{ flex: 1, minWidth: 0 }}>
+      <Box role="rowheader" sx={{ flex: 1, minWidth: 0 }}>
         <Typography noWrap sx={{ fontWeight: 700 }}>
           {line.name}
         </Typography>
@@ -249,13 +258,15 @@ function Row({
           </Box>
         </Typography>
       </Box>
-      <StatusChoice
-        name={line.name}
-        value={line.status ?? null}
-        statuses={statuses}
-        begun={begun}
-        onChange={onMark}
-      />
+      <Box role="gridcell">
+        <StatusChoice
+          name={line.name}
+          value={line.status ?? null}
+          statuses={statuses}
+          begun={begun}
+          onChange={onMark}
+        />
+      </Box>
     </Box>
   );
 }

@@ -8,11 +8,13 @@ import { Loaded } from '../ui/Panel';
 interface Props {
   enrolment: number;
   step: number;
+  /** Whether it comes after another one that was marked just now. */
+  arrived?: boolean;
   onDone: () => void;
 }
 
 /** Somebody's work at a step, marked in the way of its kind. */
-export function WorkPanel({ enrolment, step, onDone }: Props) {
+export function WorkPanel({ enrolment, step, arrived = false, onDone }: Props) {
   const course = useCourse();
   const work = useQuery({
     ...queries.work(course.id, enrolment, step),
@@ -22,7 +24,9 @@ export function WorkPanel({ enrolment, step, onDone }: Props) {
     <Loaded query={work}>
       {(data) => {
         const { Marker } = room(data.kind);
-        return <Suspense>{Marker && <Marker work={data} onDone={onDone} />}</Suspense>;
+        return (
+          <Suspense>{Marker && <Marker work={data} arrived={arrived} onDone={onDone} />}</Suspense>
+        );
       }}
     </Loaded>
   );

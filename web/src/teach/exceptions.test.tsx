@@ -78,7 +78,13 @@ describe('an exception for several learners', () => {
   const sent = (calls: Call[]) => calls.find((c) => c.method === 'POST')?.body;
 
   it('goes to all of them, with what its kind needs', async () => {
-    const { calls, done } = dialog({ given: 2, left: [] });
+    const { calls, done } = dialog({
+      given: [
+        { enrolment: 5, fact: 1 },
+        { enrolment: 6, fact: 2 },
+      ],
+      left: [],
+    });
     await userEvent.click(screen.getByRole('combobox', { name: 'What is allowed' }));
     await userEvent.click(screen.getByRole('option', { name: 'more attempts' }));
     await userEvent.click(screen.getByRole('combobox', { name: 'Step' }));
@@ -96,7 +102,10 @@ describe('an exception for several learners', () => {
   });
 
   it('says for whom it would have done nothing, and stays open', async () => {
-    const { done } = dialog({ given: 1, left: [{ enrolment: 6, why: '“Pads” is open already.' }] });
+    const { done } = dialog({
+      given: [{ enrolment: 5, fact: 1 }],
+      left: [{ enrolment: 6, why: '“Pads” is open already.' }],
+    });
     await userEvent.click(screen.getByRole('button', { name: 'Allow it' }));
     expect(await screen.findByText(/Ruben Sato: “Pads” is open already/)).toBeInTheDocument();
     expect(screen.getByText(/Allowed for 1 learner/)).toBeInTheDocument();

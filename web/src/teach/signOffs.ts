@@ -1,9 +1,12 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
+import { useTranslations } from 'use-intl';
 import { ApiError, api, type Met } from '../api/client';
 import { queries } from '../api/queries';
+import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
 import { signOffsKey } from '../ui/unsent';
+import { useNames } from '../ui/useNames';
 
 const AGAIN_AFTER = 10_000;
 
@@ -85,12 +88,38 @@ const forGood = (error: unknown) =>
 
 /** Sends one after the other what waits, and tries again when there is a connection. */
 export function useSending(course: number) {
+  const t = useTranslations();
+  const names = useNames();
+  const notice = useNotice();
   const client = useQueryClient();
   const { at, waiting } = useSignOffs(course);
   const busy = useRef(false);
+  const { mutate: takeBack } = useMutation({
+    mutationFn: async (of: SignOff[]) => {
+      for (const { enrolment, step } of of)
+        await api.DELETE('/api/courses/{course}/marking/{enrolment}/{step}/sign-offs', {
+          params: { path: { course, enrolment, step } },
+        });
+    },
+    onSuccess: (_, of) =>
+      notice({
+        tone: 'success',
+        text: t('teach.signOffGone', { name: names(of.map((s) => s.learner)) }),
+      }),
+    onError: (e) => notice({ tone: 'error', text: e.message }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['practicals', course] }),
+  });
+  const told = useRef((_sent: SignOff[]) => {});
+  told.current = (sent) =>
+    notice({
+      tone: 'success',
+      text: t('teach.signedOffSome', { names: names(sent.map((s) => s.learner)) }),
+      undo: () => takeBack(sent),
+    });
   const send = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
+    const sent: SignOff[] = [];
     try {
       for (;;) {
         const next = load(at).find((s) => !s.refused);
@@ -101,6 +130,7 @@ export function useSending(course: number) {
             headers: { 'Act-Key': next.key },
             body: toServer(next),
           });
+          sent.push(next);
           keep(
             at,
             load(at).filter((s) => s.key !== next.key),
@@ -116,6 +146,7 @@ export function useSending(course: number) {
       }
     } finally {
       busy.current = false;
+      if (sent.length > 0) told.current(sent);
       for (const key of ['practicals', 'marking', 'progress', 'work'])
         void client.invalidateQueries({ queryKey: [key, course] });
     }

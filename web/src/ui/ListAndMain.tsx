@@ -32,6 +32,7 @@ export function ListAndMain({
       <Box
         component="nav"
         aria-label={label}
+        data-list=""
         tabIndex={0}
         {...(onStep && { onKeyDown: keysHere(upAndDown(onStep)) })}
         sx={{

@@ -11,6 +11,7 @@ import { useNotice } from '../ui/Notice';
 import { useActKey } from '../ui/useActKey';
 import { type Fields, useFields, whole } from '../ui/useFields';
 import { exceptionsChanged } from './exceptionsChanged';
+import { useTakingBack } from './useTakingBack';
 
 const KINDS = ['OPEN', 'EXCUSE', 'MOVE_DUE', 'ADD_ATTEMPTS', 'ADD_TIME', 'START_ANEW'] as const;
 export type ExceptionKind = (typeof KINDS)[number];
@@ -46,6 +47,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
   const client = useQueryClient();
   const notice = useNotice();
   const once = useActKey();
+  const takeBack = useTakingBack();
   const fields = useFields<Typed, Exception>(exception, {
     kind: first,
     step: steps[0]?.id ?? 0,
@@ -84,7 +86,11 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
       once.renew();
       exceptionsChanged(client, course.id);
       if (left.length > 0) return;
-      notice({ tone: 'success', text: t('watch.exceptionsGiven', { count: given }) });
+      notice({
+        tone: 'success',
+        text: t('watch.exceptionsGiven', { count: given.length }),
+        undo: () => takeBack(given),
+      });
       onDone?.();
       onClose();
     },
@@ -151,7 +157,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
       <Field of={fields} name="reason" label={t('watch.reason')} />
       {left.length > 0 && (
         <Alert severity="info">
-          {t('watch.exceptionsLeft', { given: give.data?.given ?? 0 })}
+          {t('watch.exceptionsLeft', { given: give.data?.given.length ?? 0 })}
           <Box component="ul" sx={{ my: 0.5, pl: 2 }}>
             {left.map((l) => (
               <Typography component="li" variant="body2" key={l.enrolment}>

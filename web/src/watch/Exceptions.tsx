@@ -2,7 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { api, type BeadInfo } from '../api/client';
+import { api, type BeadInfo, body } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
@@ -12,6 +12,7 @@ import { useActKey } from '../ui/useActKey';
 import { useLine } from '../ui/useNames';
 import { ExceptionDialog, type ExceptionKind } from './ExceptionDialog';
 import { exceptionsChanged } from './exceptionsChanged';
+import { useTakingBack } from './useTakingBack';
 
 /** What is given by one click, without a reason. */
 type AtOnce = 'OPEN' | 'ADD_ATTEMPTS';
@@ -23,19 +24,34 @@ function useGiving(bead: BeadInfo) {
   const client = useQueryClient();
   const notice = useNotice();
   const once = useActKey();
+  const takeBack = useTakingBack();
   return useMutation({
     mutationFn: (kind: AtOnce) => {
-      const exception = { kind, reason: '', step: bead.step };
-      return api.POST('/api/courses/{course}/learners/{enrolment}/exceptions', {
-        params: { path: { course: course.id, enrolment: bead.enrolment } },
-        headers: once.headers({ enrolment: bead.enrolment, exception }),
-        body: exception,
-      });
+      const sent = {
+        learners: [bead.enrolment],
+        exception: { kind, reason: '', step: bead.step },
+      };
+      return body(
+        api.POST('/api/courses/{course}/exceptions', {
+          params: { path: { course: course.id } },
+          headers: once.headers(sent),
+          body: sent,
+        }),
+      );
     },
-    onSuccess: () => {
+    onSuccess: ({ given, left }) => {
       once.renew();
-      notice({ tone: 'success', text: t('watch.exceptionDone') });
       exceptionsChanged(client, course.id);
+      const [refused] = left;
+      notice(
+        refused
+          ? { tone: 'error', text: refused.why }
+          : {
+              tone: 'success',
+              text: t('watch.exceptionDone'),
+              undo: () => takeBack(given),
+            },
+      );
     },
     onError: (e) => notice({ tone: 'error', text: e.message }),
   });

@@ -12,6 +12,7 @@ import { Kicker, Loaded, Section } from '../ui/Panel';
 import { useLine } from '../ui/useNames';
 import { DayBars } from './DayBars';
 import { Happenings } from './Happenings';
+import { ReasonsWithRemedies } from './ReasonsWithRemedies';
 
 export function LearnerInspector({
   enrolment,
@@ -38,7 +39,7 @@ export function LearnerInspector({
               {t('watch.earlier', { n: data.earlier })}
             </Typography>
           )}
-          <Reasons flags={data.flags} />
+          <Reasons flags={data.flags} learner={{ enrolment, name: data.name }} />
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', mt: 1 }}>
             <Button variant="contained" onClick={onWrite}>
               {t('watch.writeOne')}
@@ -121,7 +122,13 @@ export function LearnerInspector({
   );
 }
 
-export function Reasons({ flags }: { flags: Learner['flags'] }) {
+export function Reasons({
+  flags,
+  learner,
+}: {
+  flags: Learner['flags'];
+  learner: { enrolment: number; name: string };
+}) {
   const t = useTranslations();
   return (
     <>
@@ -132,7 +139,7 @@ export function Reasons({ flags }: { flags: Learner['flags'] }) {
         >
           <Typography>
             <b>{t('watch.flagSince', { flag: f.name, date: day(f.since) })}</b>{' '}
-            {f.reasons.join(' ')}
+            <ReasonsWithRemedies reasons={f.reasons} learner={learner} />
           </Typography>
         </Box>
       ))}

@@ -7,6 +7,7 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { Wedge } from '../ui/Glyphs';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { TickedBar } from '../ui/TickedBar';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { CellInspector } from './CellInspector';
@@ -149,11 +150,6 @@ function Levels({
             ▸ {name} {heads.filter((c) => c.group === name).length}
           </Button>
         ))}
-        {ticked.size > 0 && (
-          <Button variant="contained" sx={{ ml: 'auto' }} onClick={() => setRating(true)}>
-            {t('watch.rate', { count: ticked.size })}
-          </Button>
-        )}
       </FilterBar>
       <Grid
         label={t('frame.mastery')}
@@ -180,6 +176,11 @@ function Levels({
           );
         }}
       />
+      <TickedBar count={ticked.size} onNone={() => setTicked(new Set())}>
+        <Button variant="contained" onClick={() => setRating(true)}>
+          {t('watch.rate', { count: ticked.size })}
+        </Button>
+      </TickedBar>
       {rating && (
         <RateDialog
           outcomes={data.outcomes}

@@ -1,6 +1,6 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { serve, show } from '../test/stage';
 import Progress from './Progress';
 
@@ -63,7 +63,14 @@ describe('progress', () => {
   it('allows those who are ticked something at any step, and unticks them', async () => {
     const calls = serve({
       'GET /api/courses/2/reports/progress': progress([learner(1), learner(2)]),
-      'POST /api/courses/2/exceptions': { given: 2, left: [] },
+      'POST /api/courses/2/exceptions': {
+        given: [
+          { enrolment: 1, fact: 8 },
+          { enrolment: 2, fact: 9 },
+        ],
+        left: [],
+      },
+      'DELETE /api/courses/2/learners/*': undefined,
     });
     show(<Progress />);
     await userEvent.click(await screen.findByRole('checkbox', { name: 'Tick all shown' }));
@@ -76,6 +83,13 @@ describe('progress', () => {
       exception: { kind: 'OPEN', step: 1, reason: '' },
     });
     expect(screen.getByRole('checkbox', { name: 'Tick all shown' })).not.toBeChecked();
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    await vi.waitFor(() =>
+      expect(calls.filter((c) => c.method === 'DELETE').map((c) => c.path)).toEqual([
+        '/api/courses/2/learners/1/exceptions/8',
+        '/api/courses/2/learners/2/exceptions/9',
+      ]),
+    );
   });
 
   it('goes through learners by keys, one for each press', async () => {

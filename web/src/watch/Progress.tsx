@@ -8,6 +8,7 @@ import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { WriteDialog } from '../reach/WriteDialog';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
+import { TickedBar } from '../ui/TickedBar';
 import { useAsked } from '../ui/useAsked';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
@@ -129,21 +130,6 @@ function Table({ data }: { data: ProgressData }) {
           slotProps={{ htmlInput: { 'aria-label': t('watch.find') } }}
           sx={{ width: 150, bgcolor: 'tone.panel' }}
         />
-        <Box sx={{ ml: 'auto', display: 'flex', gap: 1.5, alignItems: 'center' }}>
-          {ticked.size > 0 && (
-            <>
-              <Typography sx={{ fontWeight: 700 }}>
-                {t('watch.selected', { count: ticked.size })}
-              </Typography>
-              <Button variant="outlined" onClick={() => setExcepting(true)}>
-                {t('watch.exception')} …
-              </Button>
-              <Button variant="contained" onClick={() => setWriting([...ticked])}>
-                {t('watch.write', { count: ticked.size })}
-              </Button>
-            </>
-          )}
-        </Box>
       </Box>
       {rows.length === 0 ? (
         <Empty
@@ -172,6 +158,14 @@ function Table({ data }: { data: ProgressData }) {
         />
       )}
       <Legend />
+      <TickedBar count={ticked.size} onNone={() => setTicked(new Set())}>
+        <Button variant="outlined" onClick={() => setExcepting(true)}>
+          {t('watch.exception')} …
+        </Button>
+        <Button variant="contained" onClick={() => setWriting([...ticked])}>
+          {t('watch.write', { count: ticked.size })}
+        </Button>
+      </TickedBar>
       {excepting && (
         <ExceptionDialog
           learners={data.learners.filter((l) => ticked.has(l.enrolment))}

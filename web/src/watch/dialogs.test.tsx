@@ -1,10 +1,10 @@
-import { screen } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import NewCourseDialog from '../frame/NewCourseDialog';
 import { PublishDialog } from '../plan/PublishDialog';
 import { WriteDialog } from '../reach/WriteDialog';
-import { failure, serve, show } from '../test/stage';
+import { type Call, failure, serve, show } from '../test/stage';
 import { EnrolDialog } from './EnrolDialog';
 
 describe('enrolling', () => {
@@ -170,7 +170,14 @@ describe('publishing', () => {
 describe('writing to learners', () => {
   it('sends one text for all who are chosen', async () => {
     const sent = vi.fn();
-    const calls = serve({ 'POST /api/courses/2/letters': { letters: 2 } });
+    const calls = serve({
+      'POST /api/courses/2/letters': { letters: 2 },
+      'POST /api/courses/2/letters/preview': (call: Call) => ({
+        to: (call.body as { learner: number }).learner === 5 ? 'Ruben Sato' : 'Edda Marsh',
+        subject: 'How is it going',
+        body: 'Hello there',
+      }),
+    });
     show(
       <WriteDialog
         learners={[
@@ -182,9 +189,15 @@ describe('writing to learners', () => {
       />,
     );
     expect(screen.getByText(/Ruben Sato, Edda Marsh/)).toBeInTheDocument();
+    const filled = await screen.findByRole('region', { name: 'As Ruben Sato gets it' });
+    expect(filled).toHaveTextContent('Hello there');
+    await userEvent.click(within(filled).getByRole('button', { name: 'Another one' }));
+    await screen.findByRole('region', { name: 'As Edda Marsh gets it' });
     await userEvent.click(screen.getByRole('button', { name: /Send 2/ }));
     await vi.waitFor(() => expect(sent).toHaveBeenCalled());
-    expect(calls[0]?.body).toMatchObject({ learners: [5, 6] });
+    expect(calls.find((c) => c.path.endsWith('/letters'))?.body).toMatchObject({
+      learners: [5, 6],
+    });
   });
 
   it('keeps the text when sending fails', async () => {

@@ -2,7 +2,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { BeadInfo, Learner, Part } from '../api/client';
-import { type Call, failure, serve, show } from '../test/stage';
+import { type Call, serve, show } from '../test/stage';
 import { BeadInspector } from './BeadInspector';
 import { LearnerInspector } from './LearnerInspector';
 
@@ -46,7 +46,7 @@ const posted = (calls: Call[]) => calls.find((c) => c.method === 'POST');
 function inspect(more: object = {}, answers: object = {}) {
   const calls = serve({
     [`GET ${at}/steps/12`]: bead(more),
-    [`POST ${at}/exceptions`]: undefined,
+    'POST /api/courses/2/exceptions': { given: [{ enrolment: 5, fact: 1 }], left: [] },
     ...answers,
   });
   const onLearner = vi.fn();
@@ -71,21 +71,29 @@ describe('a bead', () => {
     const { calls } = inspect();
     await userEvent.click(await screen.findByRole('button', { name: 'Give an attempt' }));
     await vi.waitFor(() =>
-      expect(posted(calls)?.body).toEqual({ kind: 'ADD_ATTEMPTS', step: 12, reason: '' }),
+      expect(posted(calls)?.body).toEqual({
+        learners: [5],
+        exception: { kind: 'ADD_ATTEMPTS', step: 12, reason: '' },
+      }),
     );
   });
 
   it('that is closed can be opened, and has no attempt to give', async () => {
     const { calls } = inspect({ state: 'CLOSED', outOfReach: false, attemptsLeft: 3 });
     await userEvent.click(await screen.findByRole('button', { name: 'Open now' }));
-    await vi.waitFor(() => expect(posted(calls)?.body).toMatchObject({ kind: 'OPEN' }));
+    await vi.waitFor(() =>
+      expect(posted(calls)?.body).toMatchObject({ exception: { kind: 'OPEN' } }),
+    );
     expect(screen.queryByRole('button', { name: 'Give an attempt' })).not.toBeInTheDocument();
   });
 
   const given = (calls: Call[]) => calls.find((c) => c.path === '/api/courses/2/exceptions')?.body;
 
   it('is excused with a reason, and nothing happens on cancelling', async () => {
-    const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
+    const { calls } = inspect(
+      {},
+      { 'POST /api/courses/2/exceptions': { given: [{ enrolment: 5, fact: 1 }], left: [] } },
+    );
     await userEvent.click(await screen.findByRole('button', { name: 'Excuse …' }));
     const dialog = await screen.findByRole('dialog');
     await userEvent.click(within(dialog).getByRole('button', { name: 'Cancel' }));
@@ -103,7 +111,10 @@ describe('a bead', () => {
   });
 
   it('is opened until a moment', async () => {
-    const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
+    const { calls } = inspect(
+      {},
+      { 'POST /api/courses/2/exceptions': { given: [{ enrolment: 5, fact: 1 }], left: [] } },
+    );
     await userEvent.click(await screen.findByRole('button', { name: 'More …' }));
     const dialog = within(await screen.findByRole('dialog'));
     await userEvent.click(dialog.getByRole('combobox', { name: 'What is allowed' }));
@@ -117,7 +128,10 @@ describe('a bead', () => {
   });
 
   it('can get more time, or a later date, at its step', async () => {
-    const { calls } = inspect({}, { 'POST /api/courses/2/exceptions': { given: 1, left: [] } });
+    const { calls } = inspect(
+      {},
+      { 'POST /api/courses/2/exceptions': { given: [{ enrolment: 5, fact: 1 }], left: [] } },
+    );
     await userEvent.click(await screen.findByRole('button', { name: 'More …' }));
     const dialog = within(await screen.findByRole('dialog'));
     expect(dialog.getByLabelText('New date')).toBeInTheDocument();
@@ -161,7 +175,15 @@ describe('a bead', () => {
   });
 
   it('says what went wrong when an exception is refused', async () => {
-    inspect({}, { [`POST ${at}/exceptions`]: failure(409, { detail: 'It is done already.' }) });
+    inspect(
+      {},
+      {
+        'POST /api/courses/2/exceptions': {
+          given: [],
+          left: [{ enrolment: 5, why: 'It is done already.' }],
+        },
+      },
+    );
     await userEvent.click(await screen.findByRole('button', { name: 'Give an attempt' }));
     expect(await screen.findByText('It is done already.')).toBeInTheDocument();
   });
@@ -188,7 +210,7 @@ const learner = (more: Partial<Learner> = {}): Learner => ({
     {
       name: 'Quiet',
       since: '2026-11-21T18:00:00Z',
-      reasons: ['Not in the course for 9 days.'],
+      reasons: [{ says: 'Not in the course for 9 days.' }],
     },
   ],
   levels: [

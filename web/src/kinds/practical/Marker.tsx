@@ -5,15 +5,15 @@ import type { MarkerProps } from '../room';
 import { MarkingForm } from '../shared/MarkingForm';
 
 /** What was seen at the bench is signed off. */
-export default function Marker({ work, onDone }: MarkerProps) {
+export default function Marker({ work, arrived, onDone }: MarkerProps) {
   const t = useTranslations();
   const course = useCourse();
   const path = { course: course.id, enrolment: work.enrolment, step: work.step };
   return (
     <MarkingForm
       work={work}
+      arrived={arrived}
       onDone={onDone}
-      ready
       button={t('teach.signOff', { name: work.learner })}
       sent={t('teach.signedOff', { name: work.learner })}
       send={(said) =>

@@ -12,6 +12,7 @@ import { Prose } from '../../ui/Prose';
 import { RubricSheet, rubricScore } from '../../ui/RubricSheet';
 import { useLine } from '../../ui/useNames';
 import type { MarkerProps } from '../room';
+import { WorkHead } from '../shared/MarkingForm';
 
 /** Texts in attempts, those that wait first. */
 export default function Marker(props: MarkerProps) {
@@ -25,7 +26,7 @@ export default function Marker(props: MarkerProps) {
       <Typography variant="body2" color="textSecondary">
         {line(work.module, work.name)}
       </Typography>
-      <Typography variant="h1">{work.learner}</Typography>
+      <WorkHead arrived={props.arrived}>{work.learner}</WorkHead>
       {attempts.error && <Alert severity="error">{attempts.error.message}</Alert>}
       {attempts.data?.map((attempt) => (
         <AttemptForm key={`${work.enrolment}-${attempt.number}`} {...props} attempt={attempt} />

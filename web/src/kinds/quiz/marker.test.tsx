@@ -53,7 +53,7 @@ describe('texts in attempts', () => {
   it('get points and a word, with what a good answer says beside them', async () => {
     const calls = serve({ [`GET ${at}`]: [attempt], [`POST ${at}/2/marks`]: undefined });
     const done = vi.fn();
-    show(<Marker work={work} onDone={done} />);
+    show(<Marker work={work} arrived={false} onDone={done} />);
     expect(await screen.findByText('It has no toe-in.')).toBeVisible();
     expect(screen.getByText('A good answer: Both ends touch at once.')).toBeVisible();
     expect(screen.getByText(/6 of 10 points so far/)).toBeVisible();
@@ -75,7 +75,7 @@ describe('texts in attempts', () => {
       [`GET ${at}`]: [{ ...attempt, answers: [{ ...answer, rubric }] }],
       [`POST ${at}/2/marks`]: undefined,
     });
-    show(<Marker work={work} onDone={() => {}} />);
+    show(<Marker work={work} arrived={false} onDone={() => {}} />);
     await userEvent.click(await screen.findByRole('radio', { name: /Names it/ }));
     expect(screen.getByLabelText('Points of 4')).toHaveValue(2);
     await userEvent.click(screen.getByRole('button', { name: 'Send to Celeste Adeyo' }));
@@ -95,7 +95,7 @@ describe('texts in attempts', () => {
 
   it('says when nothing was written', async () => {
     serve({ [`GET ${at}`]: [{ ...attempt, answers: [{ ...answer, given: '' }] }] });
-    show(<Marker work={work} onDone={() => {}} />);
+    show(<Marker work={work} arrived={false} onDone={() => {}} />);
     expect(await screen.findByText('Nothing has been written yet.')).toBeVisible();
   });
 });

@@ -1,6 +1,6 @@
 import { Alert, Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useId, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Met, Work } from '../../api/client';
 import { queries } from '../../api/queries';
@@ -14,6 +14,7 @@ import { Section } from '../../ui/Panel';
 import { Prose } from '../../ui/Prose';
 import { RubricSheet, rubricScore } from '../../ui/RubricSheet';
 import { unsentMarkKey } from '../../ui/unsent';
+import { keysInField } from '../../ui/useKeys';
 import { useLine } from '../../ui/useNames';
 import type { MarkerProps } from '../room';
 import { Differences, GivenLink } from './Given';
@@ -32,8 +33,8 @@ interface Props extends MarkerProps {
   shown?: ReactNode;
   /** What else is said about work of this kind. */
   children?: ReactNode;
-  /** Whether there is enough to send. */
-  ready: boolean;
+  /** What is still needed before it can be sent; nothing once there is enough. */
+  missing?: string | undefined;
   send: (said: Said) => Promise<unknown>;
   /** What the button says, and what is told once it is sent. */
   button: string;
@@ -45,10 +46,11 @@ interface Props extends MarkerProps {
 /** Work to be marked: the work itself, its rubric, outcomes and a comment. */
 export function MarkingForm({
   work,
+  arrived,
   onDone,
   shown,
   children,
-  ready,
+  missing,
   send,
   button,
   sent,
@@ -89,6 +91,9 @@ export function MarkingForm({
       onDone();
     },
   });
+  const submit = () => {
+    if (!missing && !sending.isPending) sending.mutate();
+  };
   const at = (file: number) =>
     `/api/courses/${course.id}/marking/${work.enrolment}/${work.step}/files/${file}`;
   return (
@@ -96,8 +101,9 @@ export function MarkingForm({
       component="form"
       onSubmit={(e) => {
         e.preventDefault();
-        sending.mutate();
+        submit();
       }}
+      onKeyDown={keysInField({ '$mod+Enter': submit })}
       sx={{
         display: 'grid',
         gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 360px' },
@@ -109,7 +115,7 @@ export function MarkingForm({
         <Typography variant="body2" color="textSecondary">
           {line(work.module, work.name)}
         </Typography>
-        <Typography variant="h1">{work.learner}</Typography>
+        <WorkHead arrived={arrived}>{work.learner}</WorkHead>
         {newest && (
           <Section
             title={line(
@@ -160,7 +166,20 @@ export function MarkingForm({
           <Prose html={work.task} />
         </Section>
       </Box>
-      <Box sx={{ display: 'grid', gap: 1.75, alignContent: 'start' }}>
+      {/* What is said about the work stays in sight beside it, and below it on a phone. */}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 1.75,
+          alignContent: 'start',
+          alignSelf: 'start',
+          position: { lg: 'sticky' },
+          top: { lg: 0 },
+          maxHeight: { lg: 'calc(100dvh - 140px)' },
+          overflow: { lg: 'auto' },
+          pt: 0.75,
+        }}
+      >
         {children}
         {work.outcomes
           .filter((o) => !byRubric.has(o.id))
@@ -205,10 +224,60 @@ export function MarkingForm({
           </Box>
         </Suspense>
         {sending.error && <Alert severity="error">{sending.error.message}</Alert>}
-        <Button type="submit" variant="contained" disabled={sending.isPending || !ready}>
-          {button}
-        </Button>
+        <SendRow missing={missing} busy={sending.isPending} button={button} />
       </Box>
+    </Box>
+  );
+}
+
+/** Whose work it is; the focus goes there when it comes after another one. */
+export function WorkHead({ arrived, children }: { arrived: boolean; children: ReactNode }) {
+  const head = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (arrived) head.current?.focus();
+  }, [arrived]);
+  return (
+    <Typography variant="h1" ref={head} tabIndex={-1} sx={{ outline: 0 }}>
+      {children}
+    </Typography>
+  );
+}
+
+/** Sends, always in sight; while it cannot, it says why. */
+function SendRow({
+  missing,
+  busy,
+  button,
+}: {
+  missing: string | undefined;
+  busy: boolean;
+  button: string;
+}) {
+  const why = useId();
+  return (
+    <Box
+      sx={{
+        position: 'sticky',
+        bottom: 0,
+        zIndex: 2,
+        bgcolor: 'tone.ground',
+        py: 1,
+        display: 'grid',
+        gap: 0.5,
+      }}
+    >
+      <Button
+        type="submit"
+        variant="contained"
+        disabled={busy || missing !== undefined}
+        aria-keyshortcuts="Control+Enter"
+        aria-describedby={why}
+      >
+        {button}
+      </Button>
+      <Typography id={why} variant="body2" color="textSecondary" role="status">
+        {missing}
+      </Typography>
     </Box>
   );
 }

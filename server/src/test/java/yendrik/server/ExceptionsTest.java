@@ -192,12 +192,16 @@ class ExceptionsTest extends SchoolTest {
         List.of(course.enrolment("Ruben Sato").value(), course.enrolment("Edda Marsh").value());
     var sent = new ForSeveral(both, new One("OPEN", work, "the hall was closed"));
     JsonNode given = sefa.post(course.path + "/exceptions", sent);
-    assertThat(given.path("given").asInt()).isEqualTo(1);
+    assertThat(given.path("given").size()).isEqualTo(1);
     assertThat(given.at("/left/0/enrolment").asLong()).isEqualTo(both.getFirst());
     assertThat(given.at("/left/0/why").asString()).contains("Ruben Sato");
     assertThat(course.bead("Edda Marsh", work).path("state").asString()).isEqualTo("OPEN");
+    String fact = given.at("/given/0/fact").asString();
     JsonNode again = sefa.post(course.path + "/exceptions", sent);
-    assertThat(again.path("given").asInt()).as("a second time does nothing").isZero();
+    assertThat(again.path("given").size()).as("a second time does nothing").isZero();
+    String back = course.path + "/learners/" + both.getLast() + "/exceptions/" + fact;
+    assertThat(sefa.call("DELETE", back, "").getStatus()).isEqualTo(204);
+    assertThat(course.bead("Edda Marsh", work).path("state").asString()).isEqualTo("CLOSED");
   }
 
   @Test

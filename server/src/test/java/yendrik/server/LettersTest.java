@@ -9,6 +9,7 @@ import org.jooq.impl.DSL;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
+import yendrik.core.id.EnrolmentId;
 import yendrik.server.post.Outbox;
 
 @Import(TestMail.class)
@@ -38,6 +39,23 @@ class LettersTest extends BenchTest {
             .path(0);
     assertThat(history.path("subject").asString()).isEqualTo("Hello Ruben");
     assertThat(history.path("sent").asBoolean()).isTrue();
+  }
+
+  private record Look(EnrolmentId learner, String subject, String body) {}
+
+  @Test
+  void a_letter_is_looked_at_filled_in_before_it_is_written() {
+    var look = new Look(enrolment("Ruben Sato"), "Hello {name}", "Open:\n{open}\n{me}");
+    int before = db.fetchCount(LETTER);
+    var filled = as("Tomas Weir").post(path() + "/letters/preview", look);
+    assertThat(filled.path("to").asString()).isEqualTo("Ruben Sato");
+    assertThat(filled.path("subject").asString()).isEqualTo("Hello Ruben");
+    assertThat(filled.path("body").asString())
+        .contains("- Your bench and the stand")
+        .contains("Tomas Weir");
+    assertThat(db.fetchCount(LETTER)).isEqualTo(before);
+    var others = as("Priya Nakamura").call("POST", path() + "/letters/preview", look);
+    assertThat(others.getStatus()).as("a learner of others").isEqualTo(404);
   }
 
   @Test

@@ -2,9 +2,10 @@ package yendrik.core.watch;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import yendrik.core.course.CourseIndex;
@@ -44,12 +45,15 @@ public final class Reasons {
   }
 
   /** The reasons for a flag, one sentence for each condition that is met; none while it is down. */
-  public List<String> of(int flag) {
+  public List<Reason> of(int flag) {
     var at = new RuleAt.FlagRaised(index.design().flags().get(flag).id());
     List<Leaf> met =
         progress.explain(at).stream().flatMap(Reasons::met).map(Condition.Ask::leaf).toList();
     boolean stuck = met.stream().anyMatch(leaf -> leaf instanceof Leaf.StuckFor);
-    return writing.say(met.stream().map(leaf -> sentence(leaf, at, stuck)).distinct().toList());
+    return met.stream()
+        .map(leaf -> new Reason(writing.say(sentence(leaf, at, stuck)), remedy(leaf)))
+        .distinct()
+        .toList();
   }
 
   private static Stream<Condition.Ask> met(Explained node) {
@@ -75,11 +79,32 @@ public final class Reasons {
     };
   }
 
+  private Optional<Remedy> remedy(Leaf leaf) {
+    return switch (leaf) {
+      case Leaf.Overdue _, Leaf.BehindBy _ -> longestOverdue().map(s -> at(Remedy.Way.MOVE_DUE, s));
+      case Leaf.StuckFor _ -> stuckAt().filter(this::used).map(s -> at(Remedy.Way.ADD_ATTEMPTS, s));
+      case Leaf.RequiredOutOfReach _ ->
+          causes().stream()
+              .findFirst()
+              .map(s -> at(used(s) ? Remedy.Way.ADD_ATTEMPTS : Remedy.Way.OPEN, s));
+      default -> Optional.empty();
+    };
+  }
+
+  private Remedy at(Remedy.Way way, int step) {
+    return new Remedy(way, index.step(step).id());
+  }
+
+  private boolean used(int step) {
+    AttemptsStrand attempts = AttemptsStrand.of(record);
+    return attempts.made(step) > 0 && attempts.left(step) == 0;
+  }
+
   private long days(long since) {
     return Duration.between(Instant.ofEpochMilli(since), progress.asOf()).toDays();
   }
 
-  private IntStream beads(java.util.function.Predicate<Bead> which) {
+  private IntStream beads(Predicate<Bead> which) {
     return IntStream.range(0, index.steps()).filter(s -> which.test(progress.bead(s)));
   }
 
@@ -92,22 +117,24 @@ public final class Reasons {
             "reason.overdue-more", "n", names.size(), "steps", shown, "more", names.size() - NAMED);
   }
 
+  private Optional<Integer> longestOverdue() {
+    return beads(Bead::overdue).boxed().min(Comparator.comparingLong(record::due));
+  }
+
   private Phrase behind() {
-    int first =
-        beads(Bead::overdue)
-            .boxed()
-            .min(java.util.Comparator.comparingLong(record::due))
-            .orElseThrow();
+    int first = longestOverdue().orElseThrow();
     return Phrase.of("reason.behind", "step", name(first), "n", days(record.due(first)));
   }
 
+  private Optional<Integer> stuckAt() {
+    return IntStream.range(0, index.steps())
+        .filter(s -> progress.counts(s) && progress.doneAt(s).isEmpty() && record.notPassed(s))
+        .boxed()
+        .min(Comparator.comparingLong(record::touchedAt));
+  }
+
   private Phrase stuck() {
-    int step =
-        IntStream.range(0, index.steps())
-            .filter(s -> progress.counts(s) && progress.doneAt(s).isEmpty() && record.notPassed(s))
-            .boxed()
-            .min(java.util.Comparator.comparingLong(record::touchedAt))
-            .orElseThrow();
+    int step = stuckAt().orElseThrow();
     long days = days(record.touchedAt(step));
     return tries(step)
         .map(
@@ -123,10 +150,17 @@ public final class Reasons {
     return Optional.of(Phrase.of(key, "n", made, "best", Numbers.percent(record.score(s))));
   }
 
+  /** What is out of reach by itself, not behind something else. */
+  private List<Integer> causes() {
+    return beads(Bead::outOfReach)
+        .filter(s -> progress.bead(s).state() != StepState.CLOSED)
+        .boxed()
+        .toList();
+  }
+
   private Phrase outOfReach(boolean triesSaid) {
     List<Integer> lost = beads(Bead::outOfReach).boxed().toList();
-    List<Integer> causes = new ArrayList<>(lost);
-    causes.removeIf(s -> progress.bead(s).state() == StepState.CLOSED);
+    List<Integer> causes = causes();
     if (causes.isEmpty()) return Phrase.of("reason.out-of-reach", "n", lost.size());
     int held = lost.size() - causes.size();
     int first = causes.getFirst();

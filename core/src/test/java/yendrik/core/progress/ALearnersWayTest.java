@@ -25,6 +25,7 @@ import yendrik.core.strand.seen.SeenFact;
 import yendrik.core.strand.signoff.SignOffFact;
 import yendrik.core.strand.work.Judgement;
 import yendrik.core.strand.work.WorkFact;
+import yendrik.core.watch.Reason;
 import yendrik.core.watch.Reasons;
 
 class ALearnersWayTest {
@@ -92,7 +93,7 @@ class ALearnersWayTest {
     assertThat(bead(JOB_CARD).outOfReach()).isTrue();
     int stuck = 3;
     assertThat(progress.flaggedAt(stuck)).isPresent();
-    assertThat(new Reasons(progress, ENGLISH).of(stuck))
+    assertThat(new Reasons(progress, ENGLISH).of(stuck).stream().map(Reason::says))
         .containsExactly(
             "“Pads, cables, levers” can no longer be done. All 3 attempts used, best 53 %. It holds 2 later steps shut.");
     take(new Fact.AttemptsAdded(PADS, 1));
@@ -249,7 +250,7 @@ class ALearnersWayTest {
     assertThat(progress.flaggedAt(2)).isEmpty();
     take(new WorkFact.Marked(JOB_CARD, 1, 2, 20, Judgement.AGAIN, ""));
     assertThat(progress.flaggedAt(2)).isPresent();
-    assertThat(new Reasons(progress, ENGLISH).of(2))
+    assertThat(new Reasons(progress, ENGLISH).of(2).stream().map(Reason::says))
         .containsExactly("“Brake job card” was due 9 days ago.");
   }
 

@@ -49,7 +49,7 @@ class FlagsTest {
   }
 
   private List<String> reasons(int flag) {
-    return new Reasons(progress, ENGLISH).of(flag);
+    return new Reasons(progress, ENGLISH).of(flag).stream().map(Reason::says).toList();
   }
 
   @Test
@@ -109,6 +109,28 @@ class FlagsTest {
     assertThat(progress.flaggedAt(STUCK)).isEmpty();
   }
 
+  private List<Remedy> remedies(int flag) {
+    return new Reasons(progress, ENGLISH)
+        .of(flag).stream().flatMap(r -> r.remedy().stream()).toList();
+  }
+
+  @Test
+  void a_reason_names_what_would_help_once_there_is_something() {
+    progress.advance(DUE.plus(Duration.ofDays(2)));
+    assertThat(remedies(BEHIND)).contains(new Remedy(Remedy.Way.MOVE_DUE, ANATOMY));
+    assertThat(remedies(QUIET)).isEmpty();
+    take(new AttemptFact.StartedAttempt(PADS, 1));
+    take(new AttemptFact.FinishedAttempt(PADS, 1, 3, 15));
+    progress.advance(learner.now().plus(Duration.ofDays(7)));
+    assertThat(remedies(STUCK)).as("an attempt is left").isEmpty();
+    for (int n = 2; n <= 3; n++) {
+      take(new AttemptFact.StartedAttempt(PADS, n));
+      take(new AttemptFact.FinishedAttempt(PADS, n, 3, 15));
+    }
+    progress.advance(learner.now().plus(Duration.ofDays(15)));
+    assertThat(remedies(STUCK)).contains(new Remedy(Remedy.Way.ADD_ATTEMPTS, PADS));
+  }
+
   @Test
   void absent_comes_under_three_quarters_and_goes_with_a_corrected_mark() {
     take(new Fact.Attendance(FIRST_SATURDAY, Workshop.PRESENT));
@@ -163,13 +185,13 @@ class FlagsTest {
     Progress late = Progress.begin(CompiledCourse.of(design(steps)), JUNO, START);
     late.take(learner.fact(new Fact.Enrolled()));
     late.advance(DUE.plus(Duration.ofDays(2)));
-    assertThat(new Reasons(late, ENGLISH).of(BEHIND))
+    assertThat(new Reasons(late, ENGLISH).of(BEHIND).stream().map(Reason::says))
         .contains("2 steps overdue: “Page 1”, “Page 2”.");
     late.advance(DUE.plus(Duration.ofDays(3)));
-    assertThat(new Reasons(late, ENGLISH).of(BEHIND))
+    assertThat(new Reasons(late, ENGLISH).of(BEHIND).stream().map(Reason::says))
         .contains("3 steps overdue: “Page 1”, “Page 2”, “Page 3”.");
     late.advance(DUE.plus(Duration.ofDays(4)));
-    assertThat(new Reasons(late, ENGLISH).of(BEHIND))
+    assertThat(new Reasons(late, ENGLISH).of(BEHIND).stream().map(Reason::says))
         .contains("4 steps overdue: “Page 1”, “Page 2”, “Page 3” and 1 more.");
   }
 

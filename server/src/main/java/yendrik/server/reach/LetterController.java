@@ -3,6 +3,7 @@ package yendrik.server.reach;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -34,6 +35,19 @@ class LetterController {
       @NotBlank(message = "no-letter") @Size(max = 20_000) String body) {}
 
   record Written(int letters) {}
+
+  record LetterLook(
+      @NotNull EnrolmentId learner,
+      @NotNull @Size(max = 200) String subject,
+      @NotNull @Size(max = 20_000) String body) {}
+
+  /** A letter as one learner would get it. */
+  @PostMapping("/preview")
+  @Needs(Right.TEACH)
+  Letters.FilledIn preview(
+      @PathVariable CourseId course, Seat seat, @Valid @RequestBody LetterLook look) {
+    return letters.filledIn(seat, look.learner(), look.subject(), look.body());
+  }
 
   /** Writes to several learners, each a letter of their own. */
   @PostMapping

@@ -45,6 +45,19 @@ public class Letters {
     return to.size();
   }
 
+  /** What somebody would get. */
+  record FilledIn(String to, String subject, String body) {}
+
+  /** A letter as one learner would get it; nothing is written. */
+  FilledIn filledIn(Seat seat, EnrolmentId enrolment, String subject, String body) {
+    var learner = learners.one(seat, enrolment);
+    Walk walk = walks.see(enrolment);
+    return new FilledIn(
+        learner.name(),
+        personal(subject, learner, walk, seat),
+        personal(body, learner, walk, seat));
+  }
+
   private Letter letter(Seat seat, Learners.Snapshot learner, String subject, String body) {
     Walk walk = walks.see(learner.enrolment());
     return Letter.of(

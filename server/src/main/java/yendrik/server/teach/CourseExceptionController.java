@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import yendrik.core.id.CourseId;
 import yendrik.core.id.EnrolmentId;
+import yendrik.core.id.FactId;
 import yendrik.core.record.Fact;
 import yendrik.core.words.Phrase;
 import yendrik.server.http.Problem;
@@ -55,11 +56,14 @@ class CourseExceptionController {
   /**
    * What came of it.
    *
-   * @param given to how many it was given
+   * @param given the facts that it is, one for each to whom it was given
    * @param left those to whom it would have done nothing, with the reason
    */
   @Schema(name = "ExceptionsGiven")
-  record Given(int given, List<Left> left) {}
+  record Given(List<GivenTo> given, List<Left> left) {}
+
+  @Schema(name = "ExceptionGivenTo")
+  record GivenTo(EnrolmentId enrolment, FactId fact) {}
 
   @Schema(name = "ExceptionLeft")
   record Left(EnrolmentId enrolment, String why) {}
@@ -70,16 +74,17 @@ class CourseExceptionController {
   Given give(@PathVariable CourseId course, Seat seat, @Valid @RequestBody ForSeveral several) {
     Fact.AtStep what = ExceptionController.what(several.exception());
     Optional<Instant> end = ExceptionController.end(several.exception());
+    List<GivenTo> given = new ArrayList<>();
     List<Left> left = new ArrayList<>();
     List<EnrolmentId> learners = several.learners().stream().distinct().sorted().toList();
     this.learners.seesAll(seat, learners);
     for (EnrolmentId learner : learners)
       try {
-        exceptions.give(seat, learner, what, end);
+        given.add(new GivenTo(learner, exceptions.give(seat, learner, what, end)));
       } catch (Problem problem) {
         Phrase why = problem.conflict().orElseThrow(() -> problem);
         left.add(new Left(learner, institutions.say(why)));
       }
-    return new Given(learners.size() - left.size(), left);
+    return new Given(given, left);
   }
 }

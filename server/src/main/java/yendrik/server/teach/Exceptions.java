@@ -76,7 +76,7 @@ public class Exceptions {
    *
    * @param until when it ends by itself; what is opened says so itself
    */
-  void give(Seat seat, EnrolmentId enrolment, Fact.AtStep exception, Optional<Instant> until) {
+  FactId give(Seat seat, EnrolmentId enrolment, Fact.AtStep exception, Optional<Instant> until) {
     String name = learners.one(seat, enrolment).name();
     Walk walk =
         walks.act(
@@ -88,7 +88,9 @@ public class Exceptions {
                 throw Problem.field("until", "moment-past");
               return List.of(exception);
             });
-    until.ifPresent(at -> ends.plan(enrolment, given(walk, exception), at));
+    FactId fact = given(walk, exception);
+    until.ifPresent(at -> ends.plan(enrolment, fact, at));
+    return fact;
   }
 
   /** The newest of the facts that give it. */

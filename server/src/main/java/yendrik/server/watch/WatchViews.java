@@ -12,6 +12,7 @@ import yendrik.core.id.PersonId;
 import yendrik.core.id.StepId;
 import yendrik.core.outcome.Levels;
 import yendrik.core.progress.StepState;
+import yendrik.core.watch.Remedy;
 import yendrik.server.way.Explaining;
 
 /** What staff see when they watch. */
@@ -42,7 +43,15 @@ final class WatchViews {
 
   record AttendanceView(int attended, int counted) {}
 
-  record FlagView(String name, Instant since, List<String> reasons) {}
+  record FlagView(String name, Instant since, List<ReasonView> reasons) {}
+
+  /** Why a flag is up, and what at a step would help. */
+  @Schema(name = "FlagReason")
+  record ReasonView(String says, Optional<RemedyView> remedy) {}
+
+  /** What staff can do at a step. */
+  @Schema(name = "FlagRemedy")
+  record RemedyView(Remedy.Way way, StepId step, String name) {}
 
   @Schema(name = "LevelName")
   record LevelView(

@@ -42,6 +42,7 @@ import yendrik.core.rule.Turn;
 import yendrik.core.rule.words.LevelWords;
 import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.time.TimeFact;
+import yendrik.core.watch.Reason;
 import yendrik.core.watch.Reasons;
 import yendrik.core.words.Phrase;
 import yendrik.server.design.Designs;
@@ -60,6 +61,8 @@ import yendrik.server.watch.WatchViews.LetterView;
 import yendrik.server.watch.WatchViews.LevelView;
 import yendrik.server.watch.WatchViews.MoveView;
 import yendrik.server.watch.WatchViews.PieceView;
+import yendrik.server.watch.WatchViews.ReasonView;
+import yendrik.server.watch.WatchViews.RemedyView;
 import yendrik.server.way.Explaining;
 import yendrik.server.way.Sessions;
 import yendrik.server.way.Walk;
@@ -153,9 +156,20 @@ class Watching {
                   new FlagView(
                       progress.course().design().flags().get(flag).name(),
                       since,
-                      new Reasons(progress, walk.writing()).of(flag))));
+                      new Reasons(progress, walk.writing())
+                          .of(flag).stream().map(r -> reason(progress, r)).toList())));
     }
     return flags;
+  }
+
+  private static ReasonView reason(Progress progress, Reason reason) {
+    CourseIndex index = progress.course().index();
+    return new ReasonView(
+        reason.says(),
+        reason
+            .remedy()
+            .map(
+                r -> new RemedyView(r.way(), r.step(), index.step(index.number(r.step())).name())));
   }
 
   private static LevelView level(Walk walk, int o) {
