@@ -22,6 +22,8 @@ export type Tone =
   | 'ochreTint'
   | 'indigo'
   | 'indigoTint'
+  | 'indigoWash'
+  | 'line'
   | 'slate'
   | 'slateTint';
 
@@ -85,8 +87,17 @@ export const theme = createTheme({
             outlineOffset: 2,
           },
         }),
+        // Madder is for the one main act of a view; what is written only is ink.
+        text: ({ theme: t }) => ({
+          color: t.vars.palette.tone.ink,
+          textDecoration: 'underline',
+          textDecorationColor: t.vars.palette.tone.slate,
+          textUnderlineOffset: 4,
+          '&.MuiButton-colorInherit': { color: 'inherit', textDecoration: 'none' },
+          '&.MuiButton-colorError': { color: t.vars.palette.tone.madder },
+        }),
         outlined: ({ theme: t }) => ({
-          borderColor: t.vars.palette.tone.hairline,
+          borderColor: t.vars.palette.tone.line,
           color: t.vars.palette.tone.ink,
           backgroundColor: t.vars.palette.tone.panel,
         }),
@@ -102,6 +113,12 @@ export const theme = createTheme({
         body: { fontVariantNumeric: 'tabular-nums' },
         ':focus-visible': { outline: `2px solid ${t.vars.palette.tone.indigo}`, outlineOffset: 2 },
         '@media print': { body: { backgroundColor: 'transparent' } },
+        // What is chosen or pressed is told by colour; where those are the system's, by its own.
+        '@media (forced-colors: active)': {
+          '[aria-selected="true"], [aria-pressed="true"], [aria-current="page"], [data-chosen="true"]':
+            { outline: '2px solid Highlight', outlineOffset: -2 },
+          'svg[role="img"], svg[aria-hidden]': { forcedColorAdjust: 'none' },
+        },
       }),
     },
     MuiTooltip: { defaultProps: { arrow: false, disableInteractive: true } },
@@ -113,12 +130,22 @@ export const theme = createTheme({
           backgroundColor: t.vars.palette.tone.panel,
           '&.MuiInputBase-multiline': { padding: '7px 10px', '& textarea': { padding: 0 } },
           '& ::placeholder': { color: t.vars.palette.tone.soft, opacity: 1 },
+          '& .MuiOutlinedInput-notchedOutline': { borderColor: t.vars.palette.tone.line },
+          '&.Mui-focused .MuiOutlinedInput-notchedOutline': {
+            borderColor: t.vars.palette.tone.indigo,
+          },
+          '&.Mui-error .MuiOutlinedInput-notchedOutline': {
+            borderColor: t.vars.palette.tone.madder,
+          },
         }),
         input: { padding: '6.5px 10px' },
       },
     },
     MuiInputLabel: {
       styleOverrides: {
+        root: ({ theme: t }) => ({
+          '&.Mui-focused:not(.Mui-error)': { color: t.vars.palette.tone.indigo },
+        }),
         sizeSmall: {
           fontSize: 14,
           '&:not(.MuiInputLabel-shrink)': { transform: 'translate(11px, 6px)' },
@@ -129,6 +156,7 @@ export const theme = createTheme({
       styleOverrides: {
         root: ({ theme: t }) => ({
           color: t.vars.palette.tone.ink,
+          borderColor: t.vars.palette.tone.line,
           padding: '4px 10px',
           '&.Mui-selected, &.Mui-selected:hover': {
             backgroundColor: t.vars.palette.tone.ink,
@@ -137,6 +165,13 @@ export const theme = createTheme({
         }),
       },
     },
-    MuiCheckbox: { defaultProps: { size: 'small' } },
+    MuiLink: { defaultProps: { color: 'inherit', underline: 'always' } },
+    MuiSwitch: { defaultProps: { color: 'success' } },
+    MuiRadio: { defaultProps: { color: 'info' } },
+    MuiCheckbox: { defaultProps: { size: 'small', color: 'info' } },
+    MuiTabs: { defaultProps: { indicatorColor: 'secondary', textColor: 'inherit' } },
+    MuiLinearProgress: { defaultProps: { color: 'success' } },
+    MuiCircularProgress: { defaultProps: { color: 'inherit' } },
+    MuiDialogContent: { styleOverrides: { root: { '&&': { paddingTop: 8 } } } },
   },
 });

@@ -379,7 +379,7 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
             minHeight: { xs: 44, md: 0 },
             color: v.on ? 'tone.ink' : 'tone.soft',
             borderBottom: '3px solid',
-            borderColor: v.on ? 'tone.madder' : 'transparent',
+            borderColor: v.on ? 'tone.indigo' : 'transparent',
             '&:hover': { color: 'tone.ink' },
           }}
         >

@@ -19,23 +19,16 @@ const bandOf = (colour: string) => ({
   [palette('tone-bandRaised')]: mix(colour, 92, 'white'),
 });
 
-/** What is made of the colour of buttons and links. */
+/** What is made of the colour of the main acts; what means trouble stays as it is. */
 function actOf(colour: string) {
   const ink =
     getContrastRatio(colour, DARK_INK) > getContrastRatio(colour, LIGHT_INK) ? DARK_INK : LIGHT_INK;
   return {
-    [palette('tone-madder')]: colour,
-    [palette('tone-madderTint')]: mix(colour, 14, `var(${palette('tone-panel')})`),
-    [palette('tone-madderWash')]: mix(colour, 5, `var(${palette('tone-panel')})`),
-    ...Object.fromEntries(
-      ['primary', 'error'].flatMap((role) => [
-        [palette(`${role}-main`), colour],
-        [palette(`${role}-dark`), mix(colour, 80, 'black')],
-        [palette(`${role}-light`), mix(colour, 80, 'white')],
-        [palette(`${role}-contrastText`), ink],
-        [palette(`${role}-mainChannel`), channel(colour)],
-      ]),
-    ),
+    [palette('primary-main')]: colour,
+    [palette('primary-dark')]: mix(colour, 80, 'black'),
+    [palette('primary-light')]: mix(colour, 80, 'white'),
+    [palette('primary-contrastText')]: ink,
+    [palette('primary-mainChannel')]: channel(colour),
   };
 }
 

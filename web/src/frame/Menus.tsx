@@ -120,8 +120,10 @@ export function PersonMenu({ me }: { me: Me }) {
             height: 28,
             typography: 'caption',
             fontWeight: 700,
-            bgcolor: 'tone.madder',
-            color: 'primary.contrastText',
+            bgcolor: 'tone.bandRaised',
+            color: 'tone.bandInk',
+            border: 1,
+            borderColor: 'tone.bandSoft',
           }}
         >
           {initials}

@@ -135,7 +135,7 @@ function Line({ date, base }: { date: Dated; base: string }) {
       </Typography>
       <Typography
         sx={{ flex: { xs: '1 0 100%', sm: 1 }, minWidth: 0 }}
-        color={late ? 'primary' : undefined}
+        color={late ? 'error' : undefined}
       >
         {date.step && date.open ? (
           <Box

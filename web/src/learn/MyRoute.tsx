@@ -6,14 +6,14 @@ import { useCourse } from '../frame/course';
 import { type WalkName, walkBase } from '../kinds/room';
 import { BadgeDrawing } from '../ui/BadgeDrawing';
 import { day } from '../ui/format';
-import { Bead, Wedge } from '../ui/Glyphs';
+import { Bead, Knot, Wedge } from '../ui/Glyphs';
 import { Loaded, Section } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
+import { ThreadString } from '../ui/ThreadString';
 import { tone } from '../ui/tone';
 import { AsIf } from './AsIf';
 import { BadgeRow } from './BadgeRow';
 import { CompletionCard } from './CompletionCard';
-import { ShareRing } from './ShareRing';
 import { useRoute } from './useRoute';
 import { WayThere } from './WayThere';
 
@@ -47,11 +47,10 @@ export default function MyRoute({ walk }: { walk: WalkName }) {
           >
             <Closing route={data} base={base} />
             <NextCard route={data} base={base} />
-            {data.modules.map((m, n) => (
+            {data.modules.map((m) => (
               <ModuleBlock
                 key={m.id}
                 module={m}
-                number={n + 1}
                 base={base}
                 walk={walk}
                 current={m.steps.some((s) => s.id === data.next?.step)}
@@ -140,9 +139,12 @@ function NextCard({ route, base }: { route: Route; base: string }) {
   );
 }
 
+/** Where the thread runs, and where what hangs on it begins, in px from the left. */
+const THREAD = 13;
+const INDENT = 36;
+
 function ModuleBlock({
   module,
-  number,
   base,
   walk,
   current,
@@ -151,7 +153,6 @@ function ModuleBlock({
   /** Those of this module that the learner holds. */
   badges: MyBadge[];
   module: RouteModule;
-  number: number;
   base: string;
   walk: WalkName;
   current: boolean;
@@ -168,27 +169,59 @@ function ModuleBlock({
       component="details"
       open={current || (module.open && (!module.finished || news > 0))}
       sx={{
-        mb: 1,
+        position: 'relative',
+        pb: 1,
+        // The thread of the route, on which knots and beads sit.
+        '&::before': {
+          content: '""',
+          position: 'absolute',
+          left: THREAD - 1,
+          top: 0,
+          bottom: 0,
+          width: '2px',
+          bgcolor: module.finished ? 'tone.lagoon' : 'tone.line',
+        },
+        '&:first-of-type::before': { top: 14 },
+        '&[open] .string': { display: 'none' },
         '& > summary': { listStyle: 'none', cursor: 'pointer' },
         '& > summary::-webkit-details-marker': { display: 'none' },
       }}
     >
-      <Box component="summary" sx={{ py: 0.5 }}>
+      <Box
+        component="summary"
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          columnGap: 1,
+          py: 0.5,
+          pl: `${INDENT}px`,
+          position: 'relative',
+        }}
+      >
+        <Box component="span" sx={{ position: 'absolute', left: THREAD - 11, top: 5 }}>
+          <Knot size={22} filled={module.open} />
+        </Box>
         <Typography
           variant="h2"
           component="h2"
-          sx={{ display: 'inline', color: module.open ? 'tone.ink' : 'tone.soft' }}
+          sx={{ color: module.open ? 'tone.ink' : 'tone.soft' }}
         >
-          {number}. {module.name}
-        </Typography>{' '}
+          {module.name}
+        </Typography>
         <Typography component="span" color="textSecondary">
           {summary}
         </Typography>
+        {module.open && (
+          <span className="string">
+            <ThreadString parts={[module.steps]} />
+          </span>
+        )}
         {badges.map((b) => (
           <Box
             key={b.id}
             component="span"
-            sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.5, ml: 1.25 }}
+            sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.5 }}
           >
             <BadgeDrawing picture={b.picture} label="" size={24} />
             <b>{b.name}</b>
@@ -197,14 +230,8 @@ function ModuleBlock({
         {!module.open && <Missing parts={module.missing} inline />}
       </Box>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {module.steps.map((step, n) => (
-          <Line
-            key={step.id}
-            step={step}
-            base={base}
-            walk={walk}
-            last={n === module.steps.length - 1}
-          />
+        {module.steps.map((step) => (
+          <Line key={step.id} step={step} base={base} walk={walk} />
         ))}
       </Box>
     </Box>
@@ -222,17 +249,7 @@ function ModuleBlock({
   );
 }
 
-function Line({
-  step,
-  base,
-  walk,
-  last,
-}: {
-  step: StepLine;
-  base: string;
-  walk: WalkName;
-  last: boolean;
-}) {
+function Line({ step, base, walk }: { step: StepLine; base: string; walk: WalkName }) {
   const t = useTranslations();
   const closed = step.state === 'CLOSED' || step.state === 'MISSED';
   const name = (
@@ -254,21 +271,10 @@ function Line({
       component="li"
       sx={{ display: 'flex', gap: 1.25, minHeight: 36, position: 'relative', py: 0.4 }}
     >
-      {!last && (
-        <Box
-          aria-hidden
-          sx={{
-            position: 'absolute',
-            left: 16,
-            top: 22,
-            bottom: -10,
-            width: 2,
-            bgcolor: 'tone.hairline',
-          }}
-        />
-      )}
-      <Box sx={{ pl: 1, pt: '1px', position: 'relative' }}>
-        <Bead bead={step} />
+      <Box sx={{ width: INDENT - 10, pt: '1px', position: 'relative' }}>
+        <Box sx={{ position: 'absolute', left: THREAD - 9 }}>
+          <Bead bead={step} />
+        </Box>
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         {name}
@@ -282,7 +288,7 @@ function Line({
           <Typography
             component="span"
             variant="body2"
-            color="primary"
+            color="textPrimary"
             sx={{ ml: 1, fontWeight: 700 }}
           >
             {t('discuss.unread', { count: step.unread })}
@@ -294,7 +300,7 @@ function Line({
       </Box>
       <Typography
         variant="body2"
-        color={step.overdue ? 'primary' : 'textSecondary'}
+        color={step.overdue ? 'error' : 'textSecondary'}
         sx={{ textAlign: 'right', flex: 'none', maxWidth: '45%' }}
       >
         {step.note}
@@ -322,8 +328,8 @@ function Side({ route, base, walk }: { route: Route; base: string; walk: WalkNam
         p: 2.75,
       }}
     >
-      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
-        <ShareRing done={route.done} steps={route.steps} />
+      <Box sx={{ display: 'grid', gap: 1 }}>
+        <ThreadString parts={route.modules.map((m) => m.steps).filter((all) => all.length > 0)} />
         <div>
           <Typography variant="h2">
             {t('learn.stepsDone', { done: route.done, count: route.steps })}

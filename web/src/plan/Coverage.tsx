@@ -112,7 +112,7 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
                   overflow: 'hidden',
                   whiteSpace: 'nowrap',
                   textOverflow: 'ellipsis',
-                  color: c === at[1] ? 'tone.madder' : 'tone.soft',
+                  color: c === at[1] ? 'tone.indigo' : 'tone.soft',
                   fontWeight: c === at[1] ? 700 : 400,
                 }}
               >
@@ -185,7 +185,7 @@ function Row({
         minHeight: 32,
         borderBottom: 1,
         borderColor: 'divider',
-        bgcolor: at >= 0 ? 'tone.madderWash' : 'transparent',
+        bgcolor: at >= 0 ? 'tone.indigoWash' : 'transparent',
       }}
     >
       <Box role="rowheader" sx={{ display: 'flex', gap: 1, pl: 1.5, minWidth: 0 }}>
@@ -218,7 +218,7 @@ function Row({
               placeItems: 'center',
               cursor: outcome.madeOf ? 'default' : 'pointer',
               outline: c === at ? '1.5px solid' : 0,
-              outlineColor: 'tone.madder',
+              outlineColor: 'tone.indigo',
               outlineOffset: -2,
               '&:hover': { bgcolor: 'tone.ground' },
             }}

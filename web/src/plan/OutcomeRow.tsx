@@ -50,8 +50,8 @@ export function OutcomeRow({
           pl: 1.5 + Math.max(0, depth - 1) * 1.5,
           pr: 1.5,
           py: 1,
-          bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-          boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+          bgcolor: chosen ? 'tone.indigoWash' : 'transparent',
+          boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
           '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
         }}
       >
@@ -80,7 +80,7 @@ export function OutcomeRow({
             variant="body2"
             noWrap
             title={from.join(', ')}
-            color={from.length ? 'textSecondary' : 'primary'}
+            color={from.length ? 'textSecondary' : 'error'}
           >
             {from.length ? from.join(', ') : t('plan.nowhere')}
           </Typography>

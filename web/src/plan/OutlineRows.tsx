@@ -71,8 +71,8 @@ function Row({
         // What it is held over can be read through it.
         opacity: !isDragging ? 1 : overRule ? 0.3 : 0.7,
         pointerEvents: isDragging ? 'none' : 'auto',
-        bgcolor: chosen ? 'tone.madderWash' : strong ? 'tone.ground' : 'tone.panel',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+        bgcolor: chosen ? 'tone.indigoWash' : strong ? 'tone.ground' : 'tone.panel',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
       }}
       onClick={onSelect}
     >
@@ -211,8 +211,8 @@ export function CourseRow({
         borderTop: 1,
         borderColor: 'divider',
         cursor: 'pointer',
-        bgcolor: chosen ? 'tone.madderWash' : 'tone.ground',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+        bgcolor: chosen ? 'tone.indigoWash' : 'tone.ground',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
       }}
     >
       <Box component="span" sx={{ display: { xs: 'none', md: 'block' } }} />

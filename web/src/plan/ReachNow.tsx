@@ -40,7 +40,7 @@ export function ReachNow({ step }: { step: number }) {
       </Box>
       <Typography variant="body2" sx={{ mt: 0.75 }}>
         {shown.map(([label]) => label).join(', ')}{' '}
-        <Box component={Link} to={`/c/${course.id}/watch/progress`} sx={{ color: 'tone.madder' }}>
+        <Box component={Link} to={`/c/${course.id}/watch/progress`} sx={{ color: 'inherit' }}>
           {t('frame.progress')}
         </Box>
       </Typography>

@@ -68,11 +68,11 @@ export function RuleCell(props: Props) {
           font: 'inherit',
           color: 'inherit',
           border: '1px dashed transparent',
-          borderColor: isOver ? 'tone.madder' : 'transparent',
+          borderColor: isOver ? 'tone.indigo' : 'transparent',
           borderRadius: 1,
-          bgcolor: isOver ? 'tone.madderWash' : anchor ? 'tone.ground' : 'transparent',
+          bgcolor: isOver ? 'tone.indigoWash' : anchor ? 'tone.ground' : 'transparent',
           cursor: 'text',
-          '&:hover, &:focus-visible': { borderColor: isOver ? 'tone.madder' : 'tone.line' },
+          '&:hover, &:focus-visible': { borderColor: isOver ? 'tone.indigo' : 'tone.line' },
         }}
       >
         <Typography

@@ -202,7 +202,6 @@ function Node({ node, of }: { node: RuleNode; of: Editing }) {
                 sx={{
                   p: 0,
                   fontSize: 13,
-                  color: 'tone.madder',
                   textDecoration: 'underline',
                   textUnderlineOffset: 3,
                 }}

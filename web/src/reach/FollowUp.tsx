@@ -132,8 +132,8 @@ function Row({
         borderBottom: 1,
         borderColor: 'divider',
         '&:last-child': { borderBottom: 0 },
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
+        bgcolor: chosen ? 'tone.indigoWash' : 'transparent',
       }}
     >
       <Checkbox

@@ -87,7 +87,7 @@ function Line({
         <Typography
           variant="body2"
           noWrap
-          color={line.unread > 0 ? 'primary' : 'textSecondary'}
+          color={line.unread > 0 ? 'textPrimary' : 'textSecondary'}
           sx={{ fontWeight: line.unread > 0 ? 700 : 400 }}
         >
           {line.unread > 0

@@ -100,7 +100,7 @@ function Line({
         </Typography>
         <Typography
           variant="body2"
-          color={line.unread > 0 ? 'primary' : 'textSecondary'}
+          color={line.unread > 0 ? 'textPrimary' : 'textSecondary'}
           sx={{ fontWeight: line.unread > 0 ? 700 : 400 }}
         >
           {inLine(

@@ -202,7 +202,7 @@ function Row({
         minHeight: 46,
         borderBottom: 1,
         borderColor: 'divider',
-        bgcolor: chosen ? 'tone.madderWash' : undefined,
+        bgcolor: chosen ? 'tone.indigoWash' : undefined,
       }}
     >
       <Button onClick={onLearner} sx={{ justifyContent: 'flex-start', textAlign: 'left', px: 0 }}>

@@ -35,7 +35,7 @@ export function PracticalLine({
         borderTop: 1,
         borderColor: 'divider',
         '&:first-of-type': { borderTop: 0 },
-        bgcolor: ticked ? 'tone.madderWash' : undefined,
+        bgcolor: ticked ? 'tone.indigoWash' : undefined,
       }}
     >
       <Box

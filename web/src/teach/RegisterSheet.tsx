@@ -238,8 +238,8 @@ function Row({
         borderBottom: 1,
         borderColor: 'divider',
         '&:last-child': { borderBottom: 0 },
-        boxShadow: on ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-        bgcolor: on ? 'tone.madderWash' : 'transparent',
+        boxShadow: on ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
+        bgcolor: on ? 'tone.indigoWash' : 'transparent',
       }}
     >
       <Box role="rowheader" sx={{ flex: 1, minWidth: 0 }}>

@@ -82,7 +82,7 @@ function Line({
           {past && (
             <Typography
               variant="body2"
-              color={missing > 0 ? 'primary' : 'textSecondary'}
+              color={missing > 0 ? 'error' : 'textSecondary'}
               sx={{ flex: 'none' }}
             >
               {missing > 0

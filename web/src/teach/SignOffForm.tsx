@@ -67,7 +67,7 @@ export function SignOffForm({
         overflow: { xs: 'auto', lg: 'visible' },
         bgcolor: { xs: 'tone.panel', lg: 'transparent' },
         borderTop: { xs: 2, lg: 0 },
-        borderColor: 'tone.madder',
+        borderColor: 'tone.indigo',
         mx: { xs: -1.5, lg: 0 },
         p: { xs: 1.5, lg: 0 },
       }}

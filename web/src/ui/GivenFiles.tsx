@@ -15,7 +15,7 @@ export function GivenFiles({ files, at }: { files: Kept[]; at: (file: number) =>
           <Typography
             component="a"
             href={at(f.id)}
-            sx={{ color: 'tone.madder', fontWeight: 700, overflowWrap: 'anywhere' }}
+            sx={{ color: 'tone.ink', fontWeight: 700, overflowWrap: 'anywhere' }}
           >
             {f.name}
           </Typography>{' '}

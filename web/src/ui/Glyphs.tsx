@@ -59,8 +59,8 @@ function Mark({ state }: { state: BeadState['state'] }) {
     case 'CLOSED':
       return (
         <>
-          <circle r={5.4} fill={tone('panel')} stroke={tone('slate')} strokeWidth={1.3} />
-          <path d="M-2.6 0h5.2" stroke={tone('slate')} strokeWidth={1.6} />
+          <circle r={5.4} fill={tone('panel')} stroke={tone('line')} strokeWidth={1.4} />
+          <path d="M-2.6 0h5.2" stroke={tone('line')} strokeWidth={1.6} />
         </>
       );
   }
@@ -113,7 +113,7 @@ export function Knot({ size = 18, filled = true }: { size?: number; filled?: boo
       style={{ flex: 'none', display: 'block' }}
     >
       <path d="M0 -9L9 0L0 9L-9 0Z" fill={tone('panel')} stroke={tone('ink')} strokeWidth={1.6} />
-      {filled && <path d="M0 -4L4 0L0 4L-4 0Z" fill={tone('madder')} />}
+      {filled && <path d="M0 -4L4 0L0 4L-4 0Z" fill={tone('ink')} />}
     </svg>
   );
 }

@@ -99,8 +99,8 @@ export function ListLine({
         px: 2,
         py: 0.9,
         cursor: 'pointer',
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+        bgcolor: chosen ? 'tone.indigoWash' : 'transparent',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
         '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
       }}
     >

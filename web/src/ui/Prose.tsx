@@ -9,7 +9,7 @@ export const PROSE = {
   '& p': { my: 1.25 },
   '& li': { my: 0.4 },
   '& li > p': { my: 0 },
-  '& a': { color: 'tone.madder' },
+  '& a': { color: 'inherit', textDecorationColor: 'var(--mui-palette-tone-line)' },
   '& a[data-file]': { fontWeight: 700 },
   '& img, & video': {
     maxWidth: '100%',

@@ -98,8 +98,8 @@ export const Thread = memo(function Thread({
                   width={15.4}
                   height={24}
                   rx={3}
-                  fill={tone('madderTint')}
-                  stroke={tone('madder')}
+                  fill={tone('indigoTint')}
+                  stroke={tone('indigo')}
                 />
               )}
               {moved?.has(slot.index) && slot.index !== selected && (

@@ -114,7 +114,7 @@ function One({
           series={[
             { name: t('watch.class'), values: of(all), colour: 'indigo' },
             ...(part
-              ? [{ name: part.name, values: of(part.trend), colour: 'madder' as const }]
+              ? [{ name: part.name, values: of(part.trend), colour: 'lagoon' as const }]
               : []),
           ]}
         />

@@ -148,6 +148,7 @@ export function Grid<R extends GridRow, C extends GridColumn>({
       aria-label={label}
       aria-rowcount={rows.length + 1 + summaries.length}
       aria-colcount={columns.length + 1}
+      {...(inRow && sel?.includes('-') && { 'aria-activedescendant': `cell-${sel}` })}
       tabIndex={0}
       onKeyDown={keys}
       sx={LOOK}
@@ -230,7 +231,7 @@ const LOOK = {
     textOverflow: 'ellipsis',
     whiteSpace: 'nowrap',
   },
-  '& .name.chosen': { color: 'tone.madder' },
+  '& .name.chosen': { color: 'tone.indigo' },
   '& .cell': {
     position: 'absolute',
     top: 0,
@@ -242,9 +243,9 @@ const LOOK = {
   '& .cell.group': { borderLeft: 1, borderColor: 'divider', placeItems: 'center start' },
   '& [role=gridcell].cell:hover': { bgcolor: 'tone.ground' },
   '& .cell[aria-selected=true]': {
-    bgcolor: 'tone.madderTint',
+    bgcolor: 'tone.indigoTint',
     outline: '1px solid',
-    outlineColor: 'tone.madder',
+    outlineColor: 'tone.indigo',
     outlineOffset: -1,
   },
   '@media print': {

@@ -8,7 +8,9 @@ import type { Span } from './groups';
 
 export interface GridColumn {
   id: number;
+  /** What stands there where columns are narrow, and what where there is room. */
   head: string;
+  name?: string;
   title: string;
   group: string;
 }
@@ -35,6 +37,19 @@ interface Props<C> {
   sel: string | null;
   select: (sel: string) => void;
 }
+
+/** From this width on, in px, names are legible in two lines. */
+const ROOMY = 84;
+
+const TWO_LINES = {
+  overflow: 'hidden',
+  display: '-webkit-box',
+  WebkitBoxOrient: 'vertical',
+  WebkitLineClamp: 2,
+  lineHeight: 1.2,
+  overflowWrap: 'anywhere',
+  whiteSpace: 'normal',
+};
 
 const CUT = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' };
 
@@ -128,15 +143,17 @@ function Head<C extends GridColumn>({
                 size="small"
                 onClick={() => onOrder(column.id)}
                 sx={{
-                  color: on ? 'tone.madder' : 'tone.indigo',
+                  color: on ? 'tone.indigo' : 'tone.ink',
                   fontSize: 12,
                   width: '100%',
                   minWidth: 0,
                   px: 0.5,
+                  py: 0,
+                  textDecoration: 'none',
                 }}
               >
-                <Box component="span" sx={CUT}>
-                  {column.head}
+                <Box component="span" sx={TWO_LINES}>
+                  {(width >= ROOMY && column.name) || column.head}
                   {on && (order.strongest ? ' ▾' : ' ▴')}
                 </Box>
               </Button>
@@ -156,6 +173,7 @@ function Head<C extends GridColumn>({
             return (
               <div
                 key={column.id}
+                {...(name && { id: `cell-${name}` })}
                 role="gridcell"
                 aria-selected={name !== undefined && name === sel}
                 aria-colindex={index + 2}

@@ -77,6 +77,7 @@ function Line<R extends GridRow, C extends { id: number }>({
           // biome-ignore lint/a11y/useKeyWithClickEvents: the grid takes the keys for its cells
           <div
             key={column.id}
+            id={`cell-${name}`}
             role="gridcell"
             aria-selected={sel === name}
             aria-colindex={index + 2}

@@ -20,14 +20,26 @@ interface Props {
   onTick: (ticked: ReadonlySet<number>) => void;
 }
 
-const COLUMNS = (thread: number) => `36px 138px 64px ${thread - 8}px 48px minmax(152px, 1fr)`;
+const columnsOf = (thread: number) => ({
+  gridTemplateColumns: `36px 138px 64px ${thread - 8}px 48px minmax(152px, 1fr)`,
+  '& .more': { display: 'none' },
+  // Beside an inspector flags stand before the thread, and the share gives way, which it tells too.
+  '@container (max-width: 900px)': {
+    gridTemplateColumns: `36px 130px 60px 112px ${thread}px`,
+    '& > .share': { display: 'none' },
+    '& > .thread': { order: 1 },
+    '& > .flags': { whiteSpace: 'nowrap' },
+    '& > .flags > span > span:nth-of-type(n + 2)': { display: 'none' },
+    '& .more': { display: 'inline', color: 'tone.soft', ml: 0.5, fontSize: 12 },
+  },
+});
 
 export function LearnerTable({ data, rows, sel, onSelect, ticked, onTick }: Props) {
   const t = useTranslations();
   const scroller = useRef<HTMLDivElement>(null);
   const { slots, width } = useMemo(() => layThread(data.steps), [data.steps]);
   const names = useMemo(() => data.steps.map((s) => s.name), [data.steps]);
-  const columns = COLUMNS(width + 8);
+  const columns = useMemo(() => columnsOf(width + 8), [width]);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -54,11 +66,20 @@ export function LearnerTable({ data, rows, sel, onSelect, ticked, onTick }: Prop
   };
   const all = rows.length > 0 && rows.every((r) => ticked.has(r.enrolment));
   return (
-    <Box sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', overflowX: 'auto' }}>
+    <Box
+      sx={{
+        bgcolor: 'tone.panel',
+        border: 1,
+        borderColor: 'divider',
+        overflowX: 'auto',
+        containerType: 'inline-size',
+      }}
+    >
       <div
         role="grid"
         aria-label={t('frame.progress')}
         aria-rowcount={rows.length + 1}
+        {...(at >= 0 && { 'aria-activedescendant': `learner-${enrolment}` })}
         tabIndex={0}
         onKeyDown={keys}
         style={{ minWidth: 'max-content' }}
@@ -67,7 +88,7 @@ export function LearnerTable({ data, rows, sel, onSelect, ticked, onTick }: Prop
           role="row"
           sx={{
             display: 'grid',
-            gridTemplateColumns: columns,
+            ...columns,
             alignItems: 'center',
             height: 34,
             borderBottom: 1,
@@ -87,8 +108,12 @@ export function LearnerTable({ data, rows, sel, onSelect, ticked, onTick }: Prop
           <span role="columnheader">{t('watch.learner')}</span>
           <span role="columnheader">{t('watch.last')}</span>
           <ModuleHeads data={data} slots={slots} />
-          <span role="columnheader">{t('watch.done')}</span>
-          <span role="columnheader">{t('watch.flags')}</span>
+          <span role="columnheader" className="share">
+            {t('watch.done')}
+          </span>
+          <span role="columnheader" className="flags">
+            {t('watch.flags')}
+          </span>
         </Box>
         <div
           ref={scroller}
@@ -142,7 +167,12 @@ function headFor(name: string, room: number): string {
 
 function ModuleHeads({ data, slots }: { data: Progress; slots: ThreadSlot[] }) {
   return (
-    <Box component="span" role="columnheader" sx={{ position: 'relative', height: 16 }}>
+    <Box
+      component="span"
+      role="columnheader"
+      className="thread"
+      sx={{ position: 'relative', height: 16 }}
+    >
       {data.modules.map((m, n) => {
         const own = slots.filter((s) => data.steps[s.index]?.module === m.id);
         const first = own[0];
@@ -175,7 +205,7 @@ interface RowProps {
   top: number;
   index: number;
   now: string;
-  columns: string;
+  columns: ReturnType<typeof columnsOf>;
   slots: ThreadSlot[];
   width: number;
   names: string[];
@@ -216,6 +246,7 @@ const Row = memo(function Row({
   return (
     <Box
       role="row"
+      id={`learner-${row.enrolment}`}
       aria-rowindex={index + 2}
       aria-selected={chosen}
       onClick={() => onSelect(`${row.enrolment}`)}
@@ -226,14 +257,14 @@ const Row = memo(function Row({
         top,
         height: ROW,
         display: 'grid',
-        gridTemplateColumns: columns,
+        ...columns,
         alignItems: 'center',
         borderBottom: 1,
         borderColor: 'divider',
         cursor: 'pointer',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-        '&:hover': { bgcolor: chosen ? 'tone.madderWash' : 'tone.ground' },
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
+        bgcolor: chosen ? 'tone.indigoWash' : 'transparent',
+        '&:hover': { bgcolor: chosen ? 'tone.indigoWash' : 'tone.ground' },
       }}
     >
       <span role="gridcell">
@@ -263,7 +294,7 @@ const Row = memo(function Row({
       >
         {last}
       </Typography>
-      <span role="gridcell">
+      <span role="gridcell" className="thread">
         <Thread
           beads={beads}
           slots={slots}
@@ -274,9 +305,12 @@ const Row = memo(function Row({
           onSelect={(i) => onSelect(`${row.enrolment}-${steps[i]?.id}`)}
         />
       </span>
-      <Typography role="gridcell">{inPercent(row.share)}</Typography>
-      <span role="gridcell">
+      <Typography role="gridcell" className="share">
+        {inPercent(row.share)}
+      </Typography>
+      <span role="gridcell" className="flags" title={row.flags.map((f) => f.name).join(', ')}>
         <Flags flags={row.flags} overdue={row.overdue} />
+        {row.flags.length > 1 && <span className="more">+{row.flags.length - 1}</span>}
       </span>
     </Box>
   );

@@ -92,6 +92,7 @@ function Levels({
       data.outcomes.map((outcome) => ({
         id: outcome.id,
         head: outcome.code,
+        name: outcome.name,
         title: outcome.name,
         group: outcome.group[0] ?? '',
         outcome,

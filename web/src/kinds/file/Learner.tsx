@@ -52,7 +52,7 @@ export default function Learner({ part, page, walk }: LearnerProps<'file'>) {
             <Typography
               component="a"
               href={at(f.id)}
-              sx={{ fontWeight: 700, color: 'tone.madder', overflowWrap: 'anywhere', flex: 1 }}
+              sx={{ fontWeight: 700, color: 'tone.ink', overflowWrap: 'anywhere', flex: 1 }}
             >
               {f.name}
             </Typography>

@@ -15,7 +15,7 @@ export function GivenLink({ link }: { link: string }) {
       rel="noopener noreferrer nofollow"
       sx={{
         display: 'block',
-        color: 'tone.madder',
+        color: 'tone.ink',
         fontWeight: 700,
         overflowWrap: 'anywhere',
         my: 1,

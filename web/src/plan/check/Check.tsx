@@ -208,8 +208,8 @@ function FindingRow({
         alignItems: 'baseline',
         px: 1.5,
         py: 1,
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+        bgcolor: chosen ? 'tone.indigoWash' : 'transparent',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
         '&:hover': { bgcolor: chosen ? undefined : 'tone.ground' },
       }}
     >

@@ -110,7 +110,7 @@ export function MapDrawing({
     >
       <title>{title}</title>
       <defs>
-        {(['slate', 'madder'] as const).map((colour) => (
+        {(['slate', 'indigo'] as const).map((colour) => (
           <marker
             key={colour}
             id={`map-arrow-${colour}`}
@@ -144,7 +144,7 @@ export function MapDrawing({
               height={heightOf(node)}
               rx={4}
               fill={tone('panel')}
-              stroke={tone(node.key === selected ? 'madder' : 'hairline')}
+              stroke={tone(node.key === selected ? 'indigo' : 'hairline')}
               strokeWidth={node.key === selected ? 2 : 1}
               strokeDasharray={node.published ? undefined : '5 4'}
             />
@@ -190,8 +190,8 @@ export function MapDrawing({
                     width={WIDTH - 16}
                     height={ROW}
                     rx={3}
-                    fill={tone(chosen ? 'madderWash' : 'ground')}
-                    stroke={tone(chosen ? 'madder' : 'hairline')}
+                    fill={tone(chosen ? 'indigoWash' : 'ground')}
+                    stroke={tone(chosen ? 'indigo' : 'hairline')}
                     strokeWidth={chosen ? 2 : 1}
                     strokeDasharray={step.published ? undefined : '4 3'}
                   />
@@ -265,14 +265,14 @@ function Sign({ kind }: { kind: MapNode['kind'] }) {
     <path
       d={shape}
       fill="none"
-      stroke={tone(kind === 'outcome' ? 'indigo' : 'madder')}
+      stroke={tone(kind === 'outcome' ? 'indigo' : 'ink')}
       strokeWidth={2}
     />
   );
 }
 
 function Edge({ edge, lit, faded }: { edge: PlacedEdge; lit: boolean; faded: boolean }) {
-  const colour = lit ? 'madder' : 'slate';
+  const colour = lit ? 'indigo' : 'slate';
   const { label } = edge;
   return (
     <g opacity={faded ? 0.25 : 1}>
@@ -293,7 +293,7 @@ function Edge({ edge, lit, faded }: { edge: PlacedEdge; lit: boolean; faded: boo
             fontSize={11.5}
             fontWeight={600}
             textAnchor="middle"
-            fill={tone(lit ? 'madder' : 'soft')}
+            fill={tone(lit ? 'indigo' : 'soft')}
           >
             {label.text}
           </text>

@@ -164,8 +164,8 @@ function Row({
         gap: 1,
         px: 1.25,
         py: 1,
-        bgcolor: chosen ? 'tone.madderWash' : 'transparent',
-        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-madder)' : 'none',
+        bgcolor: chosen ? 'tone.indigoWash' : 'transparent',
+        boxShadow: chosen ? 'inset 3px 0 0 var(--mui-palette-tone-indigo)' : 'none',
       }}
     >
       {rehearsal.holds ? (

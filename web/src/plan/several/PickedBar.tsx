@@ -45,7 +45,7 @@ export function PickedBar({ design, picked, draft }: Props) {
         position: 'sticky',
         top: 0,
         zIndex: 6,
-        bgcolor: 'tone.madderWash',
+        bgcolor: 'tone.indigoWash',
         borderBottom: 1,
         borderColor: 'divider',
       }}

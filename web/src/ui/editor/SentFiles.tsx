@@ -118,7 +118,7 @@ function FileName({ file, address }: { file: Kept; address: string }) {
       {...(address ? { component: 'a', href: address } : { component: 'span' })}
       noWrap
       title={file.name}
-      sx={{ fontWeight: 700, ...(address && { color: 'tone.madder' }) }}
+      sx={{ fontWeight: 700, ...(address && { textDecoration: 'underline' }) }}
     >
       {file.name}
     </Typography>

@@ -151,7 +151,7 @@ export default function TextEditor({
           ...PROSE,
           '& .ProseMirror': { minHeight: 160, outline: 0, py: 1 },
           '& .ProseMirror-selectednode': { outline: '2px solid', outlineColor: 'tone.indigo' },
-          '& .selectedCell': { bgcolor: 'tone.madderWash' },
+          '& .selectedCell': { bgcolor: 'tone.indigoWash' },
           '&:focus-within': { borderColor: 'tone.indigo' },
         }}
       >

@@ -105,7 +105,7 @@ class AssignmentTest extends BrowserTest {
     button(page, "Send to Celeste Adeyo").click();
     assertThat(page.getByText("Sent to Celeste Adeyo.")).isVisible();
     assertThat(learner.locator("main h1").first()).hasText("Limits, cable tension, indexing");
-    learner.getByText("1. Brakes").click();
+    learner.getByText("Brakes", new Page.GetByTextOptions().setExact(true)).click();
     link(learner, "Brake job card").click();
     assertThat(learner.getByText("Every bolt has its number.")).isVisible();
     assertThat(learner.getByText("Short and right.")).isVisible();

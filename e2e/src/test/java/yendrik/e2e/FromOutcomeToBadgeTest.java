@@ -44,7 +44,7 @@ class FromOutcomeToBadgeTest extends BrowserTest {
     Page page = school.signedIn("odalys");
     go(page, course.view("plan/outcomes"));
     button(page, "Add outcome").first().click();
-    page.getByLabel("Name").fill("Patch a tube");
+    page.keyboard().type("Patch a tube\n");
     page.getByLabel("Code").fill("TUBE");
     page.getByLabel("Code").press("Enter");
     assertThat(
@@ -53,8 +53,7 @@ class FromOutcomeToBadgeTest extends BrowserTest {
 
     go(page, course.view("plan/route"));
     button(page, "Add module").first().click();
-    page.getByLabel("Name").fill("Tubes");
-    page.getByLabel("Name").press("Enter");
+    page.keyboard().type("Tubes\n");
     assertThat(page.getByText("1. Tubes")).isVisible();
     addStep(page, "Page", "How a patch holds");
     addStep(page, "Quiz", "Rubber and glue");
