@@ -44,7 +44,12 @@ const scheme = (tone: Record<Tone, string>) => ({
     background: { default: tone.ground, paper: tone.panel },
     text: { primary: tone.ink, secondary: tone.soft },
     divider: tone.hairline,
-    primary: { main: tone.madder, contrastText: tone === light ? '#FFFFFF' : '#1B0D13' },
+    primary: {
+      main: tone.madder,
+      // under the pointer; what is written on it stays legible in both schemes
+      dark: tone === light ? '#841F42' : '#F19AB7',
+      contrastText: tone === light ? '#FFFFFF' : '#1B0D13',
+    },
     secondary: { main: tone.ink },
     success: { main: tone.lagoon },
     warning: { main: tone.ochre },
@@ -52,6 +57,9 @@ const scheme = (tone: Record<Tone, string>) => ({
     error: { main: tone.madder },
   },
 });
+
+/** What is pressed is at least so large, in px. */
+const LEAST = 24;
 
 const text = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
 const display = "'Bricolage Grotesque', system-ui, sans-serif";
@@ -82,6 +90,7 @@ export const theme = createTheme({
         root: ({ theme: t }) => ({
           padding: '5px 13px',
           minWidth: 0,
+          minHeight: LEAST,
           '&.Mui-focusVisible': {
             outline: `2px solid ${t.vars.palette.tone.indigo}`,
             outlineOffset: 2,
@@ -169,6 +178,7 @@ export const theme = createTheme({
     MuiSwitch: { defaultProps: { color: 'success' } },
     MuiRadio: { defaultProps: { color: 'info' } },
     MuiCheckbox: { defaultProps: { size: 'small', color: 'info' } },
+    MuiIconButton: { styleOverrides: { sizeSmall: { minWidth: LEAST, minHeight: LEAST } } },
     MuiTabs: { defaultProps: { indicatorColor: 'secondary', textColor: 'inherit' } },
     MuiLinearProgress: { defaultProps: { color: 'success' } },
     MuiCircularProgress: { defaultProps: { color: 'inherit' } },

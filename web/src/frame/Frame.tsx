@@ -6,6 +6,7 @@ import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import type { WalkName } from '../kinds/room';
+import { Unseen } from '../ui/Unseen';
 import { useKeys, useKeysAnywhere } from '../ui/useKeys';
 import { useLive } from '../ui/useLive';
 import { usePageTitle } from '../ui/usePageTitle';
@@ -76,6 +77,10 @@ export default function Frame({
   const view = viewsBeside(course, place).find((v) => v.on)?.name;
   const own = walking ? LEARNER.find((name) => name === place[4]) : undefined;
   usePageTitle('view', view ? t(`frame.${view}`) : own && t(ownName(own)));
+  // Route and calendar of learners have one that is seen.
+  const ownList = own && own !== 'route' && own !== 'calendar' ? t(ownName(own)) : undefined;
+  const letters = walking && place[4] === 'messages' ? t('frame.messages') : undefined;
+  const heading = view ? t(`frame.${view}`) : (ownList ?? letters);
   return (
     <Box
       sx={{
@@ -110,6 +115,7 @@ export default function Frame({
           '@media print': { display: 'none' },
         }}
       >
+        {heading && <Unseen as="h1">{heading}</Unseen>}
         <Mark of={me.institution} />
         {(course || me.person?.administrator) && <CourseSwitcher me={me} course={course} />}
         <Box
@@ -303,7 +309,15 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
           : [];
       });
   return (
-    <Box sx={{ display: 'flex', bgcolor: 'tone.bandRaised', borderRadius: 1, p: 0.4 }}>
+    <Box
+      sx={{
+        display: 'flex',
+        flexWrap: { xs: 'wrap', md: 'nowrap' },
+        bgcolor: 'tone.bandRaised',
+        borderRadius: 1,
+        p: 0.4,
+      }}
+    >
       {items.map((item) => (
         <Box
           key={item.to}

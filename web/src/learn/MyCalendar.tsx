@@ -123,7 +123,7 @@ function Line({ date, base }: { date: Dated; base: string }) {
         borderTop: 1,
         borderColor: 'divider',
         '&:first-of-type': { borderTop: 0 },
-        opacity: over && !late ? 0.65 : 1,
+        ...(over && !late && { color: 'tone.soft' }),
       }}
     >
       <Typography color="textSecondary" sx={{ width: 92, flex: 'none' }}>

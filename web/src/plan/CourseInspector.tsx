@@ -107,6 +107,7 @@ function FlagFields({ flag, design, draft }: { flag: DesignFlag; design: Design;
       <FindingsAt part="FLAGS" id={flag.id} design={design} draft={draft} />
       <RuleEditor
         title={t('plan.flagWhen')}
+        of={flag.name}
         at={{ place: 'flag-raised', id: flag.id }}
         rule={flag.flagWhen}
         usual=""

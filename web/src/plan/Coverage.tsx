@@ -4,6 +4,7 @@ import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
 import { Empty } from '../ui/Panel';
 import { tone } from '../ui/tone';
+import { Unseen } from '../ui/Unseen';
 import { keysHere } from '../ui/useKeys';
 import { useRows } from '../ui/useRows';
 import { counts, type Tie, tieOf, toggled } from './coverage';
@@ -53,7 +54,7 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
           </>
         )}
       </Typography>
-      <Box sx={{ overflowX: 'auto' }}>
+      <Box sx={{ overflowX: 'auto', position: 'relative' }}>
         <div
           role="grid"
           aria-label={t('plan.coverage')}
@@ -62,7 +63,9 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
           style={{ minWidth: 'max-content' }}
         >
           <Box role="row" sx={{ display: 'grid', gridTemplateColumns: columns, height: 24 }}>
-            <span role="columnheader" />
+            <span role="columnheader">
+              <Unseen>{t('frame.outcomes')}</Unseen>
+            </span>
             {design.modules.map((m, n) =>
               m.steps.length === 0 ? null : (
                 <Typography
@@ -96,7 +99,9 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
               borderColor: 'divider',
             }}
           >
-            <span role="columnheader" />
+            <span role="columnheader">
+              <Unseen>{t('frame.outcomes')}</Unseen>
+            </span>
             {steps.map((s, c) => (
               <Typography
                 key={s.id}

@@ -430,60 +430,60 @@ function Outline({
       onDragCancel={() => setDragged(null)}
       onDragEnd={drop}
     >
-      <Box
-        sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider' }}
-        role="list"
-        aria-label={t('plan.outline')}
-      >
+      <Box sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider' }}>
         {bar || <Heads />}
-        <SortableContext items={rows} strategy={verticalListSortingStrategy}>
-          {design.modules.map((m, n) =>
-            only && !only.has(`module-${m.id}`) ? null : (
-              <div key={m.id}>
-                <ModuleRow
-                  module={m}
-                  number={n + 1}
-                  chosen={sel === `module-${m.id}`}
-                  waits={waits.get(`module-${m.id}`) ?? 0}
-                  picked={picked}
-                  onSelect={() => select(`module-${m.id}`)}
-                  {...rules}
-                />
-                {/* One list, in which the row of a new step moves: it keeps what is typed there. */}
-                {[
-                  ...m.steps
-                    .filter((s) => only?.has(`step-${s.id}`) ?? true)
-                    .flatMap((s) => [
-                      <StepRow
-                        key={s.id}
-                        step={s}
-                        chosen={sel === `step-${s.id}`}
-                        waits={waits.get(`step-${s.id}`) ?? 0}
-                        picked={picked}
-                        onSelect={() => select(`step-${s.id}`)}
-                        {...rules}
-                      />,
-                      adding?.after === s.id && newStep,
-                    ]),
-                  adding?.module === m.id && !m.steps.some((s) => s.id === adding.after) && newStep,
-                ]}
-                <Box role="listitem" sx={{ '@media print': { display: 'none' } }}>
-                  <Button
-                    size="small"
-                    onClick={() => onAddTo(m.id)}
-                    aria-label={t('plan.addStepTo', { module: m.name })}
-                    sx={{ ml: 4.5, my: 0.25 }}
-                  >
-                    {t('plan.addStep')}
-                  </Button>
-                </Box>
-              </div>
-            ),
-          )}
-        </SortableContext>
-        {adding?.module === TO_COME && newStep}
-        {newModule}
-        <CourseRow chosen={sel === 'course'} onSelect={() => select('course')} {...rules} />
+        <Box role="list" aria-label={t('plan.outline')}>
+          <SortableContext items={rows} strategy={verticalListSortingStrategy}>
+            {design.modules.map((m, n) =>
+              only && !only.has(`module-${m.id}`) ? null : (
+                <div key={m.id}>
+                  <ModuleRow
+                    module={m}
+                    number={n + 1}
+                    chosen={sel === `module-${m.id}`}
+                    waits={waits.get(`module-${m.id}`) ?? 0}
+                    picked={picked}
+                    onSelect={() => select(`module-${m.id}`)}
+                    {...rules}
+                  />
+                  {/* One list, in which the row of a new step moves: it keeps what is typed there. */}
+                  {[
+                    ...m.steps
+                      .filter((s) => only?.has(`step-${s.id}`) ?? true)
+                      .flatMap((s) => [
+                        <StepRow
+                          key={s.id}
+                          step={s}
+                          chosen={sel === `step-${s.id}`}
+                          waits={waits.get(`step-${s.id}`) ?? 0}
+                          picked={picked}
+                          onSelect={() => select(`step-${s.id}`)}
+                          {...rules}
+                        />,
+                        adding?.after === s.id && newStep,
+                      ]),
+                    adding?.module === m.id &&
+                      !m.steps.some((s) => s.id === adding.after) &&
+                      newStep,
+                  ]}
+                  <Box role="listitem" sx={{ '@media print': { display: 'none' } }}>
+                    <Button
+                      size="small"
+                      onClick={() => onAddTo(m.id)}
+                      aria-label={t('plan.addStepTo', { module: m.name })}
+                      sx={{ ml: 4.5, my: 0.25 }}
+                    >
+                      {t('plan.addStep')}
+                    </Button>
+                  </Box>
+                </div>
+              ),
+            )}
+          </SortableContext>
+          {adding?.module === TO_COME && newStep}
+          {newModule}
+          <CourseRow chosen={sel === 'course'} onSelect={() => select('course')} {...rules} />
+        </Box>
       </Box>
     </DndContext>
   );

@@ -45,6 +45,8 @@ interface Props {
   rule: RuleView | undefined;
   usual: string;
   example: string;
+  /** Whose rule it is, where several stand below each other. */
+  of?: string;
   /** A rule that must not be empty keeps its last condition until another is there. */
   needed?: boolean;
   /** Whether one types into it at once. */
@@ -72,6 +74,7 @@ export function RuleEditor({
   rule,
   usual,
   example,
+  of,
   needed = false,
   textual = true,
   autoFocus = false,
@@ -103,10 +106,25 @@ export function RuleEditor({
     'ArrowUp, ArrowLeft': () => move(-1),
     'ArrowDown, ArrowRight': () => move(1),
   });
-  const of: Editing = { at, example, root, save, needed, changing, setChanging, takeAway, keys };
+  const editing: Editing = {
+    at,
+    example,
+    root,
+    save,
+    needed,
+    changing,
+    setChanging,
+    takeAway,
+    keys,
+  };
   return (
-    <Box component="section" aria-label={title} sx={{ mt: 2 }} ref={section}>
-      <Typography variant="h3" color="textSecondary" component="h3" sx={{ mb: 0.6 }}>
+    <Box
+      component="section"
+      aria-label={of ? `${title}, ${of}` : title}
+      sx={{ mt: 2 }}
+      ref={section}
+    >
+      <Typography variant="h3" color="textSecondary" component="h2" sx={{ mb: 0.6 }}>
         {title}{' '}
         {!root && (
           <Box component="span" sx={{ color: 'tone.ink' }}>
@@ -136,7 +154,7 @@ export function RuleEditor({
           />
         </Suspense>
       )}
-      {root && <Node node={root} of={of} />}
+      {root && <Node node={root} of={editing} />}
       <Box sx={{ display: 'flex', gap: 1, mt: 0.75, alignItems: 'flex-start' }}>
         <ConditionInput
           at={at}

@@ -88,7 +88,7 @@ describe('the whole course', () => {
     expect(within(fields).getByRole('region', { name: 'Flag when' })).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Add flag' }));
     await waitFor(() => expect(calls.some((c) => c.method === 'POST')).toBe(true));
-    await userEvent.click(screen.getByRole('button', { name: 'Remove the flag “Quiet”' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Take away the flag “Quiet”' }));
     await waitFor(() => expect(calls.some((c) => c.method === 'DELETE')).toBe(true));
   });
 });

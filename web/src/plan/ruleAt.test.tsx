@@ -23,7 +23,7 @@ describe('a rule in its row', () => {
     });
     show(<RouteOutline />);
     await userEvent.click(
-      await screen.findByRole('button', { name: 'Opens when of Pads: at once' }),
+      await screen.findByRole('button', { name: 'Opens when at once, of Pads' }),
     );
     const dialog = await screen.findByRole('dialog', { name: 'Pads: Opens when' });
     const field = within(dialog).getByRole('combobox');

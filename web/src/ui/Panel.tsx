@@ -87,7 +87,7 @@ export function Kicker({ children }: { children: ReactNode }) {
 export function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
     <Box sx={{ mt: 2 }}>
-      <Typography variant="h3" color="textSecondary" component="h3" sx={{ mb: 0.6 }}>
+      <Typography variant="h3" color="textSecondary" component="h2" sx={{ mb: 0.6 }}>
         {title}
       </Typography>
       {children}

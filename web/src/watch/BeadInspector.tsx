@@ -43,7 +43,9 @@ export function BeadInspector({ enrolment, step, onLearner }: Props) {
               {data.learner}
             </Button>
           </Kicker>
-          <Typography variant="h1">{data.name}</Typography>
+          <Typography variant="h1" component="h2">
+            {data.name}
+          </Typography>
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 1 }}>
             <Bead bead={data} silent size={22} />
             <Typography sx={{ fontWeight: 700 }}>{words(data)}</Typography>

@@ -20,7 +20,9 @@ export function CellInspector({ enrolment, outcome }: { enrolment: number; outco
       {(data) => (
         <>
           <Kicker>{line(data.code, data.learner)}</Kicker>
-          <Typography variant="h1">{data.outcome}</Typography>
+          <Typography variant="h1" component="h2">
+            {data.outcome}
+          </Typography>
           <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center', mt: 1.25 }}>
             <Wedge
               level={data.level}

@@ -42,7 +42,9 @@ export function ClassInspector({
         ) : (
           <>
             <Kicker>{t('watch.overTime')}</Kicker>
-            <Typography variant="h1">{t('watch.atMasteryOverTime')}</Typography>
+            <Typography variant="h1" component="h2">
+              {t('watch.atMasteryOverTime')}
+            </Typography>
             <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5, mb: 1 }}>
               {t('watch.overTimeHint', { from: day(all.moments[0]) })}
             </Typography>
@@ -107,7 +109,9 @@ function One({
   return (
     <>
       <Kicker>{line(head.code, t('watch.class'))}</Kicker>
-      <Typography variant="h1">{head.name}</Typography>
+      <Typography variant="h1" component="h2">
+        {head.name}
+      </Typography>
       <Section title={t('watch.atMasteryOverTime')}>
         <TrendLine
           moments={all.moments}

@@ -68,12 +68,13 @@ function Head<C extends GridColumn>({
   select,
 }: Props<C>) {
   const t = useTranslations();
+  const named = groups.filter((span) => span.name);
   return (
     <div role="rowgroup" className="head">
       {groups.length > 0 && (
         <div role="row" className="line" style={{ height: GROUPS }}>
           <div className="side" />
-          {groups.map((span) => (
+          {named.map((span) => (
             <div
               key={`${span.from}`}
               role="columnheader"

@@ -30,7 +30,9 @@ export function LearnerInspector({
       {(data) => (
         <>
           <Kicker>{line(t('watch.learner'), ...data.groups)}</Kicker>
-          <Typography variant="h1">{data.name}</Typography>
+          <Typography variant="h1" component="h2">
+            {data.name}
+          </Typography>
           <Typography variant="body2" color="textSecondary">
             {t('watch.stepsDone', { done: data.done, count: data.steps })}
           </Typography>

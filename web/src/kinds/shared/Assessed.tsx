@@ -23,7 +23,7 @@ export function FilledRubric({ filled }: { filled: Filled }) {
   const { rubric, met, points } = filled;
   return (
     <Box sx={{ my: 1 }}>
-      <Typography variant="h3" component="h3" color="textSecondary" sx={{ mb: 0.5 }}>
+      <Typography variant="h3" component="h2" color="textSecondary" sx={{ mb: 0.5 }}>
         {rubric.of > 0
           ? t('rubric.titlePoints', { name: rubric.name, points, of: rubric.of })
           : rubric.name}

@@ -47,7 +47,7 @@ export function CrowdOutcome({ crowd, startsAt }: { crowd: Crowd; startsAt: stri
           </Typography>
         </Box>
         <Box>
-          <Typography variant="h3" component="h3" color="textSecondary" sx={{ mb: 0.5 }}>
+          <Typography variant="h3" component="h2" color="textSecondary" sx={{ mb: 0.5 }}>
             {t('crowd.finishedUntil')}
           </Typography>
           <TrendLine
@@ -69,7 +69,7 @@ export function CrowdOutcome({ crowd, startsAt }: { crowd: Crowd; startsAt: stri
       <CrowdTable key={crowd.at} came={crowd.came} />
       {badges.length > 0 && (
         <Box>
-          <Typography variant="h3" component="h3" color="textSecondary" sx={{ mb: 0.5 }}>
+          <Typography variant="h3" component="h2" color="textSecondary" sx={{ mb: 0.5 }}>
             {t('crowd.badges')}
           </Typography>
           <Box

@@ -118,7 +118,7 @@ export function QuestionInspector({
           onChange={(difficulty) => draft.question(q, { difficulty })}
         />
       </Box>
-      <Typography variant="h3" component="h3" color="textSecondary" sx={{ mt: 2, mb: 0.5 }}>
+      <Typography variant="h3" component="h2" color="textSecondary" sx={{ mt: 2, mb: 0.5 }}>
         {t('bank.whereUsed')}
       </Typography>
       {q.usedIn.length + q.drawnIn.length === 0 && (
@@ -139,7 +139,7 @@ export function QuestionInspector({
       )}
       {doubles.length > 0 && (
         <>
-          <Typography variant="h3" component="h3" color="textSecondary" sx={{ mt: 2, mb: 0.5 }}>
+          <Typography variant="h3" component="h2" color="textSecondary" sx={{ mt: 2, mb: 0.5 }}>
             {t('bank.doubles')}
           </Typography>
           {doubles.map((other) => (

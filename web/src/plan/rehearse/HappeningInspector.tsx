@@ -40,7 +40,9 @@ export function HappeningInspector({
       <Kicker>
         {t(`kind.${step.kind}.name`)} · {t('rehearse.behind', { n: line + 1 })}
       </Kicker>
-      <Typography variant="h1">{step.name}</Typography>
+      <Typography variant="h1" component="h2">
+        {step.name}
+      </Typography>
       <Loaded query={then}>
         {(data) => (
           <>

@@ -106,7 +106,7 @@ export default function TextEditor({
   );
   return (
     <div>
-      <Typography variant="h3" color="textSecondary" component="h3" sx={{ mb: 0.5 }}>
+      <Typography variant="h3" color="textSecondary" component="h2" sx={{ mb: 0.5 }}>
         {label}
       </Typography>
       {kept.kept && (

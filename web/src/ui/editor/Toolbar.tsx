@@ -28,8 +28,8 @@ const TOOLS = [
   },
   { name: 'quote', is: 'blockquote', face: '“ ”', run: (e: Editor) => chain(e).toggleBlockquote() },
   { name: 'code', is: 'codeBlock', face: '{ }', run: (e: Editor) => chain(e).toggleCodeBlock() },
-  { name: 'low', is: 'low', face: <>x₂</>, run: (e: Editor) => chain(e).toggleMark('low') },
-  { name: 'high', is: 'high', face: <>x²</>, run: (e: Editor) => chain(e).toggleMark('high') },
+  { name: 'low', is: 'low', face: 'x₂', run: (e: Editor) => chain(e).toggleMark('low') },
+  { name: 'high', is: 'high', face: 'x²', run: (e: Editor) => chain(e).toggleMark('high') },
 ] as const;
 
 const chain = (editor: Editor) => editor.chain().focus();
@@ -74,6 +74,9 @@ export function Toolbar({ editor, files, onInsert }: Props) {
   );
 }
 
+/** A sign that is seen; its button says in words what it does. */
+const SIGN = { '&::before': { content: 'attr(data-sign)' } };
+
 function Tool({
   name,
   on,
@@ -96,7 +99,11 @@ function Tool({
       onClick={run}
       sx={{ px: 1, py: 0.25, minWidth: 32, fontSize: 13, textTransform: 'none' }}
     >
-      {children}
+      {typeof children === 'string' ? (
+        <Box component="span" data-sign={children} sx={SIGN} />
+      ) : (
+        children
+      )}
     </ToggleButton>
   );
 }

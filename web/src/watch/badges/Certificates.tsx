@@ -7,6 +7,7 @@ import { queries } from '../../api/queries';
 import { Actions } from '../../frame/Actions';
 import { useCourse } from '../../frame/course';
 import { Empty, Loaded, WithInspector } from '../../ui/Panel';
+import { Unseen } from '../../ui/Unseen';
 import { useLive } from '../../ui/useLive';
 import { useRows } from '../../ui/useRows';
 import { AgainDialog } from './AgainDialog';
@@ -106,7 +107,13 @@ function Register({
       role="table"
       aria-label={t('held.register')}
       aria-rowcount={certificates.length + 1}
-      sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider', overflowX: 'auto' }}
+      sx={{
+        position: 'relative',
+        bgcolor: 'tone.panel',
+        border: 1,
+        borderColor: 'divider',
+        overflowX: 'auto',
+      }}
     >
       <Box sx={{ minWidth: 980 }}>
         <Box
@@ -122,13 +129,17 @@ function Register({
             fontWeight: 700,
           }}
         >
-          <span role="columnheader" aria-label={t('certificates.tick')} />
+          <span role="columnheader">
+            <Unseen>{t('certificates.tick')}</Unseen>
+          </span>
           {(['number', 'name', 'what', 'given', 'ends', 'state'] as const).map((head) => (
             <span key={head} role="columnheader">
               {t(`certificates.${head}`)}
             </span>
           ))}
-          <span role="columnheader" aria-label={t('certificates.acts')} />
+          <span role="columnheader">
+            <Unseen>{t('certificates.acts')}</Unseen>
+          </span>
         </Box>
         <div ref={list} role="rowgroup" style={style}>
           {rows.map(({ index, style: place }) => {

@@ -31,7 +31,9 @@ export function HoldersInspector({
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
         <BadgeDrawing picture={badge.picture} label={badge.picture.alt} size={72} />
         <div>
-          <Typography variant="h1">{badge.name}</Typography>
+          <Typography variant="h1" component="h2">
+            {badge.name}
+          </Typography>
           {badge.surprise && (
             <Typography variant="body2" color="textSecondary">
               {t('held.surprise')}

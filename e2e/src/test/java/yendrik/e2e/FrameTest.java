@@ -87,10 +87,16 @@ class FrameTest extends BrowserTest {
     find.fill("add a mod");
     assertThat(found).hasCount(1);
     page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Name of the module")).isFocused();
+    page.keyboard().type("Spare parts\n");
     assertThat(page).hasURL(Pattern.compile("plan/route\\?sel=module-\\d+$"));
+    Locator spare = page.getByRole(AriaRole.LISTITEM).filter(containing("Spare parts"));
     page.reload();
-    assertThat(page.getByRole(AriaRole.LISTITEM).filter(containing("New module"))).hasCount(1);
-    page.keyboard().press("Control+z");
+    assertThat(page.getByLabel("Name of the module")).hasCount(0);
+    assertThat(spare).hasCount(1);
+    button(page, "Undo: “Spare parts” added").click();
+    assertThat(page.getByText("Undone: “Spare parts” added")).isVisible();
+    assertThat(spare).hasCount(0);
   }
 
   @Test

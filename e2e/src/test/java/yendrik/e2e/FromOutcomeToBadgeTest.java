@@ -172,6 +172,7 @@ class FromOutcomeToBadgeTest extends BrowserTest {
     page.getByRole(
             AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Bashir Colm")))
         .click();
+    button(page, "Passed").click();
     page.getByLabel("Points of 20").fill("18");
     button(page, "Send to Bashir Colm").click();
     assertThat(page.getByText("Sent to Bashir Colm.")).isVisible();
