@@ -19,6 +19,7 @@ import { useNotice } from '../ui/Notice';
 import { Empty } from '../ui/Panel';
 import { Missing, useNeeds } from '../ui/Parts';
 import { Prose } from '../ui/Prose';
+import { Unseen } from '../ui/Unseen';
 import { usePageTitle } from '../ui/usePageTitle';
 import { AskButton } from './AskButton';
 import { useTimeSpent } from './useTimeSpent';
@@ -118,6 +119,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
           {page.evidenceFor.length > 0 &&
             `. ${t('learn.givesEvidence')}: ${page.evidenceFor.join(', ')}`}
         </Typography>
+        <Unseen as="h2">{t(`kind.${page.kind}.name`)}</Unseen>
         <Said page={page} />
         <DoneWhen page={page} />
         {page.state === 'MISSED' && page.takesUntil && (

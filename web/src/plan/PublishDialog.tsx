@@ -169,6 +169,7 @@ function FindingsLeft({ course, onClose }: { course: number; onClose: () => void
           })}{' '}
           <Link
             component={RouterLink}
+            relative="path"
             to="../check?show=rehearsals"
             color="inherit"
             onClick={onClose}
@@ -180,7 +181,13 @@ function FindingsLeft({ course, onClose }: { course: number; onClose: () => void
       {left > 0 && (
         <Typography variant="body2" sx={{ color: 'tone.ochreInk' }}>
           {t('checking.left', { count: left })}{' '}
-          <Link component={RouterLink} to="../check" color="inherit" onClick={onClose}>
+          <Link
+            component={RouterLink}
+            relative="path"
+            to="../check"
+            color="inherit"
+            onClick={onClose}
+          >
             {t('checking.look', { count: left })}
           </Link>
         </Typography>
@@ -204,7 +211,7 @@ function LooksUnfinished({ course, onClose }: { course: number; onClose: () => v
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {found.slice(0, CHANGED).map(({ name, to, why }) => (
           <Typography key={to} component="li" variant="body2">
-            <Link component={RouterLink} to={to} color="inherit" onClick={onClose}>
+            <Link component={RouterLink} relative="path" to={to} color="inherit" onClick={onClose}>
               {name}
             </Link>{' '}
             {t(`plan.unfinishedAs.${why}`)}

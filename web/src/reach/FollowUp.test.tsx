@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { serve, show } from '../test/stage';
 import FollowUp from './FollowUp';
 
@@ -56,6 +56,38 @@ describe('follow-up', () => {
       learners: [1, 2],
     });
     expect(screen.getByLabelText('Tick Bashir Colm')).not.toBeChecked();
+  });
+
+  it('gives what would help from the sentence about it, and takes it back from the notice', async () => {
+    const helped = {
+      ...flagged(1, 'Bashir Colm'),
+      flags: [
+        {
+          name: 'Stuck',
+          since: '2026-11-16T08:00:00Z',
+          reasons: [
+            {
+              says: 'All 3 attempts used.',
+              remedy: { way: 'ADD_ATTEMPTS', step: 12, name: 'Pads' },
+            },
+          ],
+        },
+      ],
+    };
+    const calls = serve({
+      ...decided,
+      [`GET ${at}`]: [helped],
+      'POST /api/courses/2/exceptions': { given: [{ enrolment: 1, fact: 70 }], left: [] },
+      'DELETE /api/courses/2/learners/1/exceptions/70': undefined,
+    });
+    show(<FollowUp />);
+    await userEvent.click(await screen.findByRole('button', { name: 'Give an attempt' }));
+    await userEvent.click(await screen.findByRole('button', { name: 'Undo' }));
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'DELETE')).toBe(true));
+    expect(calls.find((c) => c.method === 'POST')?.body).toEqual({
+      learners: [1],
+      exception: { kind: 'ADD_ATTEMPTS', step: 12, reason: '' },
+    });
   });
 
   it('lists badges in doubt with the reason, and keeps one with a word to the learner', async () => {

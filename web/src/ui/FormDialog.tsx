@@ -43,6 +43,16 @@ interface Props<T extends FieldValues, Out extends FieldValues> {
   children: ReactNode;
 }
 
+/** Typing goes into the first field at once, where no other asks for it. */
+function beginTyping(form: HTMLElement | null) {
+  if (!form || form.contains(document.activeElement)) return;
+  form
+    .querySelector<HTMLElement>(
+      'input:not([aria-hidden="true"]):not([type="checkbox"]):not(:disabled), textarea:not([aria-hidden="true"])',
+    )
+    ?.focus();
+}
+
 /**
  * A form in a dialog. What the server finds wrong with a field stands at that field; a click beside
  * the dialog leaves what was typed.
@@ -78,6 +88,7 @@ export function FormDialog<T extends FieldValues, Out extends FieldValues>({
     >
       <Box
         component="form"
+        ref={beginTyping}
         noValidate
         onSubmit={submit()}
         sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}

@@ -2,60 +2,16 @@ import { Box, Button, Typography } from '@mui/material';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { api, type BeadInfo, body } from '../api/client';
+import { api, type BeadInfo } from '../api/client';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { Section } from '../ui/Panel';
-import { useActKey } from '../ui/useActKey';
 import { useLine } from '../ui/useNames';
 import { ExceptionDialog, type ExceptionKind } from './ExceptionDialog';
 import { exceptionsChanged } from './exceptionsChanged';
-import { useTakingBack } from './useTakingBack';
-
-/** What is given by one click, without a reason. */
-type AtOnce = 'OPEN' | 'ADD_ATTEMPTS';
-
-/** Gives the learner an exception at this step. */
-function useGiving(bead: BeadInfo) {
-  const t = useTranslations();
-  const course = useCourse();
-  const client = useQueryClient();
-  const notice = useNotice();
-  const once = useActKey();
-  const takeBack = useTakingBack();
-  return useMutation({
-    mutationFn: (kind: AtOnce) => {
-      const sent = {
-        learners: [bead.enrolment],
-        exception: { kind, reason: '', step: bead.step },
-      };
-      return body(
-        api.POST('/api/courses/{course}/exceptions', {
-          params: { path: { course: course.id } },
-          headers: once.headers(sent),
-          body: sent,
-        }),
-      );
-    },
-    onSuccess: ({ given, left }) => {
-      once.renew();
-      exceptionsChanged(client, course.id);
-      const [refused] = left;
-      notice(
-        refused
-          ? { tone: 'error', text: refused.why }
-          : {
-              tone: 'success',
-              text: t('watch.exceptionDone'),
-              undo: () => takeBack(given),
-            },
-      );
-    },
-    onError: (e) => notice({ tone: 'error', text: e.message }),
-  });
-}
+import { useGiving } from './useGiving';
 
 /** What staff can allow one learner at one step, and what was allowed. */
 export function Exceptions({ bead }: { bead: BeadInfo }) {

@@ -82,29 +82,27 @@ function Head<C extends GridColumn>({
               className="cell group"
               style={place(span.from, width, span.columns)}
             >
-              {span.name && (
-                <Button
-                  size="small"
-                  {...(onFold && { 'aria-expanded': true })}
-                  disabled={!onFold}
-                  title={onFold ? t('watch.foldGroup', { name: span.name }) : span.name}
-                  onClick={() => onFold?.(span.name)}
-                  sx={{
-                    position: 'sticky',
-                    left: NAME,
-                    maxWidth: '100%',
-                    justifySelf: 'start',
-                    color: 'tone.soft',
-                    fontSize: 12,
-                    p: 0.25,
-                    '&.Mui-disabled': { color: 'tone.soft' },
-                  }}
-                >
-                  <Box component="span" sx={CUT}>
-                    {span.name}
-                  </Box>
-                </Button>
-              )}
+              <Button
+                size="small"
+                {...(onFold && { 'aria-expanded': true })}
+                disabled={!onFold}
+                title={onFold ? t('watch.foldGroup', { name: span.name }) : span.name}
+                onClick={() => onFold?.(span.name)}
+                sx={{
+                  position: 'sticky',
+                  left: NAME,
+                  maxWidth: '100%',
+                  justifySelf: 'start',
+                  color: 'tone.soft',
+                  fontSize: 12,
+                  p: 0.25,
+                  '&.Mui-disabled': { color: 'tone.soft' },
+                }}
+              >
+                <Box component="span" sx={CUT}>
+                  {span.name}
+                </Box>
+              </Button>
             </div>
           ))}
         </div>

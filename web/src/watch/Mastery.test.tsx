@@ -126,10 +126,10 @@ describe('the grid of mastery', () => {
     serve({ [`GET ${at}/reports/mastery`]: { ...grid, outcomes } });
     show(<Mastery />);
     await userEvent.click(await screen.findByTitle('Fold Parts away'));
-    expect(screen.queryByRole('button', { name: 'BRAKE' })).not.toBeInTheDocument();
-    expect(screen.getByRole('button', { name: 'BIKE' })).toBeInTheDocument();
+    expect(screen.queryByRole('button', { name: /BRAKE/ })).not.toBeInTheDocument();
+    expect(screen.getByRole('button', { name: /BIKE/ })).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: '▸ Parts 1' }));
-    expect(screen.getByRole('button', { name: 'BRAKE' })).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: /BRAKE/ })).toBeInTheDocument();
   });
 
   it('draws of many columns those in sight only, and all of them on paper', async () => {

@@ -3,6 +3,12 @@ import { Fragment, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { FlagReason, FlagRemedy } from '../api/client';
 import { ExceptionDialog } from './ExceptionDialog';
+import { useGiving } from './useGiving';
+
+interface Learner {
+  enrolment: number;
+  name: string;
+}
 
 /** Why a flag is up, each sentence with what would help as a word in it. */
 export function ReasonsWithRemedies({
@@ -10,36 +16,39 @@ export function ReasonsWithRemedies({
   learner,
 }: {
   reasons: FlagReason[];
-  learner: { enrolment: number; name: string };
+  learner: Learner;
 }) {
+  return reasons.map(({ says, remedy }) => (
+    <Fragment key={says}>
+      {says} {remedy && <Remedy remedy={remedy} learner={learner} />}
+    </Fragment>
+  ));
+}
+
+/** Done at once where nothing has to be asked: the notice takes it back. */
+function Remedy({ remedy, learner }: { remedy: FlagRemedy; learner: Learner }) {
   const t = useTranslations();
-  const [giving, setGiving] = useState<FlagRemedy | null>(null);
+  const [asking, setAsking] = useState(false);
+  const { way, step, name } = remedy;
+  const give = useGiving({ enrolment: learner.enrolment, step });
   return (
     <>
-      {reasons.map(({ says, remedy }) => (
-        <Fragment key={says}>
-          {says}{' '}
-          {remedy && (
-            <>
-              <Link
-                component="button"
-                type="button"
-                onClick={() => setGiving(remedy)}
-                title={t('watch.remedyAt', { step: remedy.name, name: learner.name })}
-                sx={{ font: 'inherit', fontWeight: 700, verticalAlign: 'baseline' }}
-              >
-                {t(`watch.remedy.${remedy.way}`)}
-              </Link>{' '}
-            </>
-          )}
-        </Fragment>
-      ))}
-      {giving && (
+      <Link
+        component="button"
+        type="button"
+        disabled={give.isPending}
+        onClick={() => (way === 'MOVE_DUE' ? setAsking(true) : give.mutate(way))}
+        title={t('watch.remedyAt', { step: name, name: learner.name })}
+        sx={{ font: 'inherit', fontWeight: 700, verticalAlign: 'baseline' }}
+      >
+        {t(`watch.remedy.${way}`)}
+      </Link>{' '}
+      {asking && (
         <ExceptionDialog
           learners={[learner]}
-          steps={[{ id: giving.step, name: giving.name }]}
-          kind={giving.way}
-          onClose={() => setGiving(null)}
+          steps={[{ id: step, name }]}
+          kind={way}
+          onClose={() => setAsking(false)}
         />
       )}
     </>

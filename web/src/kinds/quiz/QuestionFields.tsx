@@ -32,6 +32,16 @@ export function QuestionFields({ question: q, name, isFresh, edit, children }: P
           missing={!q.text.trim() && !isFresh}
           onChange={(words) => edit({ ...plain, ...words })}
         />
+      </Box>
+      {/* Answers come right after what is asked, for whoever goes on with Tab. */}
+      <Write part={q.part} edit={(part) => edit({ ...q, part })} />
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <TextField
+          label={t('plan.feedback')}
+          multiline
+          value={q.feedback}
+          onChange={(e) => edit({ ...q, feedback: e.target.value })}
+        />
         <TextField
           label={t('plan.points')}
           type="number"
@@ -40,13 +50,6 @@ export function QuestionFields({ question: q, name, isFresh, edit, children }: P
           sx={{ width: 84, flex: 'none' }}
         />
       </Box>
-      <Write part={q.part} edit={(part) => edit({ ...q, part })} />
-      <TextField
-        label={t('plan.feedback')}
-        multiline
-        value={q.feedback}
-        onChange={(e) => edit({ ...q, feedback: e.target.value })}
-      />
       <HintFields hints={q.hints ?? []} onChange={(hints) => edit({ ...q, hints })} />
       {children}
     </>

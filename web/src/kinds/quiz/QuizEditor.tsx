@@ -12,6 +12,7 @@ import {
 } from '../../api/client';
 import { queries } from '../../api/queries';
 import { newId } from '../../ui/ids';
+import { keysInField } from '../../ui/useKeys';
 import { BankDialog } from './BankDialog';
 import { DrawFields } from './DrawFields';
 import { QuestionFields } from './QuestionFields';
@@ -95,6 +96,7 @@ export function QuizEditor({
   return (
     <Box
       ref={box}
+      onKeyDown={keysInField({ '$mod+Enter': add })}
       onBlur={(e) =>
         !e.currentTarget.contains(e.relatedTarget) && list !== questions && onSave(list)
       }
@@ -198,7 +200,13 @@ export function QuizEditor({
             </MenuItem>
           ))}
         </TextField>
-        <Button variant="outlined" sx={{ flex: 'none' }} onClick={add}>
+        <Button
+          variant="outlined"
+          sx={{ flex: 'none' }}
+          title={t('plan.addQuestionKeys')}
+          aria-keyshortcuts="Control+Enter"
+          onClick={add}
+        >
           {t('plan.addQuestion')}
         </Button>
       </Box>

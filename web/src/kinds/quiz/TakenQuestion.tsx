@@ -22,7 +22,9 @@ export function TakenQuestion({
           <ShownWords of={q} />
         </Box>
         <Typography variant="body2">
-          <Link to={`../questions?sel=${q.bank}`}>{t('bank.changeThere')}</Link>
+          <Link relative="path" to={`../questions?sel=${q.bank}`}>
+            {t('bank.changeThere')}
+          </Link>
         </Typography>
       </Box>
       <TextField

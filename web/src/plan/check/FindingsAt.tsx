@@ -44,7 +44,11 @@ export function FindingsAt({
       <Box sx={{ display: 'grid', gap: 0.75 }}>
         <Typography variant="body2">
           {f.says}{' '}
-          <Link component={RouterLink} to={`../check?sel=${encodeURIComponent(f.key)}`}>
+          <Link
+            component={RouterLink}
+            relative="path"
+            to={`../check?sel=${encodeURIComponent(f.key)}`}
+          >
             {t('checking.why')}
           </Link>
         </Typography>

@@ -21,7 +21,13 @@ function address({ part, id }: CheckedThing) {
 
 export function ThingLink({ thing }: { thing: CheckedThing }) {
   return (
-    <Link component={RouterLink} to={address(thing)} color="inherit" underline="hover">
+    <Link
+      component={RouterLink}
+      relative="path"
+      to={address(thing)}
+      color="inherit"
+      sx={{ display: 'inline-block', py: '2px' }}
+    >
       {thing.name}
     </Link>
   );

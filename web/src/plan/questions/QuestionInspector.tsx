@@ -126,7 +126,7 @@ export function QuestionInspector({
       )}
       {[...q.usedIn, ...q.drawnIn].map((use) => (
         <Typography key={use.step} variant="body2">
-          <Link component={RouterLink} to={`../route?sel=step-${use.step}`}>
+          <Link component={RouterLink} relative="path" to={`../route?sel=step-${use.step}`}>
             {use.name}
           </Link>
           {q.drawnIn.includes(use) && ` (${t('bank.mayDraw')})`}

@@ -127,7 +127,7 @@ class BarriersTest extends BrowserTest {
           pressing("plan/route", "^Add module"),
           choosing("plan/route", "main [role=listitem] input[type=checkbox]"),
           choosing("teach/marking", "[data-list] button"),
-          choosing("teach/practicals", "main li input[type=checkbox]"),
+          choosing("teach/practicals", "main input[type=checkbox]"),
           choosing("watch/progress", "[aria-rowindex='3'] input", "[aria-rowindex='4']"),
           pressing("watch/progress", "^Enrol learners"),
           choosing("watch/mastery", "[aria-rowindex='4'] [role=gridcell].cell"),

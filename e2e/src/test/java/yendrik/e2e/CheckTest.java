@@ -39,6 +39,8 @@ class CheckTest extends BrowserTest {
             AriaRole.REGION, new Page.GetByRoleOptions().setName("Nobody gets there"));
     assertThat(nobody).isVisible();
     buttonLike(designer, "waits for itself").click();
+    assertThat(link(designer, "Left pedal").first())
+        .hasAttribute("href", Pattern.compile("/plan/route\\?sel=step-\\d+$"));
     Locator mend = buttonLike(designer, "^Take “Left pedal is done” out of what opens");
     mend.click();
     assertThat(nobody).isHidden();

@@ -77,6 +77,6 @@ class RouteRulesTest extends BrowserTest {
         .first()
         .click();
     buttonLike(designer, "^Also give it to the 2 steps").click();
-    assertThat(buttonLike(designer, "^Done when of Two threads: read and confirmed")).isVisible();
+    assertThat(buttonLike(designer, "^Done when read and confirmed.*, of Two threads")).isVisible();
   }
 }

@@ -44,6 +44,7 @@ import yendrik.core.strand.attempts.AttemptsStrand;
 import yendrik.core.strand.time.TimeFact;
 import yendrik.core.watch.Reason;
 import yendrik.core.watch.Reasons;
+import yendrik.core.watch.Remedy;
 import yendrik.core.words.Phrase;
 import yendrik.server.design.Designs;
 import yendrik.server.http.Problem;
@@ -147,6 +148,7 @@ class Watching {
   private static List<FlagView> flags(Walk walk) {
     Progress progress = walk.progress();
     List<FlagView> flags = new ArrayList<>();
+    Set<Remedy> named = new HashSet<>();
     for (int f = 0; f < progress.course().flags(); f++) {
       int flag = f;
       progress
@@ -157,17 +159,19 @@ class Watching {
                       progress.course().design().flags().get(flag).name(),
                       since,
                       new Reasons(progress, walk.writing())
-                          .of(flag).stream().map(r -> reason(progress, r)).toList())));
+                          .of(flag).stream().map(r -> reason(progress, r, named)).toList())));
     }
     return flags;
   }
 
-  private static ReasonView reason(Progress progress, Reason reason) {
+  /** What helps against several reasons stands with the first of them. */
+  private static ReasonView reason(Progress progress, Reason reason, Set<Remedy> named) {
     CourseIndex index = progress.course().index();
     return new ReasonView(
         reason.says(),
         reason
             .remedy()
+            .filter(named::add)
             .map(
                 r -> new RemedyView(r.way(), r.step(), index.step(index.number(r.step())).name())));
   }
