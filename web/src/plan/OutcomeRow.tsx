@@ -30,7 +30,13 @@ export function OutcomeRow({
     .map((o) => o.code);
   const from = outcome.madeOf ? parts : steps;
   return (
-    <Box sx={{ borderBottom: 1, borderColor: 'divider', opacity: outcome.retired ? 0.75 : 1 }}>
+    <Box
+      sx={{
+        borderBottom: 1,
+        borderColor: 'divider',
+        color: outcome.retired ? 'tone.soft' : undefined,
+      }}
+    >
       <Box
         component="button"
         type="button"

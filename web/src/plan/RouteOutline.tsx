@@ -481,7 +481,7 @@ function Outline({
             )}
           </SortableContext>
           {adding?.module === TO_COME && newStep}
-          {newModule}
+          {newModule && <div role="listitem">{newModule}</div>}
           <CourseRow chosen={sel === 'course'} onSelect={() => select('course')} {...rules} />
         </Box>
       </Box>

@@ -77,7 +77,8 @@ export function CellInspector({ enrolment, outcome }: { enrolment: number; outco
                     display: 'flex',
                     gap: 1.25,
                     py: 0.5,
-                    opacity: e.use === 'COUNTED' ? 1 : 0.65,
+                    // Paler, and said in words: what is soft already would be illegible.
+                    '& > svg': { opacity: e.use === 'COUNTED' ? 1 : 0.5 },
                   }}
                 >
                   <Wedge
