@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import { endSession } from '../../ui/session';
 import { asLeft, drop, editOf, leftAs, note, type Whose } from './lastEdits';
 import type { Way } from './way';
 
@@ -54,13 +55,20 @@ describe('the last edits', () => {
     for (const name of ['A', 'B', 'C', 'D'])
       note(whose, { did: 'changed', part: 'steps', name }, renamed(long));
     expect(editOf(whose, NONE)?.name).toBe('D');
-    expect((localStorage.getItem(`yendrik-edits-1-${whose.course}`) ?? '').length).toBeLessThan(
-      600_000,
-    );
+    expect(
+      (localStorage.getItem(`yendrik-session-edits-1-${whose.course}`) ?? '').length,
+    ).toBeLessThan(600_000);
+  });
+
+  it('go with whoever leaves', () => {
+    note(whose, { did: 'changed', part: 'steps', name: 'Chain', fields: ['name'] }, renamed('a'));
+    endSession();
+    expect(localStorage).toHaveLength(0);
+    expect(editOf(whose, NONE)).toBeUndefined();
   });
 
   it('are none where what the browser kept cannot be read', () => {
-    localStorage.setItem(`yendrik-edits-1-${whose.course}`, '{"edits":');
+    localStorage.setItem(`yendrik-session-edits-1-${whose.course}`, '{"edits":');
     expect(editOf(whose, NONE)).toBeUndefined();
   });
 });

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { whenSessionEnds } from '../../ui/session';
+import { OF_SESSION, whenSessionEnds } from '../../ui/session';
 import type { Part, Thing, Way } from './way';
 
 /** What was done, as it is said: which fields of what, or what came and went. */
@@ -25,7 +25,7 @@ interface Kept {
   left: Record<string, number>;
 }
 
-const ALL = 'yendrik-edits-';
+const ALL = `${OF_SESSION}edits-`;
 const MOST = 50;
 /** Characters; a browser keeps a few million of all that belongs to a place. */
 const ROOM = 600_000;
@@ -39,8 +39,6 @@ const tell = () => {
 };
 
 whenSessionEnds(() => {
-  for (const key of Object.keys(localStorage))
-    if (key.startsWith(ALL)) localStorage.removeItem(key);
   read.clear();
   tell();
 });
