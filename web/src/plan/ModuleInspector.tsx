@@ -6,6 +6,7 @@ import { SavedField } from '../ui/SavedField';
 import { FindingsAt } from './check/FindingsAt';
 import { ShelveButton } from './copying/ShelveButton';
 import { GateFields } from './GateFields';
+import { MoveButtons } from './MoveButtons';
 import { RuleEditor } from './RuleEditor';
 import type { Draft } from './useDraft';
 
@@ -71,7 +72,8 @@ export function ModuleInspector({
         }
         label={t('plan.visible')}
       />
-      <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
+      <Box sx={{ display: 'flex', gap: 1, mt: 2, flexWrap: 'wrap' }}>
+        <MoveButtons of={`module-${module.id}`} design={design} draft={draft} />
         <ShelveButton thing={{ module: module.id }} name={module.name} />
         <Button
           variant="outlined"

@@ -8,6 +8,7 @@ import { AllowanceFields } from './AllowanceFields';
 import { AudienceField } from './AudienceField';
 import { ShelveButton } from './copying/ShelveButton';
 import { EvidenceFields } from './EvidenceFields';
+import { MoveButtons } from './MoveButtons';
 import { StepWords } from './StepWords';
 import { authorProps, type StepPanelProps } from './stepPanel';
 
@@ -80,6 +81,7 @@ export function StepSettings(props: StepPanelProps) {
         label={t('plan.visible')}
       />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <MoveButtons of={`step-${step.id}`} design={design} draft={draft} />
         <Button variant="outlined" onClick={() => setAgain(true)}>
           {t('plan.againOpen')} …
         </Button>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { orderAfterDrag, orderAfterDragOf, toModule } from './order';
+import { orderAfterDrag, orderAfterDragOf, orderOf, stepped, toModule } from './order';
 
 const modules = [
   { id: 1, steps: [{ id: 11 }, { id: 12 }, { id: 13 }] },
@@ -61,5 +61,33 @@ describe('several steps', () => {
   it('go to the end of a module, also of their own', () => {
     expect(toModule(modules, [13, 11], 2).map((m) => m.steps)).toEqual([[12], [21, 11, 13], []]);
     expect(toModule(modules, [11], 1)[0]?.steps).toEqual([12, 13, 11]);
+  });
+});
+
+describe('one place up or down', () => {
+  const steps = (key: string, by: 1 | -1) => stepped(modules, key, by).map((m) => m.steps);
+
+  it('a step goes within its module, and over its edges into the next or the one before', () => {
+    expect(steps('step-12', -1)[0]).toEqual([12, 11, 13]);
+    expect(steps('step-12', 1)[0]).toEqual([11, 13, 12]);
+    expect(steps('step-13', 1)).toEqual([[11, 12], [13, 21], []]);
+    expect(steps('step-21', -1)).toEqual([[11, 12, 13, 21], [], []]);
+    expect(steps('step-21', 1)).toEqual([[11, 12, 13], [], [21]]);
+  });
+
+  it('a module goes with its steps', () => {
+    expect(stepped(modules, 'module-1', 1).map((m) => m.id)).toEqual([2, 1, 3]);
+    expect(stepped(modules, 'module-3', -1).map((m) => m.id)).toEqual([1, 3, 2]);
+  });
+
+  it('what is first or last stays, and so does everything for what is gone', () => {
+    for (const [key, by] of [
+      ['step-11', -1],
+      ['module-1', -1],
+      ['module-3', 1],
+      ['step-99', 1],
+      ['module-99', -1],
+    ] as const)
+      expect(stepped(modules, key, by)).toEqual(orderOf(modules));
   });
 });

@@ -7,12 +7,16 @@ interface ModuleLike {
 
 export type Order = { id: number; steps: number[] }[];
 
+/** The order in which they stand. */
+export const orderOf = (modules: ModuleLike[]): Order =>
+  modules.map((m) => ({ id: m.id, steps: m.steps.map((s) => s.id) }));
+
 /**
  * The order after a row was dropped on another. A step dropped on a module goes to its head; a
  * module dropped anywhere in another takes that one's place.
  */
 export function orderAfterDrag(modules: ModuleLike[], active: string, over: string): Order {
-  const order: Order = modules.map((m) => ({ id: m.id, steps: m.steps.map((s) => s.id) }));
+  const order = orderOf(modules);
   const [kind, idText] = active.split('-');
   const [overKind, overText] = over.split('-');
   const id = Number(idText);
@@ -78,4 +82,29 @@ export function ordered(design: Design, order: Order): Design {
       })),
     ),
   };
+}
+
+/**
+ * The order with a step or a module one place further up or down. A step at the edge of its module
+ * goes to the end of the one before, or to the head of the next.
+ */
+export function stepped(modules: ModuleLike[], key: string, by: 1 | -1): Order {
+  const [kind, idText] = key.split('-');
+  const id = Number(idText);
+  const order = orderOf(modules);
+  const inside = (at: number, length: number) => at >= 0 && at < length;
+  if (kind === 'module') {
+    const at = order.findIndex((m) => m.id === id);
+    if (!inside(at, order.length) || !inside(at + by, order.length)) return order;
+    order.splice(at + by, 0, ...order.splice(at, 1));
+    return order;
+  }
+  const at = order.findIndex((m) => m.steps.includes(id));
+  const own = order[at]?.steps;
+  if (!own) return order;
+  const place = own.indexOf(id);
+  const beside = order[at + by]?.steps;
+  if (inside(place + by, own.length)) own.splice(place + by, 0, ...own.splice(place, 1));
+  else if (beside) beside.splice(by > 0 ? 0 : beside.length, 0, ...own.splice(place, 1));
+  return order;
 }

@@ -558,6 +558,19 @@ describe('a step of the route', () => {
     });
   });
 
+  it('goes a place down without dragging', async () => {
+    const calls = serve({ [`GET ${at}`]: design(), ...progress, [`PUT ${at}/order`]: design() });
+    show(<RouteOutline />, '/c/2/plan/route?sel=step-11');
+    await userEvent.click(await screen.findByRole('button', { name: 'Settings' }));
+    expect(screen.getByRole('button', { name: 'Move up' })).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Move down' }));
+    await vi.waitFor(() => expect(calls.some((c) => c.method === 'PUT')).toBe(true));
+    const put = calls.find((c) => c.method === 'PUT')?.body as
+      | { modules: { steps: number[] }[] }
+      | undefined;
+    expect(put?.modules[0]?.steps.indexOf(11)).toBe(1);
+  });
+
   it('can be taken away with a way back', async () => {
     const calls = serve({
       [`GET ${at}`]: design(),

@@ -43,7 +43,7 @@ import {
   stepEdit,
   usualEdit,
 } from './edits';
-import { type Order, ordered } from './order';
+import { type Order, ordered, orderOf } from './order';
 import { bankEdit } from './questions/bankEdit';
 import { rubricEdit } from './rubric';
 import { type Did, leftAs, note } from './undo/lastEdits';
@@ -283,7 +283,7 @@ export function useDraft(course: number) {
       });
     },
     order: (before: Design, modules: Order) => {
-      const was = before.modules.map((m) => ({ id: m.id, steps: m.steps.map((s) => s.id) }));
+      const was = orderOf(before.modules);
       // Shown at once, so that the next one is dragged in what this one has left.
       client.setQueryData(queries.design(course).queryKey, ordered(before, modules));
       run.mutate({
