@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Design, DesignOutcome, DesignStep } from '../api/client';
 import { Empty } from '../ui/Panel';
+import { SignKey } from '../ui/SignKey';
 import { tone } from '../ui/tone';
 import { Unseen } from '../ui/Unseen';
 import { keysHere } from '../ui/useKeys';
@@ -44,9 +45,17 @@ export function Coverage({ design, draft }: { design: Design; draft: Draft }) {
   const column = steps[at[1]];
   return (
     <Box sx={{ bgcolor: 'tone.panel', border: 1, borderColor: 'divider' }}>
-      <Typography variant="body2" color="textSecondary" sx={{ px: 1.5, pt: 1 }}>
-        {t('plan.coverageHint')}
-      </Typography>
+      <Box sx={{ px: 1.5, pt: 1 }}>
+        <Typography variant="body2" color="textSecondary">
+          {t('plan.coverageHint')}
+        </Typography>
+        <SignKey
+          signs={(['taught', 'assessed', 'parts'] as const).map((tie) => ({
+            sign: <TieMark tie={tie} />,
+            means: t(words(tie)),
+          }))}
+        />
+      </Box>
       <Typography role="status" sx={{ px: 1.5, pb: 1, minHeight: 28 }}>
         {chosen && column && (
           <>

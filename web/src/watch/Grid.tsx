@@ -200,7 +200,7 @@ const LOOK = {
   border: 1,
   borderColor: 'divider',
   overflow: 'auto',
-  maxHeight: 'max(300px, calc(100dvh - 178px))',
+  maxHeight: 'max(300px, calc(100dvh - 212px))',
   '& .head': { position: 'sticky', top: 0, zIndex: 2, bgcolor: 'tone.panel' },
   '& .line': {
     position: 'relative',

@@ -1,6 +1,6 @@
-import { Box, Typography } from '@mui/material';
 import type { BeadState } from '../ui/beads';
 import { Bead, useBeadWords } from '../ui/Glyphs';
+import { SignKey } from '../ui/SignKey';
 
 const SHOWN: BeadState[] = (
   ['DONE', 'BEGUN', 'WAITING', 'AGAIN', 'OPEN', 'CLOSED', 'EXCUSED'] as const
@@ -13,15 +13,11 @@ const MARKED: BeadState[] = [
 export function Legend() {
   const words = useBeadWords();
   return (
-    <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mt: 1.25 }}>
-      {[...SHOWN, ...MARKED].map((bead) => (
-        <Box key={words(bead)} sx={{ display: 'flex', gap: 0.6, alignItems: 'center' }}>
-          <Bead bead={bead} silent />
-          <Typography variant="caption" color="textSecondary">
-            {words(bead)}
-          </Typography>
-        </Box>
-      ))}
-    </Box>
+    <SignKey
+      signs={[...SHOWN, ...MARKED].map((bead) => ({
+        sign: <Bead bead={bead} silent />,
+        means: words(bead),
+      }))}
+    />
   );
 }

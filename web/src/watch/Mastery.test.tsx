@@ -118,6 +118,14 @@ describe('the grid of mastery', () => {
     });
   });
 
+  it('says what its signs mean, each scale once', async () => {
+    serve({ [`GET ${at}/reports/mastery`]: grid });
+    show(<Mastery />);
+    expect(await screen.findByText('Watching')).toBeInTheDocument();
+    expect(screen.getByText(/^On my own = /)).toBeInTheDocument();
+    expect(screen.getAllByText('Can teach it')).toHaveLength(1);
+  });
+
   it('folds a group of outcomes away and brings it back', async () => {
     const outcomes = [
       { ...outcome(5, 'BRAKE'), group: ['Parts'] },

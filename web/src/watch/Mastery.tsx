@@ -18,6 +18,7 @@ import { arranged, nextOrder, type Order, useFilter } from './filter';
 import { Grid } from './Grid';
 import { GridActions } from './GridActions';
 import { unfolded } from './groups';
+import { LevelKey } from './LevelKey';
 import { liveMastery } from './live';
 import { RateDialog } from './RateDialog';
 import { levelOf } from './spread';
@@ -177,6 +178,7 @@ function Levels({
           );
         }}
       />
+      <LevelKey outcomes={data.outcomes} />
       <TickedBar count={ticked.size} onNone={() => setTicked(new Set())}>
         <Button variant="contained" onClick={() => setRating(true)}>
           {t('watch.rate', { count: ticked.size })}
