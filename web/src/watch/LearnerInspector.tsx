@@ -1,5 +1,6 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Learner } from '../api/client';
@@ -17,9 +18,12 @@ import { ReasonsWithRemedies } from './ReasonsWithRemedies';
 export function LearnerInspector({
   enrolment,
   onWrite,
+  steps,
 }: {
   enrolment: number;
   onWrite: () => void;
+  /** Their steps as a list, where a view has them. */
+  steps?: ReactNode;
 }) {
   const t = useTranslations();
   const line = useLine();
@@ -54,6 +58,7 @@ export function LearnerInspector({
               {t('eyes.seeAs', { name: data.name })}
             </Button>
           </Box>
+          {steps}
           <Section title={t('watch.mastery')}>
             {data.levels.map((l) => (
               <Box

@@ -1,7 +1,7 @@
 import { fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import { serve, show } from '../test/stage';
+import { failure, serve, show } from '../test/stage';
 import Progress from './Progress';
 
 const learner = (n: number, flags: string[] = []) => ({
@@ -34,6 +34,21 @@ const progress = (learners: object[]) => ({
   ],
   learners,
 });
+
+const somebody = {
+  name: 'somebody',
+  groups: [],
+  enrolledAt: '2026-10-01T08:00:00Z',
+  share: 0,
+  done: 0,
+  steps: 3,
+  flags: [],
+  levels: [],
+  badges: [],
+  days: [],
+  happened: [],
+  letters: [],
+};
 
 describe('progress', () => {
   it('of nobody says how learners come here, and lets designers enrol them', async () => {
@@ -96,20 +111,7 @@ describe('progress', () => {
     const learners = [1, 2, 3, 4, 5].map((n) => learner(n));
     serve({
       'GET /api/courses/2/reports/progress': progress(learners),
-      'GET /api/courses/2/learners/*': {
-        name: 'somebody',
-        groups: [],
-        enrolledAt: '2026-10-01T08:00:00Z',
-        share: 0,
-        done: 0,
-        steps: 3,
-        flags: [],
-        levels: [],
-        badges: [],
-        days: [],
-        happened: [],
-        letters: [],
-      },
+      'GET /api/courses/2/learners/*': somebody,
     });
     show(<Progress />);
     const grid = await screen.findByRole('grid');
@@ -119,5 +121,17 @@ describe('progress', () => {
     expect(screen.getByTestId('address')).toHaveTextContent('sel=3');
     fireEvent.keyDown(grid, { key: 'Escape' });
     expect(screen.getByTestId('address')).not.toHaveTextContent('sel');
+  });
+
+  it('lists the steps of a learner beside the thread, each with its state in words', async () => {
+    serve({
+      'GET /api/courses/2/reports/progress': progress([learner(1)]),
+      'GET /api/courses/2/learners/1/steps/*': failure(404, { detail: 'Not here.' }),
+      'GET /api/courses/2/learners/*': somebody,
+    });
+    show(<Progress />, '/c/2/watch/progress?sel=1');
+    await userEvent.click(await screen.findByText('All steps'));
+    await userEvent.click(await screen.findByRole('button', { name: /^Step 2/ }));
+    expect(screen.getByTestId('address')).toHaveTextContent('sel=1-2');
   });
 });

@@ -17,6 +17,7 @@ import { BeadInspector } from './BeadInspector';
 import { EnrolDialog } from './EnrolDialog';
 import { ExceptionDialog } from './ExceptionDialog';
 import { LearnerInspector } from './LearnerInspector';
+import { LearnerSteps } from './LearnerSteps';
 import { LearnerTable } from './LearnerTable';
 import { Legend } from './Legend';
 import { liveProgress } from './live';
@@ -54,10 +55,17 @@ function Table({ data }: { data: ProgressData }) {
   );
   const [enrolment, step] = (sel ?? '').split('-').map(Number);
   const flaggedCount = data.learners.filter((l) => l.flags.length > 0).length;
+  const row = data.learners.find((l) => l.enrolment === enrolment);
   const inspector = !enrolment ? null : step ? (
     <BeadInspector enrolment={enrolment} step={step} onLearner={() => select(`${enrolment}`)} />
   ) : (
-    <LearnerInspector enrolment={enrolment} onWrite={() => setWriting([enrolment])} />
+    <LearnerInspector
+      enrolment={enrolment}
+      onWrite={() => setWriting([enrolment])}
+      steps={
+        row && <LearnerSteps data={data} row={row} onStep={(id) => select(`${enrolment}-${id}`)} />
+      }
+    />
   );
   if (data.learners.length === 0)
     return (
