@@ -44,7 +44,7 @@ class ProgressTest extends BrowserTest {
             AriaRole.SLIDER, new Page.GetByRoleOptions().setName(Pattern.compile("^Juno Abara")));
     thread.focus();
     page.keyboard().press("ArrowRight");
-    assertThat(inspector.locator("h1")).hasText("Pads, cables, levers");
+    assertThat(inspector.locator("h2").first()).hasText("Pads, cables, levers");
     assertThat(inspector.getByText("Staff must act: it is out of reach otherwise")).isVisible();
     inspector.getByText("Give an attempt").click();
     assertThat(inspector.getByText("It is Juno Abara’s turn")).isVisible();
