@@ -72,7 +72,7 @@ class LettersTest extends BrowserTest {
     assertThat(ruben.locator("main").getByText(Pattern.compile("Hello Ruben,"))).isVisible();
     ruben.getByLabel("Write to Tomas Weir").fill("I begin on Saturday.");
     button(ruben, "Send to Tomas").click();
-    assertThat(ruben.getByText("Messages", new Page.GetByTextOptions().setExact(true))).isVisible();
+    assertThat(link(ruben, "Messages")).isVisible();
     Locator line =
         staff.getByRole(
             AriaRole.BUTTON,
