@@ -206,6 +206,21 @@ class AwardsTest extends SchoolTest {
   }
 
   @Test
+  void what_would_change_is_said_of_how_a_badge_is_earned_again_too() {
+    Map<String, Object> before = Map.of("anew", List.of());
+    lasts(Map.of("lasting", Map.of("is", "MONTHS", "months", 2), "renewal", before));
+    var edit =
+        new yendrik.server.http.FieldsEdit(
+            Map.of("renewal", before),
+            Map.of("renewal", Map.of("anew", List.of(), "when", course.ask("seen", page))));
+    var changed = sefa.call("PATCH", course.path + "/design/badges/" + badge, edit);
+    assertThat(changed.getStatus()).as(Caller.json(changed).toString()).isEqualTo(200);
+    var changes = sefa.call("GET", course.path + "/publications/next/changes", "");
+    assertThat(changes.getStatus()).isEqualTo(200);
+    assertThat(Caller.json(changes).path("rules")).hasSize(1);
+  }
+
+  @Test
   void a_badge_is_earned_again_by_what_happened_since_and_its_steps_begin_anew() {
     lasts(
         Map.of(

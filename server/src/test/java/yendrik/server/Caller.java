@@ -93,7 +93,7 @@ class Caller {
     var how = HttpMethod.valueOf(method);
     // What is written as it is sent already is not written so again.
     var address =
-        path.contains("%")
+        path.matches(".*%7B.*%7D.*")
             ? MockMvcRequestBuilders.request(how, URI.create(path))
             : MockMvcRequestBuilders.request(how, path);
     var request = address.with(csrf());

@@ -187,7 +187,7 @@ public class Checking {
               .distinct()
               .filter(p -> !p.equals(place(f.place())))
               .toList(),
-          f.mends().stream().map(this::mend).toList(),
+          f.mends().stream().flatMap(m -> mend(m).stream()).toList(),
           Optional.ofNullable(meant.get(f.key())));
     }
 
@@ -199,12 +199,12 @@ public class Checking {
       return words.name(at);
     }
 
-    private MendView mend(Mend mend) {
+    private Optional<MendView> mend(Mend mend) {
       String says = words.says(mend);
       return switch (mend) {
         case Mend.Rule m ->
-            new MendView(
-                says, place(m.place()), MendedField.of(m.place()), m.rule().map(Json::map));
+            MendedField.of(m.place())
+                .map(field -> new MendView(says, place(m.place()), field, m.rule().map(Json::map)));
         case Mend.PublishStep m -> of(says, new RuleAt.StepOpens(m.step()), MendedField.PUBLISHED);
         case Mend.PublishModule m ->
             of(says, new RuleAt.ModuleOpens(m.module()), MendedField.PUBLISHED);
@@ -213,8 +213,8 @@ public class Checking {
       };
     }
 
-    private MendView of(String says, RuleAt at, MendedField field) {
-      return new MendView(says, place(at), field, Optional.empty());
+    private Optional<MendView> of(String says, RuleAt at, MendedField field) {
+      return Optional.of(new MendView(says, place(at), field, Optional.empty()));
     }
   }
 }

@@ -51,16 +51,15 @@ public final class MendViews {
     ATTEMPTS,
     DUE_AT;
 
-    /** The one that holds the rule at a place. */
-    public static MendedField of(RuleAt at) {
+    /** The one that holds the rule at a place; none where the rule is part of something else. */
+    public static Optional<MendedField> of(RuleAt at) {
       return switch (at) {
-        case RuleAt.StepOpens _, RuleAt.ModuleOpens _ -> OPENS_WHEN;
-        case RuleAt.StepDone _, RuleAt.ModuleDone _ -> DONE_WHEN;
-        case RuleAt.BadgeEarned _ -> EARNED_WHEN;
-        case RuleAt.CourseComplete _ -> COMPLETE_WHEN;
-        case RuleAt.FlagRaised _ -> FLAG_WHEN;
-        case RuleAt.OutcomeMade _, RuleAt.BadgeRenewed _ ->
-            throw new IllegalStateException("no rule to mend");
+        case RuleAt.StepOpens _, RuleAt.ModuleOpens _ -> Optional.of(OPENS_WHEN);
+        case RuleAt.StepDone _, RuleAt.ModuleDone _ -> Optional.of(DONE_WHEN);
+        case RuleAt.BadgeEarned _ -> Optional.of(EARNED_WHEN);
+        case RuleAt.CourseComplete _ -> Optional.of(COMPLETE_WHEN);
+        case RuleAt.FlagRaised _ -> Optional.of(FLAG_WHEN);
+        case RuleAt.OutcomeMade _, RuleAt.BadgeRenewed _ -> Optional.empty();
       };
     }
   }

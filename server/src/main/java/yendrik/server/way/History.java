@@ -127,12 +127,13 @@ public class History {
       RuleAt at = change.at();
       boolean asBefore = RuleChange.same(change.before(), Optional.ofNullable(now.get(at)));
       if (!Rules.has(draft, at) || asBefore) return Optional.empty();
-      return Optional.of(
-          new MendView(
-              writing.say(Phrase.of("mend.back", "place", place)),
-              PlaceView.of(course, at, place),
-              MendedField.of(at),
-              change.before().map(Json::map)));
+      return MendedField.of(at)
+          .map(field ->
+              new MendView(
+                  writing.say(Phrase.of("mend.back", "place", place)),
+                  PlaceView.of(course, at, place),
+                  field,
+                  change.before().map(Json::map)));
     }
   }
 }
