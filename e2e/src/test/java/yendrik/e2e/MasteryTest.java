@@ -57,7 +57,7 @@ class MasteryTest extends BrowserTest {
         .isVisible();
     assertThat(page.getByText("1 learner", new Page.GetByTextOptions().setExact(true))).isVisible();
     page.keyboard().press("g");
-    assertThat(button(page, "BRAKE")).isVisible();
+    assertThat(button(page, "Set up a rim brake")).isVisible();
     button(page, "Over time").click();
     assertThat(page.getByLabel("Inspector").getByText("Share at mastery over time")).isVisible();
   }

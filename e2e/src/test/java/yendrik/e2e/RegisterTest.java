@@ -51,7 +51,7 @@ class RegisterTest extends BrowserTest {
   void the_register_is_taken_by_keys_and_absence_shows_in_follow_up() {
     Page page = school.signedIn("tomas");
     go(page, course.view("teach/register"));
-    Locator sheet = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Register"));
+    Locator sheet = page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("Register"));
     Locator edda =
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Edda Marsh"));
     var late = new Locator.GetByRoleOptions().setName("Late").setExact(true);
