@@ -259,6 +259,17 @@ describe('a draft', () => {
     );
   });
 
+  it('undoes what is still being saved, and not what was done before it', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    await userEvent.click(await screen.findByText('rename'));
+    await screen.findByRole('button', { name: /^Undo: name/ });
+    fireEvent.click(screen.getByText('order'));
+    fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
+    expect(await screen.findByText(/^Undone: strict order/)).toBeInTheDocument();
+    expect(state.module).toMatchObject({ name: 'Brakes and pads', strictOrder: false });
+  });
+
   it('undoes once what was asked for twice', async () => {
     const { state, calls } = keeping(course);
     show(<Editor course={course} />);

@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { useTranslations } from 'use-intl';
 import { ApiError, api, type Met } from '../api/client';
 import { queries } from '../api/queries';
 import { useNotice } from '../ui/Notice';
-import { whenSessionEnds } from '../ui/session';
+import { stored } from '../ui/stored';
 import { signOffsKey } from '../ui/unsent';
 import { useNames } from '../ui/useNames';
 
@@ -25,41 +25,17 @@ export interface SignOff {
   refused?: string;
 }
 
-const listeners = new Set<() => void>();
-const none: SignOff[] = [];
-let read: { at: string; text: string; all: SignOff[] } = { at: '', text: '', all: none };
+const store = stored<SignOff[]>([]);
 
-function load(at: string): SignOff[] {
-  const text = localStorage.getItem(at) ?? '';
-  if (read.at !== at || read.text !== text)
-    read = { at, text, all: text ? (JSON.parse(text) as SignOff[]) : none };
-  return read.all;
-}
+const load = store.get;
 
-function keep(at: string, all: SignOff[]) {
-  if (all.length > 0) localStorage.setItem(at, JSON.stringify(all));
-  else localStorage.removeItem(at);
-  for (const changed of listeners) changed();
-}
-
-whenSessionEnds(() => {
-  for (const changed of listeners) changed();
-});
-
-function listen(changed: () => void) {
-  listeners.add(changed);
-  window.addEventListener('storage', changed);
-  return () => {
-    listeners.delete(changed);
-    window.removeEventListener('storage', changed);
-  };
-}
+const keep = (at: string, all: SignOff[]) => store.set(at, all.length > 0 ? all : undefined);
 
 /** Sign-offs of this person in a course that were not sent yet, kept on this device. */
 export function useSignOffs(course: number) {
   const person = useQueryClient().getQueryData(queries.me().queryKey)?.person?.id ?? 0;
   const at = signOffsKey(person, course);
-  const waiting = useSyncExternalStore(listen, () => load(at));
+  const waiting = store.use(at);
   return {
     at,
     waiting,

@@ -39,7 +39,7 @@ export default function UndoButton({ course }: { course: number }) {
       <Button
         color="inherit"
         size="small"
-        onClick={() => void undo()}
+        onClick={() => void undo(last.key)}
         aria-label={label}
         aria-keyshortcuts="Control+Z"
         title={label}

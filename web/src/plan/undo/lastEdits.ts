@@ -1,5 +1,5 @@
-import { useSyncExternalStore } from 'react';
-import { OF_SESSION, whenSessionEnds } from '../../ui/session';
+import { OF_SESSION } from '../../ui/session';
+import { stored } from '../../ui/stored';
 import type { Part, Thing, Way } from './way';
 
 /** What was done, as it is said: which fields of what, or what came and went. */
@@ -31,17 +31,7 @@ const MOST = 50;
 const ROOM = 600_000;
 const NOTHING: Kept = { edits: [], left: {} };
 
-const listeners = new Set<() => void>();
-const read = new Map<string, { text: string | null; kept: Kept }>();
-
-const tell = () => {
-  for (const listener of listeners) listener();
-};
-
-whenSessionEnds(() => {
-  read.clear();
-  tell();
-});
+const store = stored<Kept>(NOTHING);
 
 /** Whose edits, and of which course. */
 export interface Whose {
@@ -51,23 +41,7 @@ export interface Whose {
 
 const keyOf = ({ person, course }: Whose) => `${ALL}${person}-${course}`;
 
-function parsed(text: string | null): Kept {
-  try {
-    return text ? (JSON.parse(text) as Kept) : NOTHING;
-  } catch {
-    return NOTHING;
-  }
-}
-
-function keptBy(whose: Whose): Kept {
-  const key = keyOf(whose);
-  const text = localStorage.getItem(key);
-  const before = read.get(key);
-  if (before && before.text === text) return before.kept;
-  const kept = parsed(text);
-  read.set(key, { text, kept });
-  return kept;
-}
+const keptBy = (whose: Whose): Kept => store.get(keyOf(whose));
 
 /** Only of what an edit that can still be undone is about. */
 function stillAsked({ edits, left }: Kept): Kept['left'] {
@@ -79,19 +53,20 @@ function stillAsked({ edits, left }: Kept): Kept['left'] {
 
 function write(whose: Whose, kept: Kept) {
   let edits = kept.edits.slice(-MOST);
-  for (;;) {
-    const text = JSON.stringify({ edits, left: stillAsked({ ...kept, edits }) });
+  const all = () => ({ edits, left: stillAsked({ ...kept, edits }) });
+  // No room: what is oldest is given up first.
+  const fewer = () => {
+    edits = edits.slice(Math.ceil(edits.length / 2));
+  };
+  while (edits.length > 1 && JSON.stringify(all()).length > ROOM) fewer();
+  while (edits.length > 0) {
     try {
-      if (text.length > ROOM && edits.length > 1) throw new RangeError();
-      localStorage.setItem(keyOf(whose), text);
-      break;
+      return store.set(keyOf(whose), all());
     } catch {
-      // No room: what is oldest is given up first.
-      if (edits.length === 0) break;
-      edits = edits.slice(Math.ceil(edits.length / 2));
+      fewer();
     }
   }
-  tell();
+  store.set(keyOf(whose), undefined);
 }
 
 const thingKey = ({ part, id }: { part: Part; id: number }) => `${part}-${id}`;
@@ -128,11 +103,9 @@ export function asLeft(whose: Whose, way: Way): Way {
   };
 }
 
-/** The edit of a key, or the last one; nothing where it is on its way back already. */
-export const editOf = (whose: Whose, going: Set<string>, key?: string): Edit | undefined =>
-  keptBy(whose)
-    .edits.filter((e) => !going.has(e.key))
-    .findLast((e) => key === undefined || e.key === key);
+/** The edit of a key, or the last one. */
+export const editOf = (whose: Whose, key?: string): Edit | undefined =>
+  keptBy(whose).edits.findLast((e) => key === undefined || e.key === key);
 
 /** Takes an edit from the list. */
 export function drop(whose: Whose, key: string) {
@@ -140,15 +113,5 @@ export function drop(whose: Whose, key: string) {
   write(whose, { ...kept, edits: kept.edits.filter((e) => e.key !== key) });
 }
 
-function listen(listener: () => void) {
-  listeners.add(listener);
-  window.addEventListener('storage', listener);
-  return () => {
-    listeners.delete(listener);
-    window.removeEventListener('storage', listener);
-  };
-}
-
 /** The last edits, the latest last, of all tabs. */
-export const useLastEdits = (whose: Whose): Edit[] =>
-  useSyncExternalStore(listen, () => keptBy(whose).edits);
+export const useLastEdits = (whose: Whose): Edit[] => store.use(keyOf(whose)).edits;

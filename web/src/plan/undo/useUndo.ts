@@ -4,15 +4,12 @@ import { useTranslations } from 'use-intl';
 import { ApiError, type Me } from '../../api/client';
 import { queries } from '../../api/queries';
 import { useNotice } from '../../ui/Notice';
-import { asLeft, drop, type Edit, editOf, leftAs, type Whose } from './lastEdits';
+import { asLeft, drop, editOf, leftAs, type Whose } from './lastEdits';
 import { useSaysEdit } from './useSaysEdit';
-import { go, type Way } from './way';
+import { go } from './way';
 
 /** One after the other, so that each builds on what the one before has saved. */
 export const scopeOf = (course: number) => ({ id: `draft-${course}` });
-
-/** Those that are on their way back: pressed twice, an edit is undone once. */
-const going = new Set<string>();
 
 const OF_DRAFT = [
   queries.design,
@@ -39,40 +36,40 @@ export function useUndo(course: number) {
       ),
     [client, course],
   );
-  const { mutateAsync: takeBack } = useMutation({
+  const { mutateAsync } = useMutation({
     scope: scopeOf(course),
-    mutationFn: async (way: Way) => {
-      for (const thing of await go(course, asLeft(whose, way))) leftAs(whose, thing);
-    },
-  });
-  const undone = useCallback(
-    async (edit: Edit) => {
-      going.add(edit.key);
+    // What is undone is found out when its turn comes, after all that is on its way: pressed twice,
+    // an edit is undone once, and the last one is the one that was being saved.
+    mutationFn: async (key: string | undefined) => {
+      const edit = editOf(whose, key);
+      if (!edit) return undefined;
       try {
-        await takeBack(edit.way);
-        drop(whose, edit.key);
-        notice({ tone: 'success', text: t('undo.done', { what: says(edit) }) });
+        for (const thing of await go(course, asLeft(whose, edit.way))) leftAs(whose, thing);
       } catch (error) {
-        const problem = error instanceof ApiError ? error.problem : undefined;
         // What no server heard can be asked again.
-        if (problem !== undefined && problem.status < 500) drop(whose, edit.key);
-        notice({
-          tone: 'error',
-          text: problem?.current ? t('plan.notUndone') : (error as Error).message,
-        });
-      } finally {
-        going.delete(edit.key);
+        if (error instanceof ApiError && error.problem.status < 500) drop(whose, edit.key);
+        throw error;
       }
-      await fresh();
+      drop(whose, edit.key);
+      return edit;
     },
-    [whose, fresh, notice, says, t, takeBack],
-  );
+    onSuccess: (edit) =>
+      edit && notice({ tone: 'success', text: t('undo.done', { what: says(edit) }) }),
+    onError: (error) =>
+      notice({
+        tone: 'error',
+        text:
+          error instanceof ApiError && error.problem.current ? t('plan.notUndone') : error.message,
+      }),
+    onSettled: fresh,
+  });
   const undo = useCallback(
-    async (key?: string) => {
-      const edit = editOf(whose, going, key);
-      if (edit) await undone(edit);
-    },
-    [whose, undone],
+    (key?: string) =>
+      mutateAsync(key).then(
+        () => {},
+        () => {},
+      ), // said where all acts are said
+    [mutateAsync],
   );
   return { whose, fresh, undo };
 }
