@@ -1,7 +1,7 @@
-import { Box, TextField, Typography } from '@mui/material';
+import { TextField } from '@mui/material';
 import { useState } from 'react';
-import { useTranslations } from 'use-intl';
 import { keysInField } from '../ui/useKeys';
+import { addNamed, NewRow } from './NewRow';
 
 const MOST = 200;
 
@@ -14,6 +14,7 @@ export function NewNameRow({
   hint,
   added = '',
   begin = '',
+  inList = false,
   onAdd,
   onEnd,
 }: {
@@ -22,27 +23,14 @@ export function NewNameRow({
   /** The one that was added last, as it is said. */
   added?: string;
   begin?: string;
+  inList?: boolean;
   onAdd: (name: string, failed: () => void) => void;
   onEnd: () => void;
 }) {
   const [name, setName] = useState(begin);
-  const t = useTranslations();
-  const add = () => {
-    const wanted = name.trim();
-    if (!wanted) return onEnd();
-    setName('');
-    // What could not be added stands there again, unless the next one is being typed already.
-    onAdd(wanted, () => setName((now) => now || wanted));
-  };
+  const add = () => addNamed(name, setName, onAdd, onEnd);
   return (
-    <Box
-      sx={{
-        p: 1,
-        mb: 1,
-        bgcolor: 'tone.indigoTint',
-        boxShadow: 'inset 3px 0 0 var(--mui-palette-tone-indigo)',
-      }}
-    >
+    <NewRow added={added} inList={inList}>
       <TextField
         autoFocus
         fullWidth
@@ -53,14 +41,6 @@ export function NewNameRow({
         helperText={hint}
         slotProps={{ htmlInput: { maxLength: MOST } }}
       />
-      <Typography
-        variant="caption"
-        role="status"
-        component="p"
-        sx={{ '&:empty': { display: 'none' } }}
-      >
-        {added && t('plan.stepAdded', { name: added })}
-      </Typography>
-    </Box>
+    </NewRow>
   );
 }

@@ -4,6 +4,7 @@ import { useTranslations } from 'use-intl';
 import type { StepKind } from '../api/client';
 import { kinds } from '../kinds/rooms';
 import { keysInField } from '../ui/useKeys';
+import { addNamed, NewRow } from './NewRow';
 
 /**
  * A step as it is named where it will stand. Enter adds it and goes on with the next one, the
@@ -34,13 +35,7 @@ export function NewStepRow({
   useEffect(() => field.current?.focus(), [place]);
   const turn = (by: number) =>
     setKind(kinds[(kinds.indexOf(kind) + by + kinds.length) % kinds.length] as StepKind);
-  const add = () => {
-    const wanted = name.trim();
-    if (!wanted) return onEnd();
-    setName('');
-    // What could not be added stands there again, unless the next one is being typed already.
-    onAdd(kind, wanted, () => setName((now) => now || wanted));
-  };
+  const add = () => addNamed(name, setName, (wanted, failed) => onAdd(kind, wanted, failed), onEnd);
   const keys = keysInField({
     ArrowDown: () => turn(1),
     ArrowUp: () => turn(-1),
@@ -48,17 +43,7 @@ export function NewStepRow({
     Escape: onEnd,
   });
   return (
-    <Box
-      role="listitem"
-      sx={{
-        px: 1,
-        py: 1,
-        borderBottom: 1,
-        borderColor: 'divider',
-        bgcolor: 'tone.indigoTint',
-        boxShadow: 'inset 3px 0 0 var(--mui-palette-tone-indigo)',
-      }}
-    >
+    <NewRow added={added} inList>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
         <TextField
           label={t('plan.newName')}
@@ -90,14 +75,6 @@ export function NewStepRow({
       <Typography variant="caption" color="textSecondary" id="new-step-keys" component="p">
         {t('plan.newStepKeys', { kind: t(`kind.${kind}.name`) })}
       </Typography>
-      <Typography
-        variant="caption"
-        role="status"
-        component="p"
-        sx={{ '&:empty': { display: 'none' } }}
-      >
-        {added && t('plan.stepAdded', { name: added })}
-      </Typography>
-    </Box>
+    </NewRow>
   );
 }

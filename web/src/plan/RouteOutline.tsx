@@ -181,6 +181,7 @@ export default function RouteOutline() {
       label={t('plan.moduleName')}
       hint={t('plan.moduleNameKeys')}
       begin={notAdded}
+      inList={!asMap && design.data?.modules.length !== 0}
       onAdd={addNamed}
       onEnd={() => {
         setNotAdded('');
@@ -481,7 +482,7 @@ function Outline({
             )}
           </SortableContext>
           {adding?.module === TO_COME && newStep}
-          {newModule && <div role="listitem">{newModule}</div>}
+          {newModule}
           <CourseRow chosen={sel === 'course'} onSelect={() => select('course')} {...rules} />
         </Box>
       </Box>

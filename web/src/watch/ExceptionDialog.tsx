@@ -1,16 +1,13 @@
 import { Alert, Box, MenuItem, TextField, Typography } from '@mui/material';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useController, useWatch } from 'react-hook-form';
 import { useTranslations } from 'use-intl';
 import * as z from 'zod/mini';
-import { api, body } from '../api/client';
-import { useCourse } from '../frame/course';
 import { Field, FormDialog } from '../ui/FormDialog';
 import { fromLocalInput } from '../ui/format';
 import { useNotice } from '../ui/Notice';
-import { useActKey } from '../ui/useActKey';
 import { type Fields, useFields, whole } from '../ui/useFields';
-import { exceptionsChanged } from './exceptionsChanged';
+import { useSendException } from './useSendException';
 import { useTakingBack } from './useTakingBack';
 
 const KINDS = ['OPEN', 'EXCUSE', 'MOVE_DUE', 'ADD_ATTEMPTS', 'ADD_TIME', 'START_ANEW'] as const;
@@ -43,10 +40,8 @@ interface Props {
 /** The same exception for several learners; who has it already is told, and the rest get it. */
 export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose, onDone }: Props) {
   const t = useTranslations();
-  const course = useCourse();
-  const client = useQueryClient();
   const notice = useNotice();
-  const once = useActKey();
+  const send = useSendException();
   const takeBack = useTakingBack();
   const fields = useFields<Typed, Exception>(exception, {
     kind: first,
@@ -59,10 +54,10 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
   });
   const kind = useWatch({ control: fields.control, name: 'kind' });
   const give = useMutation({
-    mutationFn: (filled: Exception) => {
-      const sent = {
-        learners: learners.map((l) => l.enrolment),
-        exception: {
+    mutationFn: (filled: Exception) =>
+      send(
+        learners.map((l) => l.enrolment),
+        {
           kind: filled.kind,
           step: filled.step,
           reason: filled.reason,
@@ -73,18 +68,8 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
           ...(filled.kind === 'ADD_ATTEMPTS' && { attempts: filled.attempts }),
           ...(filled.kind === 'ADD_TIME' && { minutes: filled.minutes }),
         },
-      };
-      return body(
-        api.POST('/api/courses/{course}/exceptions', {
-          params: { path: { course: course.id } },
-          headers: once.headers(sent),
-          body: sent,
-        }),
-      );
-    },
+      ),
     onSuccess: ({ given, left }) => {
-      once.renew();
-      exceptionsChanged(client, course.id);
       if (left.length > 0) return;
       notice({
         tone: 'success',

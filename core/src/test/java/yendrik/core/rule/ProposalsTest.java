@@ -33,6 +33,14 @@ class ProposalsTest {
           LocalDate.of(2026, 11, 20),
           Catalogue.english());
 
+  private static Proposals among(List<Step> steps) {
+    return new Proposals(
+        design(steps),
+        new RuleAt.StepOpens(PRACTICAL),
+        LocalDate.of(2026, 11, 20),
+        Catalogue.english());
+  }
+
   private Leaf first(String typed) {
     return proposals.forText(typed, 5).getFirst().leaf();
   }
@@ -66,12 +74,7 @@ class ProposalsTest {
   void a_film_and_a_number_propose_how_much_of_it() {
     List<Step> steps = new ArrayList<>(steps());
     steps.add(step(FILM, "Cable cutting", StepKind.VIDEO, ask(new FilmLeaf.Watched(FILM, 0.9))));
-    var withFilm =
-        new Proposals(
-            design(steps),
-            new RuleAt.StepOpens(PRACTICAL),
-            LocalDate.of(2026, 11, 20),
-            Catalogue.english());
+    var withFilm = among(steps);
     assertThat(withFilm.forText("cable 80", 5).getFirst().leaf())
         .isEqualTo(new FilmLeaf.Watched(FILM, 0.8));
     assertThat(withFilm.forText("film cutting", 5).getFirst().leaf())
@@ -82,12 +85,7 @@ class ProposalsTest {
   void a_discussion_and_a_number_propose_posts_and_replies() {
     List<Step> steps = new ArrayList<>(steps());
     steps.add(step(FILM, "Chain stories", StepKind.DISCUSSION, ask(new PostLeaf.Posted(FILM, 1))));
-    var with =
-        new Proposals(
-            design(steps),
-            new RuleAt.StepOpens(PRACTICAL),
-            LocalDate.of(2026, 11, 20),
-            Catalogue.english());
+    var with = among(steps);
     assertThat(with.forText("chain posts 2", 5).getFirst().leaf())
         .isEqualTo(new PostLeaf.Posted(FILM, 2));
     assertThat(with.forText("chain replies 3", 5).getFirst().leaf())
@@ -143,12 +141,7 @@ class ProposalsTest {
   void a_number_that_is_part_of_a_name_is_no_amount() {
     List<Step> steps = new ArrayList<>(steps());
     steps.add(step(FILM, "Torque 2", StepKind.QUIZ, ask(new AttemptLeaf.Attempted(FILM, 1))));
-    var with =
-        new Proposals(
-            design(steps),
-            new RuleAt.StepOpens(PRACTICAL),
-            LocalDate.of(2026, 11, 20),
-            Catalogue.english());
+    var with = among(steps);
     assertThat(with.forText("torque 2 finished", 5).getFirst().leaf())
         .isEqualTo(new Leaf.StepDone(FILM));
     assertThat(with.forText("torque 2 scored 80", 5).getFirst().leaf())

@@ -36,7 +36,10 @@ import yendrik.server.http.PlainText;
 import yendrik.server.http.Problem;
 import yendrik.server.people.Accounts.What;
 
-/** The people of the institution, as administrators see, add and change them. */
+/**
+ * The people of the institution, as administrators see, add and change them, and as they are found to
+ * be enrolled.
+ */
 @Repository
 @Transactional
 public class Directory {

@@ -182,7 +182,7 @@ public final class Proposals {
     /** 0 when a typed word is not found; whole words count more than beginnings. */
     int score(List<String> typed) {
       int score = weight;
-      List<String> own = List.of(words.toLowerCase(Locale.ROOT).split("[^\\p{L}\\d]+"));
+      List<String> own = Proposals.words(words.toLowerCase(Locale.ROOT));
       for (String word : typed) {
         if (own.contains(word)) score += 20;
         // the beginning of a number is another number
