@@ -1,3 +1,4 @@
+import { Box } from '@mui/material';
 import { useTranslations } from 'use-intl';
 import { Wedge } from '../ui/Glyphs';
 import { SignKey } from '../ui/SignKey';
@@ -8,8 +9,8 @@ export function LevelKey({ outcomes }: { outcomes: OutcomeHead[] }) {
   const t = useTranslations();
   const scales = new Map(outcomes.map((o) => [`${o.levels.join()} ${o.mastery}`, o]));
   return (
-    <>
-      {[...scales].map(([key, { levels, mastery }]) => (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4 }}>
+      {[...scales].map(([key, { levels, mastery }], n) => (
         <SignKey
           key={key}
           signs={[
@@ -17,13 +18,17 @@ export function LevelKey({ outcomes }: { outcomes: OutcomeHead[] }) {
               sign: <Wedge level={level} levels={levels.length} mastery={mastery} label="" />,
               means: level === mastery ? `${name} = ${t('plan.mastery')}` : name,
             })),
-            {
-              sign: <Wedge level={-1} levels={levels.length} mastery={mastery} label="" />,
-              means: t('learn.noEvidence'),
-            },
+            ...(n === scales.size - 1
+              ? [
+                  {
+                    sign: <Wedge level={-1} levels={levels.length} mastery={mastery} label="" />,
+                    means: t('learn.noEvidence'),
+                  },
+                ]
+              : []),
           ]}
         />
       ))}
-    </>
+    </Box>
   );
 }

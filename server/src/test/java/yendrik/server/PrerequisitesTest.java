@@ -60,6 +60,10 @@ class PrerequisitesTest extends SchoolTest {
     String found = second.path + "/roster/candidates?text=edd";
     assertThat(sefa.get(found).toString()).contains(EDDA);
     assertThat(sefa.get(second.path + "/roster/candidates?text=e")).isEmpty();
+    people.add("Aaron Ledden", "aaron.ledden@hollowlane.example", "hollow-lane", false);
+    assertThat(sefa.get(found).path(0).path("email").asString())
+        .as("whose name begins so comes first")
+        .isEqualTo(EDDA);
     enrol(true);
     assertThat(sefa.get(found).toString()).doesNotContain(EDDA);
     assertThat(as("Edda Marsh").call("GET", found, "").getStatus()).isEqualTo(403);

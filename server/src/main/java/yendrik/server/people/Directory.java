@@ -37,8 +37,8 @@ import yendrik.server.http.Problem;
 import yendrik.server.people.Accounts.What;
 
 /**
- * The people of the institution, as administrators see, add and change them, and as they are found to
- * be enrolled.
+ * The people of the institution, as administrators see, add and change them, and as they are found
+ * to be enrolled.
  */
 @Repository
 @Transactional
@@ -113,10 +113,17 @@ public class Directory {
             .toList());
   }
 
+  private static Condition begins(String text) {
+    return PERSON.NAME.startsWithIgnoreCase(text).or(PERSON.NAME.containsIgnoreCase(" " + text));
+  }
+
   /** Somebody who can be enrolled. */
   public record Candidate(PersonId person, String name, String email) {}
 
-  /** The first by name of those who are found and are not learners of a course. */
+  /**
+   * Those who are found and are not learners of a course, first of whom a name begins with what was
+   * typed, each by name.
+   */
   @Transactional(readOnly = true)
   public List<Candidate> candidates(CourseId course, String text, int most) {
     return db.select(PERSON.ID, PERSON.NAME, PERSON.EMAIL)
@@ -130,7 +137,7 @@ public class Directory {
                         ENROLMENT.PERSON_ID.eq(PERSON.ID),
                         ENROLMENT.COURSE_ID.eq(course),
                         ENROLMENT.PRACTICE.isFalse())))
-        .orderBy(PERSON.NAME, PERSON.ID)
+        .orderBy(DSL.when(begins(text.strip()), 0).otherwise(1), PERSON.NAME, PERSON.ID)
         .limit(most)
         .fetch(Records.mapping(Candidate::new));
   }
