@@ -72,8 +72,18 @@ public record Validity(Lasting lasting, int soonDays, Optional<Renewal> renewal)
     return switch (lasting) {
       case Lasting.Always _ -> Optional.empty();
       case Lasting.Months m -> Optional.of(awarded.atZone(zone).plusMonths(m.months()).toInstant());
-      case Lasting.Until u -> Optional.of(u.day().plusDays(1).atStartOfDay(zone).toInstant());
+      case Lasting.Until _ -> awardedUntil(zone);
     };
+  }
+
+  /**
+   * From when on it is not awarded any more, because it would not be valid for a moment; empty for
+   * always.
+   */
+  public Optional<Instant> awardedUntil(ZoneId zone) {
+    return lasting instanceof Lasting.Until(LocalDate day)
+        ? Optional.of(day.plusDays(1).atStartOfDay(zone).toInstant())
+        : Optional.empty();
   }
 
   /** When it begins to end soon: in the second half of its time at the earliest. */

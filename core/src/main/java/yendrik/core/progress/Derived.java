@@ -121,6 +121,16 @@ final class Derived implements Sight {
         .orElse(none);
   }
 
+  /** From when on the badge is not awarded any more. */
+  long awardedUntil(int badge) {
+    return index
+        .badge(badge)
+        .validity()
+        .awardedUntil(index.design().zone())
+        .map(Instant::toEpochMilli)
+        .orElse(Units.NO_MOMENT);
+  }
+
   @Override
   public boolean badgeOutOfReach(int badge) {
     return units.lost[numbers.badge(badge)];

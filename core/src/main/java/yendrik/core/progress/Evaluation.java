@@ -481,9 +481,15 @@ final class Evaluation {
       ending(unit, b);
       return;
     }
-    if (keepIfMet(unit, !record.left() && !record.heldByHand(b) && !record.revoked(b)))
+    boolean had = record.holds(b) || units.keptAt[unit] != NEVER;
+    long last = had ? NO_MOMENT : sight.awardedUntil(b);
+    boolean tooLate = last <= now;
+    boolean person = record.heldByHand(b) || record.revoked(b);
+    if (keepIfMet(unit, !record.left() && !person && !tooLate))
       decisions.add(new Decision.BadgeEarned(index.badge(b).id(), moment()));
-    rest(unit, sight.holds(b), ended(b) && index.badge(b).validity().renewal().isEmpty());
+    boolean over = ended(b) && index.badge(b).validity().renewal().isEmpty();
+    rest(unit, sight.holds(b), tooLate || over);
+    units.next[unit] = Math.min(units.next[unit], later(last));
     ending(unit, b);
   }
 

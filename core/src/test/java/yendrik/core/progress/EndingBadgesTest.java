@@ -124,6 +124,37 @@ class EndingBadgesTest {
     take(new SeenFact.Saw(ANATOMY));
     assertThat(progress.sight().holds(0)).isFalse();
     assertThat(progress.record().holds(0)).as("issued").isFalse();
+    assertThat(progress.earnedAt(0)).isEmpty();
+    assertThat(progress.sight().badgeOutOfReach(0)).isTrue();
+  }
+
+  @Test
+  void what_is_valid_until_a_day_is_out_of_reach_when_the_day_is_over() {
+    ZoneId zone = course(Validity.FOREVER).zone();
+    LocalDate day = START.atZone(zone).toLocalDate().plusDays(5);
+    Instant end = day.plusDays(1).atStartOfDay(zone).toInstant();
+    begin(new Validity(new Validity.Lasting.Until(day), 10, months(2, Optional.empty()).renewal()));
+    progress.advance(end.minusMillis(1));
+    assertThat(progress.sight().badgeOutOfReach(0)).isFalse();
+    assertThat(Instant.ofEpochMilli(progress.nextMoment())).isEqualTo(end);
+    progress.advance(end);
+    assertThat(progress.sight().badgeOutOfReach(0)).isTrue();
+  }
+
+  @Test
+  void what_came_too_late_for_its_day_is_awarded_when_a_publication_gives_it_another() {
+    LocalDate day = START.atZone(course(Validity.FOREVER).zone()).toLocalDate();
+    begin(new Validity(new Validity.Lasting.Until(day), 10, Optional.empty()));
+    learner.later(Duration.ofDays(2));
+    take(new SeenFact.Saw(ANATOMY));
+    learner.later(Duration.ofDays(2));
+    Instant published = learner.now();
+    progress = progress.under(CompiledCourse.of(course(Validity.FOREVER)), learner.all, published);
+    progress.advance(published);
+    assertThat(progress.toIssue())
+        .extracting(Progress.ToIssue::earnedAt)
+        .as("not before it could be had, or what followed from it then would be other than it was")
+        .containsExactly(published);
   }
 
   @Test

@@ -23,6 +23,7 @@ import yendrik.core.course.CourseDesign;
 import yendrik.core.course.CourseModule;
 import yendrik.core.course.Step;
 import yendrik.core.course.StepKind;
+import yendrik.core.course.Validity.Lasting.Until;
 import yendrik.core.id.BadgeId;
 import yendrik.core.id.FactId;
 import yendrik.core.id.GroupId;
@@ -172,7 +173,10 @@ final class SimpleWorld {
       }
     }
     design.badges().forEach(b -> b.earnedWhen().ifPresent(rules::add));
-    design.badges().forEach(b -> badgeEnds(b).ifPresent(moments::add));
+    for (Badge b : design.badges()) {
+      badgeEnds(b).ifPresent(moments::add);
+      if (b.validity().lasting() instanceof Until last) moments.add(end(last));
+    }
     design.completeWhen().ifPresent(rules::add);
     for (Condition rule : rules)
       rule.nodes()
@@ -329,9 +333,11 @@ final class SimpleWorld {
     }
     Verdict is = verdict(b.earnedWhen().get());
     boolean person = held(b.id()).equals("by hand") || held(b.id()).equals("revoked");
-    if (is == Verdict.MET && !left() && !person) put(earned, b.id());
+    boolean had = held(b.id()).startsWith("by") || earned.containsKey(b.id());
+    boolean tooLate = !had && b.validity().lasting() instanceof Until u && !now.isBefore(end(u));
+    if (is == Verdict.MET && !left() && !person && !tooLate) put(earned, b.id());
     boolean over = badgeEnds(b).filter(end -> !now.isBefore(end)).isPresent();
-    boolean gone = over && b.validity().renewal().isEmpty();
+    boolean gone = tooLate || (over && b.validity().renewal().isEmpty());
     if (holdsBadge(b.id()) || (is != Verdict.OUT_OF_REACH && !gone)) put(within, b.id());
   }
 
@@ -736,6 +742,10 @@ final class SimpleWorld {
         .filter(f -> f.what() instanceof Fact.Enrolled)
         .map(Fact::at)
         .reduce((_, b) -> b);
+  }
+
+  private Instant end(Until last) {
+    return last.day().plusDays(1).atStartOfDay(design.zone()).toInstant();
   }
 
   /** "not", "by rule", "by hand" or "revoked". */
