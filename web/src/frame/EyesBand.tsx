@@ -8,7 +8,7 @@ import type { Eyes } from '../api/schema';
 import { type WalkName, walkBase, watching } from '../kinds/room';
 import { fromLocalInput, toLocalInput } from '../ui/format';
 import { useNotice } from '../ui/Notice';
-import { SavedField } from '../ui/SavedField';
+import { SavedWhen } from '../ui/when/SavedWhen';
 
 const DAY = 86_400;
 
@@ -38,17 +38,17 @@ export default function EyesBand({ course, walk }: { course: MyCourse; walk: Wal
       {eyes && !looks && <GroupsOfWalk course={course} eyes={eyes} />}
       {eyes && (
         <>
-          <SavedField
+          <SavedWhen
             label={t(eyes.ahead > 0 ? 'eyes.clockAhead' : 'eyes.clock')}
-            type="datetime-local"
+            kind="moment"
+            usual="12:00"
             fullWidth={false}
             value={toLocalInput(eyes.at)}
-            slotProps={{ inputLabel: { shrink: true } }}
             onSave={(value) => {
               const to = fromLocalInput(value);
               if (to) wind(eyes.ahead + (Date.parse(to) - Date.parse(eyes.at)) / 1000);
             }}
-            sx={{ width: 215 }}
+            sx={{ width: 240 }}
           />
           <Button variant="outlined" disabled={busy} onClick={() => wind(eyes.ahead + DAY)}>
             {t('eyes.dayOn')}

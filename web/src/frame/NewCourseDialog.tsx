@@ -9,6 +9,8 @@ import { queries } from '../api/queries';
 import { Field, FormDialog } from '../ui/FormDialog';
 import { filled, useFields, whole } from '../ui/useFields';
 import { useLine } from '../ui/useNames';
+import { FormWhen } from '../ui/when/FormWhen';
+import { filledWhen } from '../ui/when/schema';
 
 const CopyReportView = lazy(async () => {
   const { CopyReportView: view } = await import('../plan/copying/CopyReportView');
@@ -20,7 +22,7 @@ const today = () => new Date().toISOString().slice(0, 10);
 const course = z.object({
   name: filled(),
   cohort: z.string(),
-  starts: filled(),
+  starts: filledWhen('day'),
   weeks: whole(1, 520),
   from: z.number(),
   practice: z.boolean(),
@@ -81,7 +83,7 @@ export default function NewCourseDialog({ onClose }: { onClose: () => void }) {
           ))}
         </Field>
       )}
-      <Field of={fields} name="starts" label={t('frame.starts')} type="date" />
+      <FormWhen of={fields} name="starts" label={t('frame.starts')} kind="day" />
       <Field of={fields} name="weeks" label={t('frame.weeks')} type="number" />
       <FormControlLabel
         control={<Switch {...fields.register('practice')} />}

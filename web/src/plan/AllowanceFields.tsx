@@ -5,6 +5,7 @@ import { useOwn } from '../kinds/shared/useOwn';
 import { FieldGroup } from '../ui/FieldGroup';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
+import { SavedWhen } from '../ui/when/SavedWhen';
 
 const MOST_MINUTES = 600;
 const MOST_ATTEMPTS = 20;
@@ -70,11 +71,10 @@ export function AllowanceFields({ design, step, onChange }: Props) {
                 )}
               </Box>
             )}
-            <SavedField
+            <SavedWhen
               label={t('plan.dueForThem')}
-              type="datetime-local"
+              kind="moment"
               value={toLocalInput(a.due)}
-              slotProps={{ inputLabel: { shrink: true } }}
               onSave={(value) => {
                 const { due: _, ...rest } = a;
                 const due = fromLocalInput(value);

@@ -3,6 +3,7 @@ import { useTranslations } from 'use-intl';
 import type { LevelRule } from '../api/client';
 import { fromLocalInput, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
+import { SavedWhen } from '../ui/when/SavedWhen';
 
 const METHODS = ['MOST_RECENT', 'BEST', 'MEAN', 'RECENCY_WEIGHTED', 'SECURE'] as const;
 
@@ -81,16 +82,15 @@ export function LevelRuleFields({
           onSave={(text) => set({ fewest: whole(text) })}
           sx={{ flex: 1 }}
         />
-        <TextField
+        <SavedWhen
           label={t('plan.since')}
-          type="date"
+          kind="day"
           value={toLocalInput(rule.since).slice(0, 10)}
-          onChange={(e) => {
+          onSave={(day) => {
             const { since: _, ...rest } = rule;
-            const since = fromLocalInput(e.target.value && `${e.target.value}T00:00`);
+            const since = fromLocalInput(day && `${day}T00:00`);
             onChange(since ? { ...rest, since } : rest);
           }}
-          slotProps={{ inputLabel: { shrink: true } }}
           sx={{ flex: 1 }}
         />
       </Box>

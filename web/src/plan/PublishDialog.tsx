@@ -25,6 +25,7 @@ import { useNotice } from '../ui/Notice';
 import { Loaded } from '../ui/Panel';
 import { useActKey } from '../ui/useActKey';
 import { useNames } from '../ui/useNames';
+import { isStandard } from '../ui/when/standard';
 import { Planned } from './history/Planned';
 import { type ForWhom, WhomAndWhen } from './history/WhomAndWhen';
 import { unfinished } from './unfinished';
@@ -86,6 +87,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
   const findings = impact.error instanceof ApiError ? impact.error.problem.findings : undefined;
   const same = impact.data?.changed.length === 0;
   const nothing = same && (to.later || to.at !== null || impact.data?.earlier === 0);
+  const unread = to.at !== null && !isStandard(to.at, 'moment');
   const busy = impact.isFetching || publish.isPending || plan.isPending;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
@@ -138,7 +140,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
         <Button onClick={onClose}>{t('common.cancel')}</Button>
         <Button
           variant="contained"
-          disabled={!impact.data || nothing || busy || to.at === ''}
+          disabled={!impact.data || nothing || busy || unread}
           onClick={() => impact.data && go(impact.data.draft)}
         >
           {t(to.at !== null ? 'plan.planIt' : to.later ? 'plan.publishLater' : 'plan.publishNow')}

@@ -1,4 +1,4 @@
-import { Box, Chip, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Chip, MenuItem, Typography } from '@mui/material';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { useWatch } from 'react-hook-form';
@@ -12,6 +12,8 @@ import { Choice, Field, FormDialog } from '../ui/FormDialog';
 import { dayIn } from '../ui/format';
 import { useActKey } from '../ui/useActKey';
 import { useFields, whole } from '../ui/useFields';
+import { isStandard } from '../ui/when/standard';
+import { WhenField } from '../ui/when/WhenField';
 import type { Draft } from './useDraft';
 
 const again = z.object({
@@ -88,24 +90,24 @@ function DaysOut({ days, onChange }: { days: string[]; onChange: (days: string[]
   const t = useTranslations();
   const [typed, setTyped] = useState('');
   const add = (day: string) => {
-    if (day && !days.includes(day)) onChange([...days, day].sort());
+    if (!isStandard(day, 'day')) return;
+    if (!days.includes(day)) onChange([...days, day].sort());
     setTyped('');
   };
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', mt: 1 }}>
-      <TextField
+      <WhenField
         label={t('plan.againDay')}
-        type="date"
+        kind="day"
         value={typed}
-        onChange={(e) => setTyped(e.target.value)}
+        onChange={setTyped}
         onBlur={() => add(typed)}
         onKeyDown={(e) => {
           if (e.key !== 'Enter') return;
           e.preventDefault();
           add(typed);
         }}
-        slotProps={{ inputLabel: { shrink: true } }}
-        sx={{ width: 180 }}
+        sx={{ width: 220 }}
       />
       {days.map((day) => (
         <Chip

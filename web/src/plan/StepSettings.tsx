@@ -4,6 +4,7 @@ import { useTranslations } from 'use-intl';
 import { room } from '../kinds/rooms';
 import { fromLocalInput, least, toLocalInput } from '../ui/format';
 import { SavedField } from '../ui/SavedField';
+import { SavedWhen } from '../ui/when/SavedWhen';
 import { AllowanceFields } from './AllowanceFields';
 import { AudienceField } from './AudienceField';
 import { ShelveButton } from './copying/ShelveButton';
@@ -33,12 +34,12 @@ export function StepSettings(props: StepPanelProps) {
         onChange={(audience) => draft.step(step, audience)}
       />
       {DATES.map((field) => (
-        <SavedField
+        <SavedWhen
           key={field}
           label={t(`plan.${field}`)}
-          type="datetime-local"
+          kind="moment"
+          {...(field === 'opensAt' && { usual: '00:00' })}
           value={toLocalInput(step[field])}
-          slotProps={{ inputLabel: { shrink: true } }}
           onSave={(value) => draft.step(step, { [field]: fromLocalInput(value) })}
         />
       ))}

@@ -34,7 +34,7 @@ describe('more for a group', () => {
         onChange={() => {}}
       />,
     );
-    expect(screen.getByLabelText('Due for them')).toHaveValue('2026-11-20T08:00');
+    expect(screen.getByLabelText('Due for them')).toHaveValue('Fri 20 Nov 2026, 08:00');
     expect(screen.queryByLabelText('Minutes more')).toBeNull();
   });
 

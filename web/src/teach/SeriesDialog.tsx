@@ -10,17 +10,19 @@ import { DAYS } from '../ui/days';
 import { Choice, Field, FormDialog } from '../ui/FormDialog';
 import { useNotice } from '../ui/Notice';
 import { filled, useFields, whole } from '../ui/useFields';
+import { FormWhen } from '../ui/when/FormWhen';
+import { filledWhen } from '../ui/when/schema';
 import { EVERYONE, GroupField } from './GroupField';
 
 const series = z.object({
   name: filled(),
   group: z.number(),
   days: z.array(z.enum(DAYS)).check(z.minLength(1)),
-  time: filled(),
+  time: filledWhen('time'),
   minutes: whole(5, 1440),
   everyWeeks: z.number(),
-  from: filled(),
-  until: filled(),
+  from: filledWhen('day'),
+  until: filledWhen('day'),
 });
 
 /** How many sessions a form makes; the server counts the same way. */
@@ -111,7 +113,7 @@ export function SeriesDialog({
         }))}
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1.2fr', gap: 1.5 }}>
-        <Field of={fields} name="time" label={t('teach.time')} type="time" />
+        <FormWhen of={fields} name="time" label={t('teach.time')} kind="time" />
         <Field of={fields} name="minutes" label={t('plan.minutes')} type="number" />
         <Field of={fields} name="everyWeeks" label={t('teach.repeats')} select>
           {[1, 2, 3, 4].map((weeks) => (
@@ -122,8 +124,8 @@ export function SeriesDialog({
         </Field>
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-        <Field of={fields} name="from" label={t('teach.from')} type="date" />
-        <Field of={fields} name="until" label={t('teach.until')} type="date" />
+        <FormWhen of={fields} name="from" label={t('teach.from')} kind="day" />
+        <FormWhen of={fields} name="until" label={t('teach.until')} kind="day" />
       </Box>
     </FormDialog>
   );

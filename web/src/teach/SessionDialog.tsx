@@ -8,12 +8,14 @@ import { Field, FormDialog } from '../ui/FormDialog';
 import { fromLocalInput, toLocalInput } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { filled, useFields, whole } from '../ui/useFields';
+import { FormWhen } from '../ui/when/FormWhen';
+import { filledWhen } from '../ui/when/schema';
 import { EVERYONE, GroupField } from './GroupField';
 
 const changing = z.object({
   name: filled(),
   group: z.number(),
-  startsAt: filled(),
+  startsAt: filledWhen('moment'),
   minutes: whole(5, 1440),
 });
 
@@ -91,7 +93,7 @@ export function SessionDialog({
     >
       <Field of={fields} name="name" label={t('common.name')} sx={{ mt: 0.5 }} />
       <GroupField of={fields} name="group" groups={groups} />
-      <Field of={fields} name="startsAt" label={t('teach.starts')} type="datetime-local" />
+      <FormWhen of={fields} name="startsAt" label={t('teach.starts')} kind="moment" usual="09:00" />
       <Field of={fields} name="minutes" label={t('plan.minutes')} type="number" />
     </FormDialog>
   );

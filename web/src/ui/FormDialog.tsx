@@ -159,12 +159,11 @@ type FieldProps<T extends FieldValues, Out extends FieldValues> = TextFieldProps
   onChosen?: () => void;
 };
 
-/** A line, a number, a date or a choice of a form. */
+/** A line, a number or a choice of a form. */
 export function Field<T extends FieldValues, Out extends FieldValues>({
   of,
   name,
   helperText,
-  slotProps,
   onChosen,
   ...more
 }: FieldProps<T, Out>) {
@@ -173,7 +172,6 @@ export function Field<T extends FieldValues, Out extends FieldValues>({
     name,
   });
   const { ref, ...bound } = field;
-  const alwaysAbove = ['date', 'time', 'datetime-local'].includes(more.type ?? '');
   return (
     <TextField
       {...more}
@@ -185,7 +183,6 @@ export function Field<T extends FieldValues, Out extends FieldValues>({
       inputRef={ref}
       error={fieldState.invalid}
       helperText={fieldState.error?.message ?? helperText}
-      slotProps={{ ...slotProps, ...(alwaysAbove && { inputLabel: { shrink: true } }) }}
     />
   );
 }

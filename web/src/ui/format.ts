@@ -53,7 +53,7 @@ export const inPercent = (share: number) => `${percent(share)} %`;
 export const daysBetween = (from: string, to: string) =>
   Math.floor((Date.parse(to) - Date.parse(from)) / 86_400_000);
 
-/** For an input of type datetime-local, in the reader's own time zone. */
+/** As fields of dates hand it on, in the reader's own time zone. */
 export function toLocalInput(iso: string | undefined): string {
   if (!iso) return '';
   const at = new Date(iso);

@@ -30,6 +30,10 @@ function useWrong() {
   const t = useTranslations();
   return (issue: core.$ZodRawIssue): string => {
     switch (issue.code) {
+      case 'custom': {
+        const { time } = issue.params ?? {};
+        return t(time ? 'form.noTime' : 'form.noDate');
+      }
       case 'too_small':
         if (issue.origin === 'number') return t('form.atLeast', { least: Number(issue.minimum) });
         return t(issue.origin === 'array' ? 'form.choose' : 'form.missing');

@@ -7,6 +7,8 @@ import { Field, FormDialog } from '../ui/FormDialog';
 import { fromLocalInput } from '../ui/format';
 import { useNotice } from '../ui/Notice';
 import { type Fields, useFields, whole } from '../ui/useFields';
+import { FormWhen } from '../ui/when/FormWhen';
+import { when } from '../ui/when/schema';
 import { useSendException } from './useSendException';
 import { useTakingBack } from './useTakingBack';
 
@@ -19,8 +21,8 @@ const ENDS: ReadonlySet<ExceptionKind> = new Set(['OPEN', 'EXCUSE', 'ADD_ATTEMPT
 const exception = z.object({
   kind: z.enum(KINDS),
   step: whole(1, Number.MAX_SAFE_INTEGER),
-  due: z.string(),
-  until: z.string(),
+  due: when('moment'),
+  until: when('moment'),
   attempts: whole(1, 20),
   minutes: whole(1, 600),
   reason: z.string(),
@@ -116,13 +118,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
       {kind === 'START_ANEW' && <Typography>{t('watch.anewHint')}</Typography>}
       {kind === 'ADD_TIME' && <Typography>{t('watch.timeHint')}</Typography>}
       {kind === 'MOVE_DUE' && (
-        <Field
-          of={fields}
-          name="due"
-          label={t('watch.newDue')}
-          type="datetime-local"
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
+        <FormWhen of={fields} name="due" label={t('watch.newDue')} kind="moment" />
       )}
       {kind === 'ADD_ATTEMPTS' && (
         <Field of={fields} name="attempts" label={t('watch.attemptsMore')} type="number" />
@@ -131,13 +127,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
         <Field of={fields} name="minutes" label={t('watch.minutesMore')} type="number" />
       )}
       {ENDS.has(kind) && (
-        <Field
-          of={fields}
-          name="until"
-          label={t('watch.exceptionUntil')}
-          type="datetime-local"
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
+        <FormWhen of={fields} name="until" label={t('watch.exceptionUntil')} kind="moment" />
       )}
       <Field of={fields} name="reason" label={t('watch.reason')} />
       {left.length > 0 && (

@@ -13,6 +13,7 @@ import { useTranslations } from 'use-intl';
 import type { Design, DesignBadge, RenewalEdit } from '../../api/client';
 import { Section } from '../../ui/Panel';
 import { SavedField } from '../../ui/SavedField';
+import { SavedWhen } from '../../ui/when/SavedWhen';
 import { badgeEdit } from '../edits';
 import { RuleEditor } from '../RuleEditor';
 import type { Draft } from '../useDraft';
@@ -75,15 +76,11 @@ export function LastingFields({
               sx={{ flex: 1 }}
             />
           ) : (
-            <TextField
+            <SavedWhen
               label={t('badge.lastDay')}
-              type="date"
+              kind="day"
               value={lasting.day ?? ''}
-              onChange={(e) =>
-                e.target.value &&
-                draft.badge(badge, { lasting: { is: 'UNTIL', day: e.target.value } })
-              }
-              slotProps={{ inputLabel: { shrink: true } }}
+              onSave={(day) => day && draft.badge(badge, { lasting: { is: 'UNTIL', day } })}
               sx={{ flex: 1 }}
             />
           )}

@@ -1,13 +1,6 @@
-import {
-  Box,
-  FormControl,
-  FormControlLabel,
-  FormLabel,
-  Radio,
-  RadioGroup,
-  TextField,
-} from '@mui/material';
+import { Box, FormControl, FormControlLabel, FormLabel, Radio, RadioGroup } from '@mui/material';
 import { useTranslations } from 'use-intl';
+import { WhenField } from '../../ui/when/WhenField';
 
 /**
  * For whom something is published, and when.
@@ -51,12 +44,13 @@ export function WhomAndWhen({ of, onChange }: { of: ForWhom; onChange: (next: Fo
           />
         </RadioGroup>
         {of.at !== null && (
-          <TextField
-            type="datetime-local"
+          <WhenField
+            kind="moment"
+            usual="08:00"
             size="small"
             autoFocus
             value={of.at}
-            onChange={(e) => onChange({ ...of, at: e.target.value })}
+            onChange={(at) => onChange({ ...of, at })}
             slotProps={{ htmlInput: { 'aria-label': t('plan.atMoment') } }}
           />
         )}

@@ -7,6 +7,8 @@ import type { DesignStep, StepEdit } from '../../api/client';
 import { Choice, Field, FormDialog } from '../../ui/FormDialog';
 import { fromLocalInput } from '../../ui/format';
 import { type Fields, useFields, whole } from '../../ui/useFields';
+import { FormWhen } from '../../ui/when/FormWhen';
+import { when } from '../../ui/when/schema';
 import type { Several } from './useSeveral';
 
 const NAMES = ['opensAt', 'dueAt', 'lateUntil', 'closesAt'] as const;
@@ -17,10 +19,10 @@ const dates = z.object({
   by: whole(1, 3653),
   unit: z.enum(['DAYS', 'WEEKS']),
   way: z.enum(['later', 'earlier']),
-  opensAt: z.string(),
-  dueAt: z.string(),
-  lateUntil: z.string(),
-  closesAt: z.string(),
+  opensAt: when('moment'),
+  dueAt: when('moment'),
+  lateUntil: when('moment'),
+  closesAt: when('moment'),
   none: z.array(z.enum(NAMES)),
 });
 type Dates = z.infer<typeof dates>;
@@ -116,11 +118,12 @@ function OneDate({ fields, name }: { fields: Fields<Typed, Dates>; name: Name })
   const none = field.value.includes(name);
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 1, alignItems: 'center' }}>
-      <Field
+      <FormWhen
         of={fields}
         name={name}
         label={t(`plan.${name}`)}
-        type="datetime-local"
+        kind="moment"
+        {...(name === 'opensAt' && { usual: '00:00' })}
         disabled={none}
       />
       <FormControlLabel
