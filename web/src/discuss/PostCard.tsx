@@ -37,7 +37,7 @@ export function PostCard({ post, door, fresh, unsent, remove, restore, changed }
   const at = (file: number) => door.file(file, post.id);
   const removed = post.removed !== undefined;
   return (
-    <Box component="article" aria-label={t('discuss.by', { name: post.by })}>
+    <Box component="article" aria-label={line(t('discuss.by', { name: post.by }), moment(post.at))}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography sx={{ fontWeight: 700 }}>{post.mine ? t('discuss.you') : post.by}</Typography>
         {post.staff && (

@@ -55,7 +55,7 @@ describe('a discussion', () => {
       },
     });
     show(<Mine />);
-    const kofi = await screen.findByRole('article', { name: 'Post by Kofi Lindgren' });
+    const kofi = await screen.findByRole('article', { name: /^Post by Kofi Lindgren/ });
     expect(within(kofi).getByText('new')).toBeVisible();
     await vi.waitFor(
       () =>

@@ -94,7 +94,7 @@ function FlagFields({ flag, design, draft }: { flag: DesignFlag; design: Design;
   const t = useTranslations();
   return (
     <Box
-      component="fieldset"
+      role="group"
       aria-label={flag.name}
       sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, mx: 0, mt: 1.5 }}
     >

@@ -130,6 +130,7 @@ function CriterionFields({
   onMove: (way: -1 | 1) => void;
 }) {
   const t = useTranslations();
+  const line = useLine();
   const outcome = design.outcomes.find((o) => o.id === criterion.outcome);
   const scale = design.scales.find((s) => s.id === outcome?.scale);
   const choose = (id: number) => {
@@ -219,7 +220,7 @@ function CriterionFields({
             <Box
               key={level.key ?? `new-${n}`}
               role="group"
-              aria-label={t('rubric.level', { n: n + 1 })}
+              aria-label={line(criterion.name, t('rubric.level', { n: n + 1 }))}
               sx={{
                 flex: '1 1 170px',
                 maxWidth: 260,

@@ -1,4 +1,5 @@
 import {
+  Box,
   IconButton,
   InputAdornment,
   Paper,
@@ -20,6 +21,9 @@ const HINTS = {
   moment: 'form.moments',
   time: 'form.times',
 } as const;
+
+/** As large as the calendar, so that it is placed before it has come. */
+const SIX_WEEKS = { width: 292, height: 306 };
 
 const Calendar = lazy(() => import('./Calendar'));
 
@@ -146,7 +150,7 @@ export function WhenField({
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
         slotProps={{ paper: { role: 'dialog', 'aria-label': t('form.calendar') } }}
       >
-        <Suspense fallback={null}>
+        <Suspense fallback={<Box sx={SIX_WEEKS} />}>
           <Calendar day={dayOf(value, kind)} onChoose={choose} />
         </Suspense>
       </Popover>
