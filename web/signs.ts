@@ -18,12 +18,14 @@ function outline(weight: string, file: string): string {
  * which are lines, and those of the package, filled and in lines.
  */
 function signs(): string {
-  const all = icons.map(({ name, tags }) => ({
-    name,
-    tags: tags.filter((tag) => !tag.startsWith('*')),
-    fill: outline('fill', `${name}-fill`),
-    bold: outline('bold', `${name}-bold`),
-  }));
+  const all = icons
+    .filter((it) => !it.name.endsWith('-logo'))
+    .map(({ name, tags }) => ({
+      name,
+      tags: tags.filter((tag) => !tag.startsWith('*')),
+      fill: outline('fill', `${name}-fill`),
+      bold: outline('bold', `${name}-bold`),
+    }));
   return JSON.stringify([...own, ...all]);
 }
 

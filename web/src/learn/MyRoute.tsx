@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
+import { useId } from 'react';
 import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { MyBadge, Route, RouteModule, StepLine } from '../api/client';
@@ -313,12 +314,14 @@ function Line({ step, base, walk }: { step: StepLine; base: string; walk: WalkNa
 function Side({ route, base, walk }: { route: Route; base: string; walk: WalkName }) {
   const t = useTranslations();
   const needs = useNeeds();
+  const howFar = useId();
   const nearest =
     route.badges.find((b) => !b.earned && b.needs && b.needs.fraction > 0) ??
     route.badges.find((b) => !b.earned && b.needs);
   return (
     <Box
       component="aside"
+      aria-labelledby={howFar}
       sx={{
         width: { md: 372 },
         flex: 'none',
@@ -331,7 +334,7 @@ function Side({ route, base, walk }: { route: Route; base: string; walk: WalkNam
       <Box sx={{ display: 'grid', gap: 1 }}>
         <ThreadString parts={route.modules.map((m) => m.steps).filter((all) => all.length > 0)} />
         <div>
-          <Typography variant="h2">
+          <Typography variant="h2" id={howFar}>
             {t('learn.stepsDone', { done: route.done, count: route.steps })}
           </Typography>
           <Typography variant="body2" color="textSecondary">

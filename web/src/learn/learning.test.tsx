@@ -102,9 +102,11 @@ describe('the way to a closed step', () => {
     });
     show(<MyRoute walk="mine" />);
     await userEvent.click(
-      await screen.findByRole('button', { name: 'How to get to Brake set-up practical' }),
+      await screen.findByRole('button', { name: 'How to get there: Brake set-up practical' }),
     );
-    const list = await screen.findByRole('list', { name: 'How to get to Brake set-up practical' });
+    const list = await screen.findByRole('list', {
+      name: 'How to get there: Brake set-up practical',
+    });
     expect(
       within(list)
         .getAllByRole('listitem')
@@ -116,7 +118,7 @@ describe('the way to a closed step', () => {
       'wait until Mon 7 Dec, 08:00',
     ]);
     await userEvent.click(
-      screen.getByRole('button', { name: 'How to get to Brake set-up practical' }),
+      screen.getByRole('button', { name: 'How to get there: Brake set-up practical' }),
     );
     expect(screen.queryByText('read “Rim brake anatomy”')).toBeNull();
   });

@@ -82,7 +82,9 @@ export function LevelMoves({ cell }: { cell: Cell }) {
         <tbody>
           {cell.moves.map((m) => (
             <tr key={m.at}>
-              <td style={{ paddingRight: 16 }}>{day(m.at)}</td>
+              <th scope="row" style={{ paddingRight: 16, fontWeight: 400, textAlign: 'left' }}>
+                {day(m.at)}
+              </th>
               <td>{cell.levels[m.level] ?? t('learn.noEvidence')}</td>
             </tr>
           ))}
