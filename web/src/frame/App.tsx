@@ -6,7 +6,7 @@ import type { Me, MyCourse } from '../api/client';
 import { queries } from '../api/queries';
 import type { WalkName } from '../kinds/room';
 import { useSignedIn } from '../session/kept';
-import { Empty, Loaded } from '../ui/Panel';
+import { EmptyView, Loaded } from '../ui/Panel';
 import { Boundary } from './Boundary';
 import { CourseContext } from './course';
 import { Institution } from './Institution';
@@ -88,7 +88,7 @@ function SignedIn({ me }: { me: Me }) {
         path="*"
         element={
           <Frame me={me}>
-            <Empty title={t('session.notFound')} />
+            <EmptyView named title={t('session.notFound')} />
           </Frame>
         }
       />
@@ -105,7 +105,11 @@ function Home({ me }: { me: Me }) {
   if (first) return <Navigate to={`/c/${first.id}`} replace />;
   return (
     <Frame me={me}>
-      {me.person?.administrator ? <FirstCourse /> : <Empty title={t('session.noCourses')} />}
+      {me.person?.administrator ? (
+        <FirstCourse />
+      ) : (
+        <EmptyView named title={t('session.noCourses')} />
+      )}
     </Frame>
   );
 }
@@ -122,7 +126,7 @@ function Course({ me }: { me: Me }) {
   if (!course)
     return (
       <Frame me={me}>
-        <Empty title={t('session.notFound')} />
+        <EmptyView named title={t('session.notFound')} />
       </Frame>
     );
   return (
@@ -140,7 +144,7 @@ function Course({ me }: { me: Me }) {
             {viewsOf(course).map(({ space, path, Part }) => (
               <Route key={path} path={`${space}/${path}`} element={<Part />} />
             ))}
-            <Route path="*" element={<Empty title={t('session.notFound')} />} />
+            <Route path="*" element={<EmptyView named title={t('session.notFound')} />} />
           </Routes>
         </Suspense>
       </Frame>
@@ -152,7 +156,7 @@ function Course({ me }: { me: Me }) {
 function Watched() {
   const t = useTranslations();
   const { eyes = '' } = useParams();
-  if (!/^as-\d+(-at-\d+)?$/.test(eyes)) return <Empty title={t('session.notFound')} />;
+  if (!/^as-\d+(-at-\d+)?$/.test(eyes)) return <EmptyView named title={t('session.notFound')} />;
   return <LearnerViews walk={eyes as WalkName} />;
 }
 

@@ -1,7 +1,7 @@
 import { Button } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { useTranslations } from 'use-intl';
-import { Empty } from '../ui/Panel';
+import { EmptyView } from '../ui/Panel';
 
 const NewCourseDialog = lazy(() => import('./NewCourseDialog'));
 
@@ -11,7 +11,8 @@ export default function FirstCourse() {
   const [making, setMaking] = useState(false);
   return (
     <>
-      <Empty
+      <EmptyView
+        named
         title={t('frame.noCourses')}
         hint={t('frame.noCoursesHint')}
         action={

@@ -183,6 +183,7 @@ function Said({ page }: { page: StepPage }) {
   if (!page.said) return null;
   return (
     <Alert
+      role="status"
       severity={TONES[page.state as keyof typeof TONES] ?? 'info'}
       icon={false}
       sx={{ mb: 2, py: 0, whiteSpace: 'pre-line', overflowWrap: 'anywhere' }}

@@ -7,7 +7,7 @@ import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { ListAndMain, ListLine } from '../ui/ListAndMain';
-import { Empty, Loaded } from '../ui/Panel';
+import { EmptyView, Loaded } from '../ui/Panel';
 import { useSelection } from '../ui/useSelection';
 import { RubricEditor } from './RubricEditor';
 import { newCriterion } from './rubric';
@@ -49,17 +49,15 @@ export default function Rubrics() {
         {(list) => {
           const chosen = list.find((r) => `${r.id}` === sel) ?? list[0];
           return list.length === 0 ? (
-            <Box component="main" id="main">
-              <Empty
-                title={t('rubric.empty')}
-                hint={t('rubric.emptyHint')}
-                action={
-                  <Button variant="contained" onClick={add}>
-                    {t('rubric.add')}
-                  </Button>
-                }
-              />
-            </Box>
+            <EmptyView
+              title={t('rubric.empty')}
+              hint={t('rubric.emptyHint')}
+              action={
+                <Button variant="contained" onClick={add}>
+                  {t('rubric.add')}
+                </Button>
+              }
+            />
           ) : (
             <ListAndMain
               label={t('frame.rubrics')}

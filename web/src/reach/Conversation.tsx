@@ -50,7 +50,9 @@ export function Conversation({ person }: { person: number }) {
     <Loaded query={conversation}>
       {(data) => (
         <Box sx={{ maxWidth: 760, display: 'grid', gap: 1.5 }}>
-          <Typography variant="h1">{data.name}</Typography>
+          <Typography variant="h1" component="h2">
+            {data.name}
+          </Typography>
           {data.letters.map((letter) => (
             <Letter key={letter.id} letter={letter} name={data.name} />
           ))}

@@ -7,7 +7,7 @@ import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { ListAndMain, ListLine } from '../ui/ListAndMain';
-import { Empty, Loaded } from '../ui/Panel';
+import { EmptyView, Loaded } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { Conversation } from './Conversation';
@@ -33,12 +33,10 @@ export default function Messages() {
     <Loaded query={messages}>
       {(data) =>
         data.conversations.length === 0 && !sel ? (
-          <Box component="main" id="main">
-            <Empty
-              title={t('reach.noMessages')}
-              hint={t(course.role ? 'reach.noMessagesStaff' : 'reach.noMessagesLearner')}
-            />
-          </Box>
+          <EmptyView
+            title={t('reach.noMessages')}
+            hint={t(course.role ? 'reach.noMessagesStaff' : 'reach.noMessagesLearner')}
+          />
         ) : (
           <ListAndMain
             label={t('frame.messages')}

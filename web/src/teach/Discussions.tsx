@@ -21,7 +21,7 @@ import { useCourse } from '../frame/course';
 import { moment } from '../ui/format';
 import { Bead } from '../ui/Glyphs';
 import { ListAndMain, ListLine } from '../ui/ListAndMain';
-import { Empty, Loaded } from '../ui/Panel';
+import { EmptyView, Loaded } from '../ui/Panel';
 import { unsentKey } from '../ui/unsent';
 import { useLive } from '../ui/useLive';
 import { useLine } from '../ui/useNames';
@@ -47,9 +47,7 @@ export default function Discussions() {
     <Loaded query={discussions}>
       {(all) =>
         all.length === 0 ? (
-          <Box component="main" id="main">
-            <Empty title={t('teach.noDiscussions')} hint={t('teach.noDiscussionsHint')} />
-          </Box>
+          <EmptyView title={t('teach.noDiscussions')} hint={t('teach.noDiscussionsHint')} />
         ) : (
           <ListAndMain
             label={t('frame.discussions')}
@@ -131,7 +129,7 @@ function One({ line, learner, open }: OneProps) {
         {line.module}
       </Typography>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>
+        <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
           {line.name}
         </Typography>
         {!journal && (

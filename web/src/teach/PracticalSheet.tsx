@@ -58,7 +58,7 @@ function Learners({ sheet }: { sheet: Sheet }) {
         <Typography variant="body2" color="textSecondary">
           {sheet.module}
         </Typography>
-        <Typography variant="h1" sx={{ mb: 1.5 }}>
+        <Typography variant="h1" component="h2" sx={{ mb: 1.5 }}>
           {sheet.name}
         </Typography>
         <Box sx={{ display: 'flex', gap: 1, mb: 1.5, flexWrap: 'wrap' }}>

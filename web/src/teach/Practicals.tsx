@@ -4,7 +4,7 @@ import { useTranslations } from 'use-intl';
 import { queries } from '../api/queries';
 import { useCourse } from '../frame/course';
 import { ListAndMain, ListLine } from '../ui/ListAndMain';
-import { Empty, Loaded } from '../ui/Panel';
+import { EmptyView, Loaded } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { PracticalSheet } from './PracticalSheet';
@@ -22,7 +22,7 @@ export default function Practicals() {
         const chosen =
           all.find((p) => `${p.step}` === sel) ?? all.find((p) => p.open > 0) ?? all[0];
         if (!chosen)
-          return <Empty title={t('teach.noPracticals')} hint={t('teach.noPracticalsHint')} />;
+          return <EmptyView title={t('teach.noPracticals')} hint={t('teach.noPracticalsHint')} />;
         return (
           <ListAndMain
             label={t('frame.practicals')}

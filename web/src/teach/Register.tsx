@@ -1,4 +1,4 @@
-import { Box, Button } from '@mui/material';
+import { Button } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
@@ -7,7 +7,7 @@ import { queries } from '../api/queries';
 import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { ListAndMain } from '../ui/ListAndMain';
-import { Empty, Loaded } from '../ui/Panel';
+import { EmptyView, Loaded } from '../ui/Panel';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { RegisterSheet } from './RegisterSheet';
@@ -67,12 +67,10 @@ export default function Register() {
                   />
                 </ListAndMain>
               ) : (
-                <Box component="main" id="main">
-                  <Empty
-                    title={t('teach.noSessions')}
-                    hint={t(data.mayEdit ? 'teach.noSessionsHint' : 'teach.noSessionsSupport')}
-                  />
-                </Box>
+                <EmptyView
+                  title={t('teach.noSessions')}
+                  hint={t(data.mayEdit ? 'teach.noSessionsHint' : 'teach.noSessionsSupport')}
+                />
               )}
               {adding && (
                 <SeriesDialog

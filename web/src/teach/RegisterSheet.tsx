@@ -106,7 +106,9 @@ export function RegisterSheet({
     <>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'flex-start', flexWrap: 'wrap', mb: 1.5 }}>
         <Box sx={{ flex: 1, minWidth: 200 }}>
-          <Typography variant="h1">{session.name}</Typography>
+          <Typography variant="h1" component="h2">
+            {session.name}
+          </Typography>
           <Typography color="textSecondary">
             {dayIn(session.startsAt, calendar.zone)},{' '}
             {spanIn(session.startsAt, session.minutes, calendar.zone)}, {group}

@@ -1,9 +1,12 @@
 import '@testing-library/jest-dom/vitest';
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { afterEach, beforeEach, vi } from 'vitest';
 import '../i18n/staff';
 import { endSession } from '../ui/session';
 import { network } from './network';
+
+// A busy machine renders slowly; what never comes is still a failure.
+configure({ asyncUtilTimeout: 5000 });
 
 /** The moment of the demo and of all tests. */
 const TODAY = new Date('2026-11-23T15:30:00Z');

@@ -95,18 +95,18 @@ export function Section({ title, children }: { title: string; children: ReactNod
   );
 }
 
-export function Empty({
-  title,
-  hint,
-  action,
-}: {
+interface EmptyProps {
   title: string;
   hint?: string;
   action?: ReactNode;
-}) {
+  /** Whether nothing else names the page. */
+  named?: boolean;
+}
+
+export function Empty({ title, hint, action, named = false }: EmptyProps) {
   return (
     <Box sx={{ py: 6, px: 2, textAlign: 'center', maxWidth: 460, mx: 'auto' }}>
-      <Typography variant="h2" component="p">
+      <Typography variant="h2" component={named ? 'h1' : 'p'}>
         {title}
       </Typography>
       {hint && (
@@ -118,6 +118,13 @@ export function Empty({
     </Box>
   );
 }
+
+/** A view in which there is nothing but this to say. */
+export const EmptyView = (props: EmptyProps) => (
+  <Box component="main" id="main">
+    <Empty {...props} />
+  </Box>
+);
 
 /** Shows what a query brought, or that it is on its way, or why it did not come. */
 export function Loaded<T>({

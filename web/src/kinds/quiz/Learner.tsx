@@ -128,10 +128,7 @@ export default function Learner({ page, walk, refresh, part: quiz }: LearnerProp
         .map((a) => (
           <Box key={a.number} sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
             <Typography variant="body2" color="textSecondary" sx={{ minWidth: 190 }}>
-              {line(t('learn.attempt', { n: a.number }), day(a.finished))}
-              <Box component="b" sx={{ ml: 1 }}>
-                {inPercent(a.share ?? 0)}
-              </Box>
+              {line(t('learn.attempt', { n: a.number }), day(a.finished), inPercent(a.share ?? 0))}
             </Typography>
             <Button size="small" variant="outlined" onClick={() => review.mutate(a.number)}>
               {t('learn.look')}

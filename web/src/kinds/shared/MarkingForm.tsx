@@ -237,7 +237,7 @@ export function WorkHead({ arrived, children }: { arrived: boolean; children: Re
     if (arrived) head.current?.focus();
   }, [arrived]);
   return (
-    <Typography variant="h1" ref={head} tabIndex={-1} sx={{ outline: 0 }}>
+    <Typography variant="h1" component="h2" ref={head} tabIndex={-1} sx={{ outline: 0 }}>
       {children}
     </Typography>
   );

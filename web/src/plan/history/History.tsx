@@ -8,7 +8,7 @@ import { Actions } from '../../frame/Actions';
 import { useCourse } from '../../frame/course';
 import { moment } from '../../ui/format';
 import { ListAndMain, ListLine } from '../../ui/ListAndMain';
-import { Empty, Loaded } from '../../ui/Panel';
+import { EmptyView, Loaded } from '../../ui/Panel';
 import { useLine, useNames } from '../../ui/useNames';
 import { useSelection } from '../../ui/useSelection';
 import { useMend } from '../check/useMend';
@@ -44,11 +44,7 @@ export default function History() {
           if (!publications) return null;
           const chosen = rows.includes(sel ?? '') ? sel : rows[0];
           if (!chosen)
-            return (
-              <Box component="main" id="main">
-                <Empty title={t('plan.noHistory')} hint={t('plan.noHistoryHint')} />
-              </Box>
-            );
+            return <EmptyView title={t('plan.noHistory')} hint={t('plan.noHistoryHint')} />;
           return (
             <ListAndMain
               label={t('frame.history')}
@@ -98,7 +94,7 @@ function Publication({ of }: { of: Published | undefined }) {
   const mend = useMend(design, draft);
   return (
     <Box sx={{ maxWidth: 820 }}>
-      <Typography variant="h1">
+      <Typography variant="h1" component="h2">
         {of ? t('plan.publication', { n: of.number }) : t('plan.notYetPublished')}
       </Typography>
       {of && (

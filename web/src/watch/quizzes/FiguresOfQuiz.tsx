@@ -41,7 +41,7 @@ export function FiguresOfQuiz({ step }: { step: number }) {
         {(data) => (
           <>
             <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap', mb: 2 }}>
-              <Typography variant="h1" sx={{ mr: 'auto' }}>
+              <Typography variant="h1" component="h2" sx={{ mr: 'auto' }}>
                 {data.name}
               </Typography>
               <ToggleButtonGroup

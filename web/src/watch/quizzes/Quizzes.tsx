@@ -4,7 +4,7 @@ import { useTranslations } from 'use-intl';
 import { queries } from '../../api/queries';
 import { useCourse } from '../../frame/course';
 import { ListAndMain, ListLine } from '../../ui/ListAndMain';
-import { Empty, Loaded } from '../../ui/Panel';
+import { Empty, EmptyView, Loaded } from '../../ui/Panel';
 import { useSelection } from '../../ui/useSelection';
 import { FiguresOfQuiz } from './FiguresOfQuiz';
 
@@ -19,9 +19,7 @@ export default function Quizzes() {
       {(list) => {
         const chosen = list.find((q) => `${q.step}` === sel) ?? list.find((q) => q.attempts > 0);
         return list.length === 0 ? (
-          <Box component="main" id="main">
-            <Empty title={t('figures.empty')} hint={t('figures.emptyHint')} />
-          </Box>
+          <EmptyView title={t('figures.empty')} hint={t('figures.emptyHint')} />
         ) : (
           <ListAndMain
             label={t('frame.quizzes')}
