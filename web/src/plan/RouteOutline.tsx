@@ -409,12 +409,12 @@ function Outline({
     if (rule) {
       const asked = plainRule(withDone(ruleAt(design, rule), row));
       void setRuleAt(design, draft, rule, asked).then(
-        (edit) =>
-          edit &&
+        ({ key }) =>
+          key &&
           notice({
             tone: 'success',
             text: t('plan.droppedOn', { name: nameIn(design, row) ?? '' }),
-            undo: () => void draft.undo(edit),
+            undo: () => void draft.undo(key),
           }),
       );
       return;

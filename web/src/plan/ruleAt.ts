@@ -1,7 +1,7 @@
 import type { Design, RuleNode, RuleView } from '../api/client';
 import type { Place } from './RuleEditor';
 import { addTo, askNode } from './ruleTree';
-import type { Draft } from './useDraft';
+import type { Draft, Edited } from './useDraft';
 
 const stepOf = (design: Design, id: number) =>
   design.modules.flatMap((m) => m.steps).find((s) => s.id === id);
@@ -25,13 +25,13 @@ export function ruleAt(design: Design, at: Place): RuleView | undefined {
   }
 }
 
-/** Puts a rule at a place of the route; gives the key of the edit. */
+/** Puts a rule at a place of the route. */
 export function setRuleAt(
   design: Design,
   draft: Draft,
   at: Place,
   rule: Record<string, unknown> | undefined,
-): Promise<string | undefined> {
+): Promise<Edited> {
   // Rules are sent as they are kept, which the types of the API leave open.
   const as = <T>(field: string) => ({ [field]: rule }) as T;
   const step = stepOf(design, at.id);
@@ -41,7 +41,7 @@ export function setRuleAt(
   if (at.place === 'module-opens' && module) return draft.module(module, as('opensWhen'));
   if (at.place === 'module-done' && module) return draft.module(module, as('doneWhen'));
   if (at.place === 'course-complete') return draft.rules(design.rules, as('completeWhen'));
-  return Promise.resolve(undefined);
+  return Promise.resolve({});
 }
 
 /** The name of a place in a drag, and back. */

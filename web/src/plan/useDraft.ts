@@ -33,6 +33,7 @@ import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
 import { toBeNamed } from '../ui/toBeNamed';
 import type { ActHeaders } from '../ui/useActKey';
+import type { Saving } from '../ui/useSaved';
 import {
   badgeEdit,
   courseRulesEdit,
@@ -92,6 +93,15 @@ const only = <E extends object>(edit: E, fields: (keyof E)[]) =>
 export const fieldsOf = <E extends object>(edit: E, fields: (keyof E)[]) =>
   only(edit, fields) as Record<string, unknown>;
 
+/** What came of a change: the key of the edit, or why it was refused; neither where it changed nothing. */
+export interface Edited extends Saving {
+  key?: string;
+}
+
+/** Whether something was not kept because of what it says, and not because of how things stand. */
+const refused = (error: unknown) =>
+  error instanceof ApiError && (error.problem.status === 400 || error.problem.status === 422);
+
 const nameOf = (thing: object) => ('name' in thing ? `${thing.name}` : '');
 
 /**
@@ -135,15 +145,14 @@ export function useDraft(course: number) {
   };
 
   /**
-   * Changes some fields of a thing; undoing is the same turned around. Gives the key of the edit,
-   * nothing where nothing came of it.
+   * Changes some fields of a thing; undoing is the same turned around.
    */
   function changing<T extends Versioned, E extends object>(how: {
     part: Part;
     shown: T;
     change: Partial<E>;
     edit: (thing: T) => E;
-  }): Promise<string | undefined> {
+  }): Promise<Edited> {
     const fields = (Object.keys(how.change) as (keyof E)[]).sort();
     const { part, shown, edit } = how;
     const change: Change = {
@@ -165,8 +174,9 @@ export function useDraft(course: number) {
       },
     };
     return run.mutateAsync(change).then(
-      (done) => done?.key,
-      () => undefined, // said where all acts are said
+      (done): Edited => (done ? { key: done.key } : {}),
+      // said where all acts are said, and at the field if it is one
+      (error): Edited => (refused(error) ? { fault: error.message } : {}),
     );
   }
 

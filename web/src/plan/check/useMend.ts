@@ -44,14 +44,16 @@ export function useMend(design: Design | undefined, draft: Draft) {
   };
   return async (...mends: Mend[]) => {
     const edits = await Promise.all(mends.map(made));
-    const all = edits.flatMap((edit, n) => (edit ? [{ edit, says: mends[n]?.says ?? '' }] : []));
+    const all = edits.flatMap((edit, n) =>
+      edit?.key ? [{ key: edit.key, says: mends[n]?.says ?? '' }] : [],
+    );
     const [first] = all;
     if (!first) return;
     notice({
       tone: 'success',
       text: all.length === 1 ? first.says : t('plan.allTakenBack', { count: all.length }),
       undo: async () => {
-        for (const { edit } of all.reverse()) await draft.undo(edit);
+        for (const { key } of all.reverse()) await draft.undo(key);
       },
     });
   };
