@@ -113,7 +113,11 @@ export function Discussion({ door, unsent, journal = false }: Props) {
             {t(journal ? 'discuss.newEntry' : 'discuss.newPost')} …
           </Button>
         ))}
-      {first.writesFirst && <Alert severity="info">{t('discuss.writesFirst')}</Alert>}
+      {first.writesFirst && (
+        <Alert role="status" severity="info">
+          {t('discuss.writesFirst')}
+        </Alert>
+      )}
       {!first.mayWrite && <Typography color="textSecondary">{t('discuss.over')}</Typography>}
       {threads.length === 0 && !first.writesFirst && (
         <Typography color="textSecondary">

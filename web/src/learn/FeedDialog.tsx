@@ -50,7 +50,9 @@ export default function FeedDialog({ onClose }: { onClose: () => void }) {
               onFocus={(e) => e.target.select()}
               sx={{ mt: 0.5 }}
             />
-            <Alert severity="info">{t('learn.feedOnce')}</Alert>
+            <Alert role="status" severity="info">
+              {t('learn.feedOnce')}
+            </Alert>
           </>
         ) : (
           since && <Typography>{t('learn.feedSince', { date: day(since) })}</Typography>

@@ -123,7 +123,7 @@ function OneStep({ walk, step, course }: { walk: WalkName; step: number; course:
         <Said page={page} />
         <DoneWhen page={page} />
         {page.state === 'MISSED' && page.takesUntil && (
-          <Alert severity="warning" icon={false} sx={{ mb: 2, py: 0 }}>
+          <Alert role="status" severity="warning" icon={false} sx={{ mb: 2, py: 0 }}>
             {t('learn.takesNoMore', { date: day(page.takesUntil) })}
           </Alert>
         )}

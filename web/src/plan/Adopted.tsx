@@ -101,7 +101,7 @@ function AdoptedBand({
         {gone ? t('plan.goneFrom', { framework }) : t('plan.belongsHint')}
       </Typography>
       {news && (
-        <Alert severity="info" icon={false}>
+        <Alert role="status" severity="info" icon={false}>
           {t('plan.reads')}
           {news}
           <Decide

@@ -29,6 +29,7 @@ export function AdoptionNews({ design }: { design: Design }) {
     <>
       {count > 0 && (
         <Alert
+          role="status"
           severity="info"
           icon={false}
           sx={{ mb: 1 }}

@@ -8,6 +8,7 @@ import { useCourse } from '../frame/course';
 import { day } from '../ui/format';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { TickedBar } from '../ui/TickedBar';
+import { useAsked } from '../ui/useAsked';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { Flags } from '../watch/Flags';
@@ -25,6 +26,15 @@ export default function FollowUp() {
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [writing, setWriting] = useState<number[] | null>(null);
   const enrolment = Number(sel ?? 0);
+  const flagged = follow.data?.map((r) => r.enrolment) ?? [];
+  useAsked({
+    ...(flagged.length > 0 && {
+      write: () => {
+        setTicked(new Set(flagged));
+        setWriting(flagged);
+      },
+    }),
+  });
   const toggle = (id: number) => {
     const next = new Set(ticked);
     if (!next.delete(id)) next.add(id);

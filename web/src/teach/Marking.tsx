@@ -9,6 +9,7 @@ import { day } from '../ui/format';
 import { Bead } from '../ui/Glyphs';
 import { ListAndMain, ListLine } from '../ui/ListAndMain';
 import { Empty, Loaded } from '../ui/Panel';
+import { useAsked } from '../ui/useAsked';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { WorkPanel } from './WorkPanel';
@@ -27,6 +28,15 @@ export default function Marking() {
     const next = all[Math.max(0, Math.min(all.length - 1, at + by))];
     if (next) select(key(next));
   };
+  const [first] = all;
+  useAsked({
+    ...(first && {
+      mark: () => {
+        setArrived(true);
+        select(key(first));
+      },
+    }),
+  });
   const after = (done: string) => {
     const data = queue.data?.handedIn ?? [];
     const rest = data.filter((w) => key(w) !== done);

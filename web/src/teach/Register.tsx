@@ -8,6 +8,7 @@ import { Actions } from '../frame/Actions';
 import { useCourse } from '../frame/course';
 import { ListAndMain } from '../ui/ListAndMain';
 import { EmptyView, Loaded } from '../ui/Panel';
+import { useAsked } from '../ui/useAsked';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { RegisterSheet } from './RegisterSheet';
@@ -28,9 +29,11 @@ export default function Register() {
   const [sel, select] = useSelection();
   const [adding, setAdding] = useState(false);
   const calendar = useQuery(queries.sessions(course.id));
+  const mayEdit = calendar.data?.mayEdit;
+  useAsked({ ...(mayEdit && { sessions: () => setAdding(true) }) });
   return (
     <>
-      {calendar.data?.mayEdit && (
+      {mayEdit && (
         <Actions>
           <Button variant="contained" onClick={() => setAdding(true)}>
             {t('teach.addSessions')}

@@ -4,7 +4,10 @@ import { useLocation, useNavigate } from 'react-router';
 /** The state of an address that asks its view to do something once it is there. */
 export const asking = (act: string) => ({ asked: act });
 
-/** Does what whoever came here asked for, once; going back or reloading does not do it again. */
+/**
+ * Does what whoever came here asked for, once, as soon as it can be done; going back or reloading
+ * does not do it again.
+ */
 export function useAsked(acts: Record<string, () => void>) {
   const { state, pathname, search, key } = useLocation();
   const navigate = useNavigate();
@@ -12,10 +15,11 @@ export function useAsked(acts: Record<string, () => void>) {
   now.current = acts;
   const done = useRef('');
   const asked = (state as { asked?: string } | null)?.asked;
+  const can = asked !== undefined && acts[asked] !== undefined;
   useEffect(() => {
-    if (!asked || !now.current[asked] || done.current === key) return;
+    if (!asked || !can || done.current === key) return;
     done.current = key;
     void navigate(pathname + search, { replace: true, state: null });
-    now.current[asked]();
-  }, [asked, key, pathname, search, navigate]);
+    now.current[asked]?.();
+  }, [asked, can, key, pathname, search, navigate]);
 }

@@ -131,7 +131,7 @@ export function ExceptionDialog({ learners, steps, kind: first = 'OPEN', onClose
       )}
       <Field of={fields} name="reason" label={t('watch.reason')} />
       {left.length > 0 && (
-        <Alert severity="info">
+        <Alert role="status" severity="info">
           {t('watch.exceptionsLeft', { given: give.data?.given.length ?? 0 })}
           <Box component="ul" sx={{ my: 0.5, pl: 2 }}>
             {left.map((l) => (

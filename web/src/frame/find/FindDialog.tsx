@@ -2,9 +2,13 @@ import { Box, Dialog, InputBase, Typography } from '@mui/material';
 import { useDeferredValue, useId, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../../api/client';
+import { stored } from '../../ui/stored';
 import { keysInField } from '../../ui/useKeys';
-import { found, type Thing } from './found';
+import { found, keyOf, lately, type Thing } from './found';
 import { useThings } from './useThings';
+
+/** What somebody took lately in a course, by its key. */
+const LATELY = stored<string[]>([]);
 
 interface Props {
   me: Me;
@@ -23,9 +27,11 @@ export default function FindDialog({ me, course, acts, early, onClose }: Props) 
   const all = useThings(me, course, acts);
   const [typed, setTyped] = useState(early);
   const [at, setAt] = useState(0);
-  const shown = found(all, useDeferredValue(typed));
+  const name = `found-${me.person?.id ?? 0}-${course?.id ?? 0}`;
+  const taken = LATELY.use(name);
+  const shown = found(all, useDeferredValue(typed), taken);
   const chosen = shown[Math.min(at, shown.length - 1)];
-  const option = (thing: Thing) => `${list}-${thing.group}-${thing.id}`;
+  const option = (thing: Thing) => `${list}-${keyOf(thing)}`;
   const move = (by: number) => {
     if (shown.length === 0) return;
     const next = (Math.min(at, shown.length - 1) + by + shown.length) % shown.length;
@@ -35,6 +41,12 @@ export default function FindDialog({ me, course, acts, early, onClose }: Props) 
   };
   const take = (thing: Thing | undefined) => {
     if (!thing) return;
+    const key = thing.group === 'lately' ? thing.id : keyOf(thing);
+    try {
+      LATELY.set(name, lately(taken, key));
+    } catch {
+      // no room in this browser: then nothing is known of what was taken lately
+    }
     onClose();
     thing.go();
   };
@@ -83,7 +95,7 @@ export default function FindDialog({ me, course, acts, early, onClose }: Props) 
       >
         {shown.map((thing, n) => (
           <Line
-            key={`${thing.group}-${thing.id}`}
+            key={keyOf(thing)}
             id={option(thing)}
             thing={thing}
             begins={shown[n - 1]?.group !== thing.group}

@@ -1,6 +1,6 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Me } from '../../api/client';
 import { course, institution, serve, show } from '../../test/stage';
 import FindDialog from './FindDialog';
@@ -63,15 +63,17 @@ const answers = {
 };
 
 describe('find or do', () => {
+  beforeEach(() => localStorage.clear());
+
   it('goes by typing and arrows, and says what is found', async () => {
     serve(answers);
     const close = vi.fn();
     show(<FindDialog me={me()} course={course} acts={[]} early="" onClose={close} />);
     await userEvent.type(screen.getByRole('combobox', { name: 'Find or do' }), 'wheel');
     const list = screen.getByRole('listbox');
-    await vi.waitFor(() => expect(within(list).getAllByRole('option')).toHaveLength(5));
-    expect(screen.getByRole('status')).toHaveTextContent('5 found');
-    await userEvent.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}{ArrowUp}');
+    await vi.waitFor(() => expect(within(list).getAllByRole('option')).toHaveLength(7));
+    expect(screen.getByRole('status')).toHaveTextContent('7 found');
+    await userEvent.keyboard('{ArrowDown>5/}{ArrowUp}');
     const chosen = within(list).getByRole('option', { selected: true });
     expect(chosen).toHaveTextContent('True a wheel');
     expect(screen.getByRole('combobox')).toHaveAttribute('aria-activedescendant', chosen.id);
@@ -98,12 +100,59 @@ describe('find or do', () => {
     const support = { ...course, role: 'SUPPORT' as const };
     show(<FindDialog me={me()} course={support} acts={[]} early="" onClose={() => {}} />);
     await userEvent.type(screen.getByRole('combobox'), 'e');
-    await screen.findByRole('option', { name: /Wheeler Ann/ });
+    await screen.findByRole('option', { name: /^People ?Wheeler Ann/ });
     const names = screen.getAllByRole('option').map((o) => o.textContent);
     expect(names.join()).not.toMatch(
       /Publish|True a wheel|Institution|Questions|Words to learners/,
     );
     expect(calls.map((c) => c.path)).not.toContain('/api/courses/2/design');
+  });
+
+  it('offers whom one may write to and see as, below the person', async () => {
+    serve(answers);
+    show(<FindDialog me={me()} course={course} acts={[]} early="" onClose={() => {}} />);
+    await userEvent.type(screen.getByRole('combobox'), 'ann');
+    await screen.findByRole('option', { name: /Write to Wheeler Ann/ });
+    expect(screen.getAllByRole('option').map((o) => o.textContent)).toEqual([
+      'PeopleWheeler Ann',
+      'Write to Wheeler AnnMessages',
+      'See as Wheeler Ann',
+    ]);
+  });
+
+  it('leads those who plan nothing to where a step is watched', async () => {
+    serve({
+      'GET /api/courses/2/reports/progress': {
+        is: 'progress',
+        learners: [],
+        steps: [
+          { id: 41, kind: 'PAGE', name: 'True a wheel' },
+          { id: 42, kind: 'QUIZ', name: 'Wheel quiz' },
+        ],
+      },
+    });
+    const teaches = { ...course, role: 'FACILITATOR' as const };
+    show(<FindDialog me={me()} course={teaches} acts={[]} early="" onClose={() => {}} />);
+    await userEvent.type(screen.getByRole('combobox'), 'wheel quiz');
+    await screen.findByRole('option', { name: /Wheel quiz/ });
+    await userEvent.keyboard('{Enter}');
+    expect(screen.getByTestId('address')).toHaveTextContent('/c/2/watch/quizzes?sel=42');
+  });
+
+  it('begins with what was taken lately, each once', async () => {
+    serve(answers);
+    const { unmount } = show(
+      <FindDialog me={me()} course={course} acts={[]} early="" onClose={() => {}} />,
+    );
+    await userEvent.type(screen.getByRole('combobox'), 'true a wheel');
+    await screen.findByRole('option', { name: /True a wheel/ });
+    await userEvent.keyboard('{Enter}');
+    unmount();
+    show(<FindDialog me={me()} course={course} acts={[]} early="" onClose={() => {}} />);
+    const first = await screen.findByRole('option', { name: /^Lately ?True a wheel/ });
+    expect(screen.getAllByRole('option')[0]).toBe(first);
+    await userEvent.keyboard('{Enter}');
+    expect(JSON.parse(localStorage.getItem('found-1-2') ?? '')).toEqual(['steps-step-41']);
   });
 
   it('has a learner find their own steps only', async () => {

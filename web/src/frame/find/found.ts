@@ -1,5 +1,14 @@
 /** What a thing that can be found is. */
-export const GROUPS = ['do', 'views', 'people', 'steps', 'outcomes', 'badges', 'courses'] as const;
+export const GROUPS = [
+  'lately',
+  'do',
+  'views',
+  'people',
+  'steps',
+  'outcomes',
+  'badges',
+  'courses',
+] as const;
 
 export type Group = (typeof GROUPS)[number];
 
@@ -15,6 +24,7 @@ export interface Thing {
 }
 
 const MOST = 60;
+const LATELY = 5;
 
 const letters = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
@@ -29,14 +39,27 @@ function rank(thing: Thing, words: string[]): number | undefined {
   return name.includes(first) ? 2 : 3;
 }
 
+/** By what a thing is known from one day to the next. */
+export const keyOf = ({ group, id }: Thing) => `${group}-${id}`;
+
+/** What was taken lately with what is taken now before it, each once. */
+export const lately = (before: string[], now: string) =>
+  [now, ...before.filter((key) => key !== now)].slice(0, LATELY);
+
 /**
  * The things that have all words that were typed, group by group, the best of each first. With
- * nothing typed: what one can do, and where one can go.
+ * nothing typed: what was taken lately, what one can do, and where one can go.
  */
-export function found(all: Thing[], typed: string): Thing[] {
+export function found(all: Thing[], typed: string, taken: string[] = []): Thing[] {
   const words = letters(typed).split(/\s+/).filter(Boolean);
-  if (words.length === 0)
-    return all.filter((t) => t.group === 'do' || t.group === 'views').slice(0, MOST);
+  if (words.length === 0) {
+    const again = taken.flatMap((key) => all.find((t) => keyOf(t) === key) ?? []);
+    const rest = all.filter((t) => t.group === 'do' || t.group === 'views');
+    return [
+      ...again.map((t): Thing => ({ ...t, group: 'lately', id: keyOf(t) })),
+      ...rest.filter((t) => !again.includes(t)),
+    ].slice(0, MOST);
+  }
   return all
     .map((thing) => ({ thing, rank: rank(thing, words) }))
     .filter((r): r is { thing: Thing; rank: number } => r.rank !== undefined)

@@ -3,18 +3,36 @@ import { useNavigate } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Me, MyCourse } from '../../api/client';
 import { queries } from '../../api/queries';
+import type { StepHead } from '../../api/schema';
 import { asking } from '../../ui/useAsked';
 import { OF_INSTITUTION, viewsOf } from '../views';
 import type { Thing } from './found';
 
-/** What a view does when it is come to for that; only designers have these views. */
-const ACTS = [
-  { act: 'publish', view: 'plan/route', name: 'doing.publish' },
-  { act: 'module', view: 'plan/route', name: 'doing.module' },
-  { act: 'outcome', view: 'plan/outcomes', name: 'doing.outcome' },
-  { act: 'badge', view: 'plan/badges', name: 'doing.badge' },
-  { act: 'enrol', view: 'watch/progress', name: 'doing.enrol' },
+type Role = NonNullable<MyCourse['role']>;
+
+const DESIGNS: Role[] = ['DESIGNER'];
+const TEACHES: Role[] = ['DESIGNER', 'FACILITATOR'];
+const ALL: Role[] = ['DESIGNER', 'FACILITATOR', 'SUPPORT'];
+
+/** What a view does when it is come to for that, and for whom it does. */
+const ACTS: { act: string; view: string; name: string; who: Role[] }[] = [
+  { act: 'publish', view: 'plan/route', name: 'doing.publish', who: DESIGNS },
+  { act: 'module', view: 'plan/route', name: 'doing.module', who: DESIGNS },
+  { act: 'outcome', view: 'plan/outcomes', name: 'doing.outcome', who: DESIGNS },
+  { act: 'badge', view: 'plan/badges', name: 'doing.badge', who: DESIGNS },
+  { act: 'enrol', view: 'watch/progress', name: 'doing.enrol', who: DESIGNS },
+  { act: 'mark', view: 'teach/marking', name: 'doing.mark', who: ALL },
+  { act: 'sessions', view: 'teach/register', name: 'doing.sessions', who: TEACHES },
+  { act: 'write', view: 'reach/follow-up', name: 'doing.write', who: ALL },
 ];
+
+/** Where those who plan nothing see most of a step. */
+function watched(step: StepHead): string {
+  if (step.kind === 'QUIZ') return `watch/quizzes?sel=${step.id}`;
+  if (step.kind === 'PRACTICAL') return `teach/practicals?sel=${step.id}`;
+  if (step.kind === 'DISCUSSION') return `teach/discussions?sel=${step.id}`;
+  return `practice/steps/${step.id}`;
+}
 
 const OWN = ['route', 'outcomes', 'badges', 'calendar', 'messages'];
 
@@ -28,14 +46,18 @@ export function useThings(me: Me, course: MyCourse | undefined, more: Thing[]): 
   const id = course?.id ?? 0;
   const base = `/c/${id}`;
   const design = useQuery({ ...queries.design(id), enabled: designs }).data;
-  const people = useQuery({
+  const progress = useQuery({
     ...queries.progress(id),
     enabled: staff && !course?.framework,
   }).data;
   const own = useQuery({ ...queries.route(id, 'mine'), enabled: course?.learner === true }).data;
 
   const acts = ACTS.filter(
-    ({ act }) => design && !course?.framework && (act !== 'enrol' || design.publishedVersion > 0),
+    ({ act, who }) =>
+      course?.role &&
+      who.includes(course.role) &&
+      !course.framework &&
+      (act !== 'enrol' || (design?.publishedVersion ?? 0) > 0),
   );
   const views = course ? viewsOf(course) : [];
   const things: Thing[] = [
@@ -70,11 +92,33 @@ export function useThings(me: Me, course: MyCourse | undefined, more: Thing[]): 
       more: t('frame.institution'),
       go: to(`/institution/${v.path}`),
     })),
-    ...(people?.learners ?? []).map((l) => ({
-      group: 'people' as const,
-      id: `${l.enrolment}`,
-      name: l.name,
-      go: to(`${base}/watch/progress?sel=${l.enrolment}`),
+    ...(progress?.learners ?? []).flatMap((l) => [
+      {
+        group: 'people' as const,
+        id: `${l.enrolment}`,
+        name: l.name,
+        go: to(`${base}/watch/progress?sel=${l.enrolment}`),
+      },
+      {
+        group: 'people' as const,
+        id: `write-${l.enrolment}`,
+        name: t('doing.writeTo', { name: l.name }),
+        more: t('frame.messages'),
+        go: to(`${base}/reach/messages?sel=${l.person}`),
+      },
+      {
+        group: 'people' as const,
+        id: `as-${l.enrolment}`,
+        name: t('doing.seeAs', { name: l.name }),
+        go: to(`${base}/as-${l.enrolment}/route`),
+      },
+    ]),
+    ...(designs ? [] : (progress?.steps ?? [])).map((s) => ({
+      group: 'steps' as const,
+      id: `step-${s.id}`,
+      name: s.name,
+      more: t(`kind.${s.kind}.name`),
+      go: to(`${base}/${watched(s)}`),
     })),
     ...(design?.modules ?? []).flatMap((m) => [
       {

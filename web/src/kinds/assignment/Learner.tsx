@@ -61,7 +61,7 @@ export default function Learner(props: LearnerProps<'assignment'>) {
           {v.mark ? (
             <MarkNote mark={v.mark} />
           ) : (
-            <Alert severity="info" icon={false} sx={{ mt: 1 }}>
+            <Alert role="status" severity="info" icon={false} sx={{ mt: 1 }}>
               {t('learn.handedIn', { date: day(v.at) })}
             </Alert>
           )}

@@ -42,12 +42,12 @@ export function QuizResult({ result }: { result: Result }) {
         )}
       </Typography>
       {result.waits > 0 && (
-        <Alert severity="info" sx={{ my: 1 }}>
+        <Alert role="status" severity="info" sx={{ my: 1 }}>
           {t('attempt.waits', { count: result.waits })}
         </Alert>
       )}
       {result.timeUp && (
-        <Alert severity="info" sx={{ my: 1 }}>
+        <Alert role="status" severity="info" sx={{ my: 1 }}>
           {t('attempt.timeWasUp')}
         </Alert>
       )}

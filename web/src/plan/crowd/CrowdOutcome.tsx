@@ -20,7 +20,11 @@ export function CrowdOutcome({ crowd, startsAt }: { crowd: Crowd; startsAt: stri
       aria-label={t('crowd.outcome')}
       sx={{ display: 'grid', gap: 2, minWidth: 0 }}
     >
-      {crowd.changedSince && <Alert severity="info">{t('crowd.changedSince')}</Alert>}
+      {crowd.changedSince && (
+        <Alert role="status" severity="info">
+          {t('crowd.changedSince')}
+        </Alert>
+      )}
       <Box
         sx={{
           display: 'grid',

@@ -27,6 +27,7 @@ export function Planned({ planned }: { planned: PlannedPublication }) {
   });
   return (
     <Alert
+      role="status"
       severity="info"
       sx={{ mb: 1.5 }}
       action={

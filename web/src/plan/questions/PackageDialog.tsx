@@ -129,7 +129,7 @@ function Notes({ title, notes }: { title: string; notes: PackageNote[] }) {
   const t = useTranslations();
   const sorted = [...notes].sort((a, b) => Number(b.left) - Number(a.left));
   return (
-    <Alert severity="info" sx={{ mt: 1 }}>
+    <Alert role="note" severity="info" sx={{ mt: 1 }}>
       {title}
       <Box component="ul" sx={{ m: 0, pl: 2.25, maxHeight: 160, overflow: 'auto' }}>
         {sorted.map((n, i) => (

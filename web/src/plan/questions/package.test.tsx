@@ -47,7 +47,7 @@ describe('a package of questions', () => {
     await chosen();
     const status = await screen.findByRole('status');
     expect(within(status).getByText('Is a rim round?')).toBeVisible();
-    const notes = within(within(status).getByRole('alert')).getAllByRole('listitem');
+    const notes = within(within(status).getByRole('note')).getAllByRole('listitem');
     expect(notes.map((n) => n.textContent)).toEqual([
       'Sketch Left out. It asks for an answer of a kind that there is not here.',
       'Pads Only the best of its choices gives points.',

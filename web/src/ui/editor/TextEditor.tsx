@@ -111,6 +111,7 @@ export default function TextEditor({
       </Typography>
       {kept.kept && (
         <Alert
+          role="status"
           severity="info"
           sx={{ mb: 1 }}
           action={

@@ -76,7 +76,9 @@ export function CorrectionDialog({
           ))}
         </RadioGroup>
         {effect.error ? (
-          <Alert severity="info">{effect.error.message}</Alert>
+          <Alert role="status" severity="info">
+            {effect.error.message}
+          </Alert>
         ) : (
           <Effect effect={effect.data} />
         )}
