@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useTranslations } from 'use-intl';
 import type { Attempt, Result } from '../../api/client';
-import { HandInDialog } from './HandInDialog';
+import { HandInDialog, LeaveDialog } from './HandInDialog';
 import { QuestionCard } from './QuestionCard';
 import { QuestionNumbers } from './QuestionNumbers';
 import { TimeLeft } from './TimeLeft';
@@ -26,16 +26,24 @@ export function QuizForm({ attempt: begun, path, attemptsLeft = -1, onFinished }
   });
   const [at, setAt] = useState(0);
   const [asking, setAsking] = useState(false);
+  const [leaving, setLeaving] = useState(false);
   const { questions, pages = 'ALL' } = attempt;
   const count = attempt.count ?? questions.length;
   const forward = pages === 'FORWARD';
   const first = forward ? attempt.page : at;
-  const open = questions.flatMap((q, n) => (answers[q.id] ? [] : [n + 1]));
+  // Where one never goes back there is one question at a time.
+  const open = questions.flatMap((q, n) => (answers[q.id] ? [] : [(forward ? first : n) + 1]));
   const shown = pages === 'ONE' ? questions.slice(at, at + 1) : questions;
   const isLast = pages === 'ALL' || first >= count - 1;
   const handIn = () => {
-    if ((open.length > 0 && !forward) || attemptsLeft >= 0) setAsking(true);
+    if (open.length > 0 || attemptsLeft >= 0) setAsking(true);
     else finish.mutate();
+  };
+  const turn = () => taken.turn.mutate(first + 1);
+  const next = () => {
+    if (!forward) setAt(at + 1);
+    else if (open.length > 0) setLeaving(true);
+    else turn();
   };
   return (
     <Box
@@ -84,7 +92,7 @@ export function QuizForm({ attempt: begun, path, attemptsLeft = -1, onFinished }
           <Button
             variant={forward ? 'contained' : 'outlined'}
             disabled={taken.turn.isPending}
-            onClick={() => (forward ? taken.turn.mutate(first + 1) : setAt(at + 1))}
+            onClick={next}
           >
             {t('attempt.next')}
           </Button>
@@ -110,9 +118,20 @@ export function QuizForm({ attempt: begun, path, attemptsLeft = -1, onFinished }
           </Button>
         )}
       </Box>
+      {leaving && (
+        <LeaveDialog
+          question={first + 1}
+          onClose={() => setLeaving(false)}
+          onLeave={() => {
+            setLeaving(false);
+            turn();
+          }}
+        />
+      )}
       {asking && (
         <HandInDialog
-          {...(!forward && { open })}
+          open={open}
+          all={!forward}
           attemptsLeft={attemptsLeft}
           onClose={() => setAsking(false)}
           onHandIn={() => {

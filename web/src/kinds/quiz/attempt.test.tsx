@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { screen, waitForElementToBeRemoved, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Answer, Attempt } from '../../api/client';
@@ -146,6 +146,34 @@ describe('an attempt', () => {
     expect(await screen.findByText(/When is a pad worn out/)).toBeInTheDocument();
     expect(calls[0]?.body).toEqual({ answers: {} });
     expect(screen.getByRole('button', { name: /Hand in/ })).toBeInTheDocument();
+  });
+
+  it('asks before a question is left without an answer for good, and before the last one is handed in so', async () => {
+    const [one, two] = attempt.questions;
+    const second = { ...attempt, pages: 'FORWARD', page: 1, questions: [two], answers: {} };
+    const calls = serve({ [`POST ${at}/pages/1`]: second });
+    show(
+      <QuizForm
+        attempt={{ ...attempt, pages: 'FORWARD', questions: one ? [one] : [], answers: {} }}
+        path={path}
+        onFinished={() => {}}
+      />,
+    );
+    await userEvent.click(screen.getByRole('button', { name: 'Next question' }));
+    const leaving = within(screen.getByRole('dialog', { name: 'Go on without an answer?' }));
+    expect(leaving.getByText('Question 1 has no answer yet.')).toBeVisible();
+    expect(leaving.getByText('You cannot come back to a question.')).toBeVisible();
+    expect(calls).toEqual([]);
+    await userEvent.keyboard('{Enter}');
+    expect(calls).toEqual([]);
+    await waitForElementToBeRemoved(screen.queryByRole('dialog'));
+    await userEvent.click(screen.getByRole('button', { name: 'Next question' }));
+    const again = within(screen.getByRole('dialog'));
+    await userEvent.click(again.getByRole('button', { name: 'Next question' }));
+    expect(await screen.findByText(/When is a pad worn out/)).toBeInTheDocument();
+    await waitForElementToBeRemoved(screen.queryByRole('dialog'));
+    await userEvent.click(screen.getByRole('button', { name: 'Hand in answers' }));
+    expect(screen.getByText('Question 2 has no answer yet.')).toBeVisible();
   });
 
   it('settles an answer and says at once what was right', async () => {

@@ -134,7 +134,7 @@ class HeardTest extends BrowserTest {
     var kept = new StringBuilder();
     boolean keeps = true;
     for (String line : heard.lines().toList()) {
-      if (line.startsWith("- ")) keeps = !line.matches("- (banner|link \"Skip).*");
+      if (line.startsWith("- ")) keeps = !line.matches("- (banner|link \"To the main part).*");
       if (keeps) kept.append(line).append('\n');
     }
     return kept.toString();
@@ -154,7 +154,7 @@ class HeardTest extends BrowserTest {
       differences
           .assertThat(told)
           .as(name + ": what has the focus has a name")
-          .matches("- '?\\w+ .+");
+          .matches("- (main:?|'?\\w+ .+)");
       differences
           .assertThat((boolean) here.evaluate(IN_SIGHT))
           .as(name + ": in sight with the focus: " + told)
