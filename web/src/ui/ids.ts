@@ -1,2 +1,11 @@
+const made = new Set<string>();
+
 /** An id that nobody else has, for what is made here. */
-export const newId = () => crypto.randomUUID().slice(0, 8);
+export function newId() {
+  const id = crypto.randomUUID().slice(0, 8);
+  made.add(id);
+  return id;
+}
+
+/** Whether what has this id was made here since the page was opened. */
+export const isNew = (id: string) => made.has(id);

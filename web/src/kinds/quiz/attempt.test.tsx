@@ -1,4 +1,4 @@
-import { screen, waitForElementToBeRemoved, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Answer, Attempt } from '../../api/client';
@@ -166,12 +166,12 @@ describe('an attempt', () => {
     expect(calls).toEqual([]);
     await userEvent.keyboard('{Enter}');
     expect(calls).toEqual([]);
-    await waitForElementToBeRemoved(screen.queryByRole('dialog'));
+    await vi.waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     await userEvent.click(screen.getByRole('button', { name: 'Next question' }));
     const again = within(screen.getByRole('dialog'));
     await userEvent.click(again.getByRole('button', { name: 'Next question' }));
     expect(await screen.findByText(/When is a pad worn out/)).toBeInTheDocument();
-    await waitForElementToBeRemoved(screen.queryByRole('dialog'));
+    await vi.waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     await userEvent.click(screen.getByRole('button', { name: 'Hand in answers' }));
     expect(screen.getByText('Question 2 has no answer yet.')).toBeVisible();
   });

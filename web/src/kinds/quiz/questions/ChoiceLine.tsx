@@ -1,10 +1,12 @@
 import { Box } from '@mui/material';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useTranslations } from 'use-intl';
+import { isNew } from '../../../ui/ids';
 import { useChoiceFeedback } from './ChoiceFeedback';
 import { WordsField } from './WordsField';
 
 interface Choice {
+  id: string;
   text: string;
   formatted?: string;
   feedback?: string;
@@ -22,6 +24,7 @@ interface Props<C extends Choice> {
 /** A choice as it is written: its words, and what is said to who chooses it. */
 export function ChoiceLine<C extends Choice>({ choice, n, edit, before, after }: Props<C>) {
   const t = useTranslations();
+  const [left, setLeft] = useState(false);
   const { feedback: _, ...silent } = choice;
   const said = useChoiceFeedback({
     n,
@@ -37,7 +40,8 @@ export function ChoiceLine<C extends Choice>({ choice, n, edit, before, after }:
           bare
           label={t('plan.choice', { n: n + 1 })}
           words={choice}
-          missing={!choice.text.trim()}
+          missing={!choice.text.trim() && (left || !isNew(choice.id))}
+          onLeave={() => setLeft(true)}
           onChange={(words) => edit({ ...plain, ...words } as C)}
           more={said.button}
         />

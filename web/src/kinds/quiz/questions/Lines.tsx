@@ -1,5 +1,5 @@
 import { Box, Button, IconButton } from '@mui/material';
-import type { ReactNode } from 'react';
+import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 
 interface Props {
@@ -12,13 +12,43 @@ interface Props {
   onRemove: (id: string) => void;
 }
 
-/** Parts of a question in lines, one more and one less. */
+const WORDS = 'textarea:not([aria-hidden]), input[type="text"]';
+
+/**
+ * Parts of a question in lines, one more and one less. Enter in the words of a line goes on with
+ * the next one, and adds one after the last.
+ */
 export function Lines({ lines, least, add, onAdd, onRemove }: Props) {
   const t = useTranslations();
+  const all = useRef<(HTMLElement | null)[]>([]);
+  const words = (n: number) => all.current[n]?.querySelector<HTMLElement>(WORDS);
+  const [wanted, setWanted] = useState(-1);
+  useEffect(() => {
+    if (wanted < 0 || wanted >= lines.length) return;
+    all.current[wanted]?.querySelector<HTMLElement>(WORDS)?.focus();
+    setWanted(-1);
+  }, [wanted, lines.length]);
+  const goOn = (event: KeyboardEvent<HTMLElement>, n: number) => {
+    const plain = event.key === 'Enter' && !event.shiftKey && !event.ctrlKey && !event.metaKey;
+    if (!plain || event.target !== words(n) || event.nativeEvent.isComposing) return;
+    event.preventDefault();
+    if (n === lines.length - 1) {
+      if (!(event.target as HTMLInputElement).value.trim()) return;
+      onAdd();
+    }
+    setWanted(n + 1);
+  };
   return (
     <>
-      {lines.map(({ id, name, line }) => (
-        <Box key={id} sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+      {lines.map(({ id, name, line }, n) => (
+        <Box
+          key={id}
+          ref={(here: HTMLElement | null) => {
+            all.current[n] = here;
+          }}
+          onKeyDown={(event) => goOn(event, n)}
+          sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}
+        >
           {line}
           {lines.length > least && (
             <IconButton

@@ -20,6 +20,7 @@ interface Props {
   missing?: boolean;
   autoFocus?: boolean;
   onChange: (words: Words) => void;
+  onLeave?: () => void;
   /** What stands beside the field. */
   more?: ReactNode;
 }
@@ -41,6 +42,7 @@ export function WordsField({
   missing = false,
   autoFocus = false,
   onChange,
+  onLeave,
   more,
 }: Props) {
   const t = useTranslations();
@@ -76,6 +78,7 @@ export function WordsField({
           autoFocus={autoFocus}
           error={missing}
           onChange={(e) => onChange({ text: e.target.value })}
+          {...(onLeave && { onBlur: onLeave })}
           slotProps={{ htmlInput: { ...(bare && { 'aria-label': label }) } }}
         />
       )}
