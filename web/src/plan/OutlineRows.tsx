@@ -102,7 +102,9 @@ function Row({
           touchAction: 'none',
         }}
       >
-        {glyph}
+        <Box component="span" aria-hidden sx={{ display: 'grid' }}>
+          {glyph}
+        </Box>
       </Box>
       {children}
     </Box>

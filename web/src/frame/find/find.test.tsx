@@ -130,11 +130,23 @@ describe('find or do', () => {
           { id: 42, kind: 'QUIZ', name: 'Wheel quiz' },
         ],
       },
+      'GET /api/courses/2/reports/mastery': {
+        is: 'mastery',
+        learners: [],
+        outcomes: [{ id: 5, name: 'Trues wheels', code: 'WHEEL' }],
+      },
+      'GET /api/courses/2/badges': [{ badge: 6, name: 'True Wheel' }],
     });
     const teaches = { ...course, role: 'FACILITATOR' as const };
     show(<FindDialog me={me()} course={teaches} acts={[]} early="" onClose={() => {}} />);
-    await userEvent.type(screen.getByRole('combobox'), 'wheel quiz');
-    await screen.findByRole('option', { name: /Wheel quiz/ });
+    await userEvent.type(screen.getByRole('combobox'), 'wheel');
+    await screen.findByRole('option', { name: /True Wheel/ });
+    expect(screen.getAllByRole('option').map((o) => o.textContent)).toEqual([
+      'StepsWheel quizQuiz',
+      'True a wheelPage',
+      'OutcomesTrues wheelsWHEEL',
+      'BadgesTrue Wheel',
+    ]);
     await userEvent.keyboard('{Enter}');
     expect(screen.getByTestId('address')).toHaveTextContent('/c/2/watch/quizzes?sel=42');
   });
@@ -159,6 +171,8 @@ describe('find or do', () => {
     const calls = serve({
       'GET /api/courses/2/walks/mine/route': {
         modules: [{ name: 'Wheels', steps: [{ id: 41, name: 'True a wheel' }] }],
+        outcomes: [],
+        badges: [],
       },
     });
     const { role: _, ...seat } = course;

@@ -50,6 +50,9 @@ export function useThings(me: Me, course: MyCourse | undefined, more: Thing[]): 
     ...queries.progress(id),
     enabled: staff && !course?.framework,
   }).data;
+  const watches = staff && !designs && !course?.framework;
+  const mastery = useQuery({ ...queries.mastery(id), enabled: watches }).data;
+  const held = useQuery({ ...queries.badgesHeld(id), enabled: watches }).data;
   const own = useQuery({ ...queries.route(id, 'mine'), enabled: course?.learner === true }).data;
 
   const acts = ACTS.filter(
@@ -152,11 +155,37 @@ export function useThings(me: Me, course: MyCourse | undefined, more: Thing[]): 
       more: o.code,
       go: to(`${base}/plan/outcomes?sel=${o.id}`),
     })),
+    ...(mastery?.outcomes ?? []).map((o) => ({
+      group: 'outcomes' as const,
+      id: `${o.id}`,
+      name: o.name,
+      more: o.code,
+      go: to(`${base}/watch/mastery?sel=class-${o.id}`),
+    })),
+    ...(own?.outcomes ?? []).map((o) => ({
+      group: 'outcomes' as const,
+      id: `own-${o.id}`,
+      name: o.name,
+      more: o.code,
+      go: to(`${base}/my/outcomes`),
+    })),
     ...(design?.badges ?? []).map((b) => ({
       group: 'badges' as const,
       id: `${b.id}`,
       name: b.name,
       go: to(`${base}/plan/badges?sel=${b.id}`),
+    })),
+    ...(held ?? []).map((b) => ({
+      group: 'badges' as const,
+      id: `${b.badge}`,
+      name: b.name,
+      go: to(`${base}/watch/badges?sel=${b.badge}`),
+    })),
+    ...(own?.badges ?? []).map((b) => ({
+      group: 'badges' as const,
+      id: `own-${b.id}`,
+      name: b.name,
+      go: to(`${base}/my/badges`),
     })),
     ...me.courses
       .filter((c) => c.id !== course?.id)
