@@ -110,7 +110,13 @@ describe('an assignment', () => {
     expect(screen.getByText('Up to 2 files, 10 MB each: texts, pictures')).toBeInTheDocument();
     await userEvent.upload(screen.getByLabelText('Add files'), new File(['x'], 'card.txt'));
     expect(await screen.findByText('card.txt')).toBeInTheDocument();
-    await userEvent.type(screen.getByLabelText('Link'), 'hollowlane.example');
+    const handIn = screen.getByRole('button', { name: 'Hand in' });
+    expect(handIn).toHaveAccessibleDescription(
+      'There is no link with it. Once handed in, it can be changed only after staff have looked at it.',
+    );
+    await userEvent.type(screen.getByLabelText('Link'), 'hollowlane.example{Enter}');
+    expect(calls.filter((c) => c.path === at)).toEqual([]);
+    expect(handIn).not.toHaveAccessibleDescription(/no link/);
     await userEvent.click(screen.getByRole('button', { name: 'Hand in' }));
     await vi.waitFor(() =>
       expect(calls.filter((c) => c.path === at).map((c) => c.body)).toEqual([

@@ -8,7 +8,7 @@ import {
   Typography,
 } from '@mui/material';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useId, useRef, useState } from 'react';
 import { useTranslations } from 'use-intl';
 import { api, body, type Kept, type MyMark } from '../../api/client';
 import { queries } from '../../api/queries';
@@ -151,15 +151,19 @@ function HandIn({
       show(next);
     },
   });
+  const costs = useId();
+  const missing = [
+    takes.text && saysNothing(given.text) && ('text' as const),
+    takes.link && given.link.trim() === '' && ('link' as const),
+    takes.files && given.files.length === 0 && ('files' as const),
+  ].filter((what) => what !== false && what !== undefined);
   const nothing = saysNothing(given.text) && given.link.trim() === '' && given.files.length === 0;
   return (
     <Box
       component="form"
       noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        handIn.mutate();
-      }}
+      // What is handed in cannot be taken back: Enter in a line does not do it.
+      onSubmit={(e) => e.preventDefault()}
       sx={{ display: 'grid', gap: 1.5 }}
     >
       {work.passesAtOnce && <Typography>{t('learn.passesAtOnce')}</Typography>}
@@ -206,14 +210,21 @@ function HandIn({
           label={t('learn.receipt')}
         />
       )}
-      <Button
-        type="submit"
-        variant="contained"
-        sx={{ justifySelf: 'start' }}
-        disabled={handIn.isPending || nothing}
-      >
-        {t('learn.handIn')}
-      </Button>
+      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Button
+          variant="contained"
+          disabled={handIn.isPending || nothing}
+          aria-describedby={costs}
+          onClick={() => handIn.mutate()}
+        >
+          {t('learn.handIn')}
+        </Button>
+        <Typography id={costs} variant="body2" color="textSecondary" sx={{ flex: '1 1 240px' }}>
+          {page.overdue && page.due && `${t('learn.handsInLate', { date: day(page.due) })} `}
+          {!nothing && missing.map((what) => `${t(`learn.missesPart.${what}`)} `)}
+          {!work.passesAtOnce && t('learn.handsInForGood')}
+        </Typography>
+      </Box>
     </Box>
   );
 }

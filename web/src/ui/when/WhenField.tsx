@@ -112,7 +112,11 @@ export function WhenField({
                     size="small"
                     edge="end"
                     disabled={rest.disabled ?? false}
-                    aria-label={t('form.calendar')}
+                    aria-label={
+                      typeof rest.label === 'string'
+                        ? t('form.calendarOf', { field: rest.label })
+                        : t('form.calendar')
+                    }
                     aria-haspopup="dialog"
                     aria-expanded={open}
                     onClick={() => setOpen(true)}
