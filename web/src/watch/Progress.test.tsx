@@ -57,6 +57,14 @@ describe('progress', () => {
     expect(await screen.findByRole('button', { name: /Enrol/ })).toBeInTheDocument();
   });
 
+  it('of a course that is not published leads to publishing it first', async () => {
+    serve({ 'GET /api/courses/2/reports/progress': { ...progress([]), version: 0 } });
+    show(<Progress />);
+    await userEvent.click(await screen.findByRole('link', { name: 'Publish' }));
+    expect(screen.getByTestId('address')).toHaveTextContent('/c/2/plan/route');
+    expect(screen.queryByRole('button', { name: /Enrol/ })).not.toBeInTheDocument();
+  });
+
   it('lets nobody but designers enrol', async () => {
     serve({ 'GET /api/courses/2/reports/progress': progress([]) });
     show(<Progress />, '/c/2', { role: 'FACILITATOR' });

@@ -1,6 +1,7 @@
 import { Box, Button, MenuItem, TextField, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { useTranslations } from 'use-intl';
 import type { Progress as ProgressData } from '../api/client';
 import { queries } from '../api/queries';
@@ -9,7 +10,7 @@ import { useCourse } from '../frame/course';
 import { WriteDialog } from '../reach/WriteDialog';
 import { Empty, Loaded, WithInspector } from '../ui/Panel';
 import { TickedBar } from '../ui/TickedBar';
-import { useAsked } from '../ui/useAsked';
+import { asking, useAsked } from '../ui/useAsked';
 import { useLive } from '../ui/useLive';
 import { useSelection } from '../ui/useSelection';
 import { arrange, SORTS, type Sort } from './arrange';
@@ -49,6 +50,16 @@ function Table({ data }: { data: ProgressData }) {
       {t('watch.enrol')}
     </Button>
   );
+  const publish = designs && data.version === 0 && (
+    <Button
+      variant="contained"
+      component={Link}
+      to={`/c/${course.id}/plan/route`}
+      state={asking('publish')}
+    >
+      {t('doing.publish')}
+    </Button>
+  );
   const rows = useMemo(
     () => arrange(data.learners, { sort, group, flagged, find }),
     [data.learners, sort, group, flagged, find],
@@ -70,7 +81,7 @@ function Table({ data }: { data: ProgressData }) {
   if (data.learners.length === 0)
     return (
       <WithInspector inspector={null} onClose={() => select(null)}>
-        <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} action={enrol} />
+        <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} action={publish || enrol} />
         {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
       </WithInspector>
     );
