@@ -15,6 +15,9 @@ describe('a date that is typed', () => {
     ['25/11', '2026-11-25'],
     ['25.11.', '2026-11-25'],
     ['25 11', '2026-11-25'],
+    ['5.5.26', '2026-05-05'],
+    ['25. November', '2026-11-25'],
+    ['last fri', '2026-11-27'],
     ['25.11.2027', '2027-11-25'],
     ['2026-12-25', '2026-12-25'],
     ['tomorrow', '2026-11-30'],
@@ -53,6 +56,7 @@ describe('a date that is typed', () => {
     '4 Dec 12026',
     '4 Dec 3026',
     '99999-01-01',
+    'next year',
   ])('as %s is none', (text) => {
     expect(moment(text)).toBeUndefined();
     expect(day(text)).toBeUndefined();

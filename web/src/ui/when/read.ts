@@ -10,6 +10,8 @@ const plainer = (text: string, kind: WhenKind) =>
   text
     .trim()
     .replace(/\s+/g, ' ')
+    .replace(/^(\d{1,2})\. ?(?=[a-z])/i, '$1 ')
+    .replace(/^(\d{1,2})\.(\d{1,2})\.(\d{2})(?=$|[ ,])/, '$1/$2/$3')
     .replace(
       /^(\d{1,2})[. ](\d{1,2})\.?(?=$|[ ,])/,
       (_, first: string, second: string) => `${first}${kind === 'time' ? ':' : '/'}${second}`,
@@ -44,13 +46,15 @@ export function read(text: string, { kind, now, was, usual }: Standing): string 
   if (kind === 'time') return time && !day ? format(at, STANDARD.time) : undefined;
   const before = isStandard(was, kind) ? was : undefined;
   if (!day) {
-    if (kind === 'day') return undefined;
+    if (kind === 'day' || !time) return undefined;
     const on = before?.slice(0, 10) ?? format(at, STANDARD.day);
     return `${on}T${format(at, STANDARD.time)}`;
   }
   if (kind === 'day' || time) return format(at, STANDARD[kind]);
   return onDay(was, at, kind, usual);
 }
+
+const WEEKDAY = /^(mon|tue|wed|thu|fri|sat|sun)/i;
 
 /** The one date that the whole text says. */
 function said(typed: string, now: Date) {
@@ -63,6 +67,6 @@ function said(typed: string, now: Date) {
   const near = whole(false);
   if (!near) return undefined;
   const day = near.isCertain('day') || near.isCertain('month') || near.isCertain('weekday');
-  const next = day && !near.isCertain('month') ? (whole(true) ?? near) : near;
+  const next = WEEKDAY.test(typed) && !near.isCertain('month') ? (whole(true) ?? near) : near;
   return { at: next.date(), day, time: near.isCertain('hour') };
 }
