@@ -7,6 +7,7 @@ import { api, body, type DesignModule } from '../api/client';
 import { queries } from '../api/queries';
 import { network } from '../test/network';
 import { failure, serve, show } from '../test/stage';
+import { SavedField } from '../ui/SavedField';
 import { endSession } from '../ui/session';
 import UndoButton from './undo/UndoButton';
 import { useDraft } from './useDraft';
@@ -28,6 +29,11 @@ function keeping(course: number) {
     [`GET ${at}`]: () => ({ modules: [state.module], outcomes: [], badges: [], scales: [] }),
     [`PATCH ${at}/modules/${course}`]: (call: { body: Fields }) => {
       if (state.down) return failure(503, { detail: 'Not now.' });
+      if (Object.entries(call.body.to).some(([, is]) => is === ''))
+        return failure(422, {
+          detail: 'Name: must not be empty',
+          fields: { name: 'must not be empty' },
+        });
       const now = state.module as Record<string, unknown>;
       if (Object.entries(call.body.from).some(([field, was]) => now[field] !== was))
         return failure(409, { detail: 'Changed meanwhile.', current: state.module });
@@ -79,6 +85,11 @@ function Editor({ course }: { course: number }) {
         add
       </button>
       <p>{added}</p>
+      <SavedField
+        label="Name"
+        value={module.name}
+        onSave={(name) => draft.module(module, { name })}
+      />
       <UndoButton course={course} />
       <input aria-label="text" />
     </>
@@ -118,6 +129,21 @@ describe('a draft', () => {
     expect(calls.filter((c) => c.method === 'PATCH')).toHaveLength(2);
     fireEvent.keyDown(window, { key: 'z', ctrlKey: true });
     await vi.waitFor(() => expect(state.module.strictOrder).toBe(false));
+  });
+
+  it('says at its field why something was refused, and nothing there of an outage', async () => {
+    const { state } = keeping(course);
+    show(<Editor course={course} />);
+    const name = await screen.findByRole('textbox', { name: 'Name' });
+    await userEvent.clear(name);
+    await userEvent.type(name, '{Enter}');
+    await vi.waitFor(() => expect(name).toHaveAccessibleDescription('must not be empty'));
+    expect(state.module.name).toBe('Brakes');
+    state.down = true;
+    await userEvent.type(name, 'Wheels{Enter}');
+    expect(await screen.findByText(/Not now/)).toBeInTheDocument();
+    expect(name).toBeValid();
+    expect(name).toHaveValue('Wheels');
   });
 
   it('builds a second quick change on the first instead of undoing it', async () => {

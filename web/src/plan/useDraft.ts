@@ -98,9 +98,12 @@ export interface Edited extends Saving {
   key?: string;
 }
 
-/** Whether something was not kept because of what it says, and not because of how things stand. */
-const refused = (error: unknown) =>
-  error instanceof ApiError && (error.problem.status === 400 || error.problem.status === 422);
+/** Why something was not kept, if that is what it says and not how things stand. */
+function refusal(error: unknown): Saving {
+  if (!(error instanceof ApiError) || ![400, 422].includes(error.problem.status)) return {};
+  const faults = Object.values(error.problem.fields ?? {});
+  return { fault: faults.length > 0 ? faults.join(' ') : error.message };
+}
 
 const nameOf = (thing: object) => ('name' in thing ? `${thing.name}` : '');
 
@@ -176,7 +179,7 @@ export function useDraft(course: number) {
     return run.mutateAsync(change).then(
       (done): Edited => (done ? { key: done.key } : {}),
       // said where all acts are said, and at the field if it is one
-      (error): Edited => (refused(error) ? { fault: error.message } : {}),
+      (error): Edited => refusal(error),
     );
   }
 
