@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, body, type DesignModule } from '../api/client';
 import { queries } from '../api/queries';
+import { SavingState } from '../frame/SavingState';
 import { network } from '../test/network';
 import { failure, serve, show } from '../test/stage';
 import { SavedField } from '../ui/SavedField';
@@ -133,15 +134,25 @@ describe('a draft', () => {
 
   it('says at its field why something was refused, and nothing there of an outage', async () => {
     const { state } = keeping(course);
-    show(<Editor course={course} />);
+    show(
+      <>
+        <SavingState />
+        <Editor course={course} />
+      </>,
+    );
     const name = await screen.findByRole('textbox', { name: 'Name' });
     await userEvent.clear(name);
     await userEvent.type(name, '{Enter}');
     await vi.waitFor(() => expect(name).toHaveAccessibleDescription('must not be empty'));
     expect(state.module.name).toBe('Brakes');
+    expect(screen.getByTitle('Name: must not be empty')).toBeInTheDocument();
+    await userEvent.type(name, 'W{Escape}');
+    expect(screen.queryByTitle('Name: must not be empty')).not.toBeInTheDocument();
+    expect(name).toHaveValue('Brakes');
     state.down = true;
+    await userEvent.clear(name);
     await userEvent.type(name, 'Wheels{Enter}');
-    expect(await screen.findByText(/Not now/)).toBeInTheDocument();
+    await screen.findAllByText(/Not now/);
     expect(name).toBeValid();
     expect(name).toHaveValue('Wheels');
   });

@@ -33,7 +33,7 @@ import { useNotice } from '../ui/Notice';
 import { whenSessionEnds } from '../ui/session';
 import { toBeNamed } from '../ui/toBeNamed';
 import type { ActHeaders } from '../ui/useActKey';
-import type { Saving } from '../ui/useSaved';
+import type { Reply } from '../ui/useSaved';
 import {
   badgeEdit,
   courseRulesEdit,
@@ -94,15 +94,15 @@ export const fieldsOf = <E extends object>(edit: E, fields: (keyof E)[]) =>
   only(edit, fields) as Record<string, unknown>;
 
 /** What came of a change: the key of the edit, or why it was refused; neither where it changed nothing. */
-export interface Edited extends Saving {
+export interface Edited extends Reply {
   key?: string;
 }
 
 /** Why something was not kept, if that is what it says and not how things stand. */
-function refusal(error: unknown): Saving {
+function refusal(error: unknown): Reply {
   if (!(error instanceof ApiError) || ![400, 422].includes(error.problem.status)) return {};
   const faults = Object.values(error.problem.fields ?? {});
-  return { fault: faults.length > 0 ? faults.join(' ') : error.message };
+  return { refused: { why: faults.length > 0 ? faults.join(' ') : error.message, error } };
 }
 
 const nameOf = (thing: object) => ('name' in thing ? `${thing.name}` : '');

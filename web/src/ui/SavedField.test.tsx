@@ -18,7 +18,7 @@ describe('a field that saves by itself', () => {
       <SavedField
         label="Name"
         value="Brakes"
-        onSave={async (text) => (text === '' ? { fault: 'A name is missing.' } : {})}
+        onSave={async (text) => (text === '' ? { refused: { why: 'A name is missing.' } } : {})}
       />,
     );
     await userEvent.clear(field());
@@ -33,7 +33,9 @@ describe('a field that saves by itself', () => {
   });
 
   it('goes back to what is kept on Escape, and the reason goes', async () => {
-    show(<SavedField label="Name" value="Brakes" onSave={async () => ({ fault: 'No.' })} />);
+    show(
+      <SavedField label="Name" value="Brakes" onSave={async () => ({ refused: { why: 'No.' } })} />,
+    );
     await typed('Wheels');
     expect(await screen.findByText('No.')).toBeVisible();
     await userEvent.type(field(), '{Escape}');
@@ -50,7 +52,7 @@ describe('a field that saves by itself', () => {
     await userEvent.clear(field());
     await userEvent.tab();
     await userEvent.type(field(), 'Wheels');
-    refuse({ fault: 'A name is missing.' });
+    refuse({ refused: { why: 'A name is missing.' } });
     await late;
     await new Promise((r) => setTimeout(r, 20));
     expect(field()).toBeValid();

@@ -1,12 +1,14 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
+import { giveUp, useGivenUp } from './useSaving';
 
 /** What came of saving a field: why what stands in it was not kept, if it was refused. */
-export interface Saving {
-  fault?: string;
+export interface Reply {
+  refused?: { why: string; error?: Error };
 }
 
-const faultOf = (came: unknown) =>
-  typeof came === 'object' && came !== null && 'fault' in came ? (came as Saving).fault : undefined;
+const refusalIn = (reply: unknown) =>
+  typeof reply === 'object' && reply !== null ? (reply as Reply).refused : undefined;
 
 /**
  * What stands in a field that saves by itself. What is refused stays in it, with the reason, until
@@ -21,7 +23,11 @@ export function useSaved(
 ) {
   const [text, setText] = useState(value);
   const [fault, setFault] = useState<string>();
+  // What was refused last, until something is kept or it is given up.
+  const [error, setError] = useState<Error>();
   const sent = useRef(0);
+  const client = useQueryClient();
+  useGivenUp(error);
   useEffect(() => {
     setText(value);
     setFault(undefined);
@@ -34,9 +40,14 @@ export function useSaved(
   const save = async () => {
     if (text === value || !may(text)) return;
     const mine = ++sent.current;
-    const said = faultOf(await onSave(text));
+    const refused = refusalIn(await onSave(text));
+    setError(refused?.error);
     // What was typed meanwhile is another matter.
-    if (said && mine === sent.current) setFault(said);
+    if (refused && mine === sent.current) setFault(refused.why);
   };
-  return { text, fault, type, save: () => void save(), back: () => type(value) };
+  const back = () => {
+    if (error) giveUp(client, error);
+    type(value);
+  };
+  return { text, fault, type, save: () => void save(), back };
 }

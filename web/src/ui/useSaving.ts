@@ -76,16 +76,21 @@ function useOnline() {
   );
 }
 
+/** Forgets that something was refused: what was typed is given up. */
+export function giveUp(client: QueryClient, error: Error) {
+  const acts = client.getMutationCache();
+  for (const act of acts.getAll())
+    if (act.state.status === 'error' && act.state.error === error) acts.remove(act);
+}
+
 /** A form that is left takes with it that it was refused: what was typed there is given up. */
-export function useGivenUp(error: Error | null) {
+export function useGivenUp(error: Error | undefined | null) {
   const client = useQueryClient();
   const last = useRef(error);
   last.current = error;
   useEffect(
     () => () => {
-      const acts = client.getMutationCache();
-      for (const act of acts.getAll())
-        if (act.state.status === 'error' && act.state.error === last.current) acts.remove(act);
+      if (last.current) giveUp(client, last.current);
     },
     [client],
   );

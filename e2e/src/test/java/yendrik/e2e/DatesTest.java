@@ -40,6 +40,7 @@ class DatesTest extends BrowserTest {
     assertThat(late).hasValue("");
 
     due.press("Alt+ArrowDown");
+    assertThat(buttonLike(page, "November 27th")).isFocused();
     page.keyboard().press("ArrowDown");
     page.keyboard().press("Enter");
     assertThat(due).hasValue("Fri 4 Dec 2026, 18:30");

@@ -20,6 +20,7 @@ class HeardTest extends BrowserTest {
   private static final Path KEPT = Path.of("src/test/resources/heard");
   private static final boolean WRITES = Boolean.getBoolean("yendrik.heard.write");
   private static final int MOST_STOPS = 150;
+  private static final int MOST_LOOKS = 40;
 
   private static final List<String> STAFF =
       List.of(
@@ -101,12 +102,7 @@ class HeardTest extends BrowserTest {
   private static void hear(SoftAssertions differences, Page page, String view, String name)
       throws IOException {
     go(page, course.view(view));
-    page.locator("h1").first().waitFor(attached());
-    page.waitForTimeout(700);
-    String heard =
-        evergreen(beside(page.locator("body").ariaSnapshot()))
-            + "\n\nTab:\n"
-            + walk(differences, page, name);
+    String heard = evergreen(beside(atRest(page))) + "\n\nTab:\n" + walk(differences, page, name);
     Path kept = KEPT.resolve(name.replaceAll("[^a-z]+", "-") + ".txt");
     if (WRITES) {
       Files.createDirectories(KEPT);
@@ -114,9 +110,19 @@ class HeardTest extends BrowserTest {
     } else differences.assertThat(heard).as(name).isEqualTo(Files.readString(kept));
   }
 
-  private static Locator.WaitForOptions attached() {
-    return new Locator.WaitForOptions()
-        .setState(com.microsoft.playwright.options.WaitForSelectorState.ATTACHED);
+  /** What is said once nothing is on its way any more. */
+  private static String atRest(Page page) {
+    page.locator("main").first().waitFor();
+    String before = "";
+    String now = page.locator("body").ariaSnapshot();
+    int same = 0;
+    for (int n = 0; n < MOST_LOOKS && same < 3; n++) {
+      page.waitForTimeout(300);
+      before = now;
+      now = page.locator("body").ariaSnapshot();
+      same = now.equals(before) ? same + 1 : 0;
+    }
+    return now;
   }
 
   /** Without what differs from run to run: numbers of things, and times of the day. */

@@ -65,7 +65,7 @@ class LettersTest extends BrowserTest {
         .getByRole(
             AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Edda Marsh")))
         .click();
-    assertThat(staff.locator("main h1").first()).hasText("Edda Marsh");
+    assertThat(staff.locator("main h2").first()).hasText("Edda Marsh");
     Page ruben = school.signedIn("ruben");
     go(ruben, course.view("my/route"));
     ruben.getByText("Messages (1)").click();
