@@ -106,8 +106,8 @@ export default function Frame({
         sx={{
           display: 'flex',
           alignItems: 'center',
-          gap: { xs: 1, md: 2 },
-          px: { xs: 1.25, md: 2 },
+          gap: { xs: 1, lg: 2 },
+          px: { xs: 1.25, lg: 2 },
           minHeight: 52,
           bgcolor: 'tone.band',
           color: 'tone.bandInk',
@@ -325,7 +325,7 @@ function Switch({ course, space, walking }: { course: MyCourse; space: string; w
           to={item.to}
           aria-current={item.on ? 'page' : undefined}
           sx={{
-            px: { xs: 1.25, md: 2.2 },
+            px: { xs: 1.25, lg: 2.2 },
             py: 0.6,
             borderRadius: '3px',
             typography: 'button',
@@ -368,7 +368,7 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
       sx={{
         display: 'flex',
         alignItems: 'stretch',
-        flexWrap: { xs: 'wrap', md: 'nowrap' },
+        flexWrap: { xs: 'wrap', lg: 'nowrap' },
         columnGap: 2.5,
         px: 2,
         minHeight: 44,
@@ -400,7 +400,7 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
           {t(`frame.${v.name}`)}
         </Box>
       ))}
-      <Box sx={{ ml: { md: 'auto' }, display: 'flex', minWidth: 0 }}>
+      <Box sx={{ ml: { lg: 'auto' }, display: 'flex', minWidth: 0 }}>
         {place[3] === 'plan' && course && (
           <Suspense fallback={null}>
             <UndoButton key={course.id} course={course.id} />
@@ -411,11 +411,11 @@ function ViewTabs({ course, place }: { course: MyCourse | undefined; place: stri
         id="view-actions"
         sx={{
           display: 'flex',
-          flexWrap: { xs: 'wrap', md: 'nowrap' },
+          flexWrap: { xs: 'wrap', lg: 'nowrap' },
           alignItems: 'center',
           gap: 1,
           // air below once they stand under the names of the views
-          '&:not(:empty)': { pb: { xs: 1, md: 0 } },
+          '&:not(:empty)': { pb: { xs: 1, lg: 0 } },
           '& > *': { whiteSpace: 'nowrap' },
         }}
       />

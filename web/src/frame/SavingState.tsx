@@ -12,7 +12,11 @@ export function SavingState() {
       role="status"
       noWrap
       title={state.is === 'refused' ? state.why : undefined}
-      sx={{ color: 'tone.bandSoft', display: { xs: 'none', md: 'block' }, maxWidth: 220 }}
+      sx={{
+        color: 'tone.bandSoft',
+        display: { xs: 'none', md: 'block' },
+        maxWidth: { md: 72, lg: 220 },
+      }}
     >
       {state.is === 'saved' && t('common.saved')}
       {state.is === 'saving' && t('common.saving')}

@@ -96,7 +96,7 @@ export function Bead({
       aria-hidden={silent}
       style={{ flex: 'none', display: 'block' }}
     >
-      <title>{name}</title>
+      {!silent && <title>{name}</title>}
       <BeadShape {...bead} />
     </svg>
   );
