@@ -57,6 +57,24 @@ describe('progress', () => {
     expect(await screen.findByRole('button', { name: /Enrol/ })).toBeInTheDocument();
   });
 
+  it('keeps what came of the first enrolment in sight when the view fills', async () => {
+    let learners: object[] = [];
+    serve({
+      'GET /api/courses/2/reports/progress': () => progress(learners),
+      'GET /api/courses/2/roster/candidates': [],
+      'POST /api/courses/2/roster': () => {
+        learners = [learner(1)];
+        return { enrolled: 1, there: [], unknown: [], held: [], refused: [] };
+      },
+    });
+    show(<Progress />);
+    await userEvent.click(await screen.findByRole('button', { name: /Enrol/ }));
+    await userEvent.type(screen.getByLabelText('E-mail addresses'), 'juno@hollowlane.example');
+    await userEvent.click(screen.getByRole('button', { name: 'Enrol 1 learner' }));
+    expect(await screen.findByText('1 learner')).toBeInTheDocument();
+    expect(within(screen.getByRole('dialog')).getByRole('alert')).toBeVisible();
+  });
+
   it('of a course that is not published leads to publishing it first', async () => {
     serve({ 'GET /api/courses/2/reports/progress': { ...progress([]), version: 0 } });
     show(<Progress />);

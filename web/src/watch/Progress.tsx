@@ -28,10 +28,19 @@ export default function Progress() {
   const course = useCourse();
   useLive(course.id, [], liveProgress);
   const progress = useQuery(queries.progress(course.id));
-  return <Loaded query={progress}>{(data) => <Table data={data} />}</Loaded>;
+  const [enrolling, setEnrolling] = useState(false);
+  const enrol = () => setEnrolling(true);
+  useAsked({ enrol });
+  return (
+    <>
+      <Loaded query={progress}>{(data) => <Table data={data} onEnrol={enrol} />}</Loaded>
+      {/* It says what came of the first enrolment too, when the view is not empty any more. */}
+      {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
+    </>
+  );
 }
 
-function Table({ data }: { data: ProgressData }) {
+function Table({ data, onEnrol }: { data: ProgressData; onEnrol: () => void }) {
   const t = useTranslations();
   const course = useCourse();
   const [sel, select] = useSelection();
@@ -41,12 +50,10 @@ function Table({ data }: { data: ProgressData }) {
   const [find, setFind] = useState('');
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [writing, setWriting] = useState<number[] | null>(null);
-  const [enrolling, setEnrolling] = useState(false);
   const [excepting, setExcepting] = useState(false);
   const designs = course.role === 'DESIGNER';
-  useAsked({ enrol: () => setEnrolling(true) });
   const enrol = designs && data.version > 0 && (
-    <Button variant="outlined" onClick={() => setEnrolling(true)}>
+    <Button variant="outlined" onClick={onEnrol}>
       {t('watch.enrol')}
     </Button>
   );
@@ -82,7 +89,6 @@ function Table({ data }: { data: ProgressData }) {
     return (
       <WithInspector inspector={null} onClose={() => select(null)}>
         <Empty title={t('watch.empty')} hint={t('watch.emptyHint')} action={publish || enrol} />
-        {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
       </WithInspector>
     );
   return (
@@ -193,7 +199,6 @@ function Table({ data }: { data: ProgressData }) {
           onDone={() => setTicked(new Set())}
         />
       )}
-      {enrolling && <EnrolDialog onClose={() => setEnrolling(false)} />}
       {writing && (
         <WriteDialog
           learners={data.learners.filter((l) => writing.includes(l.enrolment))}

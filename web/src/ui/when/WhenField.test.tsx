@@ -58,6 +58,15 @@ describe('a date that saves by itself', () => {
     expect(saved).toEqual([]);
   });
 
+  it('is written our way as soon as Enter keeps it', async () => {
+    const { saved, field } = stage('2026-11-29T18:30');
+    await userEvent.clear(field);
+    await userEvent.type(field, 'fri 8:00{Enter}');
+    expect(saved).toHaveLength(1);
+    expect(field).toHaveDisplayValue(/^Fri \d+ \w+ \d{4}, 08:00$/);
+    expect(field).toHaveFocus();
+  });
+
   it('is taken away by emptying it', async () => {
     const { saved, field } = stage('2026-11-29T18:30');
     await userEvent.clear(field);

@@ -100,6 +100,7 @@ export function WhenField({
             e.preventDefault();
             setOpen(true);
           }
+          if (e.key === 'Enter') setTyped(null);
           onKeyDown?.(e);
         }}
         slotProps={{
