@@ -1,4 +1,4 @@
-import { Button } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useTranslations } from 'use-intl';
@@ -22,6 +22,15 @@ import { LevelKey } from './LevelKey';
 import { liveMastery } from './live';
 import { RateDialog } from './RateDialog';
 import { levelOf } from './spread';
+
+/** The grid takes what its key leaves of the height, however many lines that has. */
+const ABOVE_KEY = {
+  display: 'flex',
+  flexDirection: 'column',
+  maxHeight: 'max(360px, calc(100dvh - 176px))',
+  '& > [role=grid]': { maxHeight: 'none', flex: '0 1 auto', minHeight: 200 },
+  '@media print': { display: 'block', maxHeight: 'none' },
+} as const;
 
 export default function Mastery() {
   const t = useTranslations();
@@ -153,32 +162,34 @@ function Levels({
           </Button>
         ))}
       </FilterBar>
-      <Grid
-        label={t('frame.mastery')}
-        rows={rows}
-        columns={columns}
-        least={64}
-        sel={sel}
-        select={select}
-        order={order}
-        onOrder={(column) => setOrder(nextOrder(order, column))}
-        onFold={fold}
-        ticks={{ ticked, set: setTicked }}
-        summaries={summaries}
-        cell={(row, { outcome }) => {
-          const at = levelOf(row, outcome.id);
-          return (
-            <Wedge
-              level={at}
-              levels={outcome.levels.length}
-              mastery={outcome.mastery}
-              label={`${outcome.code}: ${outcome.levels[at] ?? t('learn.noEvidence')}`}
-              size={22}
-            />
-          );
-        }}
-      />
-      <LevelKey outcomes={data.outcomes} />
+      <Box sx={ABOVE_KEY}>
+        <Grid
+          label={t('frame.mastery')}
+          rows={rows}
+          columns={columns}
+          least={64}
+          sel={sel}
+          select={select}
+          order={order}
+          onOrder={(column) => setOrder(nextOrder(order, column))}
+          onFold={fold}
+          ticks={{ ticked, set: setTicked }}
+          summaries={summaries}
+          cell={(row, { outcome }) => {
+            const at = levelOf(row, outcome.id);
+            return (
+              <Wedge
+                level={at}
+                levels={outcome.levels.length}
+                mastery={outcome.mastery}
+                label={`${outcome.code}: ${outcome.levels[at] ?? t('learn.noEvidence')}`}
+                size={22}
+              />
+            );
+          }}
+        />
+        <LevelKey outcomes={data.outcomes} />
+      </Box>
       <TickedBar count={ticked.size} onNone={() => setTicked(new Set())}>
         <Button variant="contained" onClick={() => setRating(true)}>
           {t('watch.rate', { count: ticked.size })}
