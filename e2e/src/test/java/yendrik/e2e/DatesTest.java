@@ -45,7 +45,7 @@ class DatesTest extends BrowserTest {
     page.keyboard().press("Enter");
     assertThat(due).hasValue("Fri 4 Dec 2026, 18:30");
     page.keyboard().insertText("19:00");
-    due.press("Enter");
+    page.waitForResponse(r -> r.request().method().equals("PATCH"), () -> due.press("Enter"));
     assertThat(due).hasValue("Fri 4 Dec 2026, 19:00");
 
     course.publish();

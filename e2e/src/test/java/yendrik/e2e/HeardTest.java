@@ -99,6 +99,20 @@ class HeardTest extends BrowserTest {
     differences.assertAll();
   }
 
+  /** What stands there changes with every test; where the focus goes does not depend on it. */
+  @Test
+  void the_views_of_the_institution_are_gone_through_by_keys() {
+    var differences = new SoftAssertions();
+    Page administrator = school.signedIn("sefa");
+    for (String view :
+        List.of("/institution/people?sel=2", "/institution/look", "/institution/accounts")) {
+      go(administrator, view);
+      atRest(administrator);
+      differences.assertThat(walk(differences, administrator, view)).as(view).isNotEmpty();
+    }
+    differences.assertAll();
+  }
+
   private static void hear(SoftAssertions differences, Page page, String view, String name)
       throws IOException {
     go(page, course.view(view));

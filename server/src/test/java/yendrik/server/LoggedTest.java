@@ -2,8 +2,10 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.sql.SQLException;
 import java.util.List;
+import org.apache.catalina.connector.ClientAbortException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.boot.test.system.CapturedOutput;
@@ -39,6 +41,18 @@ class LoggedTest extends SchoolTest {
       failed.initApplicationException(new DataAccessResourceFailureException("timed out"));
       throw failed;
     }
+
+    @GetMapping("/api/left")
+    @Needs(Right.SIGNED_IN)
+    String answerNobody() throws IOException {
+      throw new ClientAbortException(new IOException("Broken pipe"));
+    }
+  }
+
+  @Test
+  void who_left_before_the_answer_is_no_fault(CapturedOutput output) {
+    as("Edda Marsh").call("GET", "/api/left", "");
+    assertThat(output.getOut()).doesNotContain("fault ");
   }
 
   @Test

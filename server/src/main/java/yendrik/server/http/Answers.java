@@ -30,7 +30,6 @@ import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionSystemException;
 import org.springframework.validation.FieldError;
-import org.springframework.web.util.DisconnectedClientHelper;
 import yendrik.core.Plain;
 import yendrik.core.Refusal;
 import yendrik.core.words.Phrase;
@@ -77,9 +76,6 @@ public class Answers {
         yield of(Problem.away());
       }
       case RequestRejectedException _ -> of(Problem.notUnderstood("address-form"));
-      // Whoever asked went away before the answer came: nobody reads this.
-      case Exception gone when DisconnectedClientHelper.isClientDisconnectedException(gone) ->
-          of(Problem.away());
       default -> {
         String number = number();
         LOG.error("fault {} request=\"{}\": {}", number, MDC.get(REQUEST), inALine(wrong));

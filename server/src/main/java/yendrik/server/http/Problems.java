@@ -20,6 +20,7 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.core.JacksonException;
 
 /** Answers every failure with a Problem Detail. */
@@ -104,8 +105,10 @@ class Problems extends ResponseEntityExceptionHandler {
     };
   }
 
+  /** Whoever went away before the answer came is told nothing, and it is no fault of ours. */
   @ExceptionHandler
-  ResponseEntity<ProblemDetail> failed(Exception e) {
+  @Nullable ResponseEntity<ProblemDetail> failed(Exception e) {
+    if (DisconnectedClientHelper.isClientDisconnectedException(e)) return null;
     ProblemDetail body = answers.to(e);
     var headers = new HttpHeaders();
     again(body).ifPresent(seconds -> headers.set(HttpHeaders.RETRY_AFTER, seconds));
