@@ -18,7 +18,7 @@ class DatesTest extends BrowserTest {
   @Test
   void a_due_date_is_typed_refused_chosen_and_reaches_its_learner() {
     Course course = school.course("Dates of pads");
-    long step = course.step(course.module("Brakes"), "PAGE", "What wears a pad");
+    long step = course.step(course.module("Brakes"), "ASSIGNMENT", "What wears a pad");
     Page page = school.signedIn("odalys");
     go(page, course.view("plan/route?sel=step-" + step));
     button(page, "Settings").click();
