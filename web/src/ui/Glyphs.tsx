@@ -88,15 +88,21 @@ export function Bead({
 }) {
   const words = useBeadWords();
   const name = words(bead);
+  const drawn = {
+    width: size,
+    height: size,
+    viewBox: '-11 -11 22 22',
+    style: { flex: 'none', display: 'block' },
+  };
+  if (silent)
+    return (
+      <svg {...drawn} aria-hidden="true">
+        <BeadShape {...bead} />
+      </svg>
+    );
   return (
-    <svg
-      width={size}
-      height={size}
-      viewBox="-11 -11 22 22"
-      aria-hidden={silent}
-      style={{ flex: 'none', display: 'block' }}
-    >
-      {!silent && <title>{name}</title>}
+    <svg {...drawn}>
+      <title>{name}</title>
       <BeadShape {...bead} />
     </svg>
   );
