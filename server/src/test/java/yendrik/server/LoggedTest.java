@@ -2,6 +2,7 @@ package yendrik.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.EOFException;
 import java.io.IOException;
 import java.sql.SQLException;
 import java.util.List;
@@ -42,6 +43,13 @@ class LoggedTest extends SchoolTest {
       throw failed;
     }
 
+    @GetMapping("/api/broken-off")
+    @Needs(Right.SIGNED_IN)
+    String breakOff() {
+      throw new IllegalStateException(
+          "sending", new SQLException("Connection reset by peer", new EOFException()));
+    }
+
     @GetMapping("/api/left")
     @Needs(Right.SIGNED_IN)
     String answerNobody() throws IOException {
@@ -54,6 +62,11 @@ class LoggedTest extends SchoolTest {
     as("Edda Marsh").call("GET", "/api/left", "");
     assertThat(output.getOut().lines())
         .noneMatch(l -> l.contains(" fault ") && l.contains("/api/left"));
+  }
+
+  @Test
+  void what_breaks_off_behind_the_server_is_never_taken_for_somebody_who_left() {
+    assertThat(as("Edda Marsh").call("GET", "/api/broken-off", "").getStatus()).isEqualTo(500);
   }
 
   @Test

@@ -1,6 +1,7 @@
 package yendrik.server.http;
 
 import java.util.Optional;
+import org.apache.catalina.connector.ClientAbortException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.TypeMismatchException;
 import org.springframework.core.NestedExceptionUtils;
@@ -17,10 +18,10 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
-import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.core.JacksonException;
 
 /** Answers every failure with a Problem Detail. */
@@ -108,11 +109,23 @@ class Problems extends ResponseEntityExceptionHandler {
   /** Whoever went away before the answer came is told nothing, and it is no fault of ours. */
   @ExceptionHandler
   @Nullable ResponseEntity<ProblemDetail> failed(Exception e) {
-    if (DisconnectedClientHelper.isClientDisconnectedException(e)) return null;
+    if (left(e)) return null;
     ProblemDetail body = answers.to(e);
     var headers = new HttpHeaders();
     again(body).ifPresent(seconds -> headers.set(HttpHeaders.RETRY_AFTER, seconds));
     return ResponseEntity.status(body.getStatus()).headers(headers).body(body);
+  }
+
+  /**
+   * Whether the one who asked cannot be answered any more. Only the server's own words for it
+   * count: a connection to the database or elsewhere breaks off with the same causes and is a
+   * fault.
+   */
+  private static boolean left(Exception e) {
+    for (Throwable at = e; at != null; at = at.getCause())
+      if (at instanceof ClientAbortException || at instanceof AsyncRequestNotUsableException)
+        return true;
+    return false;
   }
 
   /** After how many seconds a problem says that it can be tried again. */
